@@ -1,0 +1,53 @@
+import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts'
+import { counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
+
+/** Clipper works on whole numbers; a ten-thousandth of a millimetre keeps their products exact in a double. */
+const SCALE = 1e4
+/** Largest gap between a round corner and its chords, mm. */
+const ARC_TOLERANCE = 0.01
+
+const toClipper = (path: Path): Path64 =>
+  path.map(([x, y]) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }))
+const fromClipper = (path: Path64): Path => path.map((p): Point => [p.x / SCALE, p.y / SCALE])
+
+function largest(paths: Paths64, what: string): Path {
+  let best: Path | null = null
+  for (const path of paths) {
+    const candidate = fromClipper(path)
+    if (!best || Math.abs(signedArea(candidate)) > Math.abs(signedArea(best))) best = candidate
+  }
+  if (!best) throw new GeometryError(`Nothing is left of ${what}: the change is larger than the piece.`)
+  return counterClockwise(best)
+}
+
+/**
+ * Parallel outline at `by` mm, outwards when positive, inwards when negative; corners stay round.
+ * Throws GeometryError when an inward offset leaves nothing.
+ */
+export function offset(path: Path, by: number, what = 'the outline'): Path {
+  const grown = Clipper.inflatePaths(
+    [toClipper(counterClockwise(path))],
+    by * SCALE,
+    JoinType.Round,
+    EndType.Polygon,
+    2,
+    ARC_TOLERANCE * SCALE,
+  )
+  return largest(grown, what)
+}
+
+/** The largest common piece of two closed paths. Throws GeometryError when they do not meet. */
+export function intersect(a: Path, b: Path, what = 'the outline'): Path {
+  return largest(Clipper.intersect([toClipper(a)], [toClipper(b)], FillRule.NonZero), what)
+}
+
+/** The largest piece of the union of closed paths; loops of one path that cross themselves are dissolved. */
+export function unite(paths: readonly Path[], what = 'the outline'): Path {
+  return largest(
+    Clipper.union(
+      paths.map((p) => toClipper(counterClockwise(p))),
+      FillRule.Positive,
+    ),
+    what,
+  )
+}

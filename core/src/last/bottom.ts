@@ -1,0 +1,58 @@
+import { smoothstep, type Curve1 } from '../geometry/interpolate.ts'
+import type { LastMeasures } from '../model/last.ts'
+import { REFERENCE_LENGTH, STATIONS, type Side } from './frame.ts'
+
+/** The bottom of the last: its centre profile and how the feather stands above it, mm. */
+export interface BottomShape {
+  /** Height of the centre line over the ground at x. */
+  centre: Curve1
+  /** Height of the feather at x for a given distance from the centre plane. */
+  feather: (side: Side, x: number, offCentre: number) => number
+  /** Depth of the belly below the straight line from feather to feather, at q in -1..1 across a given width. */
+  belly: (width: number, q: number) => number
+}
+
+/** Quintic Hermite on [0, b] from value, slope and second derivative at both ends. */
+function quinticHermite(b: number, v0: number, d0: number, s0: number, v1: number, d1: number, s1: number): Curve1 {
+  const c0 = v0
+  const c1 = d0 * b
+  const c2 = (s0 * b * b) / 2
+  const r = v1 - c0 - c1 - c2
+  const rd = d1 * b - c1 - 2 * c2
+  const rs = s1 * b * b - 2 * c2
+  const c3 = 10 * r - 4 * rd + rs / 2
+  const c4 = -15 * r + 7 * rd - rs
+  const c5 = 6 * r - 3 * rd + rs / 2
+  return (x) => {
+    const t = x / b
+    return c0 + t * (c1 + t * (c2 + t * (c3 + t * (c4 + t * c5))))
+  }
+}
+
+/**
+ * Bottom profile: it touches the ground at the tread point, rises to the toe as a parabola and to the
+ * seat as a quintic with the seat's slope (-0.35 heel / tread) and no curvature at the heel back.
+ * Derivation: docs/geometry.md, "The last".
+ */
+export function bottomShape(m: LastMeasures): BottomShape {
+  const k = m.length / REFERENCE_LENGTH
+  const tread = STATIONS.tread * m.length
+  const front = m.length - tread
+  const bend = (2 * m.toeSpring) / (front * front)
+  const behind = quinticHermite(tread, m.heelHeight, (-0.35 * m.heelHeight) / tread, 0, 0, 0, bend)
+  const cam = 3 * k
+  const centre: Curve1 = (x) => (x >= tread ? m.toeSpring * ((x - tread) / front) ** 2 : behind(x))
+  return {
+    centre,
+    feather: (side, x, offCentre) => {
+      const t = x / m.length
+      const rise = cam * Math.min(1, (offCentre / (m.jointWidth / 2)) ** 2)
+      const hollow =
+        side === 'medial'
+          ? 4.5 * k * (m.arch / 0.2) * smoothstep(0.2, 0.44, t) * (1 - smoothstep(0.46, 0.68, t))
+          : 0
+      return centre(x) + rise + hollow
+    },
+    belly: (width, q) => cam * Math.min(1, (width / m.jointWidth) ** 2) * (1 - q * q),
+  }
+}

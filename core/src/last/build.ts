@@ -1,0 +1,256 @@
+import { lerp } from '../geometry/interpolate.ts'
+import { GeometryError } from '../geometry/path.ts'
+import type { LastMeasures } from '../model/last.ts'
+import { bottomShape, type BottomShape } from './bottom.ts'
+import { GRID, sideSign, type Side } from './frame.ts'
+import { planOutline, type PlanOutline } from './outline.ts'
+import { ribPoint, sideRibs, type SideRibs } from './ribs.ts'
+import { ribTables, type WallFullness } from './ribTables.ts'
+import { coneCut, ridgeLine, type Ridge, type RidgeHeights } from './ridge.ts'
+import type { LastSurface } from './surface.ts'
+
+/** How finely a surface is computed: the fit to girths takes its slopes from a coarse one. */
+export interface Resolution {
+  columns: number
+  rows: number
+  across: number
+  ribSamples: number
+}
+export const FINE: Resolution = { columns: GRID.columns, rows: GRID.rows, across: 17, ribSamples: 400 }
+export const COARSE: Resolution = { columns: 49, rows: 17, across: 9, ribSamples: 120 }
+
+/** The free figures of a last: what the fit to the girths moves, and the insets that make the length exact. */
+export interface FreeFigures {
+  heights: RidgeHeights
+  fullness: WallFullness
+  insets: { heel: number; toe: number }
+}
+
+interface Body {
+  measures: LastMeasures
+  bottom: BottomShape
+  outline: PlanOutline
+  ridge: Ridge
+  ribs: Record<Side, SideRibs>
+}
+
+function bodyOf(m: LastMeasures, free: FreeFigures, ribSamples: number): Body {
+  const bottom = bottomShape(m)
+  const outline = planOutline(m, free.insets.heel, free.insets.toe)
+  const ridge = ridgeLine(m, bottom, free.heights)
+  const source = { measures: m, outline, bottom, ridge, tables: ribTables(m, free.fullness) }
+  return {
+    measures: m,
+    bottom,
+    outline,
+    ridge,
+    ribs: { lateral: sideRibs(source, 'lateral', ribSamples), medial: sideRibs(source, 'medial', ribSamples) },
+  }
+}
+
+/** Insets of the feather line that let the swelling walls reach exactly 0 and L, by fixed-point rounds. */
+export function fitInsets(m: LastMeasures, free: FreeFigures, rounds = 3): FreeFigures {
+  let insets = { ...free.insets }
+  const p = new Float64Array(3)
+  for (let round = 0; round < rounds; round++) {
+    const { ribs } = bodyOf(m, { ...free, insets }, 8)
+    let heel = Infinity
+    let toe = -Infinity
+    for (let i = 0; i <= 60; i++) {
+      ribPoint(ribs.lateral, 0, i / 60, p, 0)
+      heel = Math.min(heel, p[0])
+      ribPoint(ribs.lateral, 1, i / 60, p, 0)
+      toe = Math.max(toe, p[0])
+    }
+    insets = { heel: insets.heel - heel, toe: insets.toe + toe - m.length }
+  }
+  return { ...free, insets }
+}
+
+/** Height share w at which a rib meets the cone cut. */
+function cutAt(ribs: SideRibs, s: number, top: number): number {
+  const p = new Float64Array(3)
+  let lo = 0
+  let hi = 1
+  for (let k = 0; k < 40; k++) {
+    const mid = (lo + hi) / 2
+    ribPoint(ribs, s, mid, p, 0)
+    if (p[2] < top) lo = mid
+    else hi = mid
+  }
+  return (lo + hi) / 2
+}
+
+/** The last value of s whose ridge point still stands above the cone cut. */
+function coneEnd(ribs: SideRibs, top: number): number {
+  const p = new Float64Array(3)
+  const above = (s: number) => {
+    ribPoint(ribs, s, 1, p, 0)
+    return p[2] - top
+  }
+  if (above(0) <= 0) throw new GeometryError('The cone is lower than the back of the last: raise the cone height.')
+  let lo = 0
+  let hi = 0
+  while (hi < 1 && above(hi) > 0) {
+    lo = hi
+    hi += 1 / 120
+  }
+  for (let k = 0; k < 40; k++) {
+    const mid = (lo + hi) / 2
+    if (above(mid) > 0) lo = mid
+    else hi = mid
+  }
+  return lo
+}
+
+interface TopEdge {
+  s: Float64Array
+  w: Float64Array
+}
+
+const RIM_SAMPLES = 64
+
+/** Length of the rim with its samples: dense towards the cone's front, where w behaves like a root. */
+function rimOf(ribs: SideRibs, top: number, end: number) {
+  const s = new Float64Array(RIM_SAMPLES + 1)
+  const run = new Float64Array(RIM_SAMPLES + 1)
+  const p = new Float64Array(6)
+  for (let i = 0; i <= RIM_SAMPLES; i++) {
+    s[i] = end * (1 - (1 - i / RIM_SAMPLES) ** 2)
+    ribPoint(ribs, s[i], cutAt(ribs, s[i], top), p, 3)
+    if (i > 0) run[i] = run[i - 1] + Math.hypot(p[3] - p[0], p[4] - p[1], p[5] - p[2])
+    p.copyWithin(0, 3)
+  }
+  return { s, run, length: run[RIM_SAMPLES] }
+}
+
+/** Arc length of the ridge from s to 1, tabulated over s. */
+function ridgeRun(ribs: SideRibs, from: number) {
+  const n = 240
+  const s = new Float64Array(n + 1)
+  const run = new Float64Array(n + 1)
+  const p = new Float64Array(6)
+  for (let i = 0; i <= n; i++) {
+    s[i] = lerp(from, 1, i / n)
+    ribPoint(ribs, s[i], 1, p, 3)
+    if (i > 0) run[i] = run[i - 1] + Math.hypot(p[3] - p[0], p[4] - p[1], p[5] - p[2])
+    p.copyWithin(0, 3)
+  }
+  return { s, run, length: run[n] }
+}
+
+function sAtRun(table: { s: Float64Array; run: Float64Array }, run: number): number {
+  let i = 0
+  while (i < table.run.length - 2 && table.run[i + 1] < run) i++
+  const span = table.run[i + 1] - table.run[i]
+  return lerp(table.s[i], table.s[i + 1], span > 0 ? Math.min(1, (run - table.run[i]) / span) : 0)
+}
+
+function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, columns: number): TopEdge {
+  const rim = rimOf(ribs, top, end)
+  const ridge = ridgeRun(ribs, end)
+  const s = new Float64Array(columns)
+  const w = new Float64Array(columns).fill(1)
+  for (let i = 0; i < coneColumn; i++) {
+    s[i] = sAtRun(rim, (rim.length * i) / coneColumn)
+    w[i] = cutAt(ribs, s[i], top)
+  }
+  for (let i = coneColumn; i < columns; i++) {
+    const q = (i - coneColumn) / (columns - 1 - coneColumn)
+    s[i] = sAtRun(ridge, ridge.length * (1 - (1 - q) ** 1.7))
+  }
+  return { s, w }
+}
+
+/** Rows of one wall, even by arc from feather to top edge; y = -v turns the sideways offset into the stored frame. */
+function layWall(ribs: SideRibs, edge: TopEdge, columns: number, rows: number): Float64Array {
+  const wall = new Float64Array(columns * rows * 3)
+  const toY = -sideSign(ribs.side)
+  const n = 3 * (rows - 1)
+  const fine = new Float64Array((n + 1) * 3)
+  const run = new Float64Array(n + 1)
+  for (let i = 0; i < columns; i++) {
+    const sFoot = i / (columns - 1)
+    for (let j = 0; j <= n; j++) {
+      const t = j / n
+      const s = lerp(sFoot, edge.s[i], t / 2 + (t * t * (3 - 2 * t)) / 2)
+      ribPoint(ribs, s, edge.w[i] * t, fine, j * 3)
+      if (j > 0) {
+        const k = j * 3
+        run[j] =
+          run[j - 1] + Math.hypot(fine[k] - fine[k - 3], fine[k + 1] - fine[k - 2], fine[k + 2] - fine[k - 1])
+      }
+    }
+    let j = 0
+    for (let r = 0; r < rows; r++) {
+      const at = (run[n] * r) / (rows - 1)
+      while (j < n - 1 && run[j + 1] < at) j++
+      const t = run[j + 1] > run[j] ? Math.min(1, Math.max(0, (at - run[j]) / (run[j + 1] - run[j]))) : 0
+      const o = (i * rows + r) * 3
+      for (let c = 0; c < 3; c++) wall[o + c] = lerp(fine[j * 3 + c], fine[j * 3 + 3 + c], t)
+      wall[o + 1] *= toY
+    }
+  }
+  return wall
+}
+
+/** The shared edges are one line: copy them from the lateral wall so that both agree to the last digit. */
+function weld(surface: LastSurface): void {
+  const { lateral, medial } = surface.walls
+  const top = surface.rows - 1
+  const copy = (column: number, row: number) => {
+    const at = (column * surface.rows + row) * 3
+    for (let c = 0; c < 3; c++) medial[at + c] = lateral[at + c]
+  }
+  for (let j = 0; j <= top; j++) {
+    copy(0, j)
+    copy(surface.columns - 1, j)
+  }
+  for (let i = surface.coneColumn; i < surface.columns; i++) copy(i, top)
+}
+
+/** Lays the canonical grid over the body with the given free figures. Throws GeometryError when the cone cannot be cut. */
+export function buildSurface(m: LastMeasures, free: FreeFigures, res: Resolution = FINE): LastSurface {
+  const body = bodyOf(m, free, res.ribSamples)
+  const top = coneCut(m)
+  const sides: Side[] = ['lateral', 'medial']
+  const end = coneEnd(body.ribs.lateral, top)
+  const share =
+    sides.reduce((sum, side) => {
+      const rim = rimOf(body.ribs[side], top, end).length
+      return sum + rim / (rim + ridgeRun(body.ribs[side], end).length)
+    }, 0) / 2
+  const coneColumn = Math.round(((res.columns - 1) / 2) * (share + end))
+  const walls = Object.fromEntries(
+    sides.map((side) => {
+      const edge = topEdge(body.ribs[side], top, end, coneColumn, res.columns)
+      return [side, layWall(body.ribs[side], edge, res.columns, res.rows)]
+    }),
+  ) as Record<Side, Float64Array>
+  const surface: LastSurface = {
+    length: m.length,
+    columns: res.columns,
+    rows: res.rows,
+    coneColumn,
+    walls,
+    across: res.across,
+    bottom: new Float64Array(res.columns * res.across * 3),
+  }
+  weld(surface)
+  fillBottom(surface, body.bottom)
+  return surface
+}
+
+function fillBottom(surface: LastSurface, bottom: BottomShape): void {
+  const { columns, rows, across, walls } = surface
+  for (let i = 0; i < columns; i++) {
+    const a = i * rows * 3
+    const width = Math.hypot(walls.lateral[a] - walls.medial[a], walls.lateral[a + 1] - walls.medial[a + 1])
+    for (let j = 0; j < across; j++) {
+      const t = j / (across - 1)
+      const o = (i * across + j) * 3
+      for (let c = 0; c < 3; c++) surface.bottom[o + c] = lerp(walls.lateral[a + c], walls.medial[a + c], t)
+      surface.bottom[o + 2] -= bottom.belly(width, 2 * t - 1)
+    }
+  }
+}

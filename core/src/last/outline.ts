@@ -1,0 +1,94 @@
+import { lerp, naturalSpline, type Curve1 } from '../geometry/interpolate.ts'
+import type { LastMeasures } from '../model/last.ts'
+import { STATIONS, type Side } from './frame.ts'
+import { TOE_PLANS } from './toes.ts'
+
+/** The feather line seen from above. Offsets are distances from the centre plane, mm, always positive. */
+export interface PlanOutline {
+  /** Where the feather line starts and ends along x: inside 0..L by the swell of the walls. */
+  start: number
+  end: number
+  halfWidth: Record<Side, Curve1>
+}
+
+/** Rounded end: sqrt(1 - (1 - d/a)^p), whose tip has the finite radius W^2 p / (2 a L). */
+function cap(d: number, a: number, p: number): number {
+  if (d >= a) return 1
+  if (d <= 0) return 0
+  return Math.sqrt(1 - (1 - d / a) ** p)
+}
+
+interface DrawnWidths {
+  seat: number
+  waist: number
+  joint: number
+}
+
+function draw(m: LastMeasures, widths: DrawnWidths, start: number, end: number): PlanOutline {
+  const { seat, waist, joint } = widths
+  const toe = TOE_PLANS[m.toeShape]
+  const tOf = (x: number) => (x - start) / (end - start)
+  const station = (share: number) => tOf(share * m.length)
+  const lateral = naturalSpline([
+    [0, 0.495 * seat],
+    [station(STATIONS.seat), 0.5 * seat],
+    [station(STATIONS.waistLateral), waist * (0.5 + 0.5 * m.arch)],
+    [station(STATIONS.jointLateral), joint * (0.5 + m.swing)],
+    [station(0.8), 0.955 * joint * (0.5 + m.swing)],
+    [1, joint * toe.lateralEnd],
+  ])
+  const medial = naturalSpline([
+    [0, 0.495 * seat],
+    [station(STATIONS.seat), 0.5 * seat],
+    [station(STATIONS.waistMedial), waist * (0.5 - 0.5 * m.arch)],
+    [station(STATIONS.jointMedial), joint * (0.5 - m.swing)],
+    [station(0.86), 0.975 * joint * (0.5 - m.swing)],
+    [1, joint * toe.medialEnd],
+  ])
+  const side = (w: Curve1, share: number): Curve1 => {
+    return (x) => {
+      const t = tOf(x)
+      return w(t) * cap(t, 0.16, 2.3) * cap(1 - t, share, toe.exponent)
+    }
+  }
+  return {
+    start,
+    end,
+    halfWidth: { lateral: side(lateral, toe.lateralShare), medial: side(medial, toe.medialShare) },
+  }
+}
+
+/** Widths of an outline where a shoemaker lays the rule: across the seat, the waist and from joint to joint, mm. */
+export function outlineWidths(outline: PlanOutline, length: number): DrawnWidths {
+  const across = (lateral: number, medial: number) =>
+    outline.halfWidth.lateral(lateral * length) + outline.halfWidth.medial(medial * length)
+  return {
+    seat: across(STATIONS.seat, STATIONS.seat),
+    waist: across(STATIONS.waistLateral, STATIONS.waistMedial),
+    joint: across(STATIONS.jointLateral, STATIONS.jointMedial),
+  }
+}
+
+/**
+ * Feather outline whose widths at seat, waist and joint are those asked for (within 0.01 mm, by fixed-point
+ * rescaling of the drawn widths) and which starts and ends at the given insets, mm.
+ */
+export function planOutline(m: LastMeasures, startInset: number, endInset: number): PlanOutline {
+  let widths: DrawnWidths = { seat: m.seatWidth, waist: m.waistWidth, joint: m.jointWidth }
+  let outline = draw(m, widths, startInset, m.length - endInset)
+  for (let round = 0; round < 6; round++) {
+    const got = outlineWidths(outline, m.length)
+    widths = {
+      seat: (widths.seat * m.seatWidth) / got.seat,
+      waist: (widths.waist * m.waistWidth) / got.waist,
+      joint: (widths.joint * m.jointWidth) / got.joint,
+    }
+    outline = draw(m, widths, startInset, m.length - endInset)
+  }
+  return outline
+}
+
+/** x of a feather point at q in 0..1, dense at both ends where the outline turns. */
+export function outlineX(outline: PlanOutline, q: number): number {
+  return lerp(outline.start, outline.end, (1 - Math.cos(Math.PI * q)) / 2)
+}
