@@ -1,4 +1,4 @@
-import { distance, GeometryError, lerpPoint, type Path, type Point } from './path.ts'
+import { distance, GeometryError, lerpPoint, pathLength, type Path, type Point } from './path.ts'
 
 /** Where a point lies on a path. `at` is the length from the start in mm, `away` the distance to the path in mm. */
 export interface NearestPoint {
@@ -51,23 +51,32 @@ export function resample(path: Path, count: number, closed = false): Path {
 }
 
 export function nearest(path: Path, p: Point, closed = false): NearestPoint {
-  let best: NearestPoint = { point: path[0], at: 0, away: distance(path[0], p) }
-  let run = 0
+  const [px, py] = p
+  let best = Infinity
+  let side = 0
+  let share = 0
   const n = closed ? path.length : path.length - 1
   for (let i = 0; i < n; i++) {
     const a = path[i]
-    const b = path[(i + 1) % path.length]
-    const len = distance(a, b)
-    const t =
-      len > 0
-        ? Math.min(1, Math.max(0, ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / (len * len)))
-        : 0
-    const q = lerpPoint(a, b, t)
-    const away = distance(q, p)
-    if (away < best.away) best = { point: q, at: run + t * len, away }
-    run += len
+    const b = path[i + 1 === path.length ? 0 : i + 1]
+    const dx = b[0] - a[0]
+    const dy = b[1] - a[1]
+    const squared = dx * dx + dy * dy
+    let t = squared > 0 ? ((px - a[0]) * dx + (py - a[1]) * dy) / squared : 0
+    t = t < 0 ? 0 : t > 1 ? 1 : t
+    const ex = a[0] + dx * t - px
+    const ey = a[1] + dy * t - py
+    const away = ex * ex + ey * ey
+    if (away < best) {
+      best = away
+      side = i
+      share = t
+    }
   }
-  return best
+  const a = path[side]
+  const b = path[(side + 1) % path.length]
+  const before = pathLength(path.slice(0, side + 1))
+  return { point: lerpPoint(a, b, share), at: before + share * distance(a, b), away: Math.sqrt(best) }
 }
 
 /** Unit normals pointing to the right of travel: outwards for a counter-clockwise closed path. */

@@ -51,3 +51,9 @@ export function unite(paths: readonly Path[], what = 'the outline'): Path {
     what,
   )
 }
+
+/** What lies within `width` mm of an open line, inside `area`: the band that a skive covers. */
+export function bandAlong(line: Path, width: number, area: Path, what = 'the skive'): Path {
+  const swept = Clipper.inflatePaths([toClipper(line)], width * SCALE, JoinType.Round, EndType.Round, 2, ARC_TOLERANCE * SCALE)
+  return largest(Clipper.intersect(swept, [toClipper(area)], FillRule.NonZero), what)
+}

@@ -99,17 +99,19 @@ export function gaussianSmooth(values: Float64Array, sigma: number, periodic: bo
   const reach = Math.ceil(4 * sigma)
   const weights = Array.from({ length: reach + 1 }, (_, k) => Math.exp(-0.5 * (k / sigma) ** 2))
   const total = weights[0] + 2 * weights.slice(1).reduce((a, b) => a + b, 0)
-  const at = (i: number): number => {
-    if (periodic) return values[((i % n) + n) % n]
-    if (i < 0) return 2 * values[0] - values[Math.min(n - 1, -i)]
-    if (i >= n) return 2 * values[n - 1] - values[Math.max(0, 2 * n - 2 - i)]
-    return values[i]
+  const padded = new Float64Array(n + 2 * reach)
+  padded.set(values, reach)
+  for (let k = 1; k <= reach; k++) {
+    padded[reach - k] = periodic ? values[(n - (k % n)) % n] : 2 * values[0] - values[Math.min(n - 1, k)]
+    padded[reach + n - 1 + k] = periodic ? values[(k - 1) % n] : 2 * values[n - 1] - values[Math.max(0, n - 1 - k)]
   }
-  return Float64Array.from({ length: n }, (_, i) => {
-    let sum = weights[0] * at(i)
-    for (let k = 1; k <= reach; k++) sum += weights[k] * (at(i - k) + at(i + k))
-    return sum / total
-  })
+  const out = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    let sum = weights[0] * padded[i + reach]
+    for (let k = 1; k <= reach; k++) sum += weights[k] * (padded[i + reach - k] + padded[i + reach + k])
+    out[i] = sum / total
+  }
+  return out
 }
 
 /** Linear look-up in evenly spaced samples over [from, to], clamped. */

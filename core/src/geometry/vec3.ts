@@ -10,7 +10,7 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ]
-export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2])
+export const norm = (a: Vec3): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2])
 export const unit = (a: Vec3): Vec3 => {
   const l = norm(a)
   return l > 0 ? scale(a, 1 / l) : a

@@ -3,10 +3,10 @@ import { GeometryError } from '../geometry/path.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape, type BottomShape } from './bottom.ts'
 import { GRID, sideSign, type Side } from './frame.ts'
-import { planOutline, type PlanOutline } from './outline.ts'
-import { ribPoint, sideRibs, type SideRibs } from './ribs.ts'
-import { ribTables, type WallFullness } from './ribTables.ts'
-import { coneCut, ridgeLine, type Ridge, type RidgeHeights } from './ridge.ts'
+import { planOutline } from './outline.ts'
+import { featherOf, RidgeArc, ribPoint, ridgeShares, sideRibs, type Foundation, type SideRibs } from './ribs.ts'
+import { ribTables, type RibTables, type WallFullness } from './ribTables.ts'
+import { coneCut, ridgeLine, type RidgeHeights } from './ridge.ts'
 import type { LastSurface } from './surface.ts'
 
 /** How finely a surface is computed: the fit to girths takes its slopes from a coarse one. */
@@ -26,34 +26,39 @@ export interface FreeFigures {
   insets: { heel: number; toe: number }
 }
 
-interface Body {
-  measures: LastMeasures
-  bottom: BottomShape
-  outline: PlanOutline
-  ridge: Ridge
-  ribs: Record<Side, SideRibs>
-}
-
-function bodyOf(m: LastMeasures, free: FreeFigures, ribSamples: number): Body {
-  const bottom = bottomShape(m)
-  const outline = planOutline(m, free.insets.heel, free.insets.toe)
-  const ridge = ridgeLine(m, bottom, free.heights)
-  const source = { measures: m, outline, bottom, ridge, tables: ribTables(m, free.fullness) }
+/** Foot and tables of a last whose feather line starts and ends at the given insets. */
+function foundationOf(m: LastMeasures, bottom: BottomShape, tables: RibTables, insets: FreeFigures['insets']): Foundation {
+  const outline = planOutline(m, insets.heel, insets.toe)
   return {
     measures: m,
     bottom,
-    outline,
-    ridge,
-    ribs: { lateral: sideRibs(source, 'lateral', ribSamples), medial: sideRibs(source, 'medial', ribSamples) },
+    tables,
+    feather: { lateral: featherOf(outline, bottom, 'lateral'), medial: featherOf(outline, bottom, 'medial') },
   }
 }
 
-/** Insets of the feather line that let the swelling walls reach exactly 0 and L, by fixed-point rounds. */
-export function fitInsets(m: LastMeasures, free: FreeFigures, rounds = 3): FreeFigures {
+function ribsOf(base: Foundation, free: FreeFigures, samples: number): Record<Side, SideRibs> {
+  const { measures: m } = base
+  const arc = new RidgeArc(ridgeLine(m, base.bottom, free.heights), m.length)
+  const onRidge = ridgeShares(arc, m.length, samples)
+  return {
+    lateral: sideRibs(base, arc, onRidge, free.fullness, 'lateral'),
+    medial: sideRibs(base, arc, onRidge, free.fullness, 'medial'),
+  }
+}
+
+/**
+ * Foundation whose insets let the swelling walls reach exactly 0 and L (fixed-point rounds). Heel and toe ribs do
+ * not depend on the girths, so this is done once, before they are sought.
+ */
+export function layFoundation(m: LastMeasures, free: FreeFigures): Foundation {
+  const bottom = bottomShape(m)
+  const tables = ribTables(m)
   let insets = { ...free.insets }
+  let base = foundationOf(m, bottom, tables, insets)
   const p = new Float64Array(3)
-  for (let round = 0; round < rounds; round++) {
-    const { ribs } = bodyOf(m, { ...free, insets }, 8)
+  for (let round = 0; round < 3; round++) {
+    const ribs = ribsOf(base, free, 8)
     let heel = Infinity
     let toe = -Infinity
     for (let i = 0; i <= 60; i++) {
@@ -63,8 +68,9 @@ export function fitInsets(m: LastMeasures, free: FreeFigures, rounds = 3): FreeF
       toe = Math.max(toe, p[0])
     }
     insets = { heel: insets.heel - heel, toe: insets.toe + toe - m.length }
+    base = foundationOf(m, bottom, tables, insets)
   }
-  return { ...free, insets }
+  return base
 }
 
 /** Height share w at which a rib meets the cone cut. */
@@ -177,8 +183,8 @@ function layWall(ribs: SideRibs, edge: TopEdge, columns: number, rows: number): 
       ribPoint(ribs, s, edge.w[i] * t, fine, j * 3)
       if (j > 0) {
         const k = j * 3
-        run[j] =
-          run[j - 1] + Math.hypot(fine[k] - fine[k - 3], fine[k + 1] - fine[k - 2], fine[k + 2] - fine[k - 1])
+        const [dx, dy, dz] = [fine[k] - fine[k - 3], fine[k + 1] - fine[k - 2], fine[k + 2] - fine[k - 1]]
+        run[j] = run[j - 1] + Math.sqrt(dx * dx + dy * dy + dz * dz)
       }
     }
     let j = 0
@@ -210,21 +216,22 @@ function weld(surface: LastSurface): void {
 }
 
 /** Lays the canonical grid over the body with the given free figures. Throws GeometryError when the cone cannot be cut. */
-export function buildSurface(m: LastMeasures, free: FreeFigures, res: Resolution = FINE): LastSurface {
-  const body = bodyOf(m, free, res.ribSamples)
+export function buildSurface(base: Foundation, free: FreeFigures, res: Resolution = FINE): LastSurface {
+  const m = base.measures
+  const ribs = ribsOf(base, free, res.ribSamples)
   const top = coneCut(m)
   const sides: Side[] = ['lateral', 'medial']
-  const end = coneEnd(body.ribs.lateral, top)
+  const end = coneEnd(ribs.lateral, top)
   const share =
     sides.reduce((sum, side) => {
-      const rim = rimOf(body.ribs[side], top, end).length
-      return sum + rim / (rim + ridgeRun(body.ribs[side], end).length)
+      const rim = rimOf(ribs[side], top, end).length
+      return sum + rim / (rim + ridgeRun(ribs[side], end).length)
     }, 0) / 2
   const coneColumn = Math.round(((res.columns - 1) / 2) * (share + end))
   const walls = Object.fromEntries(
     sides.map((side) => {
-      const edge = topEdge(body.ribs[side], top, end, coneColumn, res.columns)
-      return [side, layWall(body.ribs[side], edge, res.columns, res.rows)]
+      const edge = topEdge(ribs[side], top, end, coneColumn, res.columns)
+      return [side, layWall(ribs[side], edge, res.columns, res.rows)]
     }),
   ) as Record<Side, Float64Array>
   const surface: LastSurface = {
@@ -237,7 +244,7 @@ export function buildSurface(m: LastMeasures, free: FreeFigures, res: Resolution
     bottom: new Float64Array(res.columns * res.across * 3),
   }
   weld(surface)
-  fillBottom(surface, body.bottom)
+  fillBottom(surface, base.bottom)
   return surface
 }
 

@@ -1,9 +1,10 @@
 import { GeometryError } from '../geometry/path.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape } from './bottom.ts'
-import { buildSurface, COARSE, FINE, fitInsets, type FreeFigures, type Resolution } from './build.ts'
+import { buildSurface, COARSE, FINE, layFoundation, type FreeFigures, type Resolution } from './build.ts'
 import { REFERENCE_LENGTH, STATIONS } from './frame.ts'
 import { girthPlanes, landmarks } from './landmarks.ts'
+import type { Foundation } from './ribs.ts'
 import { girth } from './section.ts'
 import type { LastSurface } from './surface.ts'
 
@@ -34,16 +35,20 @@ function naturalFigures(m: LastMeasures): FreeFigures {
   }
 }
 
-function readings(m: LastMeasures, free: FreeFigures, res: Resolution): [number[], LastSurface] {
-  const surface = buildSurface(m, free, res)
+function readings(base: Foundation, free: FreeFigures, res: Resolution): [number[], LastSurface] {
+  const surface = buildSurface(base, free, res)
   const planes = girthPlanes(landmarks(surface))
   return [TARGETS.map((t) => girth(surface, planes[t])), surface]
 }
 
-function moved(base: FreeFigures, q: readonly number[]): FreeFigures {
+function moved(natural: FreeFigures, q: readonly number[]): FreeFigures {
   return {
-    ...base,
-    heights: { instep: base.heights.instep + q[0], waist: base.heights.waist + q[1], joint: base.heights.joint + q[2] },
+    ...natural,
+    heights: {
+      instep: natural.heights.instep + q[0],
+      waist: natural.heights.waist + q[1],
+      joint: natural.heights.joint + q[2],
+    },
     fullness: { instep: q[3], waist: q[4], joint: q[5] },
   }
 }
@@ -66,17 +71,17 @@ function solve3(a: number[][], b: number[]): number[] | null {
  * Throws GeometryError naming the girth that cannot be met.
  */
 export function generateLast(m: LastMeasures): LastSurface {
-  const base = fitInsets(m, naturalFigures(m))
+  const natural = naturalFigures(m)
+  const base = layFoundation(m, natural)
   const prior = [0, 1, 2].map(() => PRIOR_HEIGHT ** 2).concat([0, 1, 2].map(() => PRIOR_FULLNESS ** 2))
   const wanted = [m.jointGirth, m.waistGirth, m.instepGirth]
   let q = [0, 0, 0, 0, 0, 0]
-  let free = base
-  let [got, surface] = readings(m, free, FINE)
+  let [got, surface] = readings(base, natural, FINE)
   let jacobian: number[][] | null = null
   for (let round = 0; round < ROUNDS; round++) {
     const r = got.map((g, i) => g - wanted[i])
     if (r.every((v) => Math.abs(v) < GIRTH_TOLERANCE)) return surface
-    if (!jacobian || round === 3) jacobian = slopes(m, base, free, q)
+    if (!jacobian || round === 3) jacobian = slopes(base, natural, q)
     const J: number[][] = jacobian
     const JCJ = [0, 1, 2].map((i) => [0, 1, 2].map((j) => J[i].reduce((s, v, k) => s + v * prior[k] * J[j][k], 0)))
     const rhs = [0, 1, 2].map((i) => J[i].reduce((s, v, k) => s + v * q[k], 0) - r[i])
@@ -84,8 +89,7 @@ export function generateLast(m: LastMeasures): LastSurface {
     if (!lambda) break
     q = prior.map((c, k) => c * (J[0][k] * lambda[0] + J[1][k] * lambda[1] + J[2][k] * lambda[2]))
     if (q.slice(0, 3).some((v) => Math.abs(v) > 40) || q.slice(3).some((v) => Math.abs(v) > 25)) break
-    free = fitInsets(m, { ...moved(base, q), insets: free.insets }, 1)
-    ;[got, surface] = readings(m, free, FINE)
+    ;[got, surface] = readings(base, moved(natural, q), FINE)
   }
   const misses = got.map((g, i) => ({ name: TARGETS[i], wanted: wanted[i], off: g - wanted[i] }))
   const worst = misses.reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
@@ -97,8 +101,8 @@ export function generateLast(m: LastMeasures): LastSurface {
 }
 
 /** Slopes of the three girths by the six figures, from a coarse surface by one-sided differences. */
-function slopes(m: LastMeasures, base: FreeFigures, free: FreeFigures, q: readonly number[]): number[][] {
-  const at = (p: readonly number[]) => readings(m, { ...moved(base, p), insets: free.insets }, COARSE)[0]
+function slopes(base: Foundation, natural: FreeFigures, q: readonly number[]): number[][] {
+  const at = (p: readonly number[]) => readings(base, moved(natural, p), COARSE)[0]
   const here = at(q)
   const columns = q.map((_, k) => at(q.map((v, i) => (i === k ? v + 1 : v))))
   return here.map((h, i) => columns.map((c) => c[i] - h))

@@ -52,13 +52,15 @@ function loop(lateral: Knots, medial: Knots): Record<Side, Curve1> {
 const replace = (base: Knots, changes: Knots): Knots =>
   base.map(([s, v]) => changes.find(([q]) => q === s) ?? ([s, v] as const))
 
-export function ribTables(m: LastMeasures, full: WallFullness): RibTables {
+/** Outward swelling at s for the fullness at the three girths, mm. */
+export function swelling(full: WallFullness, s: number): number {
+  const g = (at: number) => Math.exp(-0.5 * ((s - at) / 0.07) ** 2)
+  return full.instep * g(0.44) + full.waist * g(0.55) + full.joint * g(0.655)
+}
+
+export function ribTables(m: LastMeasures): RibTables {
   const k = m.length / REFERENCE_LENGTH
   const toe = TOE_PLANS[m.toeShape]
-  const bump = (s: number) => {
-    const g = (at: number) => Math.exp(-0.5 * ((s - at) / 0.07) ** 2)
-    return full.instep * g(0.44) + full.waist * g(0.55) + full.joint * g(0.655)
-  }
   const mmK = (knots: Knots): Knots => knots.map(([s, v]) => [s, v * k] as const)
   const leanLateral: Knots = [
     [0, 2.1 * m.backBulge],
@@ -125,7 +127,7 @@ export function ribTables(m: LastMeasures, full: WallFullness): RibTables {
     [1, toe.topRadius * k],
   ]
   return {
-    lean: { lateral: (s) => lean.lateral(s) + bump(s), medial: (s) => lean.medial(s) + bump(s) },
+    lean,
     foot: loop(
       footLateral,
       replace(footLateral, [

@@ -4,7 +4,7 @@ import type { LastMeasures } from '../model/last.ts'
 import type { BottomShape } from './bottom.ts'
 import { REFERENCE_LENGTH, sideSign, STATIONS, type Side } from './frame.ts'
 import { outlineX, type PlanOutline } from './outline.ts'
-import type { RibTables } from './ribTables.ts'
+import { swelling, type RibTables, type WallFullness } from './ribTables.ts'
 import type { Ridge } from './ridge.ts'
 import { TOE_PLANS } from './toes.ts'
 
@@ -18,16 +18,16 @@ export interface SideRibs {
   control: Float64Array
 }
 
-export interface RibSource {
+/** What stays the same while ridge heights and wall fullness are sought: foot of the walls and shape tables. */
+export interface Foundation {
   measures: LastMeasures
-  outline: PlanOutline
   bottom: BottomShape
-  ridge: Ridge
   tables: RibTables
+  feather: Record<Side, FeatherLine>
 }
 
 /** Points of the feather line of one side with length and plan direction along it. */
-interface FeatherLine {
+export interface FeatherLine {
   share: Float64Array
   x: Float64Array
   u: Float64Array
@@ -39,13 +39,13 @@ interface FeatherLine {
 const FEATHER_SAMPLES = 360
 const RIDGE_SAMPLES = 360
 
-function featherLine(source: RibSource, side: Side): FeatherLine {
+export function featherOf(outline: PlanOutline, bottom: BottomShape, side: Side): FeatherLine {
   const n = FEATHER_SAMPLES
   const at = (q: number): Vec3 => {
     const mirrored = q < 0 ? -q : q > 1 ? 2 - q : q
-    const x = outlineX(source.outline, mirrored)
-    const u = source.outline.halfWidth[side](x)
-    return [x, mirrored === q ? u : -u, source.bottom.feather(side, x, u)]
+    const x = outlineX(outline, mirrored)
+    const u = outline.halfWidth[side](x)
+    return [x, mirrored === q ? u : -u, bottom.feather(side, x, u)]
   }
   const line: FeatherLine = {
     share: new Float64Array(n + 1),
@@ -89,7 +89,7 @@ function lookUp(share: Float64Array, column: Float64Array, at: number): number {
 }
 
 /** Ridge point, tangent and profile curvature against its arc share. */
-class RidgeArc {
+export class RidgeArc {
   readonly share = new Float64Array(RIDGE_SAMPLES + 1)
   readonly x = new Float64Array(RIDGE_SAMPLES + 1)
   private readonly bend: Curve1
@@ -147,7 +147,8 @@ class RidgeArc {
 }
 
 /** Share of the ridge arc that belongs to s: slow at both ends so that the seams do not crease. */
-function ridgeShares(joint: number, samples: number): Float64Array {
+export function ridgeShares(arc: RidgeArc, length: number, samples: number): Float64Array {
+  const joint = arc.shareOf(STATIONS.ridgeJoint * length)
   const fine = 400
   const weight = Float64Array.from({ length: fine + 1 }, (_, i) => {
     const s = i / fine
@@ -178,18 +179,23 @@ function featherShare(line: FeatherLine, jointX: number): Curve1 {
 }
 
 /**
- * Control points of all ribs of one side at `samples + 1` even values of s. Tangent-plane continuity over
+ * Control points of all ribs of one side, one for each of the even values of s that `onRidge` was made for. Tangent-plane continuity over
  * the ridge and the cross-wise radius of the tables (Euler's formula) fix the last two points of every rib.
  */
-export function sideRibs(source: RibSource, side: Side, samples: number): SideRibs {
-  const { measures: m, tables } = source
+export function sideRibs(
+  base: Foundation,
+  arc: RidgeArc,
+  onRidge: Float64Array,
+  fullness: WallFullness,
+  side: Side,
+): SideRibs {
+  const { measures: m, tables } = base
+  const samples = onRidge.length - 1
   const L = m.length
   const k = L / REFERENCE_LENGTH
   const sign = sideSign(side)
-  const line = featherLine(source, side)
-  const arc = new RidgeArc(source.ridge, L)
+  const line = base.feather[side]
   const shareOf = featherShare(line, (side === 'lateral' ? STATIONS.jointLateral : STATIONS.jointMedial) * L)
-  const onRidge = ridgeShares(arc.shareOf(STATIONS.ridgeJoint * L), samples)
   const toeBend = 1 / (1.3 * TOE_PLANS[m.toeShape].topRadius * k)
   const control = new Float64Array((samples + 1) * 15)
   for (let i = 0; i <= samples; i++) {
@@ -212,7 +218,7 @@ export function sideRibs(source: RibSource, side: Side, samples: number): SideRi
     const A = -dot(toR, n)
     const c = dot(toR, tau)
     const Z = toR[2]
-    const lean = tables.lean[side](s)
+    const lean = tables.lean[side](s) + swelling(fullness, s)
     const P1: Vec3 = [
       F[0] + n[0] * lean + tau[0] * 0.22 * c,
       F[1] + n[1] * lean + tau[1] * 0.22 * c,

@@ -4,6 +4,7 @@ export const toeShapes = ['round', 'almond', 'soft square', 'blunt'] as const
 export const ToeShape = z.enum(toeShapes)
 export type ToeShape = z.infer<typeof ToeShape>
 
+/** Plain number in a range: mm unless the field says otherwise. */
 const mm = (min: number, max: number) => z.number().min(min).max(max)
 
 /** The decisions that make a last: what a shoemaker can measure on one with a tape and a rule, mm. */
@@ -27,16 +28,16 @@ export const LastMeasures = z.object({
   toeShape: ToeShape,
   /** Seat to cone cut, how far forward the cut ends (share of L), its width. */
   coneHeight: mm(45, 140),
-  coneFront: z.number().min(0.34, 0.44),
+  coneFront: mm(0.34, 0.44),
   coneWidth: mm(12, 50),
   /** Turn of the forepart to the lateral side, and hollow of the waist on the medial side (shares). */
-  swing: z.number().min(0, 0.1),
-  arch: z.number().min(0.05, 0.3),
+  swing: mm(0, 0.1),
+  arch: mm(0.05, 0.3),
   /** How far the back curve swells (mm at L = 290) and how far it comes in again at the top (share). */
   backBulge: mm(2, 7),
-  backIn: z.number().min(0.2, 0.4),
+  backIn: mm(0.2, 0.4),
   /** How sharply the toe box falls to the feather: 0.06 upright, 0.18 sloping. */
-  toeSlope: z.number().min(0.02, 0.3),
+  toeSlope: mm(0.02, 0.3),
 })
 export type LastMeasures = z.infer<typeof LastMeasures>
 

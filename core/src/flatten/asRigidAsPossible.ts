@@ -1,0 +1,158 @@
+import { Entries, EnvelopeCholesky, reverseCuthillMcKee } from './envelopeCholesky.ts'
+import { neighbours, type Mesh } from './mesh.ts'
+import { onCircle } from './onCircle.ts'
+
+/** A sheet laid flat. `flat` holds 2 numbers per vertex, mm; `strain` the larger of stretch and shrink per triangle (1 = true). */
+export interface FlatSheet {
+  flat: Float64Array
+  strain: Float64Array
+  /** Sum of area ((s1 - 1)^2 + (s2 - 1)^2), mm^2. */
+  energy: number
+  rounds: number
+  flipped: number
+}
+
+/** Stop when no vertex moves more than this in a round, mm; the true error is about 16 times as much. */
+const STEP = 1e-3
+const MOST_ROUNDS = 400
+/** Over-relaxation of the global step: any factor below 2 keeps the energy falling, this one needs fewest rounds. */
+const RELAX = 1.8
+
+/**
+ * Each triangle laid flat on its own, 6 numbers: corner b at (bx, 0), corner c at (cx, cy), then the cotangents of
+ * the angles at a, b and c.
+ */
+function layTriangles(mesh: Mesh): Float64Array {
+  const p = mesh.positions
+  const t = mesh.triangles
+  const out = new Float64Array(t.length * 2)
+  for (let k = 0; k < t.length; k += 3) {
+    const [a, b, c] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
+    const [ux, uy, uz] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]]
+    const [vx, vy, vz] = [p[c] - p[a], p[c + 1] - p[a + 1], p[c + 2] - p[a + 2]]
+    const bx = Math.hypot(ux, uy, uz)
+    const cx = (ux * vx + uy * vy + uz * vz) / bx
+    const cy = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / bx
+    out.set([bx, cx, cy, cx / cy, (bx - cx) / cy, (cx * (cx - bx) + cy * cy) / (bx * cy)], k * 2)
+  }
+  return out
+}
+
+/**
+ * Lays a disc flat with as little change of lengths as can be: local/global as-rigid-as-possible
+ * (Liu, Zhang, Xu, Gotsman, Gortler 2008), cotangent weights, one vertex pinned, factored once.
+ * Starts from `start` (2 numbers per vertex) or from a circle. Throws GeometryError when the mesh is not a disc.
+ */
+export function flattenSheet(mesh: Mesh, start: Float64Array = onCircle(mesh)): FlatSheet {
+  const n = mesh.positions.length / 3
+  const t = mesh.triangles
+  const corners = layTriangles(mesh)
+  const entries = new Entries()
+  for (let k = 0; k < t.length; k += 3) {
+    const edge = (i: number, j: number, w: number) => {
+      entries.add(i, i, w)
+      entries.add(j, j, w)
+      entries.add(i, j, -w)
+    }
+    edge(t[k], t[k + 1], corners[2 * k + 5] / 2)
+    edge(t[k + 1], t[k + 2], corners[2 * k + 3] / 2)
+    edge(t[k + 2], t[k], corners[2 * k + 4] / 2)
+  }
+  entries.add(0, 0, 1)
+  const factor = new EnvelopeCholesky(n, entries, reverseCuthillMcKee(neighbours(n, t)))
+  const flat = Float64Array.from(start)
+  const pulled = new Float64Array(2 * n)
+  const next = new Float64Array(2 * n)
+  const work = new Float64Array(2 * n)
+  let rounds = 0
+  for (; rounds < MOST_ROUNDS; rounds++) {
+    pulled.fill(0)
+    pull(t, corners, flat, pulled)
+    // The pin holds vertex 0 where it is; any place would do.
+    pulled[0] += flat[0]
+    pulled[1] += flat[1]
+    factor.solve(pulled, next, work)
+    let most = 0
+    for (let k = 0; k < 2 * n; k += 2) {
+      const dx = next[k] - flat[k]
+      const dy = next[k + 1] - flat[k + 1]
+      const moved = dx * dx + dy * dy
+      if (moved > most) most = moved
+      flat[k] += RELAX * dx
+      flat[k + 1] += RELAX * dy
+    }
+    if (most < STEP * STEP) break
+  }
+  return { flat, rounds, ...strains(t, corners, flat) }
+}
+
+/** Adds, for every triangle, its sides turned by the rotation that fits them best: the right-hand side of the global step. */
+function pull(
+  t: Uint32Array,
+  corners: Float64Array,
+  flat: Float64Array,
+  pulled: Float64Array,
+): void {
+  for (let k = 0; k < t.length; k += 3) {
+    const q = 2 * k
+    const a = 2 * t[k]
+    const b = 2 * t[k + 1]
+    const c = 2 * t[k + 2]
+    // Sides a->b, b->c, c->a at rest, weighted by the cotangent of the angle opposite.
+    const wab = corners[q + 5] / 2
+    const wbc = corners[q + 3] / 2
+    const wca = corners[q + 4] / 2
+    const abx = corners[q]
+    const bcx = corners[q + 1] - abx
+    const bcy = corners[q + 2]
+    const cax = -corners[q + 1]
+    const cay = -bcy
+    const uabx = flat[b] - flat[a]
+    const uaby = flat[b + 1] - flat[a + 1]
+    const ubcx = flat[c] - flat[b]
+    const ubcy = flat[c + 1] - flat[b + 1]
+    const ucax = flat[a] - flat[c]
+    const ucay = flat[a + 1] - flat[c + 1]
+    const along = wab * abx * uabx + wbc * (bcx * ubcx + bcy * ubcy) + wca * (cax * ucax + cay * ucay)
+    const turned = wab * abx * uaby + wbc * (bcx * ubcy - bcy * ubcx) + wca * (cax * ucay - cay * ucax)
+    const l = Math.sqrt(along * along + turned * turned) || 1
+    const cos = along / l
+    const sin = turned / l
+    const e1x = wab * cos * abx
+    const e1y = wab * sin * abx
+    const e2x = wbc * (cos * bcx - sin * bcy)
+    const e2y = wbc * (sin * bcx + cos * bcy)
+    const e3x = wca * (cos * cax - sin * cay)
+    const e3y = wca * (sin * cax + cos * cay)
+    pulled[a] += e3x - e1x
+    pulled[a + 1] += e3y - e1y
+    pulled[b] += e1x - e2x
+    pulled[b + 1] += e1y - e2y
+    pulled[c] += e2x - e3x
+    pulled[c + 1] += e2y - e3y
+  }
+}
+
+function strains(t: Uint32Array, corners: Float64Array, flat: Float64Array) {
+  const strain = new Float64Array(t.length / 3)
+  let energy = 0
+  let flipped = 0
+  for (let k = 0, f = 0; k < t.length; k += 3, f++) {
+    const [bx, cx, cy] = corners.subarray(2 * k, 2 * k + 3)
+    const [a, b, c] = [2 * t[k], 2 * t[k + 1], 2 * t[k + 2]]
+    // Jacobian from the laid triangle to the flat one.
+    const j00 = (flat[b] - flat[a]) / bx
+    const j10 = (flat[b + 1] - flat[a + 1]) / bx
+    const j01 = (flat[c] - flat[a] - j00 * cx) / cy
+    const j11 = (flat[c + 1] - flat[a + 1] - j10 * cx) / cy
+    const det = j00 * j11 - j01 * j10
+    const sum = Math.hypot(j00 + j11, j10 - j01)
+    const difference = Math.hypot(j00 - j11, j10 + j01)
+    const s1 = (sum + difference) / 2
+    const s2 = Math.abs(sum - difference) / 2
+    if (det <= 0) flipped++
+    energy += ((bx * cy) / 2) * ((s1 - 1) ** 2 + ((det < 0 ? -s2 : s2) - 1) ** 2)
+    strain[f] = Math.max(s1, 1 / Math.max(s2, 1e-9))
+  }
+  return { strain, energy, flipped }
+}

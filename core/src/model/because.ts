@@ -1,0 +1,38 @@
+/** Units that figures carry; lengths are turned into inches only at the edge of the screen. */
+export type Unit = 'mm' | 'mm²' | 'min' | 'share' | 'count' | '%' | 'mm per 10 mm'
+
+export interface Input {
+  name: string
+  value: number
+  unit: Unit
+}
+
+/** Where a rule's figure came from. */
+export type Origin = 'house rule' | 'this workshop' | 'this pair' | 'set by hand' | 'measured on the last'
+
+/** A derived number with its reason, in a sentence a shoemaker would say. */
+export interface Because {
+  quantity: string
+  value: number
+  unit: Unit
+  sentence: string
+  inputs: Input[]
+  origin: Origin
+  /** Key of the house rule behind it, when one can be changed. */
+  rule?: string
+}
+
+export type Level = 'fine' | 'watch' | 'stop'
+
+/** A check that was made: where, measured against a limit, and what to do about it. */
+export interface Finding {
+  id: string
+  level: Level
+  where: string
+  sentence: string
+  measured: number
+  limit: number
+  unit: Unit
+  /** What to do; empty when all is well. */
+  mend: string
+}

@@ -1,0 +1,53 @@
+import { z } from 'zod'
+
+export const materialKinds = [
+  'upper leather',
+  'lining leather',
+  'insole leather',
+  'insole board',
+  'stiffener leather',
+  'puff leather',
+  'sole leather',
+  'cork',
+  'foam',
+] as const
+export const MaterialKind = z.enum(materialKinds)
+export type MaterialKind = z.infer<typeof MaterialKind>
+
+export const Material = z.object({
+  id: z.uuid(),
+  name: z.string().trim().min(1, 'Give the material a name.').max(80),
+  kind: MaterialKind,
+  /** mm, as measured with the gauge before skiving. */
+  thickness: z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.'),
+  note: z.string().max(500).default(''),
+})
+export type Material = z.infer<typeof Material>
+
+/** What a pair needs a material for, and which kinds may serve. */
+export const materialRoles = {
+  upper: ['upper leather'],
+  lining: ['lining leather'],
+  insole: ['insole leather', 'insole board'],
+  stiffener: ['stiffener leather', 'sole leather'],
+  puff: ['puff leather', 'stiffener leather'],
+  sock: ['lining leather'],
+  padding: ['cork', 'foam'],
+  midsole: ['sole leather'],
+} as const satisfies Record<string, readonly MaterialKind[]>
+export type MaterialRole = keyof typeof materialRoles
+
+export const roleNames: Record<MaterialRole, string> = {
+  upper: 'Upper',
+  lining: 'Lining',
+  insole: 'Insole',
+  stiffener: 'Stiffener',
+  puff: 'Toe puff',
+  sock: 'Sock liner',
+  padding: 'Padding',
+  midsole: 'Midsole',
+}
+
+export function mayServe(role: MaterialRole, kind: MaterialKind): boolean {
+  return (materialRoles[role] as readonly MaterialKind[]).includes(kind)
+}

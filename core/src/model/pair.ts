@@ -1,0 +1,85 @@
+import { z } from 'zod'
+import { sizeSystems } from '../units/sizes.ts'
+import { Last } from './last.ts'
+import { Material } from './material.ts'
+
+export const constructions = ['welted', 'cemented'] as const
+export const stiffenerFronts = ['short', 'long medial'] as const
+export const paddings = ['none', 'half', 'full'] as const
+
+/** A figure the maker set by hand, mm; null leaves it to the rule. */
+const byHand = (min: number, max: number) => z.number().min(min).max(max).nullable().default(null)
+
+/** House-rule figures by key; keys and ranges are checked against the rule book. */
+export const RuleFigures = z.record(z.string().max(60), z.number())
+export type RuleFigures = z.infer<typeof RuleFigures>
+
+/** Everything a person decided about a pair. All else is computed from it. */
+export const PairDecisions = z.object({
+  lastId: z.uuid(),
+  size: z.object({ system: z.enum(sizeSystems), value: z.number().min(0).max(400) }),
+  construction: z.enum(constructions),
+  materials: z.object({
+    upper: z.uuid(),
+    lining: z.uuid(),
+    insole: z.uuid(),
+    stiffener: z.uuid(),
+    puff: z.uuid(),
+    sock: z.uuid(),
+    padding: z.uuid().nullable(),
+    midsole: z.uuid(),
+  }),
+  stiffener: z
+    .object({
+      front: z.enum(stiffenerFronts).default('short'),
+      backHeight: byHand(10, 120),
+      lateralEnd: byHand(30, 260),
+      medialEnd: byHand(30, 260),
+    })
+    .prefault({}),
+  puff: z.object({ length: byHand(15, 130) }).prefault({}),
+  sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
+  midsole: z.object({ room: byHand(0, 25) }).prefault({}),
+  /** House rules changed for this pair alone. */
+  rules: RuleFigures.default({}),
+})
+export type PairDecisions = z.infer<typeof PairDecisions>
+
+/** What identifies a pair at the bench. Customers go by order number and trade, never by name. */
+export const PairLabel = z.object({
+  order: z.string().trim().min(1, 'Give the order a number.').max(20),
+  name: z.string().trim().min(1, 'Give the pair a name.').max(80),
+  trade: z.string().trim().max(80).default(''),
+  note: z.string().max(1000).default(''),
+})
+export type PairLabel = z.infer<typeof PairLabel>
+
+/** A step begun or finished at the bench; `undone` takes the last one back. Times are UTC, ISO 8601. */
+export const StepEvent = z.object({
+  step: z.string().min(1).max(60),
+  what: z.enum(['started', 'finished', 'undone']),
+  at: z.iso.datetime(),
+})
+export type StepEvent = z.infer<typeof StepEvent>
+
+export const PAIR_FORMAT = 'gentle-awl-pair'
+export const PAIR_VERSION = 1
+
+/** The open pair file: decisions with all they rest on, and what was done. */
+export const PairFile = z.object({
+  format: z.literal(PAIR_FORMAT),
+  version: z.literal(PAIR_VERSION),
+  id: z.uuid(),
+  revision: z.number().int().min(1),
+  label: PairLabel,
+  decisions: PairDecisions,
+  last: Last,
+  materials: z.array(Material).min(1).max(200),
+  /** The workshop's own house rules where they differ from the book. */
+  houseRules: RuleFigures.default({}),
+  log: z.array(StepEvent).max(5000).default([]),
+})
+export type PairFile = z.infer<typeof PairFile>
+
+/** What planPair needs of a pair file. */
+export type PlanInput = Pick<PairFile, 'decisions' | 'last' | 'materials' | 'houseRules'>

@@ -1,0 +1,35 @@
+import { boxOf, type Path, type Point } from '../geometry/path.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import { STATIONS } from '../last/frame.ts'
+import { bottomDimensions } from './bottomDimensions.ts'
+import { notchNear } from './notch.ts'
+import type { Part } from './part.ts'
+
+/** What all parts that lie under the foot share: notches, grain and dimensions of an outline along the bottom. */
+export function alongBottom(
+  outline: Path,
+  bottom: DevelopedBottom,
+  length: number,
+): Pick<Part, 'notches' | 'grain' | 'dimensions'> {
+  const box = boxOf(outline)
+  const waist: Point = [bottom.flatX(STATIONS.waistMedial * length), box.maxY]
+  const middle = (box.minX + box.maxX) / 2
+  return {
+    notches: [
+      notchNear(outline, waist, 'medial'),
+      notchNear(outline, [box.minX, 0], 'centre'),
+      notchNear(outline, [box.maxX, 0], 'centre'),
+    ],
+    grain: { at: [middle, 0], angle: 0, length: 60 },
+    dimensions: bottomDimensions(outline, {
+      seat: bottom.flatX(STATIONS.seat * length),
+      waist: bottom.flatX(STATIONS.waistLateral * length),
+      tread: bottom.flatX(STATIONS.tread * length),
+    }),
+  }
+}
+
+/** The crease line from lateral to medial joint, as a line of a part along the bottom. */
+export function creaseOf(bottom: DevelopedBottom): Part['lines'][number] {
+  return { name: 'crease line', kind: 'crease', path: [bottom.jointLateral, bottom.jointMedial], closed: false }
+}

@@ -1,0 +1,169 @@
+import { offset } from '../geometry/clip.ts'
+import { boxOf, type Path } from '../geometry/path.ts'
+import { thicknessFinding } from '../checks/leather.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { Finding } from '../model/because.ts'
+import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { alongBottom, creaseOf } from './alongBottom.ts'
+import type { Part, PartLine } from './part.ts'
+
+export const insoleRules = {
+  holdfast: {
+    key: 'insole.holdfast',
+    name: 'Holdfast set in from the insole edge',
+    value: 5,
+    min: 4,
+    max: 6,
+    unit: 'mm',
+    why: 'Nearer the edge it tears out; further in the welt is drawn under the shoe.',
+  },
+  breast: {
+    key: 'insole.breast',
+    name: 'Welt seam starts in front of the heel back, share of the last length',
+    value: 0.25,
+    min: 0.18,
+    max: 0.32,
+    unit: 'share',
+    why: 'The welt runs from heel breast to heel breast; behind it a rand is pegged.',
+  },
+  leatherThin: {
+    key: 'insole.leatherThin',
+    name: 'Thinnest insole leather',
+    value: 3,
+    min: 2,
+    max: 4,
+    unit: 'mm',
+    why: 'Thinner leather curls and will not hold a stitch.',
+  },
+  leatherThick: {
+    key: 'insole.leatherThick',
+    name: 'Thickest insole leather',
+    value: 5,
+    min: 4,
+    max: 7,
+    unit: 'mm',
+    why: 'Thicker leather does not bed in under the foot.',
+  },
+  boardThin: {
+    key: 'insole.boardThin',
+    name: 'Thinnest insole board',
+    value: 1.5,
+    min: 1,
+    max: 2,
+    unit: 'mm',
+    why: 'Thinner board buckles when the upper is pulled over.',
+  },
+  boardThick: {
+    key: 'insole.boardThick',
+    name: 'Thickest insole board',
+    value: 2.5,
+    min: 2,
+    max: 4,
+    unit: 'mm',
+    why: 'Thicker board will not bend with the foot.',
+  },
+} satisfies Record<string, Rule>
+
+export interface InsoleNeeds {
+  bottom: DevelopedBottom
+  length: number
+  construction: PairDecisions['construction']
+  material: Material
+  book: RuleBook
+}
+
+/** The insole: the bottom of the last at the feather line, rolled out flat. */
+export function insole(needs: InsoleNeeds): Part {
+  const { bottom, length, construction, material, book } = needs
+  const outline = bottom.outline
+  const welted = construction === 'welted'
+  const lines: PartLine[] = [creaseOf(bottom)]
+  const inset = book.inForce(insoleRules.holdfast)
+  const breast = bottom.flatX(book.value(insoleRules.breast) * length)
+  if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: frontOf(offset(outline, -inset.value, 'the insole'), breast), closed: false })
+  const box = boxOf(outline)
+  return {
+    id: 'insole',
+    name: 'Insole',
+    role: 'insole',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline,
+    lines,
+    skives: [],
+    ...alongBottom(outline, bottom, length),
+    becauses: [
+      {
+        quantity: 'Length of the insole',
+        value: box.maxX - box.minX,
+        unit: 'mm',
+        sentence:
+          `The bottom of the last from feather to feather, measured along its rise to the heel. ` +
+          `The last is ${length} mm long because its walls stand out beyond the feather at heel and toe.`,
+        inputs: [{ name: 'Last length', value: length, unit: 'mm' }],
+        origin: 'measured on the last',
+      },
+      ...(welted
+        ? [
+            {
+              quantity: 'Holdfast set in',
+              value: inset.value,
+              unit: 'mm' as const,
+              sentence: `${inset.value} mm from the edge, from heel breast to heel breast: strong enough to hold the welt, and the seam stays hidden.`,
+              inputs: [],
+              origin: inset.origin,
+              rule: insoleRules.holdfast.key,
+            },
+          ]
+        : []),
+    ],
+    findings: insoleFindings(needs),
+  }
+}
+
+/** The part of a closed inner line that lies in front of X, from lateral breast round the toe to medial breast. */
+function frontOf(line: Path, x: number): Path {
+  const n = line.length
+  const start = line.findIndex((p, i) => p[0] >= x && line[(i - 1 + n) % n][0] < x)
+  const turned = start < 0 ? line : [...line.slice(start), ...line.slice(0, start)]
+  return turned.filter((p) => p[0] >= x)
+}
+
+function insoleFindings(needs: InsoleNeeds): Finding[] {
+  const { construction, material, book } = needs
+  const findings: Finding[] = []
+  const board = material.kind === 'insole board'
+  const inset = book.value(insoleRules.holdfast)
+  if (construction === 'welted') {
+    const least = book.value(insoleRules.leatherThin)
+    findings.push({
+      id: 'insole.holdfast',
+      level: board || material.thickness < least ? 'stop' : 'fine',
+      where: 'holdfast',
+      sentence: board
+        ? 'A holdfast cannot be carved in fibre board: a welted shoe wants leather here.'
+        : material.thickness < least
+          ? `${material.thickness} mm is too thin to carve a holdfast; ${least} mm are wanted.`
+          : `${material.thickness} mm of leather carry a carved holdfast ${inset} mm from the edge.`,
+      measured: material.thickness,
+      limit: least,
+      unit: 'mm',
+      mend: board || material.thickness < least ? 'Choose insole leather of 3 to 5 mm, or make the pair cemented.' : '',
+    })
+  }
+  findings.push(
+    thicknessFinding(
+      'insole.thickness',
+      material,
+      board
+        ? [book.value(insoleRules.boardThin), book.value(insoleRules.boardThick)]
+        : [book.value(insoleRules.leatherThin), book.value(insoleRules.leatherThick)],
+      board ? 'serve as board' : 'serve as a leather insole',
+      { thin: 'Take a thicker piece.', thick: 'Split it down first.' },
+    ),
+  )
+  return findings
+}

@@ -1,0 +1,157 @@
+import { nearest } from '../geometry/along.ts'
+import { offset } from '../geometry/clip.ts'
+import { boxOf, contains, type Path } from '../geometry/path.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { LastedOutline } from '../layers/lastedOutline.ts'
+import type { Because, Finding } from '../model/because.ts'
+import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { alongBottom, creaseOf } from './alongBottom.ts'
+import type { Part } from './part.ts'
+
+export const midsoleRules = {
+  roomSewn: {
+    key: 'midsole.roomSewn',
+    name: 'Stitch room of a sewn sole',
+    value: 10,
+    min: 5,
+    max: 15,
+    unit: 'mm',
+    why: 'Room for the seam and the awl outside the upper; it is trimmed back afterwards.',
+  },
+  roomCemented: {
+    key: 'midsole.roomCemented',
+    name: 'Room of a cemented sole',
+    value: 5,
+    min: 3,
+    max: 10,
+    unit: 'mm',
+    why: 'No seam runs here, so a close edge is enough to trim and sand.',
+  },
+  leastSewn: {
+    key: 'midsole.leastSewn',
+    name: 'Least room of a sewn sole',
+    value: 5,
+    min: 3,
+    max: 8,
+    unit: 'mm',
+    why: 'Closer than this the awl cuts the upper.',
+  },
+  leastCemented: {
+    key: 'midsole.leastCemented',
+    name: 'Least room of a cemented sole',
+    value: 2,
+    min: 1,
+    max: 5,
+    unit: 'mm',
+    why: 'A little must stand out all round to be sanded flush.',
+  },
+} satisfies Record<string, Rule>
+
+export interface MidsoleNeeds {
+  bottom: DevelopedBottom
+  lasted: LastedOutline
+  length: number
+  construction: PairDecisions['construction']
+  decisions: PairDecisions['midsole']
+  material: Material
+  book: RuleBook
+}
+
+/** The midsole: the lasted outline and room for the seam all round, trimmed later. Two mirrored pieces. */
+export function midsole(needs: MidsoleNeeds): Part {
+  const { bottom, lasted, length, construction, decisions, material, book } = needs
+  const sewn = construction === 'welted'
+  const rule = sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
+  const inForce = book.inForce(rule)
+  const room = decisions.room ?? inForce.value
+  const outline = offset(lasted.outline, room, 'the midsole')
+  const box = boxOf(outline)
+  const layers: Because = {
+    quantity: 'Layers outside the last, thickest',
+    value: lasted.thickest,
+    unit: 'mm',
+    sentence: `Upper and lining all round, with the stiffener at the heel or the puff at the toe; ${lasted.thinnest.toFixed(1)} mm at the waist where neither lies.`,
+    inputs: [{ name: 'Thinnest', value: lasted.thinnest, unit: 'mm' }],
+    origin: 'measured on the last',
+  }
+  return {
+    id: 'midsole',
+    name: 'Midsole',
+    role: 'midsole',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline,
+    lines: [
+      { name: 'lasted outline', kind: 'neighbour', path: lasted.outline, closed: true },
+      { name: 'feather line of the last', kind: 'feather', path: bottom.outline, closed: true },
+      creaseOf(bottom),
+    ],
+    skives: [],
+    ...alongBottom(outline, bottom, length),
+    becauses: [
+      {
+        quantity: 'Length of the midsole',
+        value: box.maxX - box.minX,
+        unit: 'mm',
+        sentence: `The feather line (${bottom.length.toFixed(1)} mm long) pushed out by the layers at heel and toe, and ${room} mm of room at each end.`,
+        inputs: [
+          { name: 'Bottom of the last', value: bottom.length, unit: 'mm' },
+          { name: 'Room', value: room, unit: 'mm' },
+        ],
+        origin: 'measured on the last',
+      },
+      layers,
+      {
+        quantity: sewn ? 'Stitch room' : 'Room to trim',
+        value: room,
+        unit: 'mm',
+        sentence:
+          decisions.room !== null
+            ? `Set by hand; the rule says ${inForce.value} mm for a ${sewn ? 'sewn' : 'cemented'} sole.`
+            : rule.why,
+        inputs: [],
+        origin: decisions.room !== null ? 'set by hand' : inForce.origin,
+        rule: rule.key,
+      },
+    ],
+    findings: midsoleFindings(needs, outline),
+  }
+}
+
+/** The room is measured on the finished outlines, not taken from the figure asked for. */
+export function leastRoom(inner: Path, outer: Path): { least: number; most: number } {
+  let least = Infinity
+  let most = 0
+  for (const p of inner) {
+    const away = nearest(outer, p, true).away
+    const room = contains(outer, p) ? away : -away
+    least = Math.min(least, room)
+    most = Math.max(most, room)
+  }
+  return { least, most }
+}
+
+function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
+  const { lasted, construction, book } = needs
+  const sewn = construction === 'welted'
+  const wanted = book.value(sewn ? midsoleRules.leastSewn : midsoleRules.leastCemented)
+  const { least } = leastRoom(lasted.outline, outline)
+  const enough = least >= wanted - 0.05
+  return [
+    {
+      id: 'midsole.room',
+      level: enough ? 'fine' : least >= wanted / 2 ? 'watch' : 'stop',
+      where: 'all round',
+      sentence: enough
+        ? `At least ${least.toFixed(1)} mm stand out past the lasted shoe everywhere; ${wanted} mm are the least for ${sewn ? 'sewing' : 'trimming'}.`
+        : `Only ${least.toFixed(1)} mm stand out past the lasted shoe at the nearest; ${wanted} mm are the least for ${sewn ? 'sewing: the awl would cut the upper' : 'trimming'}.`,
+      measured: least,
+      limit: wanted,
+      unit: 'mm',
+      mend: enough ? '' : `Set the room to ${wanted} mm or more.`,
+    },
+  ]
+}

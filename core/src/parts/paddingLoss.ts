@@ -1,0 +1,103 @@
+import { intersect } from '../geometry/clip.ts'
+import { convexHull } from '../geometry/hull.ts'
+import { pathLength, translate, type Path } from '../geometry/path.ts'
+import { STATIONS } from '../last/frame.ts'
+import { girthPlanes, type GirthStation, type Landmarks } from '../last/landmarks.ts'
+import { tapeLine } from '../last/section.ts'
+import type { LastSurface } from '../last/surface.ts'
+import type { Because, Finding } from '../model/because.ts'
+
+/** Stations where padding under the foot can take girth, with the place of their tape on the bottom (share of L). */
+const UNDERFOOT: Record<Exclude<GirthStation, 'heel'>, number> = {
+  joint: STATIONS.tread,
+  waist: STATIONS.bottomWaist,
+  instep: STATIONS.bottomInstep,
+}
+type Underfoot = keyof typeof UNDERFOOT
+
+export interface GirthLoss {
+  /** Girth lost at each station by the padding as planned, mm. */
+  planned: Record<Underfoot, number>
+  /** And by a half padding of the same thickness. */
+  half: Record<Underfoot, number>
+  becauses: Because[]
+}
+
+/**
+ * Girth that a section loses when its floor rises by `rise` mm: the tape round what is left of the section after
+ * lifting it onto itself (P and P + rise up). Exact for any section whose sides do not overhang;
+ * a w x h rectangle loses 2 rise.
+ */
+export function lossOf(section: Path, rise: number): number {
+  if (rise <= 0) return 0
+  const left = intersect(section, translate(section, 0, rise), 'the inside of the shoe')
+  return pathLength(section, true) - pathLength(convexHull(left), true)
+}
+
+/** Padding thickness at x for a half padding with its front edge at `front`, skived over `skive` mm. */
+export function paddingAt(thickness: number, x: number, front: number, skive: number): number {
+  return thickness * Math.min(1, Math.max(0, (front - x) / skive))
+}
+
+export function paddingLoss(
+  surface: LastSurface,
+  marks: Landmarks,
+  thickness: number,
+  extent: 'half' | 'full',
+  front: number,
+  skive: number,
+): GirthLoss {
+  const planes = girthPlanes(marks)
+  const stations = Object.keys(UNDERFOOT) as Underfoot[]
+  const sections = Object.fromEntries(stations.map((s) => [s, tapeLine(surface, planes[s])])) as Record<Underfoot, Path>
+  const losses = (at: (x: number) => number) =>
+    Object.fromEntries(
+      stations.map((s) => [s, lossOf(sections[s], at(UNDERFOOT[s] * surface.length))]),
+    ) as Record<Underfoot, number>
+  const half = losses((x) => paddingAt(thickness, x, front, skive))
+  const planned = extent === 'full' ? losses(() => thickness) : half
+  return {
+    planned,
+    half,
+    becauses: stations.map((s) => ({
+      quantity: `Inside girth lost at the ${s}`,
+      value: planned[s],
+      unit: 'mm',
+      sentence:
+        planned[s] > 0
+          ? `The ${s} section of this last, its floor raised by the padding and the tape drawn round what is left.`
+          : 'The padding ends behind this place.',
+      inputs: [
+        { name: 'Padding', value: thickness, unit: 'mm' },
+        { name: `${s[0].toUpperCase()}${s.slice(1)} girth`, value: pathLength(sections[s], true), unit: 'mm' },
+      ],
+      origin: 'measured on the last',
+    })),
+  }
+}
+
+export function girthFindings(loss: GirthLoss, extent: 'half' | 'full', allowances: Record<Underfoot, number>): Finding[] {
+  const stations = Object.keys(UNDERFOOT) as Underfoot[]
+  return stations.map((s) => {
+    const lost = loss.planned[s]
+    const allowed = allowances[s]
+    const fine = lost <= allowed + 0.05
+    const halfHelps = extent === 'full' && loss.half[s] <= allowed + 0.05
+    return {
+      id: `padding.girth.${s}`,
+      level: fine ? 'fine' : lost <= 2 * allowed ? 'watch' : 'stop',
+      where: `${s} girth`,
+      sentence: fine
+        ? `The padding takes ${lost.toFixed(1)} mm of the ${s} girth; up to ${allowed} mm are allowed.`
+        : `The padding takes ${lost.toFixed(1)} mm of the ${s} girth; only ${allowed} mm are allowed, so the shoe would be tighter than measured.`,
+      measured: lost,
+      limit: allowed,
+      unit: 'mm',
+      mend: fine
+        ? ''
+        : halfHelps
+          ? `Use half padding: it takes ${loss.half[s].toFixed(1)} mm here.`
+          : 'Use thinner padding, or build the last up there.',
+    }
+  })
+}

@@ -1,0 +1,63 @@
+import type { Because, Finding } from '../model/because.ts'
+import type { Path, Point } from '../geometry/path.ts'
+import type { MaterialRole } from '../model/material.ts'
+
+export const partIds = ['insole', 'stiffener', 'puff', 'sock', 'padding', 'midsole'] as const
+export type PartId = (typeof partIds)[number]
+
+export type LineKind = 'fold' | 'stitch' | 'feather' | 'crease' | 'mark' | 'neighbour'
+
+/** A line on a part that is not its cut edge. */
+export interface PartLine {
+  name: string
+  kind: LineKind
+  path: Path
+  closed: boolean
+}
+
+/** A skived edge: `band` is the closed area it covers; `profile` gives thickness (mm) against distance from `edge` (mm). */
+export interface Skive {
+  name: string
+  edge: Path
+  band: Path
+  profile: [distance: number, thickness: number][]
+  sentence: string
+}
+
+/** A measure drawn between two points of the part, mm. */
+export interface Dimension {
+  name: string
+  from: Point
+  to: Point
+  value: number
+}
+
+/** A small triangle cut inwards: on the medial side, or at an end of the centre line. */
+export interface Notch {
+  kind: 'medial' | 'centre'
+  at: Point
+  /** Unit direction into the part. */
+  inwards: Point
+}
+
+/**
+ * One part of the right shoe, flat, seen from the side that faces out or up; the left one is its mirror.
+ * mm; the outline is closed and counter-clockwise.
+ */
+export interface Part {
+  id: PartId
+  name: string
+  role: MaterialRole
+  materialName: string
+  thickness: number
+  /** Pieces to cut for the pair. */
+  count: number
+  outline: Path
+  lines: PartLine[]
+  skives: Skive[]
+  notches: Notch[]
+  dimensions: Dimension[]
+  grain: { at: Point; angle: number; length: number }
+  becauses: Because[]
+  findings: Finding[]
+}

@@ -1,0 +1,211 @@
+import { bandAlong, intersect, offset } from '../geometry/clip.ts'
+import { boxOf, type Path } from '../geometry/path.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { Material } from '../model/material.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { alongBottom, creaseOf } from './alongBottom.ts'
+import type { Part, Skive } from './part.ts'
+import { girthFindings, type GirthLoss } from './paddingLoss.ts'
+
+export const sockRules = {
+  paddingGrowth: {
+    key: 'sock.paddingGrowth',
+    name: 'Full padding larger than the sock',
+    value: 7,
+    min: 4,
+    max: 10,
+    unit: 'mm',
+    why: 'It is trimmed to the leather after gluing; over 10 mm it folds up at the walls.',
+  },
+  halfShare: {
+    key: 'sock.halfShare',
+    name: 'Front of a half padding, share of the last length',
+    value: 0.45,
+    min: 0.35,
+    max: 0.55,
+    unit: 'share',
+    why: 'From the heel to the instep line: it lifts the heel and leaves the forefoot its room.',
+  },
+  frontSkive: {
+    key: 'sock.frontSkive',
+    name: 'Skive at the front of a half padding',
+    value: 13,
+    min: 12,
+    max: 15,
+    unit: 'mm',
+    why: 'Tapered over 12 to 15 mm no step is felt under the foot.',
+  },
+  allowedLoss: {
+    key: 'sock.allowedLoss',
+    name: 'Girth at joint and waist that padding may take',
+    value: 3,
+    min: 0,
+    max: 10,
+    unit: 'mm',
+    why: 'More than this and the shoe is a fitting tighter than it was measured for.',
+  },
+  allowedInstepLoss: {
+    key: 'sock.allowedInstepLoss',
+    name: 'Girth at the instep that padding may take',
+    value: 6,
+    min: 0,
+    max: 15,
+    unit: 'mm',
+    why: 'Over the instep the lacing lets out this much; a slip-on shoe wants a smaller figure.',
+  },
+} satisfies Record<string, Rule>
+
+export interface SockNeeds {
+  bottom: DevelopedBottom
+  length: number
+  lining: number
+  material: Material
+  book: RuleBook
+}
+
+/** The sock outline: the insole's less the lining at the walls. */
+export function sockOutline(bottom: DevelopedBottom, lining: number): Path {
+  return offset(bottom.outline, -lining, 'the sock liner')
+}
+
+/** The sock liner: rests on the insole, touches the foot. */
+export function sockLiner(needs: SockNeeds): Part {
+  const { bottom, length, lining, material } = needs
+  const outline = sockOutline(bottom, lining)
+  const box = boxOf(outline)
+  return {
+    id: 'sock',
+    name: 'Sock liner',
+    role: 'sock',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline,
+    lines: [{ name: 'insole outline', kind: 'neighbour', path: bottom.outline, closed: true }, creaseOf(bottom)],
+    skives: [],
+    ...alongBottom(outline, bottom, length),
+    becauses: [
+      {
+        quantity: 'Length of the sock liner',
+        value: box.maxX - box.minX,
+        unit: 'mm',
+        sentence: `The insole's ${bottom.length.toFixed(1)} mm less the lining at heel and toe.`,
+        inputs: [
+          { name: 'Insole', value: bottom.length, unit: 'mm' },
+          { name: 'Lining', value: lining, unit: 'mm' },
+        ],
+        origin: 'measured on the last',
+      },
+      {
+        quantity: 'Smaller than the insole all round',
+        value: lining,
+        unit: 'mm',
+        sentence: `The lining stands ${lining} mm thick at the walls; the sock has to lie flat between them.`,
+        inputs: [{ name: 'Lining', value: lining, unit: 'mm' }],
+        origin: 'measured on the last',
+      },
+    ],
+    findings: [],
+  }
+}
+
+export interface PaddingNeeds extends SockNeeds {
+  extent: 'half' | 'full'
+  loss: GirthLoss
+}
+
+/** Padding under the sock liner, full or half, drawn oversize and trimmed to the sock after gluing. */
+export function padding(needs: PaddingNeeds): Part {
+  const { bottom, length, lining, material, book, extent, loss } = needs
+  const growth = book.inForce(sockRules.paddingGrowth)
+  const sock = sockOutline(bottom, lining)
+  const full = offset(sock, growth.value, 'the padding')
+  const share = book.inForce(sockRules.halfShare)
+  const front = bottom.flatX(share.value * length)
+  const skiveWidth = book.value(sockRules.frontSkive)
+  const outline = extent === 'full' ? full : behind(full, front)
+  const box = boxOf(outline)
+  const skives: Skive[] = extent === 'half' ? [frontSkive(outline, front, skiveWidth, material.thickness)] : []
+  const ground = alongBottom(outline, bottom, length)
+  return {
+    id: 'padding',
+    name: extent === 'half' ? 'Half padding' : 'Full padding',
+    role: 'padding',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline,
+    lines: [{ name: 'sock liner', kind: 'neighbour', path: sock, closed: true }],
+    skives,
+    ...ground,
+    grain: { ...ground.grain, length: extent === 'half' ? 40 : 60 },
+    becauses: [
+      {
+        quantity: 'Larger than the sock',
+        value: growth.value,
+        unit: 'mm',
+        sentence: `${growth.value} mm all round, trimmed to the leather after gluing; never over 10.`,
+        inputs: [],
+        origin: growth.origin,
+        rule: sockRules.paddingGrowth.key,
+      },
+      ...(extent === 'half'
+        ? [
+            {
+              quantity: 'Front edge from the heel back',
+              value: share.value * length,
+              unit: 'mm' as const,
+              sentence: `${share.value} of the last length: at the instep line, marked on the flesh side of the sock.`,
+              inputs: [{ name: 'Last length', value: length, unit: 'mm' as const }],
+              origin: share.origin,
+              rule: sockRules.halfShare.key,
+            },
+            {
+              quantity: 'Length of the half padding',
+              value: box.maxX - box.minX,
+              unit: 'mm' as const,
+              sentence: 'From the oversize heel to the front edge, measured flat.',
+              inputs: [],
+              origin: 'measured on the last' as const,
+            },
+          ]
+        : []),
+      ...loss.becauses,
+    ],
+    findings: girthFindings(loss, extent, {
+      joint: book.value(sockRules.allowedLoss),
+      waist: book.value(sockRules.allowedLoss),
+      instep: book.value(sockRules.allowedInstepLoss),
+    }),
+  }
+}
+
+/** What lies behind X of an outline along the bottom. */
+function behind(outline: Path, x: number): Path {
+  const box = boxOf(outline)
+  const window: Path = [
+    [box.minX - 1, box.minY - 1],
+    [x, box.minY - 1],
+    [x, box.maxY + 1],
+    [box.minX - 1, box.maxY + 1],
+  ]
+  return intersect(outline, window, 'the half padding')
+}
+
+function frontSkive(outline: Path, front: number, width: number, thickness: number): Skive {
+  const ys = outline.filter((p) => p[0] > front - 0.01).map((p) => p[1])
+  const edge: Path = [
+    [front, Math.min(...ys)],
+    [front, Math.max(...ys)],
+  ]
+  return {
+    name: 'front edge, straight',
+    edge,
+    band: bandAlong(edge, width, outline),
+    profile: [
+      [0, 0],
+      [width, thickness],
+    ],
+    sentence: `Straight to nothing over ${width} mm, so that no step is felt.`,
+  }
+}

@@ -1,0 +1,363 @@
+import { thicknessFinding } from '../checks/leather.ts'
+import { bandAlong } from '../geometry/clip.ts'
+import { lerp, smoothstep } from '../geometry/interpolate.ts'
+import { boxOf, GeometryError, lerpPoint, pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { HeelPatch } from '../forme/heelPatch.ts'
+import type { Side } from '../last/frame.ts'
+import type { Because, Finding, Origin } from '../model/because.ts'
+import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { notchNear } from './notch.ts'
+import type { Part, Skive } from './part.ts'
+import type { TopLine } from './topLine.ts'
+import { fullness } from './fullness.ts'
+import { withTurnedEdge } from './turnedEdge.ts'
+
+export const stiffenerRules = {
+  topGap: {
+    key: 'stiffener.topGap',
+    name: 'Stiffener below the top line',
+    value: 3,
+    min: 1,
+    max: 8,
+    unit: 'mm',
+    why: 'A little below the edge it is neither felt by the foot nor seen from outside.',
+  },
+  turnUnder: {
+    key: 'stiffener.turnUnder',
+    name: 'Stiffener turned under the feather line',
+    value: 6,
+    min: 4,
+    max: 15,
+    unit: 'mm',
+    why: 'The lower edge has to lie flat under the insole so that the shell cannot creep up.',
+  },
+  shortShare: {
+    key: 'stiffener.shortShare',
+    name: 'Front of a short stiffener, share of the last length',
+    value: 0.24,
+    min: 0.18,
+    max: 0.34,
+    unit: 'share',
+    why: 'Long enough to hold the heel bone, short enough to leave the waist supple.',
+  },
+  behindJoint: {
+    key: 'stiffener.behindJoint',
+    name: 'Front of a long stiffener behind the joint',
+    value: 10,
+    min: 5,
+    max: 40,
+    unit: 'mm',
+    why: 'A stiffener that reaches the joint stands where the shoe must bend.',
+  },
+  thinnest: {
+    key: 'stiffener.thinnest',
+    name: 'Thinnest stiffener leather',
+    value: 2,
+    min: 1.2,
+    max: 2.5,
+    unit: 'mm',
+    why: 'Thinner leather goes soft under the heel.',
+  },
+  thickest: {
+    key: 'stiffener.thickest',
+    name: 'Thickest stiffener leather',
+    value: 2.8,
+    min: 2.2,
+    max: 4,
+    unit: 'mm',
+    why: 'Thicker leather shows as a step through the upper.',
+  },
+  topSkive: {
+    key: 'stiffener.topSkive',
+    name: 'Straight skive along top edge and fronts',
+    value: 15,
+    min: 8,
+    max: 30,
+    unit: 'mm',
+    why: 'Tapered to nothing over a good width, no ridge is felt or seen.',
+  },
+} satisfies Record<string, Rule>
+
+/** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
+const WING_SHARE = 0.095
+/** Length of a long wing's rounded nose, share of the distance from the back to its front. */
+const LONG_NOSE = 0.42
+
+export interface StiffenerNeeds {
+  patch: HeelPatch
+  topLine: TopLine
+  length: number
+  /** x of the joint on each side, mm from the heel back. */
+  joint: Record<Side, number>
+  decisions: PairDecisions['stiffener']
+  material: Material
+  book: RuleBook
+}
+
+/** Where the stiffener ends on the feather line, mm from the heel back, by decision or rule. */
+export interface StiffenerEnds {
+  lateral: number
+  medial: number
+  origin: Record<Side, Origin>
+}
+
+export function stiffenerEnds(
+  length: number,
+  joint: Record<Side, number>,
+  decisions: PairDecisions['stiffener'],
+  book: RuleBook,
+): StiffenerEnds {
+  const short = book.inForce(stiffenerRules.shortShare)
+  const behind = book.inForce(stiffenerRules.behindJoint)
+  const long = decisions.front === 'long medial'
+  return {
+    lateral: decisions.lateralEnd ?? short.value * length,
+    medial: decisions.medialEnd ?? (long ? joint.medial - behind.value : short.value * length),
+    origin: {
+      lateral: decisions.lateralEnd !== null ? 'set by hand' : short.origin,
+      medial: decisions.medialEnd !== null ? 'set by hand' : long ? behind.origin : short.origin,
+    },
+  }
+}
+
+/**
+ * Height of the stiffener's upper edge over the feather, mm. A short wing falls from the back as a superellipse
+ * under the top line; a long one eases down to a low strip and ends in a rounded nose.
+ */
+function upperEdge(needs: StiffenerNeeds, side: Side, end: number, back: number): (station: number) => number {
+  const { topLine, length } = needs
+  const drop = topLine.back - back
+  const follow = (station: number) => topLine.height(side, station) - drop
+  if (end <= 0.4 * length) {
+    return (station) => {
+      const into = Math.min(1, station / end)
+      return softMin(follow(station), back * (1 + ROUND) * (1 - into ** 2.2) ** 0.46, back * ROUND)
+    }
+  }
+  const low = WING_SHARE * length
+  const nose = end * LONG_NOSE
+  return (station) => {
+    const body = lerp(follow(station), Math.min(follow(station), low), smoothstep(0.1 * length, 0.42 * length, station))
+    const into = Math.min(1, Math.max(0, (station - (end - nose)) / nose))
+    return body * Math.sqrt(1 - into ** 2.1)
+  }
+}
+
+/** How gently the superellipse leaves the top line, share of the back height. */
+const ROUND = 0.06
+
+/** The lesser of two heights, the corner rounded where they differ by less than `round`; never above either. */
+function softMin(a: number, b: number, round: number): number {
+  const h = Math.max(round - Math.abs(a - b), 0)
+  return Math.max(0, Math.min(a, b) - (h * h) / (4 * round))
+}
+
+/** The stiffener: the shell round the heel between lining and upper, one piece for both sides. */
+export function stiffener(needs: StiffenerNeeds): Part {
+  const { patch, topLine, length, joint, decisions, material, book } = needs
+  const gap = book.inForce(stiffenerRules.topGap)
+  const turn = book.inForce(stiffenerRules.turnUnder)
+  const ends = stiffenerEnds(length, joint, decisions, book)
+  const back = decisions.backHeight ?? topLine.back - gap.value
+  for (const side of ['lateral', 'medial'] as const) {
+    if (ends[side] > patch.reach[side] + 1e-6) {
+      throw new GeometryError(
+        `A stiffener that ends ${ends[side].toFixed(0)} mm from the heel back on the ${side} side passes the joint ` +
+          `at ${joint[side].toFixed(0)} mm by too much to be drawn. Set a smaller figure.`,
+      )
+    }
+  }
+  const edges = {
+    lateral: upperEdge(needs, 'lateral', ends.lateral, back),
+    medial: upperEdge(needs, 'medial', ends.medial, back),
+  }
+  const run = (side: Side): number[] => {
+    const n = Math.max(24, Math.round(ends[side] / 3))
+    return Array.from({ length: n }, (_, i) => ends[side] * Math.sin(((i + 1) / n) * (Math.PI / 2)))
+  }
+  const along = (side: Side, height: (station: number) => number): Point[] =>
+    run(side).map((s) => patch.place(side, s, height(s)))
+  const backFoot = patch.place('lateral', 0, 0)
+  const backTop = patch.place('lateral', 0, edges.lateral(0))
+  const feather: Path = [...along('medial', () => 0).reverse(), backFoot, ...along('lateral', () => 0)]
+  const upper: Path = [...along('lateral', edges.lateral).reverse(), backTop, ...along('medial', edges.medial)]
+  const wall: Path = [...feather, ...upper.slice(1, -1)]
+  const { outline, below } = withTurnedEdge(wall, feather, turn.value, 2, 'the stiffener')
+
+  const becauses: Because[] = [
+    {
+      quantity: 'Height at the back',
+      value: back,
+      unit: 'mm',
+      sentence:
+        decisions.backHeight !== null
+          ? `Set by hand; by rule it would be ${(topLine.back - gap.value).toFixed(1)} mm, ${gap.value} mm below the top line.`
+          : `The top line at ${topLine.back.toFixed(1)} mm less ${gap.value} mm, so that it is neither felt nor seen.`,
+      inputs: [
+        { name: 'Top line at the back', value: topLine.back, unit: 'mm' },
+        { name: 'Below the top line', value: gap.value, unit: 'mm' },
+      ],
+      origin: decisions.backHeight !== null ? 'set by hand' : gap.origin,
+      rule: stiffenerRules.topGap.key,
+    },
+    ...(['lateral', 'medial'] as const).map((side): Because => endBecause(side, ends, needs)),
+    {
+      quantity: 'Turned under',
+      value: turn.value,
+      unit: 'mm',
+      sentence: `${turn.value} mm below the feather line, to lie flat under the upper.`,
+      inputs: [],
+      origin: turn.origin,
+      rule: stiffenerRules.turnUnder.key,
+    },
+    fullness(pathLength(feather), patch.featherRun(ends.medial, ends.lateral), 'stiffener'),
+    ...topLine.becauses,
+  ]
+  const skives = stiffenerSkives(needs, wall, upper, feather, below)
+  const box = boxOf(outline)
+  return {
+    id: 'stiffener',
+    name: 'Stiffener',
+    role: 'stiffener',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline,
+    lines: [
+      { name: 'feather line', kind: 'feather', path: feather, closed: false },
+      { name: 'back fold', kind: 'fold', path: [backFoot, backTop], closed: false },
+    ],
+    skives,
+    notches: [
+      notchNear(outline, patch.place('medial', ends.medial * 0.6, edges.medial(ends.medial * 0.6)), 'medial'),
+      notchNear(outline, backTop, 'centre'),
+      notchNear(outline, [backFoot[0], backFoot[1] - turn.value], 'centre'),
+    ],
+    dimensions: [
+      { name: 'height at the back', from: backFoot, to: backTop, value: back },
+      {
+        name: 'over all',
+        from: [box.minX, box.minY - 8],
+        to: [box.maxX, box.minY - 8],
+        value: box.maxX - box.minX,
+      },
+    ],
+    grain: { at: lerpPoint(backFoot, backTop, 0.42), angle: 0, length: 44 },
+    becauses,
+    findings: stiffenerFindings(needs, ends, back, edges),
+  }
+}
+
+function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Because {
+  const { length, joint, decisions, book } = needs
+  const hand = decisions[`${side}End`] !== null
+  const long = side === 'medial' && decisions.front === 'long medial'
+  const share = book.value(stiffenerRules.shortShare)
+  const behind = book.value(stiffenerRules.behindJoint)
+  return {
+    quantity: `Front on the ${side} side, from the heel back`,
+    value: ends[side],
+    unit: 'mm',
+    sentence: hand
+      ? 'Set by hand.'
+      : long
+        ? `Reaches forward under the arch to ${behind} mm behind the joint, which lies at ${joint.medial.toFixed(0)} mm.`
+        : `${share} of the last length: it holds the heel and leaves the waist supple.`,
+    inputs: [
+      { name: 'Last length', value: length, unit: 'mm' },
+      { name: `${side === 'medial' ? 'Medial' : 'Lateral'} joint`, value: joint[side], unit: 'mm' },
+    ],
+    origin: ends.origin[side],
+    rule: long ? stiffenerRules.behindJoint.key : stiffenerRules.shortShare.key,
+  }
+}
+
+function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather: Path, below: Path): Skive[] {
+  const { material, book } = needs
+  const width = book.value(stiffenerRules.topSkive)
+  const turn = book.value(stiffenerRules.turnUnder)
+  const t = material.thickness
+  return [
+    {
+      name: 'top edge and fronts, straight',
+      edge: upper,
+      band: bandAlong(upper, width, wall),
+      profile: [
+        [0, 0],
+        [width, t],
+      ],
+      sentence: `Straight to nothing over ${width} mm.`,
+    },
+    {
+      name: 'turned edge, cupped',
+      edge: below,
+      band: [...below, ...[...feather].reverse()],
+      profile: [
+        [0, 0.8],
+        [turn * 0.7, 1],
+        [turn, t],
+      ],
+      sentence: `Full ${t} mm at the feather line, dropping fast to a thin flat for bonding.`,
+    },
+  ]
+}
+
+function stiffenerFindings(
+  needs: StiffenerNeeds,
+  ends: StiffenerEnds,
+  back: number,
+  edges: Record<Side, (station: number) => number>,
+): Finding[] {
+  const { topLine, joint, material, book } = needs
+  const findings: Finding[] = []
+  const behind = book.value(stiffenerRules.behindJoint)
+  for (const side of ['lateral', 'medial'] as const) {
+    const clear = joint[side] - ends[side]
+    findings.push({
+      id: `stiffener.joint.${side}`,
+      level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
+      where: `front, ${side} side`,
+      sentence:
+        clear >= 0
+          ? `It ends ${clear.toFixed(1)} mm behind the ${side} joint; ${behind} mm are wanted.`
+          : `It passes the ${side} joint by ${(-clear).toFixed(1)} mm, where the shoe has to bend.`,
+      measured: clear,
+      limit: behind,
+      unit: 'mm',
+      mend: clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
+    })
+  }
+  const gap = book.value(stiffenerRules.topGap)
+  let least = topLine.back - back
+  for (const side of ['lateral', 'medial'] as const) {
+    for (let i = 0; i <= 40; i++) {
+      const station = (ends[side] * i) / 40
+      least = Math.min(least, topLine.height(side, station) - edges[side](station))
+    }
+  }
+  findings.push({
+    id: 'stiffener.topLine',
+    level: least >= gap - 0.05 ? 'fine' : least > 0 ? 'watch' : 'stop',
+    where: 'top edge',
+    sentence:
+      least > 0
+        ? `It stays ${least.toFixed(1)} mm below the top line at the nearest; ${gap} mm are wanted.`
+        : `It stands ${(-least).toFixed(1)} mm above the top line: it would show and rub.`,
+    measured: least,
+    limit: gap,
+    unit: 'mm',
+    mend: least >= gap - 0.05 ? '' : `Lower the back to ${(topLine.back - gap).toFixed(1)} mm.`,
+  })
+  findings.push(
+    thicknessFinding(
+      'stiffener.thickness',
+      material,
+      [book.value(stiffenerRules.thinnest), book.value(stiffenerRules.thickest)],
+      'serve as a stiffener',
+      { thin: 'Take thicker leather, or paste two layers.', thick: 'Split or skive it down first.' },
+    ),
+  )
+  return findings
+}

@@ -1,0 +1,281 @@
+import { thicknessFinding } from '../checks/leather.ts'
+import { nearest } from '../geometry/along.ts'
+import { bandAlong } from '../geometry/clip.ts'
+import { boxOf, distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { ToePatch } from '../forme/toePatch.ts'
+import type { Side } from '../last/frame.ts'
+import type { Finding, Origin } from '../model/because.ts'
+import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { notchNear } from './notch.ts'
+import type { Part } from './part.ts'
+import { fullness } from './fullness.ts'
+import { withTurnedEdge } from './turnedEdge.ts'
+
+export const puffRules = {
+  base: {
+    key: 'puff.base',
+    name: 'Puff length at the centre for a 250 mm last',
+    value: 50,
+    min: 35,
+    max: 70,
+    unit: 'mm',
+    why: 'The puff has to hold the toe box and end before the toes bend.',
+  },
+  growth: {
+    key: 'puff.growth',
+    name: 'Puff length for every 10 mm more of last length',
+    value: 2.4,
+    min: 1,
+    max: 4,
+    unit: 'mm per 10 mm',
+    why: 'The toes lengthen with the foot, so the puff grows with the last.',
+  },
+  sweep: {
+    key: 'puff.sweep',
+    name: 'Back edge swept back at the feather',
+    value: 4,
+    min: 0,
+    max: 15,
+    unit: 'mm',
+    why: 'A back edge that runs a little backwards at the sides sits quietly under the vamp.',
+  },
+  turnUnder: {
+    key: 'puff.turnUnder',
+    name: 'Puff turned under the feather line',
+    value: 9,
+    min: 6,
+    max: 14,
+    unit: 'mm',
+    why: '8 to 10 mm under the feather keep it from creeping back when the upper is pulled down.',
+  },
+  clearJoint: {
+    key: 'puff.clearJoint',
+    name: 'Puff clear of the crease line',
+    value: 10,
+    min: 5,
+    max: 25,
+    unit: 'mm',
+    why: 'If the shoe creases on the puff, its edge cuts into the big toe.',
+  },
+  tooShort: {
+    key: 'puff.tooShort',
+    name: 'Puff shorter than the rule by at most',
+    value: 8,
+    min: 2,
+    max: 20,
+    unit: 'mm',
+    why: 'A short puff is the lesser evil, but past this the toe box is not held.',
+  },
+  backSkive: {
+    key: 'puff.backSkive',
+    name: 'Straight skive along the back edge',
+    value: 15,
+    min: 8,
+    max: 30,
+    unit: 'mm',
+    why: 'Tapered to nothing, the back edge leaves no ridge through the upper.',
+  },
+  thinnest: {
+    key: 'puff.thinnest',
+    name: 'Thinnest puff leather',
+    value: 2,
+    min: 0.8,
+    max: 2.4,
+    unit: 'mm',
+    why: 'Thinner leather does not keep the shape of the toe.',
+  },
+  thickest: {
+    key: 'puff.thickest',
+    name: 'Thickest puff leather',
+    value: 2.5,
+    min: 2,
+    max: 4,
+    unit: 'mm',
+    why: 'Thicker leather makes the toe clumsy.',
+  },
+} satisfies Record<string, Rule>
+
+export interface PuffNeeds {
+  patch: ToePatch
+  length: number
+  joint: Record<Side, number>
+  ridgeJoint: number
+  decisions: PairDecisions['puff']
+  material: Material
+  book: RuleBook
+}
+
+/** Puff length by rule, mm behind the toe tip along the last. */
+export function puffLengthByRule(length: number, book: RuleBook): number {
+  return book.value(puffRules.base) + (book.value(puffRules.growth) * (length - 250)) / 10
+}
+
+/** Where the puff's back edge meets the feather line, mm from the heel back (both sides alike). */
+export function puffBackAtFeather(length: number, decisions: PairDecisions['puff'], book: RuleBook): number {
+  const puff = decisions.length ?? puffLengthByRule(length, book)
+  return length - puff - book.value(puffRules.sweep)
+}
+
+/** The toe puff: keeps the toe box, ends before the shoe bends. One piece over the toe, both sides. */
+export function toePuff(needs: PuffNeeds): Part {
+  const { patch, length, joint, ridgeJoint, decisions, material, book } = needs
+  const byRule = puffLengthByRule(length, book)
+  const puff = decisions.length ?? byRule
+  const sweep = book.inForce(puffRules.sweep)
+  const turn = book.inForce(puffRules.turnUnder)
+  const backX = length - puff
+  // Down the wall the edge runs back as the square of the way, so that it leaves the ridge squarely.
+  const back = patch.lineAcross((_, down) => backX - sweep.value * down * down)
+  const atFeather = backX - sweep.value
+  const feather = patch.feather(atFeather, atFeather)
+  const wall: Path = [...feather, ...[...back].reverse().slice(1, -1)]
+  const { outline, below } = withTurnedEdge(wall, feather, turn.value, 1.5, 'the toe puff')
+  const crease = patch.lineAcross((side, down) => ridgeJoint + (joint[side] - ridgeJoint) * down)
+  const centreBack = back[(back.length - 1) / 2]
+  const toe: Point = [0, 0]
+  const rule = book.inForce(puffRules.base)
+  const origin: Origin = decisions.length !== null ? 'set by hand' : rule.origin
+  const box = boxOf(outline)
+  const skiveWidth = book.value(puffRules.backSkive)
+  const t = material.thickness
+  return {
+    id: 'puff',
+    name: 'Toe puff',
+    role: 'puff',
+    materialName: material.name,
+    thickness: t,
+    count: 2,
+    outline,
+    lines: [
+      { name: 'feather line', kind: 'feather', path: feather, closed: false },
+      { name: 'crease line', kind: 'crease', path: crease, closed: false },
+      { name: 'centre line', kind: 'mark', path: [centreBack, toe], closed: false },
+    ],
+    skives: [
+      {
+        name: 'back edge, straight',
+        edge: back,
+        band: bandAlong(back, skiveWidth, wall),
+        profile: [
+          [0, 0],
+          [skiveWidth, t],
+        ],
+        sentence: `Straight to nothing over ${skiveWidth} mm, so that no ridge shows.`,
+      },
+      {
+        name: 'turned edge, cupped',
+        edge: below,
+        band: [...below, ...[...feather].reverse()],
+        profile: [
+          [0, 0.85],
+          [turn.value * 0.7, 1],
+          [turn.value, t],
+        ],
+        sentence: `Full ${t} mm at the feather line, then about 1.0, then 0.8 to 0.9 mm.`,
+      },
+    ],
+    notches: [
+      notchNear(outline, back[back.length - 5], 'medial'),
+      notchNear(outline, centreBack, 'centre'),
+      notchNear(outline, [turn.value, 0], 'centre'),
+    ],
+    dimensions: [
+      { name: 'across the back edge', from: back[0], to: back[back.length - 1], value: distance(back[0], back[back.length - 1]) },
+      {
+        name: 'over all',
+        from: [box.minX, box.minY - 8],
+        to: [box.maxX, box.minY - 8],
+        value: box.maxX - box.minX,
+      },
+    ],
+    grain: { at: [centreBack[0] * 0.5, 0], angle: 0, length: 30 },
+    becauses: [
+      {
+        quantity: 'Back edge behind the toe tip, along the last',
+        value: puff,
+        unit: 'mm',
+        sentence:
+          decisions.length !== null
+            ? `Set by hand; by rule it would be ${byRule.toFixed(1)} mm.`
+            : `${rule.value} mm for a 250 mm last and ${book.value(puffRules.growth)} mm for every 10 mm more; this last is ${length} mm.`,
+        inputs: [
+          { name: 'Last length', value: length, unit: 'mm' },
+          { name: 'At 250 mm', value: rule.value, unit: 'mm' },
+        ],
+        origin,
+        rule: puffRules.base.key,
+      },
+      {
+        quantity: 'Swept back at the feather',
+        value: sweep.value,
+        unit: 'mm',
+        sentence: `The back edge runs ${sweep.value} mm further back at the feather than at the centre.`,
+        inputs: [],
+        origin: sweep.origin,
+        rule: puffRules.sweep.key,
+      },
+      {
+        quantity: 'Turned under',
+        value: turn.value,
+        unit: 'mm',
+        sentence: `${turn.value} mm below the feather line, so that lasting cannot draw it back.`,
+        inputs: [],
+        origin: turn.origin,
+        rule: puffRules.turnUnder.key,
+      },
+      fullness(pathLength(feather), patch.featherRun(atFeather, atFeather), 'puff'),
+    ],
+    findings: puffFindings(needs, puff, byRule, back, crease),
+  }
+}
+
+function puffFindings(needs: PuffNeeds, puff: number, byRule: number, back: Path, crease: Path): Finding[] {
+  const { length, joint, material, book } = needs
+  const wanted = book.value(puffRules.clearJoint)
+  const sweep = book.value(puffRules.sweep)
+  // The edge may have passed the crease line: then the distance counts against it.
+  const passed = length - puff - sweep < joint.medial || length - puff < needs.ridgeJoint
+  const apart = Math.min(...back.map((p) => nearest(crease, p).away))
+  const clear = passed ? -apart : apart
+  const longest = length - joint.medial - sweep - wanted
+  const short = byRule - puff
+  const most = book.value(puffRules.tooShort)
+  return [
+    {
+      id: 'puff.crease',
+      level: clear >= wanted ? 'fine' : 'stop',
+      where: 'back edge at the crease line',
+      sentence: passed
+        ? `The back edge lies behind the crease line: the shoe would crease on the puff, over the big toe.`
+        : clear >= wanted
+          ? `The back edge keeps ${clear.toFixed(1)} mm clear of the crease line; ${wanted} mm are wanted.`
+          : `The back edge comes within ${clear.toFixed(1)} mm of the crease line; ${wanted} mm are wanted, or it cuts into the big toe.`,
+      measured: clear,
+      limit: wanted,
+      unit: 'mm',
+      mend: clear >= wanted ? '' : `Shorten the puff to about ${Math.floor(Math.min(longest, byRule))} mm.`,
+    },
+    {
+      id: 'puff.short',
+      level: short <= most ? 'fine' : 'watch',
+      where: 'toe box',
+      sentence:
+        short <= most
+          ? 'Long enough to hold the toe box.'
+          : `${short.toFixed(1)} mm shorter than the rule: the toe box is not held.`,
+      measured: puff,
+      limit: byRule - most,
+      unit: 'mm',
+      mend: short <= most ? '' : `Lengthen it to at least ${Math.ceil(byRule - most)} mm.`,
+    },
+    thicknessFinding(
+      'puff.thickness',
+      material,
+      [book.value(puffRules.thinnest), book.value(puffRules.thickest)],
+      'serve as a puff',
+      { thin: 'Take thicker leather.', thick: 'Split or skive it down first.' },
+    ),
+  ]
+}

@@ -1,0 +1,37 @@
+import { RuleError, type Rule } from '../model/rules.ts'
+import type { RuleFigures } from '../model/pair.ts'
+import { insoleRules } from '../parts/insole.ts'
+import { midsoleRules } from '../parts/midsole.ts'
+import { sockRules } from '../parts/sockLiner.ts'
+import { stiffenerRules } from '../parts/stiffener.ts'
+import { topLineRules } from '../parts/topLine.ts'
+import { puffRules } from '../parts/toePuff.ts'
+import { workRules } from '../work/step.ts'
+import { waitRules } from '../work/waits.ts'
+
+/** Every house rule, by chapter, in the order of the work. A new part adds one line here. */
+export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
+  { name: 'Heights and key points', rules: Object.values(topLineRules) },
+  { name: 'Insole and last bottom', rules: Object.values(insoleRules) },
+  { name: 'Stiffener', rules: Object.values(stiffenerRules) },
+  { name: 'Toe puff', rules: Object.values(puffRules) },
+  { name: 'Sock liner and padding', rules: Object.values(sockRules) },
+  { name: 'Midsole', rules: Object.values(midsoleRules) },
+  { name: 'Time at the bench', rules: Object.values(workRules) },
+  { name: 'Waits', rules: Object.values(waitRules) },
+]
+
+const byKey = new Map(ruleChapters.flatMap((c) => c.rules).map((rule) => [rule.key, rule]))
+
+export const ruleOf = (key: string): Rule | undefined => byKey.get(key)
+
+/** Throws RuleError, naming the rule, when a figure is unknown or out of its range. */
+export function checkRuleFigures(figures: RuleFigures): void {
+  for (const [key, value] of Object.entries(figures)) {
+    const rule = byKey.get(key)
+    if (!rule) throw new RuleError(key, `There is no house rule called "${key}".`)
+    if (value < rule.min || value > rule.max) {
+      throw new RuleError(key, `${rule.name}: ${value} is outside ${rule.min} to ${rule.max}.`)
+    }
+  }
+}

@@ -1,0 +1,28 @@
+export const MM_PER_INCH = 25.4
+
+/** mm as inches and sixteenths, reduced: 25.4 -> `1″`, 34.925 -> `1 3/8″`. Rounds to the nearest 1/16. */
+export function inchFraction(mm: number): string {
+  const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16)
+  const sign = mm < 0 && sixteenths > 0 ? '-' : ''
+  const whole = Math.floor(sixteenths / 16)
+  let top = sixteenths % 16
+  let bottom = 16
+  while (top > 0 && top % 2 === 0) {
+    top /= 2
+    bottom /= 2
+  }
+  if (top === 0) return `${sign}${whole}″`
+  return `${sign}${whole > 0 ? `${whole} ` : ''}${top}/${bottom}″`
+}
+
+/** Reads `12`, `12.5 mm`, `1 3/8″`, `1 3/8 in`, `3/16"` as mm; null when it is none of these. */
+export function readLength(text: string): number | null {
+  const t = text.trim().replace(',', '.')
+  const metric = /^(-?\d+(?:\.\d+)?)\s*(?:mm)?$/.exec(t)
+  if (metric) return Number(metric[1])
+  const inch = /^(?:(\d+(?:\.\d+)?)(?!\d*\/))?\s*(?:(\d+)\/(\d+))?\s*(?:″|"|in)$/.exec(t)
+  if (!inch || (inch[1] === undefined && inch[2] === undefined)) return null
+  const fraction = inch[2] === undefined ? 0 : Number(inch[2]) / Number(inch[3])
+  const mm = (Number(inch[1] ?? 0) + fraction) * MM_PER_INCH
+  return Number.isFinite(mm) ? mm : null
+}

@@ -1,0 +1,171 @@
+import { fixed, type Step } from './step.ts'
+import { waitRules } from './waits.ts'
+import type { Facts } from './facts.ts'
+
+const soak = (f: Facts) => ({
+  min: f.book.value(waitRules.soakMin),
+  max: f.book.value(waitRules.soakMax),
+  why: 'Wet through, but not waterlogged.',
+})
+const mellow = (f: Facts) => ({
+  min: f.book.value(waitRules.mellowMin),
+  max: f.book.value(waitRules.mellowMax),
+  why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
+})
+const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
+
+/** From the insole on the last to the pulled upper. */
+export const lasting: Step[] = [
+  {
+    id: 'block-insole',
+    name: 'Block the wet insoles on the lasts',
+    group: 'last',
+    when: leatherInsole,
+    effort: fixed(20, 'Tack, bind, and let them dry to the shape of the bottom.'),
+    wait: (f) => ({ min: f.book.value(waitRules.overnight), max: null, why: 'Dry before it is trimmed.' }),
+    after: [
+      ['soak-insole', 'dry leather will not bed down'],
+      ['cut-sock', 'the sock pattern is taken before the insole is fixed'],
+    ],
+    cautions: ['tacks'],
+    parts: ['insole'],
+  },
+  {
+    id: 'fix-insole',
+    name: 'Tack the insole boards to the lasts',
+    group: 'last',
+    when: (f) => f.materials.insole.kind === 'insole board',
+    effort: fixed(8, 'Three tacks each, heads standing out.'),
+    after: [
+      ['cut-insole', 'they must be cut'],
+      ['cut-sock', 'the sock pattern is taken before the insole is fixed'],
+    ],
+    cautions: ['tacks'],
+    parts: ['insole'],
+  },
+  {
+    id: 'trim-insole',
+    name: 'Trim the insoles to the feather line',
+    group: 'last',
+    when: leatherInsole,
+    effort: fixed(15, 'Exactly to the sharp edge of the last.'),
+    after: [['block-insole', 'blocked and dry']],
+    cautions: ['knife'],
+    parts: ['insole'],
+  },
+  {
+    id: 'carve-holdfast',
+    name: 'Carve holdfast and channel, pierce the holes',
+    group: 'last',
+    when: (f) => f.construction === 'welted',
+    effort: fixed(50, 'Along the line marked on the insole, breast to breast.'),
+    after: [
+      ['trim-insole', 'the holdfast is measured from the finished edge'],
+      ['fix-insole', 'the insole must sit on the last'],
+    ],
+    cautions: ['knife', 'awl'],
+    parts: ['insole'],
+  },
+  {
+    id: 'soak-stiffener',
+    name: 'Soak the stiffeners',
+    group: 'last',
+    effort: fixed(3, 'About half an hour in water.'),
+    wait: soak,
+    after: [['skive-stiffener', 'skived dry']],
+    parts: ['stiffener'],
+  },
+  {
+    id: 'wrap-stiffener',
+    name: 'Wrap the stiffeners and let them mellow',
+    group: 'last',
+    effort: fixed(3, 'Keep them wrapped till they are used.'),
+    wait: mellow,
+    after: [['soak-stiffener', 'wet through']],
+    parts: ['stiffener'],
+  },
+  {
+    id: 'paste-stiffener',
+    name: (f) =>
+      f.parts.get('stiffener')?.findings.some((x) => x.level === 'stop')
+        ? 'Paste in the stiffeners (a stop finding stands on them)'
+        : 'Paste both faces and slip the stiffeners in',
+    group: 'last',
+    effort: fixed(15, 'Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.'),
+    after: [
+      ['wrap-stiffener', 'mellow leather takes the shape'],
+      ['join-lining', 'it goes between lining and upper'],
+      ['eyelets', 'the upper must be finished'],
+    ],
+    parts: ['stiffener'],
+  },
+  {
+    id: 'last-back',
+    name: 'Draft the upper on the last and last the back',
+    group: 'last',
+    effort: fixed(40, 'Anchor toe, joints and waist, then the seat; both sides in turn or the shoe twists.'),
+    after: [
+      ['paste-stiffener', 'before the paste dries'],
+      ['trim-insole', 'the insole must sit on the last'],
+      ['fix-insole', 'the insole must sit on the last'],
+      ['carve-holdfast', 'the holdfast is carved before the upper hides it'],
+    ],
+    cautions: ['tacks', 'hammer'],
+  },
+  {
+    id: 'last-lining-toe',
+    name: 'Last the lining over the toe and trim it',
+    group: 'last',
+    effort: fixed(25, 'Slack enough not to drum, without folds.'),
+    wait: (f) => ({
+      min: f.book.value(waitRules.contactMin),
+      max: f.book.value(waitRules.contactMax),
+      why: 'Cement on both faces.',
+    }),
+    after: [['last-back', 'the back holds the lining while the toe is pulled']],
+    cautions: ['cement', 'tacks', 'knife'],
+  },
+  {
+    id: 'soak-puff',
+    name: 'Soak the toe puffs',
+    group: 'last',
+    effort: fixed(3, 'About half an hour in water.'),
+    wait: soak,
+    after: [['skive-puff', 'skived dry']],
+    parts: ['puff'],
+  },
+  {
+    id: 'set-puff',
+    name: 'Paste the puffs over the toe and work them down',
+    group: 'last',
+    effort: fixed(30, 'Compare both toes while the leather is still mellow.'),
+    wait: (f) => ({ min: f.book.value(waitRules.overnight), max: null, why: 'The puff is dry before the upper comes down.' }),
+    after: [
+      ['soak-puff', 'worked wet'],
+      ['last-lining-toe', 'the lining lies slack before the puff'],
+    ],
+    parts: ['puff'],
+  },
+  {
+    id: 'shave-puff',
+    name: 'Rasp the puffs smooth',
+    group: 'last',
+    effort: fixed(12, 'No ridge at the back edge; left against right.'),
+    after: [['set-puff', 'dry']],
+    cautions: ['dust'],
+    parts: ['puff'],
+  },
+  {
+    id: 'last-toe',
+    name: 'Pull the upper down over the toe',
+    group: 'last',
+    effort: fixed(60, 'Dense tacks round toe and heel, few on the straights; hammer the feather edge sharp.'),
+    wait: (f) => ({
+      min: f.book.value(waitRules.contactMin),
+      max: f.book.value(waitRules.contactMax),
+      why: 'Cement on margin and insole.',
+    }),
+    after: [['shave-puff', 'the puff is dry and smooth']],
+    cautions: ['cement', 'tacks', 'hammer'],
+  },
+]

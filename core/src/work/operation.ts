@@ -1,0 +1,37 @@
+import type { Because } from '../model/because.ts'
+import type { PartId } from '../parts/part.ts'
+import type { CautionId } from './cautions.ts'
+
+export const workGroups = ['prepare', 'cut', 'skive', 'close', 'last', 'bottom', 'finish'] as const
+export type WorkGroup = (typeof workGroups)[number]
+
+export const groupNames: Record<WorkGroup, string> = {
+  prepare: 'Prepare',
+  cut: 'Cut',
+  skive: 'Skive',
+  close: 'Close the upper',
+  last: 'Last',
+  bottom: 'Bottom',
+  finish: 'Finish',
+}
+
+/** The wait after a step, minutes: not sooner than `min`, and not later than `max` when there is one. */
+export interface Wait {
+  min: number
+  max: number | null
+  why: string
+}
+
+/** One step of the work on a pair. */
+export interface Operation {
+  id: string
+  name: string
+  group: WorkGroup
+  /** Active minutes for both feet, with their reason. */
+  minutes: Because
+  wait: Wait | null
+  /** Steps that come first, each with the reason. */
+  after: { id: string; name: string; why: string }[]
+  cautions: CautionId[]
+  parts: PartId[]
+}

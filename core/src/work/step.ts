@@ -1,0 +1,111 @@
+import type { Rule } from '../model/rules.ts'
+import type { PartId } from '../parts/part.ts'
+import type { CautionId } from './cautions.ts'
+import { cutLength, skiveLength, type Facts } from './facts.ts'
+import type { Wait, WorkGroup } from './operation.ts'
+
+/** Active time with its reason. */
+export interface Effort {
+  minutes: number
+  sentence: string
+}
+
+/** A step as it stands in the book: `when` decides whether this pair has it, `after` names what comes first and why. */
+export interface Step {
+  id: string
+  name: string | ((facts: Facts) => string)
+  group: WorkGroup
+  when?: (facts: Facts) => boolean
+  effort: (facts: Facts) => Effort
+  wait?: (facts: Facts) => Wait | null
+  after: [id: string, why: string][]
+  cautions?: CautionId[]
+  parts?: PartId[]
+}
+
+export const workRules = {
+  cutSpeed: {
+    key: 'work.cutSpeed',
+    name: 'Cutting by knife, mm a minute',
+    value: 160,
+    min: 40,
+    max: 600,
+    unit: 'count',
+    why: 'Laying on, holding down and following the line; learned from the log later.',
+  },
+  skiveSpeed: {
+    key: 'work.skiveSpeed',
+    name: 'Skiving by hand, mm a minute',
+    value: 90,
+    min: 20,
+    max: 400,
+    unit: 'count',
+    why: 'Several strokes each way, and the knife stropped between.',
+  },
+  weltPitch: {
+    key: 'work.weltPitch',
+    name: 'Welt stitch',
+    value: 7,
+    min: 5,
+    max: 10,
+    unit: 'mm',
+    why: '6 to 8 mm: closer weakens the holdfast, wider lets the welt gape.',
+  },
+  solePitch: {
+    key: 'work.solePitch',
+    name: 'Outsole stitch',
+    value: 4,
+    min: 3,
+    max: 6,
+    unit: 'mm',
+    why: '3 to 5 mm hold the sole tight to the welt.',
+  },
+  stitchesPerMinute: {
+    key: 'work.stitchesPerMinute',
+    name: 'Hand stitches a minute',
+    value: 2.2,
+    min: 0.5,
+    max: 6,
+    unit: 'count',
+    why: 'Two needles or bristles, awl, wax and pull.',
+  },
+} satisfies Record<string, Rule>
+
+export const fixed =
+  (minutes: number, sentence: string): Step['effort'] =>
+  () => ({ minutes, sentence })
+
+const cm = (mm: number) => `${Math.round(mm / 10)} cm`
+
+/** Time to cut a part for both feet: laying out and following its true outline. */
+export const cutting =
+  (id: PartId, layOut = 3): Step['effort'] =>
+  (facts) => {
+    const length = cutLength(facts, id)
+    const speed = facts.book.value(workRules.cutSpeed)
+    return {
+      minutes: layOut + length / speed,
+      sentence: `${cm(length)} of edge for both feet at ${speed} mm a minute, and ${layOut} minutes to lay out.`,
+    }
+  }
+
+export const skiving =
+  (id: PartId): Step['effort'] =>
+  (facts) => {
+    const length = skiveLength(facts, id)
+    const speed = facts.book.value(workRules.skiveSpeed)
+    return {
+      minutes: 2 + length / speed,
+      sentence: `${cm(length)} of skive for both feet at ${speed} mm a minute, and the knife to strop.`,
+    }
+  }
+
+/** Time to sew a line of a given length (mm, both feet) at a pitch. */
+export function sewing(facts: Facts, length: number, pitch: number): Effort {
+  const stitches = Math.round(length / pitch)
+  const speed = facts.book.value(workRules.stitchesPerMinute)
+  return {
+    minutes: 10 + stitches / speed,
+    sentence: `${stitches} stitches (${cm(length)} at ${pitch} mm) at ${speed} a minute, and 10 minutes to make and wax the threads.`,
+  }
+}

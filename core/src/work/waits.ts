@@ -1,0 +1,27 @@
+import type { Rule } from '../model/rules.ts'
+
+const wait = (key: string, name: string, value: number, min: number, max: number, why: string): Rule => ({
+  key: `wait.${key}`,
+  name,
+  value,
+  min,
+  max,
+  unit: 'min',
+  why,
+})
+
+/** How long to wait before the next step, and after how long it is too late, in minutes. */
+export const waitRules = {
+  soakMin: wait('soakMin', 'Soaking, at least', 20, 10, 60, 'The water has to reach the middle of the leather.'),
+  soakMax: wait('soakMax', 'Soaking, at most', 30, 20, 120, 'Longer and the leather loses its substance.'),
+  mellowMin: wait('mellowMin', 'Mellowing wrapped, at least', 60, 30, 240, 'The damp has to spread evenly.'),
+  mellowMax: wait('mellowMax', 'Mellowing wrapped, at most', 720, 120, 1440, 'After half a day it is too dry to take shape.'),
+  contactMin: wait('contactMin', 'Contact cement, at least', 12, 5, 30, 'The solvent has to leave before the faces meet.'),
+  contactMax: wait('contactMax', 'Contact cement, at most', 40, 20, 90, 'After this the faces no longer take each other.'),
+  whiteGlueMin: wait('whiteGlueMin', 'White glue, at least', 30, 15, 120, 'It sets as its water goes into the leather.'),
+  rubberMin: wait('rubberMin', 'Rubber solution, at least', 5, 3, 20, 'Touch-dry before the edge is folded.'),
+  rubberMax: wait('rubberMax', 'Rubber solution, at most', 10, 6, 60, 'After this it no longer grabs.'),
+  overnight: wait('overnight', 'Paste and wet leather, at least', 600, 300, 2880, 'Overnight, so that the shell is dry before it is loaded.'),
+  dyeCoat: wait('dyeCoat', 'Between coats of dye, at least', 25, 10, 120, 'A wet coat lifts the one below it.'),
+  settle: wait('settle', 'On the last before the last comes out, at least', 4320, 1440, 14400, 'The leather has to forget that it was flat: three days or more.'),
+} satisfies Record<string, Rule>
