@@ -98,7 +98,9 @@ export function toePatch(surface: LastSurface, from: number, out: number): ToePa
         const [a, b, c, d] = [i * nr + r, (i + 1) * nr + r, (i + 1) * nr + r + 1, i * nr + r + 1].map(
           (v) => index[side][v],
         )
-        const lower = (i + r) % 2 === 0 ? [a, b, c, a, c, d] : [a, b, d, b, c, d]
+        // In the cell under the pole the other diagonal would join three shared points: one triangle for both walls.
+        const atPole = i === count - 2 && r === nr - 2
+        const lower = atPole || (i + r) % 2 === 0 ? [a, b, c, a, c, d] : [a, b, d, b, c, d]
         for (let k = 0; k < 6; k += 3) {
           if (side === 'lateral') triangles.push(lower[k], lower[k + 1], lower[k + 2])
           else triangles.push(lower[k], lower[k + 2], lower[k + 1])

@@ -133,7 +133,7 @@ function upperEdge(needs: StiffenerNeeds, side: Side, end: number, back: number)
   if (end <= 0.4 * length) {
     return (station) => {
       const into = Math.min(1, station / end)
-      return softMin(follow(station), back * (1 + ROUND) * (1 - into ** 2.2) ** 0.46, back * ROUND)
+      return softMin(follow(station), back * (1 + ROUND) * (1 - into ** 1.9) ** 0.68, back * ROUND)
     }
   }
   const low = WING_SHARE * length

@@ -1,0 +1,79 @@
+import type { StepEvent } from '../model/pair.ts'
+import type { Operation } from './operation.ts'
+
+export type StepState = 'open' | 'started' | 'finished'
+
+/** A wait that runs or ran after a step was finished. Times in ms since the epoch. */
+export interface WaitClock {
+  readyAt: number
+  tooLateAt: number | null
+  state: 'waiting' | 'ready' | 'late'
+}
+
+/** Where one step of a pair stands. */
+export interface StepProgress {
+  step: Operation
+  state: StepState
+  startedAt: number | null
+  finishedAt: number | null
+  clock: WaitClock | null
+  /** What keeps it from being started now, as sentences; empty when it may. */
+  heldBy: string[]
+}
+
+/** The events of one step that still stand: `undone` takes the latest one back. */
+function standing(log: readonly StepEvent[], step: string): StepEvent[] {
+  const stack: StepEvent[] = []
+  for (const event of log) {
+    if (event.step !== step) continue
+    if (event.what === 'undone') stack.pop()
+    else stack.push(event)
+  }
+  return stack
+}
+
+export function stepState(log: readonly StepEvent[], step: string): StepState {
+  const events = standing(log, step)
+  return events.length === 0 ? 'open' : (events[events.length - 1].what as 'started' | 'finished')
+}
+
+/** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */
+export function progress(steps: readonly Operation[], log: readonly StepEvent[], now: number): StepProgress[] {
+  const byId = new Map<string, StepProgress>()
+  // The steps come in working order, so every step that one waits for has been looked at before it.
+  for (const step of steps) {
+    const events = standing(log, step.id)
+    const started = events.find((e) => e.what === 'started')
+    const finished = events.find((e) => e.what === 'finished')
+    const finishedAt = finished ? Date.parse(finished.at) : null
+    const heldBy: string[] = []
+    for (const before of step.after) {
+      const other = byId.get(before.id)
+      if (!other) continue
+      if (other.state !== 'finished') heldBy.push(`First: ${other.step.name}, because ${before.why}.`)
+      else if (other.clock?.state === 'waiting') heldBy.push(`Wait: ${other.step.name}, ${other.step.wait?.why ?? ''}`)
+    }
+    byId.set(step.id, {
+      step,
+      state: finished ? 'finished' : started ? 'started' : 'open',
+      startedAt: started ? Date.parse(started.at) : null,
+      finishedAt,
+      clock: finishedAt === null ? null : clockOf(step, finishedAt, now, dependantsBegun(steps, log, step.id)),
+      heldBy,
+    })
+  }
+  return [...byId.values()]
+}
+
+/** A wait is over for good once a step that waited for it has begun. */
+function dependantsBegun(steps: readonly Operation[], log: readonly StepEvent[], id: string): boolean {
+  return steps.some((s) => s.after.some((a) => a.id === id) && stepState(log, s.id) !== 'open')
+}
+
+function clockOf(step: Operation, finishedAt: number, now: number, begun: boolean): WaitClock | null {
+  if (!step.wait || begun) return null
+  const readyAt = finishedAt + step.wait.min * 60_000
+  const tooLateAt = step.wait.max === null ? null : finishedAt + step.wait.max * 60_000
+  const state = now < readyAt ? 'waiting' : tooLateAt !== null && now > tooLateAt ? 'late' : 'ready'
+  return { readyAt, tooLateAt, state }
+}

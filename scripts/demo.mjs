@@ -1,0 +1,3 @@
+import { serve } from './serve.mjs'
+
+serve({ GENTLE_AWL_DEMO: '1' })

@@ -1,0 +1,61 @@
+import { isDeepStrictEqual } from 'node:util'
+import { ruleOf, type Last, type Material, type PairDecisions, type PairFile, type RuleFigures } from '@gentle-awl/core'
+import { eq } from 'drizzle-orm'
+import { v7 as uuid } from 'uuid'
+import type { Tx } from './open.ts'
+import { createPair, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
+import { lasts, materials, pairs, stepEvents } from './schema.ts'
+
+/** Puts a last on the shelf, or finds the same one there; one that differs under the same id comes in under a new id. */
+async function bringLast(tx: Tx, last: Last): Promise<string> {
+  const [row] = await tx.select().from(lasts).where(eq(lasts.id, last.id))
+  if (row && isDeepStrictEqual(plainLast(row), last)) return last.id
+  const id = row ? uuid() : last.id
+  await tx.insert(lasts).values({ ...last, id, updatedAt: new Date().toISOString() })
+  return id
+}
+
+async function bringMaterial(tx: Tx, material: Material): Promise<string> {
+  const [row] = await tx.select().from(materials).where(eq(materials.id, material.id))
+  if (row && isDeepStrictEqual(plainMaterial(row), material)) return material.id
+  const id = row ? uuid() : material.id
+  await tx.insert(materials).values({ ...material, id, updatedAt: new Date().toISOString() })
+  return id
+}
+
+/**
+ * The pair's own rules, so that it plans here as it did where it comes from: wherever that workshop's figure differs
+ * from ours, the pair carries it.
+ */
+function carriedRules(own: RuleFigures, theirs: RuleFigures, ours: RuleFigures): RuleFigures {
+  const rules = { ...own }
+  for (const key of new Set([...Object.keys(theirs), ...Object.keys(ours)])) {
+    const book = ruleOf(key)?.value
+    const there = own[key] ?? theirs[key] ?? book
+    const here = own[key] ?? ours[key] ?? book
+    if (there !== undefined && there !== here) rules[key] = there
+  }
+  return rules
+}
+
+/** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
+export async function importPair(tx: Tx, file: PairFile): Promise<string> {
+  const lastId = await bringLast(tx, file.last)
+  const moved = new Map<string, string>()
+  for (const material of file.materials) moved.set(material.id, await bringMaterial(tx, material))
+  const { houseRules } = await readHouseRules(tx)
+  const materialIds = Object.fromEntries(
+    Object.entries(file.decisions.materials).map(([role, id]) => [role, id === null ? null : (moved.get(id) ?? id)]),
+  ) as PairDecisions['materials']
+  const decisions: PairDecisions = {
+    ...file.decisions,
+    lastId,
+    materials: materialIds,
+    rules: carriedRules(file.decisions.rules, file.houseRules, houseRules),
+  }
+  const [taken] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, file.id))
+  const label = taken ? { ...file.label, name: `${file.label.name.slice(0, 70)} (copy)` } : file.label
+  const id = await createPair(tx, label, decisions, taken ? uuid() : file.id, file.revision)
+  for (const event of file.log) await tx.insert(stepEvents).values({ id: uuid(), pairId: id, ...event })
+  return id
+}

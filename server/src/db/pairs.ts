@@ -1,0 +1,212 @@
+import type { Last, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
+import { PAIR_FORMAT, PAIR_VERSION } from '@gentle-awl/core'
+import { and, asc, desc, eq, inArray, max } from 'drizzle-orm'
+import { v7 as uuid } from 'uuid'
+import { notFound, Problem, stale } from '../http/problem.ts'
+import type { Db, Tx } from './open.ts'
+import { lasts, materials, pairRevisions, pairs, stepEvents, workshop } from './schema.ts'
+import { rewrite } from './shelf.ts'
+
+/** A pair as it is sent: label, the decisions of its head revision, and whether undo and redo have somewhere to go. */
+export interface PairView {
+  id: string
+  version: number
+  updatedAt: string
+  createdAt: string
+  label: PairLabel
+  decisions: PairDecisions
+  revision: number
+  canUndo: boolean
+  canRedo: boolean
+}
+
+type Reader = Db | Tx
+
+async function rowOf(db: Reader, id: string) {
+  const [row] = await db.select().from(pairs).where(eq(pairs.id, id))
+  return row
+}
+
+async function revisionOf(db: Reader, pairId: string, revision: number) {
+  const [row] = await db
+    .select()
+    .from(pairRevisions)
+    .where(and(eq(pairRevisions.pairId, pairId), eq(pairRevisions.revision, revision)))
+  if (!row) throw new Error(`Pair ${pairId} has lost its revision ${revision}.`)
+  return row
+}
+
+/** The newest revision made from a given one: where redo goes. */
+async function childOf(db: Reader, pairId: string, revision: number): Promise<number | null> {
+  const [row] = await db
+    .select({ revision: pairRevisions.revision })
+    .from(pairRevisions)
+    .where(and(eq(pairRevisions.pairId, pairId), eq(pairRevisions.parent, revision)))
+    .orderBy(desc(pairRevisions.revision))
+    .limit(1)
+  return row?.revision ?? null
+}
+
+export async function viewPair(db: Reader, id: string): Promise<PairView> {
+  const row = await rowOf(db, id)
+  if (!row) throw notFound('pair')
+  const head = await revisionOf(db, id, row.head)
+  return {
+    id,
+    version: row.version,
+    updatedAt: row.updatedAt,
+    createdAt: row.createdAt,
+    label: { order: row.order, name: row.name, trade: row.trade, note: row.note },
+    decisions: head.decisions,
+    revision: row.head,
+    canUndo: head.parent !== null,
+    canRedo: (await childOf(db, id, row.head)) !== null,
+  }
+}
+
+export async function listPairs(db: Db) {
+  const rows = await db
+    .select({ pair: pairs, decisions: pairRevisions.decisions, lastName: lasts.name })
+    .from(pairs)
+    .innerJoin(pairRevisions, and(eq(pairRevisions.pairId, pairs.id), eq(pairRevisions.revision, pairs.head)))
+    .innerJoin(lasts, eq(lasts.id, pairs.lastId))
+    .orderBy(desc(pairs.updatedAt))
+  const events = await db.select().from(stepEvents).orderBy(asc(stepEvents.at), asc(stepEvents.id))
+  return rows.map(({ pair, decisions, lastName }) => ({
+    id: pair.id,
+    version: pair.version,
+    updatedAt: pair.updatedAt,
+    label: { order: pair.order, name: pair.name, trade: pair.trade, note: pair.note },
+    lastName,
+    decisions,
+    log: events.filter((e) => e.pairId === pair.id).map(({ step, what, at }) => ({ step, what, at })),
+  }))
+}
+
+/** Throws 422 when decisions name a last or a material that is not in the workshop. */
+async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
+  const [last] = await tx.select({ id: lasts.id }).from(lasts).where(eq(lasts.id, decisions.lastId))
+  if (!last) {
+    const message = 'This last is not on the shelf. Choose another one.'
+    throw new Problem(422, 'Unknown last', message, [{ field: 'decisions.lastId', message }])
+  }
+  const wanted = Object.entries(decisions.materials).filter((e): e is [string, string] => e[1] !== null)
+  const found = await tx
+    .select({ id: materials.id })
+    .from(materials)
+    .where(inArray(materials.id, wanted.map(([, id]) => id)))
+  const known = new Set(found.map((m) => m.id))
+  const missing = wanted.find(([, id]) => !known.has(id))
+  if (missing) {
+    const message = `The material chosen for the ${missing[0]} is not in the stores. Choose another one.`
+    throw new Problem(422, 'Unknown material', message, [{ field: `decisions.materials.${missing[0]}`, message }])
+  }
+}
+
+export async function createPair(
+  tx: Tx,
+  label: PairLabel,
+  decisions: PairDecisions,
+  id: string = uuid(),
+  revision = 1,
+): Promise<string> {
+  await checkReferences(tx, decisions)
+  const at = new Date().toISOString()
+  await tx.insert(pairs).values({ id, ...label, lastId: decisions.lastId, head: revision, createdAt: at, updatedAt: at })
+  await tx.insert(pairRevisions).values({ pairId: id, revision, parent: null, decisions, at })
+  return id
+}
+
+/** The pair's row in just this version; a stale write is answered with the whole pair, so that both can be compared. */
+async function currentRow(tx: Tx, id: string, version: number) {
+  const row = await rowOf(tx, id)
+  if (!row) throw notFound('pair')
+  if (row.version !== version) throw stale('pair', await viewPair(tx, id))
+  return row
+}
+
+/** Saves a new revision on top of the head; unchanged decisions make none. Nothing that was saved before is lost. */
+export async function savePair(
+  tx: Tx,
+  id: string,
+  version: number,
+  label: PairLabel,
+  decisions: PairDecisions,
+): Promise<void> {
+  const current = await currentRow(tx, id, version)
+  await checkReferences(tx, decisions)
+  const head = await revisionOf(tx, id, current.head)
+  let next = current.head
+  if (JSON.stringify(head.decisions) !== JSON.stringify(decisions)) {
+    const [{ top }] = await tx
+      .select({ top: max(pairRevisions.revision) })
+      .from(pairRevisions)
+      .where(eq(pairRevisions.pairId, id))
+    next = (top ?? current.head) + 1
+    const at = new Date().toISOString()
+    await tx.insert(pairRevisions).values({ pairId: id, revision: next, parent: current.head, decisions, at })
+  }
+  await rewrite(tx, pairs, current, { ...label, lastId: decisions.lastId, head: next })
+}
+
+/** Moves the head one revision back or forward. Throws 409 when there is none. */
+export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' | 'redo'): Promise<void> {
+  const current = await currentRow(tx, id, version)
+  const head = await revisionOf(tx, id, current.head)
+  const to = way === 'undo' ? head.parent : await childOf(tx, id, current.head)
+  if (to === null) {
+    throw new Problem(409, `Nothing to ${way}`, way === 'undo' ? 'This is the first revision.' : 'This is the newest revision.')
+  }
+  const target = await revisionOf(tx, id, to)
+  await rewrite(tx, pairs, current, { head: to, lastId: target.decisions.lastId })
+}
+
+export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & { id: string })[]> {
+  const rows = await db
+    .select()
+    .from(stepEvents)
+    .where(eq(stepEvents.pairId, pairId))
+    .orderBy(asc(stepEvents.at), asc(stepEvents.id))
+  return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
+}
+
+export async function readHouseRules(db: Reader): Promise<{ version: number; houseRules: RuleFigures }> {
+  const [row] = await db.select().from(workshop)
+  return row ? { version: row.version, houseRules: row.houseRules } : { version: 0, houseRules: {} }
+}
+
+/** The open pair file: everything the plan needs, and what was done. */
+export async function pairFile(db: Reader, id: string): Promise<PairFile> {
+  const view = await viewPair(db, id)
+  const [last] = await db.select().from(lasts).where(eq(lasts.id, view.decisions.lastId))
+  const ids = Object.values(view.decisions.materials).filter((m): m is string => m !== null)
+  const used = await db.select().from(materials).where(inArray(materials.id, ids)).orderBy(asc(materials.name))
+  const log = await readLog(db, id)
+  const { houseRules } = await readHouseRules(db)
+  return {
+    format: PAIR_FORMAT,
+    version: PAIR_VERSION,
+    id,
+    revision: view.revision,
+    label: view.label,
+    decisions: view.decisions,
+    last: plainLast(last),
+    materials: used.map(plainMaterial),
+    houseRules,
+    log: log.map(({ step, what, at }) => ({ step, what, at })),
+  }
+}
+
+export const plainLast = ({ id, name, note, measures }: Last): Last => ({ id, name, note, measures })
+export const plainMaterial = ({ id, name, kind, thickness, note }: Material): Material => ({
+  id,
+  name,
+  kind,
+  thickness,
+  note,
+})
+
+export async function deletePair(tx: Tx, id: string, version: number): Promise<void> {
+  await currentRow(tx, id, version)
+  await tx.delete(pairs).where(eq(pairs.id, id))
+}

@@ -1,0 +1,43 @@
+import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
+import { v7 as uuid } from 'uuid'
+import type { Store } from '../db/open.ts'
+import { createPair } from '../db/pairs.ts'
+import { lasts, materials, pairs, stepEvents } from '../db/schema.ts'
+import { demoLasts, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
+
+/** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
+function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
+  const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
+  if (!last) throw new Error(`Demo pair ${pair.label.order} has no last.`)
+  const { operations } = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }, cache)
+  const done = operations.slice(0, Math.round(pair.done * operations.length))
+  const log: StepEvent[] = []
+  let at = now - pair.finishedMinutesAgo * 60_000
+  for (const step of done.toReversed()) {
+    log.unshift({ step: step.id, what: 'finished', at: new Date(at).toISOString() })
+    at -= step.minutes.value * 60_000
+    log.unshift({ step: step.id, what: 'started', at: new Date(at).toISOString() })
+    at -= (step.wait?.min ?? 4) * 60_000
+  }
+  const next = operations[done.length]
+  if (pair.running && next) log.push({ step: next.id, what: 'started', at: new Date(now - 6 * 60_000).toISOString() })
+  return log
+}
+
+/** Fills an empty database with the demo workshop. Does nothing when there are pairs already. */
+export async function seedDemo(store: Store, now = Date.now()): Promise<boolean> {
+  if ((await store.db.select({ id: pairs.id }).from(pairs).limit(1)).length > 0) return false
+  const cache = new StageCache(16)
+  const updatedAt = new Date(now).toISOString()
+  await store.write(async (tx) => {
+    for (const last of demoLasts) await tx.insert(lasts).values({ ...last, updatedAt })
+    for (const material of demoMaterials) await tx.insert(materials).values({ ...material, updatedAt })
+    for (const pair of demoPairs) {
+      await createPair(tx, pair.label, pair.decisions, pair.id)
+      for (const event of logOf(pair, cache, now)) {
+        await tx.insert(stepEvents).values({ id: uuid(), pairId: pair.id, ...event })
+      }
+    }
+  })
+  return true
+}

@@ -1,0 +1,78 @@
+import { boxOf, cutLine, mirror, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
+import type { Foot } from './sheets.ts'
+
+const escape = (text: string) =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
+
+const n = (v: number) => Number(v.toFixed(4)).toString()
+
+/** SVG's y points down; the drawing's points up. */
+const d = (path: Path, closed: boolean) => `M${path.map(([x, y]) => `${n(x)} ${n(-y)}`).join('L')}${closed ? 'Z' : ''}`
+
+const DASH: Record<Part['lines'][number]['kind'], string> = {
+  fold: '6 2',
+  stitch: '2 2',
+  feather: '',
+  crease: '0.6 1.6',
+  mark: '3 1.5',
+  neighbour: '1 1',
+}
+
+function group(part: Part, foot: Foot, dx: number, dy: number): string {
+  const turn = (path: Path, closed: boolean) => (foot === 'left' ? mirror(path, closed) : path)
+  const lines = part.lines
+    .map(
+      (l) =>
+        `<path class="${l.kind}" data-line="${escape(l.name)}" d="${d(turn(l.path, l.closed), l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
+    )
+    .join('')
+  const skives = part.skives
+    .map((s) => `<path class="skive" data-skive="${escape(s.name)}" d="${d(turn(s.band, true), true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`)
+    .join('')
+  const cut = d(turn(cutLine(part.outline, part.notches), true), true)
+  return (
+    `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" transform="translate(${n(dx)} ${n(dy)})">` +
+    `<title>${escape(`${part.name}, ${foot}, ${part.materialName} ${part.thickness} mm`)}</title>` +
+    `${skives}${lines}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
+  )
+}
+
+function wrap(width: number, height: number, title: string, body: string): string {
+  return (
+    `<?xml version="1.0" encoding="UTF-8"?>\n` +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="0 0 ${n(width)} ${n(height)}" fill="none" stroke="#17262b" stroke-linejoin="round">` +
+    `<title>${escape(title)}</title>${body}</svg>\n`
+  )
+}
+
+const EDGE = 5
+
+/** One part of one foot, 1 user unit = 1 mm. */
+export function partSvg(part: Part, foot: Foot): string {
+  const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
+  const [w, h] = [box.maxX - box.minX + 2 * EDGE, box.maxY - box.minY + 2 * EDGE]
+  return wrap(w, h, `${part.name}, ${foot}`, group(part, foot, EDGE - box.minX, EDGE + box.maxY))
+}
+
+/** All parts of both feet in two columns, 1 user unit = 1 mm. */
+export function pairSvg(file: PairFile, plan: Plan): string {
+  let y = EDGE
+  let width = 0
+  const body = plan.parts
+    .map((part) => {
+      let x = EDGE
+      let tallest = 0
+      const row = (['left', 'right'] as const).map((foot) => {
+        const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
+        const g = group(part, foot, x - box.minX, y + box.maxY)
+        x += box.maxX - box.minX + EDGE
+        tallest = Math.max(tallest, box.maxY - box.minY)
+        return g
+      })
+      y += tallest + EDGE
+      width = Math.max(width, x)
+      return row.join('')
+    })
+    .join('')
+  return wrap(width, y, `${file.label.order} ${file.label.name}, revision ${file.revision}`, body)
+}

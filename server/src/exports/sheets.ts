@@ -1,0 +1,105 @@
+import { boxOf, mirror, pathLength, resample, rotate, translate, type Part, type Path } from '@gentle-awl/core'
+
+export const papers = {
+  a4: { name: 'A4', width: 210, height: 297 },
+  a3: { name: 'A3', width: 297, height: 420 },
+  letter: { name: 'Letter', width: 215.9, height: 279.4 },
+} as const
+export type Paper = keyof typeof papers
+
+/** mm: white edge that every printer can spare, the strip at the foot for bar and words, and how far tiles overlap. */
+export const MARGIN = 10
+export const FOOT = 16
+export const OVERLAP = 12
+const GAP = 10
+
+export type Foot = 'right' | 'left'
+
+/** A part of one foot where it lies on the sheet: `move` takes its flat points there. */
+export interface Placed {
+  foot: Foot
+  move: (path: Path, closed?: boolean) => Path
+}
+
+/** One page's window on the sheet, mm, x to the right and y up. Columns are letters, rows numbers from the top. */
+export interface Tile {
+  name: string
+  column: number
+  row: number
+  x: number
+  y: number
+}
+
+/** Both feet of a part on one large sheet and the pages that it is cut into. */
+export interface Sheet {
+  part: Part
+  placed: Placed[]
+  width: number
+  height: number
+  columns: number
+  rows: number
+  tiles: Tile[]
+}
+
+export const windowOf = (paper: Paper) => ({
+  width: papers[paper].width - 2 * MARGIN,
+  height: papers[paper].height - 2 * MARGIN - FOOT,
+})
+
+/** Pages needed to cover a length with overlapping windows. */
+export function pagesFor(length: number, window: number): number {
+  return Math.max(1, Math.ceil((length - OVERLAP) / (window - OVERLAP) - 1e-9))
+}
+
+type Lie = { turned: boolean; stacked: boolean }
+
+function lay(part: Part, lie: Lie, paper: Paper): Sheet {
+  const window = windowOf(paper)
+  const flat = (foot: Foot) => (path: Path, closed = true): Path => {
+    const side = foot === 'left' ? mirror(path, closed) : path
+    return lie.turned ? rotate(side, 90) : side
+  }
+  // Dimensions and labels stand outside the outline, so the box takes everything that is drawn.
+  const boxes = (['left', 'right'] as const).map((foot) => ({ foot, box: boxOf(flat(foot)(part.outline)) }))
+  let x = 1
+  let y = 1
+  let width = 0
+  let height = 0
+  const placed = boxes.map(({ foot, box }): Placed => {
+    const [dx, dy] = [x - box.minX, y - box.minY]
+    width = Math.max(width, x + box.maxX - box.minX + 1)
+    height = Math.max(height, y + box.maxY - box.minY + 1)
+    if (lie.stacked) y += box.maxY - box.minY + GAP
+    else x += box.maxX - box.minX + GAP
+    return { foot, move: (path, closed) => translate(flat(foot)(path, closed), dx, dy) }
+  })
+  const columns = pagesFor(width, window.width)
+  const rows = pagesFor(height, window.height)
+  const dots = placed.flatMap(({ move }) => {
+    const line = move(part.outline)
+    return resample(line, Math.ceil(pathLength(line, true) / 2), true)
+  })
+  const tiles: Tile[] = []
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const left = column * (window.width - OVERLAP)
+      const bottom = (rows - 1 - row) * (window.height - OVERLAP)
+      const inked = dots.some(
+        ([px, py]) => px >= left && px <= left + window.width && py >= bottom && py <= bottom + window.height,
+      )
+      if (inked) tiles.push({ name: `${String.fromCharCode(65 + column)}${row + 1}`, column, row, x: left, y: bottom })
+    }
+  }
+  return { part, placed, width, height, columns, rows, tiles }
+}
+
+/** Lays both feet of a part the way that needs the fewest pages. */
+export function layOut(part: Part, paper: Paper): Sheet {
+  const lies: Lie[] = [
+    { turned: true, stacked: false },
+    { turned: false, stacked: true },
+    { turned: true, stacked: true },
+    { turned: false, stacked: false },
+  ]
+  return lies.map((lie) => lay(part, lie, paper)).reduce((best, s) => (s.tiles.length < best.tiles.length ? s : best))
+}

@@ -1,0 +1,112 @@
+import { GeometryError, PlanError, RuleError } from '@gentle-awl/core'
+import type { ErrorRequestHandler, RequestHandler } from 'express'
+import { ZodError, type z } from 'zod'
+
+/** One thing wrong in what was sent: the path of the field, and a sentence. */
+export interface FieldError {
+  field: string
+  message: string
+}
+
+/** An answer of application/problem+json (RFC 9457). `detail` is a sentence for a person. */
+export class Problem extends Error {
+  override readonly name = 'Problem'
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly fields: FieldError[] = [],
+    readonly extra: Record<string, unknown> = {},
+  ) {
+    super(detail)
+  }
+}
+
+export const notFound = (what: string) =>
+  new Problem(404, 'Not here', `There is no ${what} with this id. It may have been deleted; go back to the list.`)
+
+export const stale = (what: string, current: unknown) =>
+  new Problem(
+    409,
+    'Changed meanwhile',
+    `This ${what} was changed elsewhere since it was opened here. Nothing was saved; compare both and choose.`,
+    [],
+    { current },
+  )
+
+/** Zod's complaint as sentences with the path of the field. */
+export function fieldErrors(error: z.ZodError): FieldError[] {
+  return error.issues.map((issue) => ({
+    field: issue.path.join('.') || 'the whole',
+    message: issue.message,
+  }))
+}
+
+export function badInput(error: z.ZodError, what: string): Problem {
+  const fields = fieldErrors(error)
+  const first = fields[0]
+  return new Problem(
+    422,
+    'Not as it should be',
+    `${what} cannot be used: ${first.field}: ${first.message}${fields.length > 1 ? ` (and ${fields.length - 1} more)` : ''}. Nothing was changed.`,
+    fields,
+  )
+}
+
+/** Reads a value by its schema or throws the problem that says what is wrong with it. */
+export function read<T extends z.ZodType>(schema: T, value: unknown, what: string): z.infer<T> {
+  const result = schema.safeParse(value)
+  if (!result.success) throw badInput(result.error, what)
+  return result.data
+}
+
+function asProblem(error: unknown): Problem | null {
+  if (error instanceof Problem) return error
+  if (error instanceof ZodError) return badInput(error, 'This')
+  if (error instanceof PlanError || error instanceof RuleError) {
+    return new Problem(422, 'Cannot be planned', error.message, [{ field: error.field, message: error.message }])
+  }
+  if (error instanceof GeometryError) return new Problem(422, 'Cannot be drawn', error.message)
+  if (typeof error === 'object' && error !== null && 'type' in error && 'status' in error) {
+    // Express's body parser.
+    if (error.type === 'entity.parse.failed') {
+      return new Problem(400, 'Not JSON', 'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.')
+    }
+    if (error.type === 'entity.too.large') {
+      return new Problem(413, 'Too large', 'This file is larger than a pair can be. Nothing was changed.')
+    }
+  }
+  if (error instanceof Error && /SQLITE_FULL|disk is full|ENOSPC/.test(error.message)) {
+    return new Problem(507, 'Disk full', 'The disk is full, so nothing was saved. Make room, then save again.')
+  }
+  return null
+}
+
+export const noSuchPath: RequestHandler = (_req, _res, next) => {
+  next(new Problem(404, 'Not here', 'There is nothing at this address.'))
+}
+
+export const answerProblem: ErrorRequestHandler = (error: unknown, req, res, next) => {
+  if (res.headersSent) {
+    next(error)
+    return
+  }
+  const known = asProblem(error)
+  if (!known) req.log.error({ err: error }, 'unexpected')
+  const problem =
+    known ??
+    new Problem(500, 'Our mistake', 'Something went wrong here that should not. Nothing was saved; the log says more.')
+  res
+    .status(problem.status)
+    .type('application/problem+json')
+    .send(
+      JSON.stringify({
+        type: 'about:blank',
+        title: problem.title,
+        status: problem.status,
+        detail: problem.detail,
+        ...(problem.fields.length > 0 ? { fields: problem.fields } : {}),
+        ...problem.extra,
+      }),
+    )
+}

@@ -1,0 +1,58 @@
+import { GeometryError, PlanError, RuleError, type PairFile, type PartId, type Plan } from '@gentle-awl/core'
+import { Piscina } from 'piscina'
+import type { Paper } from '../exports/sheets.ts'
+import { Problem } from '../http/problem.ts'
+import type { Job, JobError, JobResult } from './worker.ts'
+
+/** Heavy work, done in threads so that the server keeps answering. */
+export interface Jobs {
+  plan: (file: PairFile) => Promise<Plan>
+  pdf: (file: PairFile, paper: Paper) => Promise<Buffer>
+  pairSvg: (file: PairFile) => Promise<string>
+  /** null when the pair has no such part. */
+  partSvg: (file: PairFile, part: PartId, foot: 'right' | 'left') => Promise<string | null>
+  close: () => Promise<void>
+}
+
+/** No plan or print of a pair takes anywhere near as long, ms. */
+const TIME_LIMIT = 60_000
+
+function revive(error: JobError): Error {
+  if (error.name === 'PlanError') return new PlanError(error.field ?? '', error.message)
+  if (error.name === 'RuleError') return new RuleError(error.field ?? '', error.message)
+  if (error.name === 'GeometryError') return new GeometryError(error.message)
+  const unknown = new Error(error.message)
+  unknown.stack = error.stack
+  return unknown
+}
+
+export function makeJobs(): Jobs {
+  // From source the thread loads TypeScript; built, the worker lies beside this bundle.
+  const source = import.meta.url.endsWith('.ts')
+  const pool = new Piscina<Job, JobResult>({
+    filename: new URL(source ? './worker.ts' : './worker.js', import.meta.url).href,
+    execArgv: source ? ['--import', 'tsx'] : [],
+    minThreads: 1,
+    maxThreads: 2,
+    idleTimeout: 300_000,
+  })
+  const run = async (job: Job) => {
+    const signal = AbortSignal.timeout(TIME_LIMIT)
+    let result: JobResult
+    try {
+      result = await pool.run(job, { signal })
+    } catch (error) {
+      if (signal.aborted) throw new Problem(503, 'Took too long', 'This took too long and was stopped. Try again.')
+      throw error
+    }
+    if (!result.ok) throw revive(result.error)
+    return result.value
+  }
+  return {
+    plan: async (file) => (await run({ kind: 'plan', file })) as Plan,
+    pdf: async (file, paper) => Buffer.from((await run({ kind: 'pdf', file, paper })) as Uint8Array),
+    pairSvg: async (file) => (await run({ kind: 'pairSvg', file })) as string,
+    partSvg: async (file, part, foot) => (await run({ kind: 'partSvg', file, part, foot })) as string | null,
+    close: () => pool.destroy(),
+  }
+}

@@ -1,0 +1,48 @@
+import { planPair, StageCache, type PairFile, type PartId, type Plan } from '@gentle-awl/core'
+import { partsPdf } from '../exports/partsPdf.ts'
+import { pairSvg, partSvg } from '../exports/partsSvg.ts'
+import type { Paper } from '../exports/sheets.ts'
+
+/** Work for a thread of the pool. The stage cache lives as long as the thread. */
+export type Job =
+  | { kind: 'plan'; file: PairFile }
+  | { kind: 'pdf'; file: PairFile; paper: Paper }
+  | { kind: 'pairSvg'; file: PairFile }
+  | { kind: 'partSvg'; file: PairFile; part: PartId; foot: 'right' | 'left' }
+
+/** Errors cross the thread as plain data, so that their kind and field survive. */
+export type JobResult = { ok: true; value: Plan | Uint8Array | string | null } | { ok: false; error: JobError }
+export interface JobError {
+  name: string
+  message: string
+  field?: string
+  stack?: string
+}
+
+const cache = new StageCache(12)
+
+async function run(job: Job): Promise<Plan | Uint8Array | string | null> {
+  const plan = planPair(job.file, cache)
+  switch (job.kind) {
+    case 'plan':
+      return plan
+    case 'pdf':
+      return partsPdf(job.file, plan, job.paper)
+    case 'pairSvg':
+      return pairSvg(job.file, plan)
+    case 'partSvg': {
+      const part = plan.parts.find((p) => p.id === job.part)
+      return part ? partSvg(part, job.foot) : null
+    }
+  }
+}
+
+export default async function work(job: Job): Promise<JobResult> {
+  try {
+    return { ok: true, value: await run(job) }
+  } catch (error) {
+    if (!(error instanceof Error)) throw error
+    const field = 'field' in error && typeof error.field === 'string' ? error.field : undefined
+    return { ok: false, error: { name: error.name, message: error.message, field, stack: error.stack } }
+  }
+}

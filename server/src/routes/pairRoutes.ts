@@ -1,0 +1,109 @@
+import { PairDecisions, PairFile, PairLabel, partIds, StepEvent } from '@gentle-awl/core'
+import { Router, type Request, type Response } from 'express'
+import { z } from 'zod'
+import { logStep } from '../db/logStep.ts'
+import { importPair } from '../db/importPair.ts'
+import type { Store } from '../db/open.ts'
+import { createPair, deletePair, listPairs, moveHead, pairFile, readLog, savePair, viewPair } from '../db/pairs.ts'
+import { papers, type Paper } from '../exports/sheets.ts'
+import { params } from '../http/params.ts'
+import { Problem, read } from '../http/problem.ts'
+import { ifMatch, sendVersioned } from '../http/revision.ts'
+import type { Jobs } from '../jobs/pool.ts'
+
+const PairBody = z.object({ label: PairLabel, decisions: PairDecisions })
+const StepBody = StepEvent.pick({ step: true, what: true })
+const PaperQuery = z.object({ paper: z.enum(Object.keys(papers) as [Paper, ...Paper[]]).default('a4') })
+const PartQuery = z.object({ foot: z.enum(['right', 'left']).default('right') })
+
+/** A file name out of the order number and a word: nothing in it that a file system or header would trip over. */
+const fileName = (order: string, what: string) =>
+  `pair-${order.replaceAll(/[^A-Za-z0-9-]+/g, '-').replaceAll(/^-+|-+$/g, '') || 'unnamed'}-${what}`
+
+function download(res: Response, type: string, name: string, body: Buffer | string): void {
+  res.type(type).set('Content-Disposition', `attachment; filename="${name}"`).send(body)
+}
+
+export function pairRoutes(store: Store, jobs: Jobs): Router {
+  const router = Router()
+  const sendPair = async (res: Response, id: string, status = 200) =>
+    sendVersioned(res, { ...(await viewPair(store.db, id)) }, status)
+
+  router.get('/', async (_req, res) => {
+    res.json(await listPairs(store.db))
+  })
+  router.post('/', async (req, res) => {
+    const { label, decisions } = read(PairBody, req.body, 'This pair')
+    const id = await store.write((tx) => createPair(tx, label, decisions))
+    await sendPair(res, id, 201)
+  })
+  router.post('/import', async (req, res) => {
+    const file = read(PairFile, req.body, 'This file')
+    // Planned before it is stored: a file that cannot be planned changes nothing.
+    await jobs.plan(file)
+    const id = await store.write((tx) => importPair(tx, file))
+    await sendPair(res, id, 201)
+  })
+  router.get('/:id', async (req, res) => sendPair(res, params(req).id))
+  router.put('/:id', async (req, res) => {
+    const version = ifMatch(req)
+    const { id } = params(req)
+    const { label, decisions } = read(PairBody, req.body, 'This pair')
+    await store.write((tx) => savePair(tx, id, version, label, decisions))
+    await sendPair(res, id)
+  })
+  router.delete('/:id', async (req, res) => {
+    const version = ifMatch(req)
+    const { id } = params(req)
+    await store.write((tx) => deletePair(tx, id, version))
+    res.status(204).end()
+  })
+  for (const way of ['undo', 'redo'] as const) {
+    router.post(`/:id/${way}`, async (req, res) => {
+      const version = ifMatch(req)
+      const { id } = params(req)
+      await store.write((tx) => moveHead(tx, id, version, way))
+      await sendPair(res, id)
+    })
+  }
+
+  router.get('/:id/steps', async (req, res) => {
+    const { id } = params(req)
+    await viewPair(store.db, id)
+    res.json(await readLog(store.db, id))
+  })
+  router.post('/:id/steps', async (req, res) => {
+    const { id } = params(req)
+    const { step, what } = read(StepBody, req.body, 'This step')
+    const plan = await jobs.plan(await pairFile(store.db, id))
+    if (what === 'started' && !plan.operations.some((o) => o.id === step)) {
+      const message = `This pair has no step "${step}".`
+      throw new Problem(422, 'Unknown step', message, [{ field: 'step', message }])
+    }
+    await store.write((tx) => logStep(tx, id, step, what))
+    res.status(201).json(await readLog(store.db, id))
+  })
+
+  router.get('/:id/file', async (req, res) => {
+    const file = await pairFile(store.db, params(req).id)
+    download(res, 'application/json', fileName(file.label.order, `r${file.revision}.json`), `${JSON.stringify(file, null, 2)}\n`)
+  })
+  router.get('/:id/parts.pdf', async (req, res) => {
+    const { paper } = read(PaperQuery, req.query, 'This paper')
+    const file = await pairFile(store.db, params(req).id)
+    download(res, 'application/pdf', fileName(file.label.order, `r${file.revision}-${paper}.pdf`), await jobs.pdf(file, paper))
+  })
+  router.get('/:id/parts.svg', async (req, res) => {
+    const file = await pairFile(store.db, params(req).id)
+    download(res, 'image/svg+xml', fileName(file.label.order, `r${file.revision}.svg`), await jobs.pairSvg(file))
+  })
+  router.get('/:id/parts/:part', async (req: Request, res) => {
+    const { foot } = read(PartQuery, req.query, 'This foot')
+    const part = partIds.find((p) => `${p}.svg` === req.params.part)
+    const file = await pairFile(store.db, params(req).id)
+    const svg = part ? await jobs.partSvg(file, part, foot) : null
+    if (!part || svg === null) throw new Problem(404, 'Not here', 'This pair has no such part.')
+    download(res, 'image/svg+xml', fileName(file.label.order, `${part}-${foot}.svg`), svg)
+  })
+  return router
+}
