@@ -10,6 +10,24 @@ export interface Input {
 /** Where a rule's figure came from. */
 export type Origin = 'house rule' | 'this workshop' | 'this pair' | 'set by hand' | 'measured on the last'
 
+/** Figures that the maker may set by hand instead of leaving them to the rule: paths into the decisions. */
+export const handDecisions = [
+  'stiffener.backHeight',
+  'stiffener.lateralEnd',
+  'stiffener.medialEnd',
+  'puff.length',
+  'midsole.room',
+] as const
+export type HandDecision = (typeof handDecisions)[number]
+
+/** What can be set by hand, what the rule would make it, and how far it may be moved. */
+export interface HandFigure {
+  decision: HandDecision
+  byRule: number
+  min: number
+  max: number
+}
+
 /** A derived number with its reason, in a sentence a shoemaker would say. */
 export interface Because {
   quantity: string
@@ -20,6 +38,7 @@ export interface Because {
   origin: Origin
   /** Key of the house rule behind it, when one can be changed. */
   rule?: string
+  hand?: HandFigure
 }
 
 export type Level = 'fine' | 'watch' | 'stop'

@@ -115,6 +115,7 @@ export function midsole(needs: MidsoleNeeds): Part {
         inputs: [],
         origin: decisions.room !== null ? 'set by hand' : inForce.origin,
         rule: rule.key,
+        hand: { decision: 'midsole.room', byRule: inForce.value, min: 0, max: 20 },
       },
     ],
     findings: midsoleFindings(needs, outline),

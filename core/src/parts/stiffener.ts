@@ -82,6 +82,9 @@ export const stiffenerRules = {
 
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
+/** How far past the joint a front may be set, so that its finding can be seen, mm. */
+export const BEYOND_JOINT = 14
+
 /** Length of a long wing's rounded nose, share of the distance from the back to its front. */
 const LONG_NOSE = 0.42
 
@@ -201,6 +204,12 @@ export function stiffener(needs: StiffenerNeeds): Part {
       ],
       origin: decisions.backHeight !== null ? 'set by hand' : gap.origin,
       rule: stiffenerRules.topGap.key,
+      hand: {
+        decision: 'stiffener.backHeight',
+        byRule: topLine.back - gap.value,
+        min: Math.round(topLine.back * 0.5),
+        max: Math.floor(topLine.back + 6),
+      },
     },
     ...(['lateral', 'medial'] as const).map((side): Because => endBecause(side, ends, needs)),
     {
@@ -271,6 +280,12 @@ function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Bec
     ],
     origin: ends.origin[side],
     rule: long ? stiffenerRules.behindJoint.key : stiffenerRules.shortShare.key,
+    hand: {
+      decision: `stiffener.${side}End`,
+      byRule: long ? joint.medial - behind : share * length,
+      min: Math.ceil(0.16 * length),
+      max: Math.floor(joint[side] + BEYOND_JOINT),
+    },
   }
 }
 

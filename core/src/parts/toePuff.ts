@@ -206,6 +206,7 @@ export function toePuff(needs: PuffNeeds): Part {
         ],
         origin,
         rule: puffRules.base.key,
+        hand: { decision: 'puff.length', byRule, min: 20, max: Math.floor(0.42 * length) },
       },
       {
         quantity: 'Swept back at the feather',

@@ -17,7 +17,7 @@ import { midsole, midsoleRules } from '../parts/midsole.ts'
 import { paddingLoss } from '../parts/paddingLoss.ts'
 import type { Part } from '../parts/part.ts'
 import { padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
-import { stiffener, stiffenerEnds, stiffenerRules } from '../parts/stiffener.ts'
+import { BEYOND_JOINT, stiffener, stiffenerEnds, stiffenerRules } from '../parts/stiffener.ts'
 import { topLine, topLineRules } from '../parts/topLine.ts'
 import { puffBackAtFeather, puffRules, toePuff } from '../parts/toePuff.ts'
 import type { Operation } from '../work/operation.ts'
@@ -66,8 +66,8 @@ export function lastStage(measures: LastMeasures, cache: StageCache): LastSurfac
   return cache.stage('last', [JSON.stringify(measures)], () => generateLast(measures))
 }
 
-/** A long stiffener or puff may be dragged a little past what is sensible, so that its finding can be shown, mm. */
-const BEYOND = 14
+/** The toe sheet starts this far behind what lies on it, mm. */
+const BEHIND = 14
 /** The heel sheet of short stiffeners reaches at least this share of L, so that the front can be moved without laying it out anew. */
 const SHORT_REACH = 0.36
 
@@ -138,7 +138,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
 
   // The sheet starts behind the crease line so that it can be drawn, and further back for a puff that passes it.
   const puffBack = puffBackAtFeather(L, d.puff, book)
-  const toeFrom = Math.min(joint.lateral, puffBack) - BEYOND
+  const toeFrom = Math.min(joint.lateral, puffBack) - BEHIND
   const toeStart = Math.floor(toeFrom / 10) * 10
   const toeSheet = cache.stage('toeSheet', [surface, toeStart, liningT, material.puff.thickness], () =>
     toePatch(surface, toeStart, liningT + material.puff.thickness / 2),
@@ -239,6 +239,6 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
 
 /** How far the heel sheet is laid out, in steps, so that moving the front a little does not lay it out anew. */
 function reachOf(end: number, joint: number, length: number): number {
-  const most = Math.min(joint + BEYOND, 0.78 * length)
+  const most = Math.min(joint + BEYOND_JOINT, 0.78 * length)
   return end <= SHORT_REACH * length ? SHORT_REACH * length : Math.max(end, most)
 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { boxOf, cutLine, roleNames, type PairFile, type Part, type Path, type Plan, type Point } from '@gentle-awl/core'
+import { boxOf, contains, cutLine, roleNames, type PairFile, type Part, type Path, type Plan, type Point } from '@gentle-awl/core'
 import PDFDocument from 'pdfkit'
 import { layOut, FOOT, MARGIN, OVERLAP, papers, windowOf, type Paper, type Placed, type Sheet, type Tile } from './sheets.ts'
 
@@ -74,6 +74,8 @@ function drawPart(page: Page, part: Part, placed: Placed): void {
   const { move, foot } = placed
   for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
   for (const l of part.lines) {
+    // A crease line that runs beside the part says nothing here and would cross the other foot.
+    if (l.kind === 'crease' && !l.path.some((p) => contains(part.outline, p))) continue
     const path = move(l.path, l.closed)
     if (l.kind === 'feather') {
       page.line(path, l.closed, 0.45, [], PALE)
@@ -180,7 +182,7 @@ function cover(page: Page, file: PairFile, sheets: Sheet[], paper: Paper, firstP
     row -= 4.6
   }
   page.text('Map of the pages', 0, y - 126, 10, { bold: true })
-  const scale = 0.13
+  const scale = 0.085
   let x = 0
   let top = y - 131
   let tallest = 0
@@ -202,7 +204,7 @@ function cover(page: Page, file: PairFile, sheets: Sheet[], paper: Paper, firstP
 const sample = (x: number, y: number): Path => [[x, y], [x + 20, y]]
 const legend: [string, (page: Page, x: number, y: number) => void][] = [
   ['Cut here, on the inside of the line; small triangles are notches (side: medial; ends: centre line)', (p, x, y) => p.line(sample(x, y), false, 0.35)],
-  ['Feather line', (p, x, y) => { p.line(sample(x, y), false, 0.45, [], PALE); p.line(sample(x, y), false, 0.25, [], '#FFFFFF') }],
+  ['Feather line of the last', (p, x, y) => { p.line(sample(x, y), false, 0.6, [], PALE); p.line(sample(x, y), false, 0.25, [], '#FFFFFF') }],
   ['Fold', (p, x, y) => p.line(sample(x, y), false, 0.25, [6, 2])],
   ['Stitch line, holdfast', (p, x, y) => p.line(sample(x, y), false, 0.3, [2, 2])],
   ['Crease line, joint to joint', (p, x, y) => p.line(sample(x, y), false, 0.2, [0.6, 1.6], PALE)],

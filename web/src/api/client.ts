@@ -1,0 +1,114 @@
+import type { Last, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
+
+/** What the server said no with: a sentence, the fields it is about, and the current document when a write was stale. */
+export class ApiError extends Error {
+  override readonly name = 'ApiError'
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly fields: { field: string; message: string }[] = [],
+    readonly current: unknown = null,
+  ) {
+    super(message)
+  }
+}
+
+export type Stored<T> = T & { version: number; updatedAt: string }
+
+export interface PairView {
+  id: string
+  version: number
+  updatedAt: string
+  label: PairLabel
+  decisions: PairDecisions
+  revision: number
+  canUndo: boolean
+  canRedo: boolean
+}
+
+export interface PairRow {
+  id: string
+  version: number
+  updatedAt: string
+  label: PairLabel
+  lastName: string
+  decisions: PairDecisions
+  log: StepEvent[]
+}
+
+interface ProblemBody {
+  detail?: string
+  fields?: { field: string; message: string }[]
+  current?: unknown
+}
+
+const NO_ANSWER = 'The workshop server does not answer. What you changed is kept in this browser; start the server and try again.'
+
+interface Send {
+  method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
+  body?: unknown
+  version?: number
+  keepalive?: boolean
+}
+
+async function send<T>(path: string, { method = 'GET', body, version, keepalive }: Send = {}): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api/v1${path}`, {
+      method,
+      keepalive,
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
+      },
+      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    })
+  } catch {
+    // fetch rejects only when nothing answered at all.
+    throw new ApiError(0, NO_ANSWER)
+  }
+  if (response.status === 204) return undefined as T
+  const text = await response.text()
+  let data: unknown
+  try {
+    data = JSON.parse(text)
+  } catch {
+    throw new ApiError(response.status, response.ok ? 'The server sent something that is not JSON.' : NO_ANSWER)
+  }
+  if (!response.ok) {
+    const problem = data as ProblemBody
+    throw new ApiError(response.status, problem.detail ?? 'The server said no.', problem.fields, problem.current)
+  }
+  return data as T
+}
+
+const shelf = <T extends { id: string }>(path: string) => ({
+  list: () => send<Stored<T>[]>(path),
+  add: (body: Omit<T, 'id'>) => send<Stored<T>>(path, { method: 'POST', body }),
+  change: (id: string, version: number, body: Omit<T, 'id'>) =>
+    send<Stored<T>>(`${path}/${id}`, { method: 'PUT', body, version }),
+  remove: (id: string, version: number) => send<void>(`${path}/${id}`, { method: 'DELETE', version }),
+})
+
+export const api = {
+  lasts: shelf<Last>('/lasts'),
+  materials: shelf<Material>('/materials'),
+  houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
+  changeHouseRules: (version: number, houseRules: RuleFigures) =>
+    send<{ version: number; houseRules: RuleFigures }>('/house-rules', { method: 'PUT', version, body: { houseRules } }),
+  pairs: () => send<PairRow[]>('/pairs'),
+  pair: (id: string) => send<PairView>(`/pairs/${id}`),
+  addPair: (label: PairLabel, decisions: PairDecisions) =>
+    send<PairView>('/pairs', { method: 'POST', body: { label, decisions } }),
+  savePair: (id: string, version: number, label: PairLabel, decisions: PairDecisions, keepalive = false) =>
+    send<PairView>(`/pairs/${id}`, { method: 'PUT', version, body: { label, decisions }, keepalive }),
+  removePair: (id: string, version: number) => send<void>(`/pairs/${id}`, { method: 'DELETE', version }),
+  move: (id: string, version: number, way: 'undo' | 'redo') =>
+    send<PairView>(`/pairs/${id}/${way}`, { method: 'POST', version }),
+  /** `text` is the file as read: the server says where it breaks off. */
+  importPair: (text: string) => send<PairView>('/pairs/import', { method: 'POST', body: text }),
+  file: (id: string) => send<PairFile>(`/pairs/${id}/file`),
+  log: (id: string) => send<StepEvent[]>(`/pairs/${id}/steps`),
+  logStep: (id: string, step: string, what: StepEvent['what']) =>
+    send<StepEvent[]>(`/pairs/${id}/steps`, { method: 'POST', body: { step, what } }),
+}

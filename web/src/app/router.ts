@@ -1,0 +1,37 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import PairsRoom from '../rooms/pairs/PairsRoom.vue'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    title?: string
+  }
+}
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/pairs' },
+    { path: '/pairs', component: PairsRoom, meta: { title: 'Pairs' } },
+    { path: '/pairs/new', component: () => import('../rooms/pairs/NewPairRoom.vue'), meta: { title: 'New pair' } },
+    {
+      path: '/pairs/:id',
+      component: () => import('../rooms/pair/PairFrame.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/parts` },
+        { path: 'decisions', component: () => import('../rooms/pair/DecisionsRoom.vue'), meta: { title: 'Decisions' } },
+        { path: 'last', component: () => import('../rooms/last/LastRoom.vue'), meta: { title: 'Last' } },
+        { path: 'parts/:part?', component: () => import('../rooms/parts/PartsRoom.vue'), meta: { title: 'Parts' } },
+        { path: 'work', component: () => import('../rooms/work/WorkRoom.vue'), meta: { title: 'Work' } },
+      ],
+    },
+    { path: '/lasts', component: () => import('../rooms/lasts/LastsRoom.vue'), meta: { title: 'Lasts' } },
+    { path: '/stores', component: () => import('../rooms/stores/StoresRoom.vue'), meta: { title: 'Stores' } },
+    { path: '/rules', component: () => import('../rooms/rules/HouseRulesRoom.vue'), meta: { title: 'House rules' } },
+    { path: '/:rest(.*)*', component: () => import('../rooms/NoRoom.vue'), meta: { title: 'Not here' } },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = to.meta.title ? `${to.meta.title} · Gentle Awl` : 'Gentle Awl'
+})

@@ -1,0 +1,40 @@
+import { inchFraction } from '@gentle-awl/core'
+import { useLocalStorage } from '@vueuse/core'
+import { watchEffect } from 'vue'
+
+export type LengthUnit = 'mm' | 'inch'
+
+/** What this screen shows lengths in, and by which light: kept per browser, not per pair. */
+export const lengthUnit = useLocalStorage<LengthUnit>('gentle-awl.unit', 'mm')
+export const theme = useLocalStorage<'light' | 'dark'>('gentle-awl.theme', 'light')
+/** Screen pixels per millimetre, as measured by the person with a rule; null until then. */
+export const pixelsPerMm = useLocalStorage<number | null>('gentle-awl.pixels-per-mm', null, {
+  serializer: { read: (v) => (v === 'null' ? null : Number(v)), write: (v) => String(v) },
+})
+
+watchEffect(() => {
+  document.documentElement.dataset.theme = theme.value
+})
+
+/** A length (mm) in the chosen unit, with the unit. */
+export function showLength(mm: number, digits = 1): string {
+  return lengthUnit.value === 'inch' ? inchFraction(mm) : `${mm.toFixed(digits)} mm`
+}
+
+const PLAIN: Record<string, string> = { share: '', count: '', min: ' min', '%': ' %', 'mm²': ' mm²', 'mm per 10 mm': ' mm per 10 mm' }
+
+/** Any figure with its unit, as it stands in a list. */
+export function showFigure(value: number, unit: string): string {
+  if (unit === 'mm') return showLength(value)
+  const digits = unit === 'share' ? 3 : Number.isInteger(value) ? 0 : 1
+  return `${value.toFixed(digits)}${PLAIN[unit] ?? ` ${unit}`}`
+}
+
+/** Minutes as a person says them: 45 min, 2 h 5 min, 3 d 4 h. */
+export function showMinutes(total: number): string {
+  const minutes = Math.max(0, Math.round(total))
+  if (minutes < 60) return `${minutes} min`
+  if (minutes < 24 * 60) return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`
+  const hours = Math.round((minutes % (24 * 60)) / 60)
+  return `${Math.floor(minutes / (24 * 60))} d${hours ? ` ${hours} h` : ''}`
+}

@@ -1,0 +1,306 @@
+<script setup lang="ts">
+import { boxOf, mirror, type Part, type Path, type Point } from '@gentle-awl/core'
+import { IconArrowsMaximize, IconFlipVertical, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
+import { computed, ref } from 'vue'
+import { lengthUnit, pixelsPerMm, showLength } from '../app/settings.ts'
+import { useShortcuts } from '../app/shortcuts.ts'
+import DrawingLegend from './DrawingLegend.vue'
+import TrueSizeDialog from './TrueSizeDialog.vue'
+import { cutData, pathData } from './svgPath.ts'
+import { ticks } from './ticks.ts'
+import { usePanZoom } from './usePanZoom.ts'
+
+/** The drawing table: one part to scale on slate, with rulers, dimensions and our line language. */
+const props = defineProps<{ part: Part }>()
+const surface = ref<HTMLElement | null>(null)
+const foot = ref<'right' | 'left'>('right')
+const showLegend = ref(false)
+const trueSizeOpen = ref(false)
+
+/** The left part is the right one flipped: the drawing is turned as a whole. */
+const shown = computed<Part>(() => {
+  const p = props.part
+  if (foot.value === 'right') return p
+  const flip = ([x, y]: Point): Point => [x, -y]
+  const line = (path: Path, closed: boolean) => mirror(path, closed)
+  return {
+    ...p,
+    outline: line(p.outline, true),
+    lines: p.lines.map((l) => ({ ...l, path: line(l.path, l.closed) })),
+    skives: p.skives.map((s) => ({ ...s, edge: line(s.edge, false), band: line(s.band, true) })),
+    notches: p.notches.map((n) => ({ ...n, at: flip(n.at), inwards: flip(n.inwards) })),
+    dimensions: p.dimensions.map((d) => ({ ...d, from: flip(d.from), to: flip(d.to) })),
+    grain: { ...p.grain, at: flip(p.grain.at) },
+  }
+})
+
+const world = computed(() => {
+  const b = boxOf(shown.value.outline, ...shown.value.dimensions.map((d): Path => [d.from, d.to]))
+  return { minX: b.minX - 14, minY: b.minY - 16, maxX: b.maxX + 14, maxY: b.maxY + 16 }
+})
+const view = usePanZoom(surface, world)
+const { width, height, scale } = view
+
+const across = computed(() => ticks(mmAtX(0), mmAtX(width.value), scale.value, lengthUnit.value))
+const upwards = computed(() => ticks(mmAtY(height.value), mmAtY(0), scale.value, lengthUnit.value))
+function mmAtX(px: number): number {
+  return (px - view.x(0)) / scale.value
+}
+function mmAtY(px: number): number {
+  return (view.y(0) - px) / scale.value
+}
+
+/** Dimension lines in pixels, with their label beside the middle. */
+const dimensions = computed(() =>
+  shown.value.dimensions.map((d) => {
+    const [x1, y1, x2, y2] = [view.x(d.from[0]), view.y(d.from[1]), view.x(d.to[0]), view.y(d.to[1])]
+    const upright = Math.abs(y2 - y1) > Math.abs(x2 - x1)
+    return { ...d, x1, y1, x2, y2, upright, tx: (x1 + x2) / 2 + (upright ? 8 : 0), ty: (y1 + y2) / 2 + (upright ? 0 : 20) }
+  }),
+)
+/** Width labels of one part would meet at the middle; they are set at different heights. */
+const labelShift = (index: number) => (index % 2 === 0 ? 0 : 26)
+
+const grain = computed(() => {
+  const { at, length } = shown.value.grain
+  return { x1: view.x(at[0] - length / 2), x2: view.x(at[0] + length / 2), y: view.y(at[1]) - 30, length }
+})
+const calibrated = computed(() => pixelsPerMm.value !== null)
+const ratio = computed(() => (pixelsPerMm.value ? scale.value / pixelsPerMm.value : null))
+
+function trueSize(): void {
+  if (pixelsPerMm.value === null) trueSizeOpen.value = true
+  else view.setScale(pixelsPerMm.value)
+}
+const step = (event: KeyboardEvent) => (event.shiftKey ? 120 : 30)
+useShortcuts({
+  '+': () => view.zoom(1.25),
+  '=': () => view.zoom(1.25),
+  '-': () => view.zoom(0.8),
+  '0': () => view.fit(),
+  '1': trueSize,
+  f: () => (foot.value = foot.value === 'right' ? 'left' : 'right'),
+})
+function arrows(event: KeyboardEvent): void {
+  const moves: Record<string, [number, number]> = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+  const move = moves[event.key]
+  if (!move) return
+  event.preventDefault()
+  view.pan(move[0] * step(event), move[1] * step(event))
+}
+</script>
+
+<template>
+  <div class="table on-slate">
+    <div
+      ref="surface"
+      class="surface"
+      tabindex="0"
+      role="img"
+      :aria-label="`${part.name}, ${foot} foot, drawn to scale. ${part.dimensions.map((d) => `${d.name} ${showLength(d.value)}`).join(', ')}`"
+      @pointerdown="view.down"
+      @pointermove="view.move"
+      @pointerup="view.up"
+      @pointercancel="view.up"
+      @wheel="view.wheel"
+      @keydown="arrows"
+    >
+      <svg :width="width" :height="height" aria-hidden="true">
+        <defs>
+          <marker id="tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" orient="auto-start-reverse">
+            <path d="M0 1 9 5 0 9" fill="none" stroke="#a9bac0" stroke-width="1.6" />
+          </marker>
+          <marker id="grain-tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="10" markerHeight="10" orient="auto">
+            <path d="M0 0 10 5 0 10Z" fill="#eef2ee" />
+          </marker>
+          <linearGradient id="skive"><stop offset="0" stop-color="#c98a1b" stop-opacity=".55" /><stop offset="1" stop-color="#c98a1b" stop-opacity=".3" /></linearGradient>
+        </defs>
+        <g :transform="view.transform.value">
+          <path v-for="l in shown.lines.filter((x) => x.kind === 'neighbour')" :key="l.name" :d="pathData(l.path, l.closed)" class="neighbour" />
+          <path :d="cutData(shown)" class="body" />
+          <path v-for="s in shown.skives" :key="s.name" :d="pathData(s.band, true)" class="skive" />
+          <template v-for="l in shown.lines" :key="l.name">
+            <template v-if="l.kind === 'feather'">
+              <path :d="pathData(l.path, l.closed)" class="feather outer" />
+              <path :d="pathData(l.path, l.closed)" class="feather inner" />
+            </template>
+            <path v-else-if="l.kind !== 'neighbour'" :d="pathData(l.path, l.closed)" :class="l.kind" />
+          </template>
+          <path :d="cutData(shown)" class="cut" />
+        </g>
+        <g class="dimensions">
+          <g v-for="(d, i) in dimensions" :key="d.name">
+            <line :x1="d.x1" :y1="d.y1" :x2="d.x2" :y2="d.y2" marker-start="url(#tip)" marker-end="url(#tip)" />
+            <text :x="d.tx" :y="d.ty + (d.upright ? labelShift(i) : 0)" :text-anchor="d.upright ? 'start' : 'middle'">
+              {{ showLength(d.value) }}
+            </text>
+          </g>
+        </g>
+        <g v-if="grain.x2 - grain.x1 > 40" class="grain">
+          <line :x1="grain.x1" :y1="grain.y" :x2="grain.x2" :y2="grain.y" marker-end="url(#grain-tip)" />
+        </g>
+        <g class="ruler">
+          <rect x="0" y="0" :width="width" height="26" />
+          <rect x="0" y="0" width="40" :height="height" />
+          <g v-for="t in across" :key="`x${t.at}`">
+            <line :x1="view.x(t.at)" :x2="view.x(t.at)" :y1="t.label === null ? 20 : 14" y2="26" />
+            <text v-if="t.label !== null && view.x(t.at) > 46" :x="view.x(t.at) + 3" y="12">{{ t.label }}</text>
+          </g>
+          <g v-for="t in upwards" :key="`y${t.at}`">
+            <line :y1="view.y(t.at)" :y2="view.y(t.at)" :x1="t.label === null ? 34 : 28" x2="40" />
+            <text v-if="t.label !== null && view.y(t.at) > 40" x="4" :y="view.y(t.at) - 3">{{ t.label }}</text>
+          </g>
+          <rect x="0" y="0" width="40" height="26" />
+          <text x="6" y="17">{{ lengthUnit === 'mm' ? 'mm' : 'in' }}</text>
+        </g>
+      </svg>
+    </div>
+    <div class="tools" role="toolbar" aria-label="Drawing">
+      <div class="segments feet" role="radiogroup" aria-label="Foot">
+        <button type="button" role="radio" :aria-checked="foot === 'left'" @click="foot = 'left'">Left</button>
+        <button type="button" role="radio" :aria-checked="foot === 'right'" @click="foot = 'right'">Right</button>
+      </div>
+      <button class="button icon" type="button" aria-label="Other foot" @click="foot = foot === 'right' ? 'left' : 'right'">
+        <IconFlipVertical :size="22" aria-hidden="true" />
+      </button>
+      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)"><IconMinus :size="22" aria-hidden="true" /></button>
+      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)"><IconPlus :size="22" aria-hidden="true" /></button>
+      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()"><IconArrowsMaximize :size="22" aria-hidden="true" /></button>
+      <button class="button" type="button" @click="trueSize"><IconRulerMeasure :size="22" aria-hidden="true" /> 1:1</button>
+      <button v-if="calibrated" class="button" type="button" @click="trueSizeOpen = true">Check scale</button>
+      <button class="button" type="button" :aria-expanded="showLegend" @click="showLegend = !showLegend">Lines</button>
+      <span v-if="ratio" class="ratio figure">{{ ratio >= 1 ? `${ratio.toFixed(2)} : 1` : `1 : ${(1 / ratio).toFixed(2)}` }}</span>
+    </div>
+    <DrawingLegend v-if="showLegend" class="legend" />
+    <TrueSizeDialog v-model:open="trueSizeOpen" @measured="view.setScale($event)" />
+  </div>
+</template>
+
+<style scoped>
+.table {
+  position: relative;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+  background: var(--slate);
+}
+.surface {
+  position: absolute;
+  inset: 0;
+  touch-action: none;
+  cursor: grab;
+}
+.surface:focus-visible {
+  outline-offset: -3px;
+}
+svg {
+  display: block;
+}
+path {
+  fill: none;
+  vector-effect: non-scaling-stroke;
+  stroke-linejoin: round;
+}
+.body {
+  fill: #eef2ee;
+  fill-opacity: 0.07;
+}
+.cut {
+  stroke: #eef2ee;
+  stroke-width: 2;
+}
+.skive {
+  fill: url(#skive);
+}
+.feather.outer {
+  stroke: #a9bac0;
+  stroke-width: 3.2;
+}
+.feather.inner {
+  stroke: #22323a;
+  stroke-width: 1.4;
+}
+.fold {
+  stroke: #eef2ee;
+  stroke-width: 1.5;
+  stroke-dasharray: 16 6;
+}
+.stitch {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+  stroke-dasharray: 5 5;
+}
+.crease {
+  stroke: #ffd48a;
+  stroke-width: 1.8;
+  stroke-dasharray: 2 5;
+}
+.mark {
+  stroke: #a9bac0;
+  stroke-width: 1.1;
+  stroke-dasharray: 9 5;
+}
+.neighbour {
+  stroke: #8fa3aa;
+  stroke-width: 1.2;
+  stroke-dasharray: 3 3;
+}
+.dimensions line {
+  stroke: #a9bac0;
+  stroke-width: 1;
+}
+.dimensions text {
+  fill: #eef2ee;
+  font-size: 16px;
+  font-weight: 600;
+  font-variant-numeric: tabular-nums;
+  paint-order: stroke;
+  stroke: #22323a;
+  stroke-width: 5;
+}
+.grain line {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+.ruler rect {
+  fill: #1b282f;
+}
+.ruler line {
+  stroke: #7d9199;
+}
+.ruler text {
+  fill: #c9d6d9;
+  font-size: 12.5px;
+  font-variant-numeric: tabular-nums;
+}
+.tools {
+  position: absolute;
+  left: 52px;
+  bottom: 14px;
+  right: 14px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  pointer-events: none;
+}
+.tools > * {
+  pointer-events: auto;
+}
+.ratio {
+  padding: 6px 10px;
+  border-radius: 8px;
+  background: #1b282f;
+  color: #eef2ee;
+}
+.legend {
+  position: absolute;
+  top: 38px;
+  right: 14px;
+}
+@media (max-width: 999px) {
+  .tools {
+    bottom: 76px;
+  }
+}
+</style>

@@ -1,0 +1,223 @@
+import { setByHand, setRule, type HandDecision, type PairDecisions, type PairLabel, type Plan, type PlanInput } from '@gentle-awl/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, ApiError, type PairView } from '../api/client.ts'
+import { clearDraft, keepDraft, readDraft } from './draft.ts'
+import { planLatest } from './planner.ts'
+import { useWorkshop } from './workshopStore.ts'
+
+/** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
+const SETTLE = 500
+
+/** The pair on the bench: its decisions as they stand on screen, the plan that follows, and their way to the server. */
+export const usePair = defineStore('pair', () => {
+  const workshop = useWorkshop()
+  const view = ref<PairView | null>(null)
+  const label = ref<PairLabel | null>(null)
+  const decisions = ref<PairDecisions | null>(null)
+  const plan = shallowRef<Plan | null>(null)
+  /** Why there is no plan for the decisions on screen; the plan shown is then the last good one. */
+  const planProblem = ref<string | null>(null)
+  const planning = ref(false)
+  const loadProblem = ref<string | null>(null)
+  const saveProblem = ref<string | null>(null)
+  const saving = ref(false)
+  const dirty = ref(false)
+  /** Set when the pair was changed elsewhere meanwhile: both versions, for the person to choose. */
+  const conflict = ref<{ theirs: PairView; mine: { label: PairLabel; decisions: PairDecisions } } | null>(null)
+
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let saves: Promise<void> = Promise.resolve()
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('gentle-awl-pairs')
+  channel?.addEventListener('message', (event: MessageEvent<{ id: string; version: number }>) => {
+    const mine = view.value
+    if (!mine || event.data.id !== mine.id || event.data.version <= mine.version || dirty.value) return
+    void load(mine.id)
+  })
+
+  const last = computed(() => workshop.lasts.find((l) => l.id === decisions.value?.lastId) ?? null)
+  const input = computed<PlanInput | null>(() =>
+    decisions.value && last.value
+      ? { decisions: decisions.value, last: last.value, materials: workshop.materials, houseRules: workshop.houseRules }
+      : null,
+  )
+
+  function show(next: PairView): void {
+    view.value = next
+    label.value = { ...next.label }
+    decisions.value = structuredClone(next.decisions)
+  }
+
+  async function load(id: string): Promise<void> {
+    loadProblem.value = null
+    if (view.value?.id !== id) {
+      view.value = null
+      decisions.value = null
+      plan.value = null
+    }
+    try {
+      const [pair] = await Promise.all([api.pair(id), workshop.load()])
+      show(pair)
+      dirty.value = false
+      restoreDraft(pair)
+      await replan()
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      loadProblem.value = error.message
+    }
+  }
+
+  /** Changes that never reached the server (closed browser, stopped server) come back, or are offered beside what is there now. */
+  function restoreDraft(pair: PairView): void {
+    const draft = readDraft(pair.id)
+    if (!draft) return
+    const mine = { label: draft.label, decisions: draft.decisions }
+    const same = JSON.stringify(mine) === JSON.stringify({ label: pair.label, decisions: pair.decisions })
+    if (same) clearDraft(pair.id)
+    else if (draft.version === pair.version) {
+      label.value = draft.label
+      decisions.value = draft.decisions
+      dirty.value = true
+      void flush()
+    } else conflict.value = { theirs: pair, mine }
+  }
+
+  async function replan(): Promise<void> {
+    if (!input.value) return
+    planning.value = true
+    const answer = await planLatest(input.value)
+    if (!answer) return
+    planning.value = false
+    planProblem.value = answer.problem
+    if (answer.plan) plan.value = answer.plan
+  }
+
+  function change(next: PairDecisions): void {
+    decisions.value = next
+    touched()
+    void replan()
+  }
+
+  function changeLabel(next: PairLabel): void {
+    label.value = next
+    touched()
+  }
+
+  function touched(): void {
+    if (!view.value || !label.value || !decisions.value) return
+    dirty.value = true
+    keepDraft(view.value.id, { version: view.value.version, label: label.value, decisions: decisions.value })
+    clearTimeout(timer)
+    timer = setTimeout(() => void flush(), SETTLE)
+  }
+
+  const setFigure = (decision: HandDecision, value: number | null) => {
+    if (decisions.value) change(setByHand(decisions.value, decision, value))
+  }
+  const setPairRule = (key: string, value: number | null) => {
+    if (decisions.value) change(setRule(decisions.value, key, value))
+  }
+
+  /** The workshop's figure for a rule, where it has one of its own. */
+  const houseRuleOf = (key: string): number | undefined => workshop.houseRules[key]
+
+  /** Sends what is not saved yet. Saves follow each other; each carries the version it was made on. */
+  function flush(): Promise<void> {
+    clearTimeout(timer)
+    saves = saves.then(saveNow)
+    return saves
+  }
+
+  async function saveNow(): Promise<void> {
+    if (!dirty.value || conflict.value || !view.value || !label.value || !decisions.value) return
+    const sent = JSON.stringify({ label: label.value, decisions: decisions.value })
+    const { id, version } = view.value
+    saving.value = true
+    try {
+      const saved = await api.savePair(id, version, label.value, decisions.value)
+      saveProblem.value = null
+      if (view.value?.id !== id) return
+      view.value = saved
+      const current = { label: label.value, decisions: decisions.value }
+      if (JSON.stringify(current) === sent) {
+        dirty.value = false
+        clearDraft(id)
+      } else keepDraft(id, { version: saved.version, ...current })
+      channel?.postMessage({ id, version: saved.version })
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      if (error.status === 409 && error.current) {
+        conflict.value = {
+          theirs: error.current as PairView,
+          mine: { label: label.value, decisions: decisions.value },
+        }
+      } else saveProblem.value = error.message
+    } finally {
+      saving.value = false
+    }
+  }
+
+  /** On leaving the page: one last try that outlives it. The draft stays until the answer is seen. */
+  function saveOnLeaving(): void {
+    if (!dirty.value || conflict.value || !view.value || !label.value || !decisions.value) return
+    void api
+      .savePair(view.value.id, view.value.version, label.value, decisions.value, true)
+      .catch(() => undefined /* the draft is kept and offered at the next visit */)
+  }
+
+  async function settleConflict(keep: 'mine' | 'theirs'): Promise<void> {
+    const both = conflict.value
+    if (!both) return
+    conflict.value = null
+    show(both.theirs)
+    clearDraft(both.theirs.id)
+    dirty.value = false
+    if (keep === 'mine') {
+      label.value = both.mine.label
+      decisions.value = both.mine.decisions
+      dirty.value = true
+      await flush()
+    }
+    await replan()
+  }
+
+  async function move(way: 'undo' | 'redo'): Promise<void> {
+    await flush()
+    if (!view.value || dirty.value) return
+    try {
+      const next = await api.move(view.value.id, view.value.version, way)
+      show(next)
+      channel?.postMessage({ id: next.id, version: next.version })
+      await replan()
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      if (error.status === 409 && error.current) show(error.current as PairView)
+      saveProblem.value = error.message
+    }
+  }
+
+  return {
+    view,
+    label,
+    decisions,
+    last,
+    plan,
+    planProblem,
+    planning,
+    loadProblem,
+    saveProblem,
+    saving,
+    dirty,
+    conflict,
+    load,
+    change,
+    changeLabel,
+    setFigure,
+    setPairRule,
+    houseRuleOf,
+    flush,
+    saveOnLeaving,
+    settleConflict,
+    move,
+  }
+})

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import {
+  constructions,
+  mayServe,
+  materialRoles,
+  roleNames,
+  sizeFromLast,
+  sizeSystemNames,
+  sizeSystems,
+  type MaterialRole,
+  type PairDecisions,
+} from '@gentle-awl/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError } from '../../api/client.ts'
+import { showLength } from '../../app/settings.ts'
+import { usePair } from '../../plan/pairStore.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import FindingItem from '../../ui/FindingItem.vue'
+import HouseDialog from '../../ui/HouseDialog.vue'
+
+const pair = usePair()
+const workshop = useWorkshop()
+const router = useRouter()
+const roles = Object.keys(materialRoles) as MaterialRole[]
+const sizeWrong = ref('')
+const deleting = ref(false)
+const deleteProblem = ref('')
+
+const d = computed(() => pair.decisions as PairDecisions)
+const choices = (role: MaterialRole) => workshop.materials.filter((m) => mayServe(role, m.kind))
+const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+
+const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
+function setSize(event: Event): void {
+  const size = Number(value(event).replace(',', '.'))
+  if (!Number.isFinite(size) || size <= 0 || size > 400) {
+    sizeWrong.value = 'Give a size as a number, for example 42.5.'
+    return
+  }
+  sizeWrong.value = ''
+  set({ size: { ...d.value.size, value: size } })
+}
+function setMaterial(role: MaterialRole, id: string): void {
+  const padding = role === 'padding' && id === '' ? { sock: { padding: 'none' as const } } : {}
+  set({ materials: { ...d.value.materials, [role]: id === '' ? null : id }, ...padding })
+}
+const setLabel = (field: 'order' | 'name' | 'trade' | 'note', event: Event) => {
+  const text = value(event)
+  if (!pair.label || ((field === 'order' || field === 'name') && text.trim() === '')) return
+  pair.changeLabel({ ...pair.label, [field]: text })
+}
+const findings = computed(() => pair.plan?.findings ?? [])
+const readings = computed(() =>
+  pair.last
+    ? sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, pair.last?.measures.length ?? 0) }))
+    : [],
+)
+
+async function remove(): Promise<void> {
+  if (!pair.view) return
+  try {
+    await pair.flush()
+    await api.removePair(pair.view.id, pair.view.version)
+    await router.push('/pairs')
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    deleteProblem.value = error.message
+  }
+}
+</script>
+
+<template>
+  <section class="decisions">
+    <div class="columns">
+      <div class="card block">
+        <h2>Order</h2>
+        <label class="field"><span>Order number</span><input :value="pair.label?.order" maxlength="20" @change="setLabel('order', $event)" /></label>
+        <label class="field"><span>Name of the pair</span><input :value="pair.label?.name" maxlength="80" @change="setLabel('name', $event)" /></label>
+        <label class="field"><span>Trade of the customer</span><input :value="pair.label?.trade" maxlength="80" @change="setLabel('trade', $event)" /></label>
+        <label class="field"><span>Note</span><textarea rows="2" maxlength="1000" :value="pair.label?.note" @change="setLabel('note', $event)" /></label>
+      </div>
+      <div class="card block">
+        <h2>Last, size, construction</h2>
+        <label class="field">
+          <span>Last</span>
+          <select :value="d.lastId" @change="set({ lastId: value($event) })">
+            <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
+              {{ l.name }}, {{ showLength(l.measures.length, 0) }}, heel {{ showLength(l.measures.heelHeight, 0) }}
+            </option>
+          </select>
+        </label>
+        <div class="two">
+          <label class="field">
+            <span>Size system</span>
+            <select :value="d.size.system" @change="set({ size: { ...d.size, system: value($event) as typeof d.size.system } })">
+              <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
+            </select>
+          </label>
+          <label class="field">
+            <span>Size</span>
+            <input inputmode="decimal" :value="d.size.value" :aria-invalid="sizeWrong !== ''" @change="setSize" />
+            <span v-if="sizeWrong" class="wrong">{{ sizeWrong }}</span>
+          </label>
+        </div>
+        <dl class="readings" aria-label="What this last reads, approximately">
+          <div v-for="r in readings" :key="r.name"><dt>{{ r.name }}</dt><dd class="figure">{{ r.value.toFixed(1) }}</dd></div>
+        </dl>
+        <div class="segments" role="radiogroup" aria-label="Construction">
+          <button v-for="kind in constructions" :key="kind" type="button" role="radio" :aria-checked="d.construction === kind" @click="set({ construction: kind })">
+            {{ kind }}
+          </button>
+        </div>
+        <ul class="findings"><FindingItem v-for="f in findings" :key="f.id" :finding="f" /></ul>
+      </div>
+      <div class="card block">
+        <h2>Materials</h2>
+        <label v-for="role in roles" :key="role" class="field inline">
+          <span>{{ roleNames[role] }}</span>
+          <select :value="d.materials[role] ?? ''" @change="setMaterial(role, value($event))">
+            <option v-if="role === 'padding'" value="">none</option>
+            <option v-for="m in choices(role)" :key="m.id" :value="m.id">{{ m.name }}, {{ showLength(m.thickness) }}</option>
+          </select>
+        </label>
+      </div>
+    </div>
+    <button class="button remove" type="button" @click="deleting = true">Delete this pair</button>
+    <HouseDialog v-model:open="deleting" title="Delete this pair?">
+      <p>Its decisions, revisions and log go for good. Save the pair file first if there is any doubt.</p>
+      <p v-if="deleteProblem" class="wrong" role="alert">{{ deleteProblem }}</p>
+      <template #actions>
+        <button class="button" type="button" @click="deleting = false">Keep it</button>
+        <button class="button danger" type="button" @click="remove">Delete {{ pair.label?.order }}</button>
+      </template>
+    </HouseDialog>
+  </section>
+</template>
+
+<style scoped>
+.decisions {
+  height: 100%;
+  overflow: auto;
+  padding: 20px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(330px, 1fr));
+  gap: 18px;
+  align-items: start;
+}
+.block {
+  display: grid;
+  gap: 14px;
+  padding: 18px 20px 20px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+}
+.inline {
+  grid-template-columns: 96px minmax(0, 1fr);
+  align-items: center;
+}
+.readings {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  margin: 0;
+  font-size: 16px;
+}
+.readings div {
+  display: flex;
+  gap: 6px;
+}
+.readings dt {
+  color: var(--soft);
+}
+.readings dd {
+  margin: 0;
+  font-weight: 600;
+}
+.segments {
+  justify-self: start;
+}
+.findings {
+  display: grid;
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+}
+.remove {
+  margin-top: 18px;
+}
+.danger,
+.wrong {
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
+import { onKeyStroke, useEventListener } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
+import { isTyping, useShortcuts } from '../../app/shortcuts.ts'
+import { usePair } from '../../plan/pairStore.ts'
+import LevelMark from '../../ui/LevelMark.vue'
+import RoomState from '../../ui/RoomState.vue'
+import ConflictDialog from './ConflictDialog.vue'
+import PrintDialog from './PrintDialog.vue'
+import { stages, stageLevel } from './stages.ts'
+
+const props = defineProps<{ id: string }>()
+const route = useRoute()
+const router = useRouter()
+const pair = usePair()
+const printOpen = ref(false)
+
+watch(
+  () => props.id,
+  (id) => void pair.load(id),
+  { immediate: true },
+)
+
+const here = computed(() => stages.findIndex((s) => route.path.includes(`/${s.path}`)))
+const go = (to: number) => {
+  const stage = stages[to]
+  if (stage) void router.push(`/pairs/${props.id}/${stage.path}`)
+}
+useShortcuts({ '[': () => go(here.value - 1), ']': () => go(here.value + 1) })
+onKeyStroke(
+  (e) => (e.ctrlKey || e.metaKey) && ['z', 'y', 'Z'].includes(e.key),
+  (e) => {
+    if (isTyping(e.target)) return
+    e.preventDefault()
+    void pair.move(e.key === 'z' && !e.shiftKey ? 'undo' : 'redo')
+  },
+)
+useEventListener(window, 'pagehide', () => pair.saveOnLeaving())
+onBeforeRouteLeave(() => pair.flush())
+onBeforeUnmount(() => void pair.flush())
+
+const canUndo = computed(() => pair.dirty || (pair.view?.canUndo ?? false))
+const saveWord = computed(() =>
+  pair.saveProblem ? 'not saved' : pair.saving || pair.dirty ? 'saving …' : `revision ${pair.view?.revision ?? ''}`,
+)
+</script>
+
+<template>
+  <RoomState :loading="pair.view === null" :problem="pair.loadProblem" what="The pair" @retry="pair.load(id)">
+    <div class="pair">
+      <header>
+        <div class="title">
+          <h1>{{ pair.label?.name }}</h1>
+          <p class="soft figure">
+            {{ pair.label?.order }} · <span data-testid="save-state" aria-live="polite">{{ saveWord }}</span>
+          </p>
+        </div>
+        <nav class="stages" aria-label="Stages of the pair">
+          <RouterLink v-for="(stage, i) in stages" :key="stage.path" :to="`/pairs/${id}/${stage.path}`" class="stage" :class="{ here: i === here }" :aria-current="i === here ? 'step' : undefined">
+            <span>{{ stage.name }}</span>
+            <LevelMark v-if="pair.plan && stageLevel(pair.plan, stage.path) !== 'fine'" :level="stageLevel(pair.plan, stage.path)" :size="18" quiet />
+          </RouterLink>
+        </nav>
+        <div class="tools">
+          <button class="button icon" type="button" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
+            <IconArrowBackUp :size="24" aria-hidden="true" />
+          </button>
+          <button class="button icon" type="button" aria-label="Redo" :disabled="!pair.view?.canRedo || pair.dirty" @click="pair.move('redo')">
+            <IconArrowForwardUp :size="24" aria-hidden="true" />
+          </button>
+          <button class="button main" type="button" @click="printOpen = true">
+            <IconPrinter :size="22" aria-hidden="true" /> Print and files
+          </button>
+        </div>
+      </header>
+      <div v-if="pair.saveProblem" class="bar stop" role="alert">
+        <span>{{ pair.saveProblem }}</span>
+        <button class="button" type="button" @click="pair.flush()">Save again</button>
+      </div>
+      <div v-if="pair.planProblem" class="bar stop" role="alert">
+        <span>{{ pair.planProblem }} The drawing still shows the last plan that worked.</span>
+        <button class="button" type="button" :disabled="!canUndo" @click="pair.move('undo')">Undo</button>
+      </div>
+      <div class="work"><RouterView /></div>
+    </div>
+    <ConflictDialog />
+    <PrintDialog v-model:open="printOpen" />
+  </RoomState>
+</template>
+
+<style scoped>
+.pair {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 24px;
+  align-items: center;
+  padding: 10px 20px;
+  border-bottom: 1px solid var(--line);
+  background: var(--raised);
+}
+.title h1 {
+  font-size: 22px;
+}
+.title p {
+  font-size: 15px;
+}
+.stages {
+  display: flex;
+  gap: 4px;
+  flex: 1 1 auto;
+  counter-reset: stage;
+}
+.stage {
+  counter-increment: stage;
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 46px;
+  padding: 0 14px;
+  border-radius: 10px;
+  text-decoration: none;
+}
+.stage::before {
+  content: counter(stage);
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid var(--soft);
+  border-radius: 50%;
+  font-size: 14px;
+  font-weight: 600;
+}
+.stage:hover {
+  background: var(--action-soft);
+}
+.stage.here {
+  background: var(--action-soft);
+  font-weight: 600;
+  box-shadow: inset 0 -3px 0 var(--action);
+}
+.tools {
+  display: flex;
+  gap: 8px;
+}
+.bar {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 20px;
+}
+.bar.stop {
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+.work {
+  flex: 1;
+  min-height: 0;
+}
+</style>

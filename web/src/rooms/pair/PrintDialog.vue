@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { IconDownload } from '@tabler/icons-vue'
+import { ref } from 'vue'
+import { usePair } from '../../plan/pairStore.ts'
+import HouseDialog from '../../ui/HouseDialog.vue'
+
+const open = defineModel<boolean>('open', { required: true })
+const pair = usePair()
+const paper = ref<'a4' | 'a3' | 'letter'>('a4')
+const busy = ref('')
+const problem = ref('')
+const names = { a4: 'A4', a3: 'A3', letter: 'Letter' }
+
+/** Saves first: what is printed is always a revision that can be found again. */
+async function fetchFile(what: string, path: string): Promise<void> {
+  if (!pair.view) return
+  problem.value = ''
+  busy.value = what
+  try {
+    await pair.flush()
+    if (pair.dirty) {
+      problem.value = pair.saveProblem ?? 'Settle first which version stays.'
+      return
+    }
+    const response = await fetch(`/api/v1/pairs/${pair.view.id}/${path}`)
+    if (!response.ok) {
+      const body = (await response.json()) as { detail?: string }
+      problem.value = body.detail ?? 'The server said no.'
+      return
+    }
+    const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'parts'
+    const link = document.createElement('a')
+    link.href = URL.createObjectURL(await response.blob())
+    link.download = name
+    link.click()
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error
+    problem.value = 'The workshop server does not answer. Start it and try again.'
+  } finally {
+    busy.value = ''
+  }
+}
+</script>
+
+<template>
+  <HouseDialog v-model:open="open" title="Print and files">
+    <div class="print">
+      <section>
+        <h3>Parts at true size (PDF)</h3>
+        <p class="soft">
+          Tiled with overlap and register marks, both feet. Print at “actual size” and lay a rule on the 100 mm bar.
+        </p>
+        <div class="row">
+          <div class="segments" role="radiogroup" aria-label="Paper">
+            <button v-for="(name, key) in names" :key="key" type="button" role="radio" :aria-checked="paper === key" @click="paper = key">
+              {{ name }}
+            </button>
+          </div>
+          <button class="button main" type="button" :disabled="busy !== ''" @click="fetchFile('pdf', `parts.pdf?paper=${paper}`)">
+            <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'pdf' ? 'Drawing …' : 'Get the PDF' }}
+          </button>
+        </div>
+      </section>
+      <section>
+        <h3>Open files</h3>
+        <p class="soft">The drawing for other programs, and the whole pair to keep, send, or bring in elsewhere.</p>
+        <div class="row">
+          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('svg', 'parts.svg')">
+            <IconDownload :size="22" aria-hidden="true" /> SVG, in mm
+          </button>
+          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('file', 'file')">
+            <IconDownload :size="22" aria-hidden="true" /> Pair file
+          </button>
+        </div>
+      </section>
+      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+    </div>
+  </HouseDialog>
+</template>
+
+<style scoped>
+.print,
+section {
+  display: grid;
+  gap: 12px;
+}
+.print {
+  gap: 24px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+.wrong {
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,29 @@
+import type { Level, Plan } from '@gentle-awl/core'
+
+/** The stages of a pair in working order; `path` is the last bit of the address. */
+export const stages = [
+  { path: 'decisions', name: 'Decisions' },
+  { path: 'last', name: 'Last' },
+  { path: 'parts', name: 'Parts' },
+  { path: 'work', name: 'Work' },
+] as const
+export type StagePath = (typeof stages)[number]['path']
+
+const worst = (levels: Level[]): Level =>
+  levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
+
+/** The gravest finding of a stage: the mark it carries in the strip. */
+export function stageLevel(plan: Plan, stage: StagePath): Level {
+  switch (stage) {
+    case 'decisions':
+      return worst(plan.findings.filter((f) => f.id.startsWith('pair.')).map((f) => f.level))
+    case 'last':
+      return worst(plan.findings.filter((f) => f.id.startsWith('last.')).map((f) => f.level))
+    case 'parts':
+      return worst(plan.parts.flatMap((p) => p.findings.map((f) => f.level)))
+    case 'work':
+      return 'fine'
+  }
+}
+
+export const partLevel = (part: Plan['parts'][number]): Level => worst(part.findings.map((f) => f.level))

@@ -1,0 +1,246 @@
+<script setup lang="ts">
+import {
+  constructions,
+  mayServe,
+  materialRoles,
+  PairDecisions,
+  PairLabel,
+  roleNames,
+  sizeFromLast,
+  sizeSystemNames,
+  sizeSystems,
+  type MaterialRole,
+} from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { showLength } from '../../app/settings.ts'
+import { api, ApiError } from '../../api/client.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import RoomState from '../../ui/RoomState.vue'
+
+const router = useRouter()
+const workshop = useWorkshop()
+const problem = ref<string | null>(null)
+const wrong = reactive<Record<string, string>>({})
+const saving = ref(false)
+const roles = Object.keys(materialRoles) as MaterialRole[]
+
+const label = reactive({ order: '', name: '', trade: '', note: '' })
+const form = reactive({
+  lastId: '',
+  system: 'paris' as (typeof sizeSystems)[number],
+  size: '',
+  construction: 'welted' as (typeof constructions)[number],
+  materials: {} as Record<MaterialRole, string>,
+})
+const sizeTouched = ref(false)
+
+const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
+const choices = (role: MaterialRole) => workshop.materials.filter((m) => mayServe(role, m.kind))
+
+/** The size that the chosen last reads, to the half; offered until somebody types another. */
+function offerSize(): void {
+  if (!last.value || sizeTouched.value) return
+  const reads = sizeFromLast(form.system, last.value.measures.length)
+  form.size = String(form.system === 'mondopoint' ? Math.round(reads / 5) * 5 : Math.round(reads * 2) / 2)
+}
+
+async function load(): Promise<void> {
+  problem.value = null
+  try {
+    await workshop.load()
+    form.lastId = workshop.lasts[0]?.id ?? ''
+    for (const role of roles) form.materials[role] = choices(role)[0]?.id ?? ''
+    offerSize()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+
+/** For a welted pair an insole of leather is the likely one, for a cemented one board. */
+function construct(kind: (typeof constructions)[number]): void {
+  form.construction = kind
+  const fitting = choices('insole').find((m) => (m.kind === 'insole board') === (kind === 'cemented'))
+  if (fitting) form.materials.insole = fitting.id
+}
+
+async function start(): Promise<void> {
+  for (const key of Object.keys(wrong)) delete wrong[key]
+  const size = Number(form.size.replace(',', '.'))
+  const labelRead = PairLabel.safeParse(label)
+  const read = PairDecisions.safeParse({
+    lastId: form.lastId,
+    size: { system: form.system, value: form.size.trim() === '' ? Number.NaN : size },
+    construction: form.construction,
+    materials: { ...form.materials, padding: form.materials.padding || null },
+  })
+  for (const issue of labelRead.error?.issues ?? []) wrong[issue.path.join('.')] = issue.message
+  for (const issue of read.error?.issues ?? []) {
+    const field = issue.path.join('.')
+    wrong[field] = field.startsWith('size') ? 'Give a size as a number, for example 42.5.' : 'Choose one.'
+  }
+  if (!labelRead.success || !read.success) {
+    requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus())
+    return
+  }
+  saving.value = true
+  try {
+    const pair = await api.addPair(labelRead.data, read.data)
+    await router.push(`/pairs/${pair.id}/last`)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    wrong.all = error.message
+  } finally {
+    saving.value = false
+  }
+}
+
+onMounted(load)
+</script>
+
+<template>
+  <section class="room">
+    <RoomState :loading="!workshop.loaded" :problem="problem" what="Lasts and materials" @retry="load">
+      <h1>New pair</h1>
+      <div v-if="workshop.lasts.length === 0" class="nothing">
+        <p>There is no last on the shelf yet, and every pair is built on one.</p>
+        <RouterLink class="button main" to="/lasts">Put a last on the shelf</RouterLink>
+      </div>
+      <form v-else novalidate @submit.prevent="start">
+        <fieldset class="card">
+          <legend>Who it is for</legend>
+          <label class="field narrow">
+            <span>Order number</span>
+            <input v-model="label.order" name="order" autocomplete="off" :aria-invalid="!!wrong.order" />
+            <span v-if="wrong.order" class="wrong">{{ wrong.order }}</span>
+          </label>
+          <label class="field">
+            <span>Name of the pair</span>
+            <input v-model="label.name" name="name" autocomplete="off" :aria-invalid="!!wrong.name" />
+            <span v-if="wrong.name" class="wrong">{{ wrong.name }}</span>
+          </label>
+          <label class="field">
+            <span>Trade of the customer</span>
+            <input v-model="label.trade" name="trade" autocomplete="off" placeholder="no personal names" />
+          </label>
+        </fieldset>
+        <fieldset class="card">
+          <legend>Last and size</legend>
+          <label class="field">
+            <span>Last</span>
+            <select v-model="form.lastId" name="last" @change="offerSize">
+              <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
+                {{ l.name }}, {{ showLength(l.measures.length, 0) }}, heel {{ showLength(l.measures.heelHeight, 0) }}
+              </option>
+            </select>
+          </label>
+          <label class="field narrow">
+            <span>Size system</span>
+            <select v-model="form.system" name="system" @change="offerSize">
+              <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
+            </select>
+          </label>
+          <label class="field narrow">
+            <span>Size</span>
+            <input
+              v-model="form.size"
+              name="size"
+              inputmode="decimal"
+              :aria-invalid="!!wrong['size.value']"
+              @input="sizeTouched = true"
+            />
+            <span v-if="wrong['size.value']" class="wrong">{{ wrong['size.value'] }}</span>
+          </label>
+        </fieldset>
+        <fieldset class="card">
+          <legend>Construction</legend>
+          <div class="segments" role="radiogroup" aria-label="Construction">
+            <button
+              v-for="kind in constructions"
+              :key="kind"
+              type="button"
+              role="radio"
+              :aria-checked="form.construction === kind"
+              @click="construct(kind)"
+            >
+              {{ kind }}
+            </button>
+          </div>
+          <p class="soft why">
+            {{
+              form.construction === 'welted'
+                ? 'The welt is sewn to a holdfast in a leather insole; the sole is sewn to the welt.'
+                : 'The upper is cemented round the insole and the sole is cemented on: an insole of board will do.'
+            }}
+          </p>
+        </fieldset>
+        <fieldset class="card materials">
+          <legend>Materials</legend>
+          <label v-for="role in roles" :key="role" class="field">
+            <span>{{ roleNames[role] }}</span>
+            <select v-model="form.materials[role]" :name="`material-${role}`" :aria-invalid="!!wrong[`materials.${role}`]">
+              <option v-if="role === 'padding'" value="">none</option>
+              <option v-for="m in choices(role)" :key="m.id" :value="m.id">
+                {{ m.name }}, {{ showLength(m.thickness) }}
+              </option>
+            </select>
+            <span v-if="wrong[`materials.${role}`]" class="wrong">Nothing fit for this in the stores yet.</span>
+          </label>
+        </fieldset>
+        <p v-if="wrong.all" class="bad" role="alert">{{ wrong.all }}</p>
+        <div class="actions">
+          <RouterLink class="button" to="/pairs">Back</RouterLink>
+          <button class="button main" type="submit" :disabled="saving">Start this pair</button>
+        </div>
+      </form>
+    </RoomState>
+  </section>
+</template>
+
+<style scoped>
+.room {
+  padding: 24px 28px 40px;
+  max-width: 1080px;
+}
+form {
+  display: grid;
+  gap: 18px;
+  margin-top: 18px;
+}
+fieldset {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 16px 20px;
+  align-items: start;
+  margin: 0;
+  padding: 10px 20px 20px;
+}
+fieldset .segments {
+  justify-self: start;
+}
+.why {
+  grid-column: span 2;
+}
+legend {
+  padding: 0 8px;
+  font: 600 19px 'Zilla Slab', serif;
+}
+.actions {
+  display: flex;
+  gap: 12px;
+  justify-content: flex-end;
+}
+.nothing {
+  display: grid;
+  justify-items: start;
+  gap: 14px;
+  padding: 24px 0;
+}
+.bad {
+  padding: 12px 16px;
+  border-radius: 10px;
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
+import { onMounted, ref } from 'vue'
+import { api, ApiError } from '../../api/client.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import RoomState from '../../ui/RoomState.vue'
+
+const workshop = useWorkshop()
+const problem = ref<string | null>(null)
+const wrong = ref<{ key: string; message: string } | null>(null)
+const kept = ref('')
+
+async function load(): Promise<void> {
+  problem.value = null
+  try {
+    await workshop.load()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+const figure = (rule: Rule) => workshop.houseRules[rule.key] ?? rule.value
+const changed = (rule: Rule) => workshop.houseRules[rule.key] !== undefined
+
+async function save(key: string, rules: RuleFigures, done: string): Promise<void> {
+  wrong.value = null
+  kept.value = ''
+  try {
+    const r = await api.changeHouseRules(workshop.houseRulesVersion, rules)
+    workshop.houseRules = r.houseRules
+    workshop.houseRulesVersion = r.version
+    kept.value = done
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    wrong.value = { key, message: error.status === 409 ? `${error.message} The figures shown now are the saved ones.` : error.message }
+    if (error.status === 409) await load()
+  }
+}
+function set(rule: Rule, event: Event): void {
+  const text = (event.target as HTMLInputElement).value
+  const value = Number(text)
+  if (text.trim() === '' || !Number.isFinite(value) || value < rule.min || value > rule.max) {
+    wrong.value = { key: rule.key, message: `From ${rule.min} to ${rule.max}. Nothing was changed.` }
+    return
+  }
+  void save(rule.key, { ...workshop.houseRules, [rule.key]: value }, `${rule.name}: ${value}. Every pair follows from now on.`)
+}
+function back(rule: Rule): void {
+  const rules = { ...workshop.houseRules }
+  delete rules[rule.key]
+  void save(rule.key, rules, `${rule.name} is back at ${rule.value}.`)
+}
+onMounted(load)
+</script>
+
+<template>
+  <section class="room">
+    <h1>House rules</h1>
+    <p class="soft">Every figure the plan works by, and why. A change here goes for all pairs that have no figure of their own.</p>
+    <p class="kept" role="status">{{ kept }}</p>
+    <RoomState :loading="!workshop.loaded" :problem="problem" what="The house rules" @retry="load">
+      <section v-for="chapter in ruleChapters" :key="chapter.name" class="chapter">
+        <h2>{{ chapter.name }}</h2>
+        <ul class="card">
+          <li v-for="rule in chapter.rules" :key="rule.key" :class="{ changed: changed(rule) }">
+            <div>
+              <p class="name">{{ rule.name }}</p>
+              <p class="soft">{{ rule.why }}</p>
+              <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
+            </div>
+            <div class="set">
+              <input class="box figure" type="number" step="any" :min="rule.min" :max="rule.max" :value="figure(rule)" :aria-label="rule.name" @change="set(rule, $event)" />
+              <span class="unit">{{ rule.unit === 'count' || rule.unit === 'share' ? '' : rule.unit }}</span>
+              <span class="range figure soft">{{ rule.min }} to {{ rule.max }}</span>
+              <button v-if="changed(rule)" class="button" type="button" @click="back(rule)">Back to {{ rule.value }}</button>
+            </div>
+          </li>
+        </ul>
+      </section>
+    </RoomState>
+  </section>
+</template>
+
+<style scoped>
+.room {
+  padding: 24px 28px 40px;
+  max-width: 1120px;
+}
+.kept {
+  min-height: 26px;
+  color: var(--action);
+  font-weight: 600;
+}
+.chapter {
+  margin-bottom: 26px;
+}
+h2 {
+  margin-bottom: 10px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  overflow: hidden;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 16px;
+  align-items: center;
+  padding: 10px 18px;
+}
+li + li {
+  border-top: 1px solid var(--line);
+}
+li.changed {
+  background: var(--action-soft);
+}
+.name {
+  font-weight: 600;
+}
+.set {
+  display: grid;
+  grid-template-columns: 100px 1fr;
+  gap: 2px 10px;
+  align-items: center;
+}
+.set .box {
+  text-align: right;
+}
+.range,
+.set .button {
+  grid-column: 1 / -1;
+  font-size: 15px;
+}
+.wrong {
+  color: var(--stop);
+}
+@media (max-width: 999px) {
+  li {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
+import { IconPlus } from '@tabler/icons-vue'
+import { computed, onMounted, reactive, ref } from 'vue'
+import { api, ApiError, type Stored } from '../../api/client.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import HouseDialog from '../../ui/HouseDialog.vue'
+import RoomState from '../../ui/RoomState.vue'
+
+const workshop = useWorkshop()
+const problem = ref<string | null>(null)
+const editing = ref<Stored<Material> | 'new' | null>(null)
+const form = reactive({ name: '', kind: 'upper leather' as MaterialKind, thickness: 1.4, note: '' })
+const wrong = ref('')
+const open = computed({
+  get: () => editing.value !== null,
+  set: (is) => {
+    if (!is) editing.value = null
+  },
+})
+
+async function load(): Promise<void> {
+  problem.value = null
+  try {
+    await workshop.load()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+function edit(material: Stored<Material> | 'new'): void {
+  wrong.value = ''
+  Object.assign(form, material === 'new' ? { name: '', kind: 'upper leather', thickness: 1.4, note: '' } : material)
+  editing.value = material
+}
+async function act(work: () => Promise<unknown>): Promise<void> {
+  try {
+    await work()
+    editing.value = null
+    await load()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    wrong.value = error.message
+  }
+}
+async function keep(): Promise<void> {
+  const read = Material.omit({ id: true }).safeParse(form)
+  if (!read.success) {
+    wrong.value = read.error.issues[0].message
+    return
+  }
+  const target = editing.value
+  await act(() =>
+    target === 'new' || target === null
+      ? api.materials.add(read.data)
+      : api.materials.change(target.id, target.version, read.data),
+  )
+}
+const remove = () => {
+  const target = editing.value
+  if (target && target !== 'new') void act(() => api.materials.remove(target.id, target.version))
+}
+onMounted(load)
+</script>
+
+<template>
+  <section class="room">
+    <header>
+      <h1>Stores</h1>
+      <button class="button main" type="button" @click="edit('new')"><IconPlus :size="22" aria-hidden="true" /> New material</button>
+    </header>
+    <RoomState :loading="!workshop.loaded" :problem="problem" what="The stores" @retry="load">
+      <p v-if="workshop.materials.length === 0" class="soft">Nothing in the stores yet. Measure a piece with the gauge and put it in.</p>
+      <table v-else class="card">
+        <thead>
+          <tr><th scope="col">Material</th><th scope="col">Serves as</th><th scope="col" class="right">Thick</th><th scope="col">Note</th><th><span class="visually-hidden">Change</span></th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="m in workshop.materials" :key="m.id">
+            <th scope="row">{{ m.name }}</th>
+            <td>{{ m.kind }}</td>
+            <td class="figure right">{{ m.thickness.toFixed(1) }} mm <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span></td>
+            <td class="soft">{{ m.note }}</td>
+            <td class="right"><button class="button" type="button" :aria-label="`Change ${m.name}`" @click="edit(m)">Change</button></td>
+          </tr>
+        </tbody>
+      </table>
+    </RoomState>
+    <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
+      <form id="material-form" class="form" novalidate @submit.prevent="keep">
+        <label class="field"><span>Name</span><input v-model="form.name" /></label>
+        <label class="field"><span>Serves as</span><select v-model="form.kind"><option v-for="k in materialKinds" :key="k" :value="k">{{ k }}</option></select></label>
+        <label class="field"><span>Thickness, mm</span><input v-model.number="form.thickness" type="number" step="0.1" /></label>
+        <label class="field"><span>Note</span><input v-model="form.note" /></label>
+        <p class="soft">A new thickness changes every pair that is planned with this material.</p>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      </form>
+      <template #actions>
+        <button v-if="editing !== 'new'" class="button away" type="button" @click="remove">Delete</button>
+        <button class="button" type="button" @click="editing = null">Leave it</button>
+        <button class="button main" type="submit" form="material-form">Keep</button>
+      </template>
+    </HouseDialog>
+  </section>
+</template>
+
+<style scoped>
+.room {
+  padding: 24px 28px 40px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  margin-bottom: 20px;
+}
+table {
+  width: 100%;
+  border-collapse: separate;
+  border-spacing: 0;
+  overflow: hidden;
+}
+th,
+td {
+  padding: 8px 16px;
+  text-align: left;
+}
+tbody th {
+  font-weight: 600;
+}
+tbody tr > * {
+  border-top: 1px solid var(--line);
+}
+.right {
+  text-align: right;
+}
+.form {
+  display: grid;
+  gap: 12px;
+}
+.wrong {
+  color: var(--stop);
+}
+.away {
+  margin-right: auto;
+}
+</style>

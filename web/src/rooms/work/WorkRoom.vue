@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { groupNames, progress, workGroups, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { api, ApiError } from '../../api/client.ts'
+import { showMinutes } from '../../app/settings.ts'
+import { usePair } from '../../plan/pairStore.ts'
+import BecausePanel from '../../ui/BecausePanel.vue'
+import RoomState from '../../ui/RoomState.vue'
+import StepCard from './StepCard.vue'
+import WaitClocks from './WaitClocks.vue'
+
+const pair = usePair()
+const log = ref<StepEvent[] | null>(null)
+const problem = ref<string | null>(null)
+const stepProblem = ref<string | null>(null)
+const busy = ref(false)
+const now = ref(Date.now())
+useIntervalFn(() => (now.value = Date.now()), 1000)
+
+async function load(): Promise<void> {
+  if (!pair.view) return
+  problem.value = null
+  try {
+    log.value = await api.log(pair.view.id)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+watch(() => pair.view?.id, load)
+
+const steps = computed<StepProgress[]>(() =>
+  pair.plan && log.value ? progress(pair.plan.operations, log.value, now.value) : [],
+)
+const groups = computed(() =>
+  workGroups
+    .map((g) => ({ group: g, name: groupNames[g], steps: steps.value.filter((s) => s.step.group === g) }))
+    .filter((g) => g.steps.length > 0),
+)
+const running = computed(() => steps.value.filter((s) => s.state === 'started'))
+const ready = computed(() => steps.value.filter((s) => s.state === 'open' && s.heldBy.length === 0))
+const done = computed(() => steps.value.filter((s) => s.state === 'finished').length)
+const clocks = computed(() => steps.value.filter((s) => s.clock !== null))
+const minutesLeft = computed(() =>
+  steps.value.filter((s) => s.state !== 'finished').reduce((sum, s) => sum + s.step.minutes.value, 0),
+)
+
+async function say(step: string, what: StepEvent['what']): Promise<void> {
+  if (!pair.view) return
+  busy.value = true
+  stepProblem.value = null
+  try {
+    // A step is checked against the pair as saved.
+    await pair.flush()
+    log.value = await api.logStep(pair.view.id, step, what)
+    now.value = Date.now()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    stepProblem.value = error.message
+    if (error.status === 409) await load()
+  } finally {
+    busy.value = false
+  }
+}
+
+/** Opens the list where the work is. */
+async function goToWork(): Promise<void> {
+  await nextTick()
+  const id = (running.value[0] ?? ready.value[0])?.step.id
+  if (id) document.querySelector(`[data-step="${id}"]`)?.scrollIntoView({ block: 'center' })
+}
+onMounted(async () => {
+  await load()
+  await goToWork()
+})
+</script>
+
+<template>
+  <div class="room">
+    <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
+      <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
+        <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
+        <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
+          <h2>{{ g.name }}</h2>
+          <StepCard v-for="s in g.steps" :key="s.step.id" :progress="s" :now="now" :busy="busy" @say="(what) => say(s.step.id, what)" />
+        </section>
+      </RoomState>
+    </div>
+    <BecausePanel title="At the bench">
+      <p class="sum">
+        <strong class="figure">{{ done }}</strong> of <strong class="figure">{{ steps.length }}</strong> steps done,
+        <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left.
+      </p>
+      <progress :value="done" :max="Math.max(1, steps.length)" aria-label="Steps done" />
+      <WaitClocks :clocks="clocks" :now="now" />
+      <h3>Running</h3>
+      <ul v-if="running.length > 0" class="short">
+        <li v-for="s in running" :key="s.step.id">{{ s.step.name }}</li>
+      </ul>
+      <p v-else class="soft">Nothing is on the bench.</p>
+      <h3>May be started now</h3>
+      <ul v-if="ready.length > 0" class="short">
+        <li v-for="s in ready.slice(0, 8)" :key="s.step.id">{{ s.step.name }}</li>
+      </ul>
+      <p v-else class="soft">{{ done === steps.length && done > 0 ? 'All done.' : 'Everything else waits for what runs.' }}</p>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.room {
+  position: relative;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) var(--panel);
+  height: 100%;
+}
+.list {
+  overflow-y: auto;
+  padding: 16px 20px 90px;
+}
+.list:focus-visible {
+  outline-offset: -3px;
+}
+.group h2 {
+  position: sticky;
+  top: -16px;
+  z-index: 2;
+  padding: 10px 0;
+  background: var(--ground);
+}
+.group + .group {
+  margin-top: 18px;
+}
+.sum {
+  margin: 8px 0;
+}
+progress {
+  width: 100%;
+  height: 12px;
+  accent-color: var(--action);
+}
+h3 {
+  margin: 20px 0 6px;
+}
+.short {
+  display: grid;
+  gap: 6px;
+  margin: 0;
+  padding-left: 20px;
+}
+.bad {
+  margin-bottom: 12px;
+  padding: 12px 16px;
+  border-radius: 10px;
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+@media (max-width: 999px) {
+  .room {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

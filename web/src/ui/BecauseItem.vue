@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { ruleOf, type Because } from '@gentle-awl/core'
+import { IconAdjustments } from '@tabler/icons-vue'
+import { computed, ref, useId } from 'vue'
+import { showFigure, showLength } from '../app/settings.ts'
+import { usePair } from '../plan/pairStore.ts'
+import LengthField from './LengthField.vue'
+
+/** One derived number: what it is, why, and what can be moved behind it. */
+const props = defineProps<{ because: Because }>()
+const pair = usePair()
+const open = ref(false)
+const ruleId = useId()
+
+const rule = computed(() => (props.because.rule ? ruleOf(props.because.rule) : undefined))
+const ruleValue = computed(() => {
+  const key = props.because.rule
+  if (!key || !rule.value) return 0
+  return pair.decisions?.rules[key] ?? workshopFigure(key) ?? rule.value.value
+})
+const workshopFigure = (key: string) => pair.houseRuleOf(key)
+const changedHere = computed(() => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined)
+const ruleWrong = ref('')
+
+function slide(event: Event): void {
+  if (props.because.hand) pair.setFigure(props.because.hand.decision, Number((event.target as HTMLInputElement).value))
+}
+function setRule(event: Event): void {
+  const r = rule.value
+  if (!r) return
+  const value = Number((event.target as HTMLInputElement).value)
+  if (!Number.isFinite(value) || value < r.min || value > r.max) {
+    ruleWrong.value = `From ${r.min} to ${r.max}.`
+    return
+  }
+  ruleWrong.value = ''
+  pair.setPairRule(r.key, value)
+}
+</script>
+
+<template>
+  <li class="because">
+    <div class="head">
+      <span class="quantity">{{ because.quantity }}</span>
+      <strong v-if="!because.hand" class="figure value">{{ showFigure(because.value, because.unit) }}</strong>
+    </div>
+    <div v-if="because.hand" class="hand">
+      <input
+        type="range"
+        :min="because.hand.min"
+        :max="because.hand.max"
+        step="0.5"
+        :value="because.value"
+        :aria-label="because.quantity"
+        :aria-valuetext="showLength(because.value)"
+        @input="slide"
+      />
+      <LengthField
+        :value="because.value"
+        :min="because.hand.min"
+        :max="because.hand.max"
+        :label="because.quantity"
+        @change="pair.setFigure(because.hand.decision, $event)"
+      />
+    </div>
+    <p class="why">{{ because.sentence }}</p>
+    <div class="foot">
+      <span class="origin">{{ because.origin }}</span>
+      <button
+        v-if="because.hand && because.origin === 'set by hand'"
+        class="link"
+        type="button"
+        @click="pair.setFigure(because.hand.decision, null)"
+      >
+        Back to the rule, {{ showLength(because.hand.byRule) }}
+      </button>
+      <button v-if="rule" class="link" type="button" :aria-expanded="open" :aria-controls="ruleId" @click="open = !open">
+        <IconAdjustments :size="18" aria-hidden="true" /> Rule
+      </button>
+    </div>
+    <div v-if="rule && open" :id="ruleId" class="rule">
+      <label>
+        <span>{{ rule.name }}</span>
+        <input
+          class="box figure"
+          type="number"
+          :min="rule.min"
+          :max="rule.max"
+          step="any"
+          :value="ruleValue"
+          @change="setRule"
+        />
+      </label>
+      <p v-if="ruleWrong" class="wrong" role="alert">{{ ruleWrong }}</p>
+      <p class="why">{{ rule.why }}</p>
+      <button v-if="changedHere" class="link" type="button" @click="pair.setPairRule(rule.key, null)">
+        Back to the workshop's figure
+      </button>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.because {
+  padding: 12px 0;
+  border-top: 1px solid var(--line);
+  list-style: none;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: baseline;
+}
+.quantity {
+  font-weight: 600;
+}
+.value {
+  font-size: 20px;
+}
+.hand {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+}
+.why {
+  color: var(--soft);
+  font-size: 16px;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  font-size: 15px;
+}
+.origin {
+  color: var(--soft);
+}
+.link {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  min-height: 36px;
+  padding: 0 4px;
+  border: 0;
+  background: none;
+  color: var(--action);
+  text-decoration: underline;
+  cursor: pointer;
+}
+.rule {
+  display: grid;
+  gap: 6px;
+  padding: 10px 12px;
+  border-radius: 10px;
+  background: var(--action-soft);
+}
+.rule .why {
+  color: var(--ink);
+}
+.rule label {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 96px;
+  gap: 10px;
+  align-items: center;
+}
+.wrong {
+  color: var(--stop);
+}
+</style>

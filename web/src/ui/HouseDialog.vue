@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { NModal } from 'naive-ui'
+import { useId } from 'vue'
+
+defineProps<{ title: string; closable?: boolean }>()
+const open = defineModel<boolean>('open', { required: true })
+const titleId = useId()
+</script>
+
+<template>
+  <NModal v-model:show="open" :mask-closable="closable !== false" :close-on-esc="closable !== false" auto-focus>
+    <div class="dialog card" role="dialog" aria-modal="true" :aria-labelledby="titleId">
+      <h2 :id="titleId">{{ title }}</h2>
+      <div class="body"><slot /></div>
+      <div class="foot">
+        <slot name="actions"><button class="button" type="button" @click="open = false">Close</button></slot>
+      </div>
+    </div>
+  </NModal>
+</template>
+
+<style scoped>
+.dialog {
+  width: min(620px, calc(100vw - 32px));
+  max-height: calc(100vh - 48px);
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 16px;
+  padding: 24px;
+  color: var(--ink);
+}
+.body {
+  overflow: auto;
+  padding: 2px;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  justify-content: flex-end;
+}
+</style>
