@@ -28,7 +28,9 @@ function checkNode() {
 /** Installs what the lockfile names, once per lockfile. */
 export function ensureInstalled() {
   checkNode()
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const mark = join(root, 'node_modules', '.gentle-awl-lock')
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
   process.stdout.write('Installing the packages named in package-lock.json ...\n')

@@ -87,12 +87,7 @@ export function flattenSheet(mesh: Mesh, start: Float64Array = onCircle(mesh)): 
 }
 
 /** Adds, for every triangle, its sides turned by the rotation that fits them best: the right-hand side of the global step. */
-function pull(
-  t: Uint32Array,
-  corners: Float64Array,
-  flat: Float64Array,
-  pulled: Float64Array,
-): void {
+function pull(t: Uint32Array, corners: Float64Array, flat: Float64Array, pulled: Float64Array): void {
   for (let k = 0; k < t.length; k += 3) {
     const q = 2 * k
     const a = 2 * t[k]

@@ -102,7 +102,8 @@ export class EnvelopeCholesky {
       }
       let diagonal = values[ri + i]
       for (let k = fi; k < i; k++) diagonal -= values[ri + k] * values[ri + k]
-      if (!(diagonal > 1e-14)) throw new GeometryError('A triangle of this sheet has no area, so it cannot be laid flat.')
+      if (!(diagonal > 1e-14))
+        throw new GeometryError('A triangle of this sheet has no area, so it cannot be laid flat.')
       values[ri + i] = Math.sqrt(diagonal)
     }
   }

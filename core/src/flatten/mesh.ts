@@ -17,7 +17,8 @@ export function boundaryLoop(mesh: Mesh): number[] {
   for (let k = 0; k < t.length; k += 3) {
     for (let e = 0; e < 3; e++) {
       const key = t[k + e] * n + t[k + ((e + 1) % 3)]
-      if (seen.has(key)) throw new GeometryError('Two triangles run the same way along one edge: the mesh is not a sheet.')
+      if (seen.has(key))
+        throw new GeometryError('Two triangles run the same way along one edge: the mesh is not a sheet.')
       seen.add(key)
     }
   }
@@ -33,7 +34,8 @@ export function boundaryLoop(mesh: Mesh): number[] {
   if (start.done) throw new GeometryError('The mesh has no edge: a closed body cannot be laid flat.')
   const loop = [start.value]
   for (let v = next.get(start.value); v !== undefined && v !== start.value; v = next.get(v)) loop.push(v)
-  if (loop.length !== next.size) throw new GeometryError('The mesh has more than one edge loop: it is not a plain sheet.')
+  if (loop.length !== next.size)
+    throw new GeometryError('The mesh has more than one edge loop: it is not a plain sheet.')
   return loop
 }
 

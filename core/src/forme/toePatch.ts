@@ -140,7 +140,13 @@ export function toePatch(surface: LastSurface, from: number, out: number): ToePa
           const [a, b] = [index[s][i * nr] * 3, index[s][(i + 1) * nr] * 3]
           const [xa, xb] = [xOf(s, first + i, 0), xOf(s, first + i + 1, 0)]
           const share = xb > xa ? Math.min(1, Math.max(0, (xb - from) / (xb - xa))) : 1
-          sum += share * Math.hypot(positions[b] - positions[a], positions[b + 1] - positions[a + 1], positions[b + 2] - positions[a + 2])
+          sum +=
+            share *
+            Math.hypot(
+              positions[b] - positions[a],
+              positions[b + 1] - positions[a + 1],
+              positions[b + 2] - positions[a + 2],
+            )
         }
         return sum
       }

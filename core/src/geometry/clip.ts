@@ -1,14 +1,16 @@
 import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts'
-import { counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
+import { boxOf, counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
 
 /** Clipper works on whole numbers; a ten-thousandth of a millimetre keeps their products exact in a double. */
 const SCALE = 1e4
 /** Largest gap between a round corner and its chords, mm. */
 const ARC_TOLERANCE = 0.01
 
-const toClipper = (path: Path): Path64 =>
-  path.map(([x, y]) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }))
+const toClipper = (path: Path): Path64 => path.map(([x, y]) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }))
 const fromClipper = (path: Path64): Path => path.map((p): Point => [p.x / SCALE, p.y / SCALE])
+
+const nothingLeft = (what: string) =>
+  new GeometryError(`Nothing is left of ${what}: the change is larger than the piece.`)
 
 function largest(paths: Paths64, what: string): Path {
   let best: Path | null = null
@@ -16,7 +18,7 @@ function largest(paths: Paths64, what: string): Path {
     const candidate = fromClipper(path)
     if (!best || Math.abs(signedArea(candidate)) > Math.abs(signedArea(best))) best = candidate
   }
-  if (!best) throw new GeometryError(`Nothing is left of ${what}: the change is larger than the piece.`)
+  if (!best) throw nothingLeft(what)
   return counterClockwise(best)
 }
 
@@ -25,6 +27,8 @@ function largest(paths: Paths64, what: string): Path {
  * Throws GeometryError when an inward offset leaves nothing.
  */
 export function offset(path: Path, by: number, what = 'the outline'): Path {
+  const box = boxOf(path)
+  if (2 * -by >= Math.min(box.maxX - box.minX, box.maxY - box.minY)) throw nothingLeft(what)
   const grown = Clipper.inflatePaths(
     [toClipper(counterClockwise(path))],
     by * SCALE,
@@ -54,6 +58,13 @@ export function unite(paths: readonly Path[], what = 'the outline'): Path {
 
 /** What lies within `width` mm of an open line, inside `area`: the band that a skive covers. */
 export function bandAlong(line: Path, width: number, area: Path, what = 'the skive'): Path {
-  const swept = Clipper.inflatePaths([toClipper(line)], width * SCALE, JoinType.Round, EndType.Round, 2, ARC_TOLERANCE * SCALE)
+  const swept = Clipper.inflatePaths(
+    [toClipper(line)],
+    width * SCALE,
+    JoinType.Round,
+    EndType.Round,
+    2,
+    ARC_TOLERANCE * SCALE,
+  )
   return largest(Clipper.intersect(swept, [toClipper(area)], FillRule.NonZero), what)
 }

@@ -48,9 +48,7 @@ export function bottomShape(m: LastMeasures): BottomShape {
       const t = x / m.length
       const rise = cam * Math.min(1, (offCentre / (m.jointWidth / 2)) ** 2)
       const hollow =
-        side === 'medial'
-          ? 4.5 * k * (m.arch / 0.2) * smoothstep(0.2, 0.44, t) * (1 - smoothstep(0.46, 0.68, t))
-          : 0
+        side === 'medial' ? 4.5 * k * (m.arch / 0.2) * smoothstep(0.2, 0.44, t) * (1 - smoothstep(0.46, 0.68, t)) : 0
       return centre(x) + rise + hollow
     },
     belly: (width, q) => cam * Math.min(1, (width / m.jointWidth) ** 2) * (1 - q * q),

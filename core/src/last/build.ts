@@ -27,7 +27,12 @@ export interface FreeFigures {
 }
 
 /** Foot and tables of a last whose feather line starts and ends at the given insets. */
-function foundationOf(m: LastMeasures, bottom: BottomShape, tables: RibTables, insets: FreeFigures['insets']): Foundation {
+function foundationOf(
+  m: LastMeasures,
+  bottom: BottomShape,
+  tables: RibTables,
+  insets: FreeFigures['insets'],
+): Foundation {
   const outline = planOutline(m, insets.heel, insets.toe)
   return {
     measures: m,

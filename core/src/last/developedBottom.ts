@@ -39,7 +39,11 @@ function crossLine(surface: LastSurface, x: number): Vec3[] {
       const a = b - across * 3
       const t = bottom[b] > bottom[a] ? (x - bottom[a]) / (bottom[b] - bottom[a]) : 0
       if (t >= 0) {
-        line.push([x, bottom[a + 1] + (bottom[b + 1] - bottom[a + 1]) * t, bottom[a + 2] + (bottom[b + 2] - bottom[a + 2]) * t])
+        line.push([
+          x,
+          bottom[a + 1] + (bottom[b + 1] - bottom[a + 1]) * t,
+          bottom[a + 2] + (bottom[b + 2] - bottom[a + 2]) * t,
+        ])
       }
       break
     }
@@ -68,9 +72,7 @@ function halfLength(line: readonly Vec3[], side: Side): number {
 export function developBottom(surface: LastSurface, marks: Landmarks): DevelopedBottom {
   const from = marks.heelFeather[0]
   const to = marks.toeFeather[0]
-  const centre = Array.from({ length: surface.columns }, (_, i) =>
-    bottomPoint(surface, i, (surface.across - 1) / 2),
-  )
+  const centre = Array.from({ length: surface.columns }, (_, i) => bottomPoint(surface, i, (surface.across - 1) / 2))
   const n = 400
   const sums = new Float64Array(n + 1)
   const heightAt = (x: number) => atX(centre, x)[2]
@@ -87,7 +89,8 @@ export function developBottom(surface: LastSurface, marks: Landmarks): Developed
   }
   const sidePoint = (side: Side, x: number): Point => {
     const line = crossLine(surface, x)
-    if (line.length < 2) throw new GeometryError(`The bottom of the last has no width ${x.toFixed(1)} mm from the heel back.`)
+    if (line.length < 2)
+      throw new GeometryError(`The bottom of the last has no width ${x.toFixed(1)} mm from the heel back.`)
     const y = halfLength(line, side)
     return [flatX(x), side === 'medial' ? y : -y]
   }

@@ -29,9 +29,7 @@ export function landmarks(surface: LastSurface): Landmarks {
   const medial = featherLine(surface, 'medial')
   const back = backCurve(surface)
   const ridge = ridgeAndToe(surface)
-  const middle = Array.from({ length: surface.columns }, (_, i) =>
-    bottomPoint(surface, i, (surface.across - 1) / 2),
-  )
+  const middle = Array.from({ length: surface.columns }, (_, i) => bottomPoint(surface, i, (surface.across - 1) / 2))
   const top = surface.rows - 1
   return {
     heelBack: extreme(back, -1),

@@ -34,7 +34,7 @@ export function lastReadings(surface: LastSurface, marks: Landmarks, m: LastMeas
     girths,
     tapes,
     widths: { seat: m.seatWidth, waist: m.waistWidth, joint: m.jointWidth },
-    heelHeight: marks.heelFeather[2],
+    heelHeight: m.heelHeight,
     toeSpring: m.toeSpring,
     backHeight: marks.coneBack[2] - marks.heelFeather[2],
     landmarks: marks,

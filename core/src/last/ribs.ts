@@ -201,11 +201,7 @@ export function sideRibs(
   for (let i = 0; i <= samples; i++) {
     const s = i / samples
     const a = shareOf(s)
-    const F: Vec3 = [
-      lookUp(line.share, line.x, a),
-      lookUp(line.share, line.u, a),
-      lookUp(line.share, line.z, a),
-    ]
+    const F: Vec3 = [lookUp(line.share, line.x, a), lookUp(line.share, line.u, a), lookUp(line.share, line.z, a)]
     const tx = lookUp(line.share, line.tangentX, a)
     const tu = lookUp(line.share, line.tangentU, a)
     const tl = Math.hypot(tx, tu)

@@ -32,8 +32,7 @@ function gridCrossings(
   const [px, py, pz] = plane.point
   const height = new Float64Array(columns * rows)
   for (let v = 0; v < height.length; v++) {
-    height[v] =
-      (grid[v * 3] - px) * normal[0] + (grid[v * 3 + 1] - py) * normal[1] + (grid[v * 3 + 2] - pz) * normal[2]
+    height[v] = (grid[v * 3] - px) * normal[0] + (grid[v * 3 + 1] - py) * normal[1] + (grid[v * 3 + 2] - pz) * normal[2]
   }
   const edge = (a: number, b: number) => {
     const ha = height[a]

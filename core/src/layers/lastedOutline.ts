@@ -44,10 +44,7 @@ export interface LastedOutline {
 /** Pushes every point of an outline out along its normal by its own distance and dissolves what crosses. */
 export function pushedOut(outline: Path, by: readonly number[], what: string): Path {
   const normals = outwardNormals(outline)
-  return unite(
-    [outline.map(([x, y], i): Point => [x + normals[i][0] * by[i], y + normals[i][1] * by[i]])],
-    what,
-  )
+  return unite([outline.map(([x, y], i): Point => [x + normals[i][0] * by[i], y + normals[i][1] * by[i]])], what)
 }
 
 /** The upper bridges a step below it rather than following it: steps are eased over about this length, mm. */

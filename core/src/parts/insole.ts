@@ -82,7 +82,13 @@ export function insole(needs: InsoleNeeds): Part {
   const lines: PartLine[] = [creaseOf(bottom)]
   const inset = book.inForce(insoleRules.holdfast)
   const breast = bottom.flatX(book.value(insoleRules.breast) * length)
-  if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: frontOf(offset(outline, -inset.value, 'the insole'), breast), closed: false })
+  if (welted)
+    lines.push({
+      name: 'holdfast',
+      kind: 'stitch',
+      path: frontOf(offset(outline, -inset.value, 'the insole'), breast),
+      closed: false,
+    })
   const box = boxOf(outline)
   return {
     id: 'insole',

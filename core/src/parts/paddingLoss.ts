@@ -3,7 +3,7 @@ import { convexHull } from '../geometry/hull.ts'
 import { pathLength, translate, type Path } from '../geometry/path.ts'
 import { STATIONS } from '../last/frame.ts'
 import { girthPlanes, type GirthStation, type Landmarks } from '../last/landmarks.ts'
-import { tapeLine } from '../last/section.ts'
+import { planeAxes, tapeLine } from '../last/section.ts'
 import type { LastSurface } from '../last/surface.ts'
 import type { Because, Finding } from '../model/because.ts'
 
@@ -50,9 +50,10 @@ export function paddingLoss(
   const planes = girthPlanes(marks)
   const stations = Object.keys(UNDERFOOT) as Underfoot[]
   const sections = Object.fromEntries(stations.map((s) => [s, tapeLine(surface, planes[s])])) as Record<Underfoot, Path>
+  // Padding lies level; in a plane that leans it stands higher by the cosine of the lean.
   const losses = (at: (x: number) => number) =>
     Object.fromEntries(
-      stations.map((s) => [s, lossOf(sections[s], at(UNDERFOOT[s] * surface.length))]),
+      stations.map((s) => [s, lossOf(sections[s], at(UNDERFOOT[s] * surface.length) / planeAxes(planes[s]).up[2])]),
     ) as Record<Underfoot, number>
   const half = losses((x) => paddingAt(thickness, x, front, skive))
   const planned = extent === 'full' ? losses(() => thickness) : half
@@ -76,7 +77,11 @@ export function paddingLoss(
   }
 }
 
-export function girthFindings(loss: GirthLoss, extent: 'half' | 'full', allowances: Record<Underfoot, number>): Finding[] {
+export function girthFindings(
+  loss: GirthLoss,
+  extent: 'half' | 'full',
+  allowances: Record<Underfoot, number>,
+): Finding[] {
   const stations = Object.keys(UNDERFOOT) as Underfoot[]
   return stations.map((s) => {
     const lost = loss.planned[s]

@@ -245,7 +245,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
       notchNear(outline, [backFoot[0], backFoot[1] - turn.value], 'centre'),
     ],
     dimensions: [
-      { name: 'height at the back', from: backFoot, to: backTop, value: back },
+      { name: 'height', from: backFoot, to: backTop, value: back },
       {
         name: 'over all',
         from: [box.minX, box.minY - 8],
@@ -341,7 +341,8 @@ function stiffenerFindings(
       measured: clear,
       limit: behind,
       unit: 'mm',
-      mend: clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
+      mend:
+        clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
     })
   }
   const gap = book.value(stiffenerRules.topGap)

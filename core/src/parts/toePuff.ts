@@ -1,7 +1,7 @@
 import { thicknessFinding } from '../checks/leather.ts'
 import { nearest } from '../geometry/along.ts'
 import { bandAlong } from '../geometry/clip.ts'
-import { boxOf, distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { ToePatch } from '../forme/toePatch.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding, Origin } from '../model/because.ts'
@@ -125,6 +125,13 @@ export function toePuff(needs: PuffNeeds): Part {
   const puff = decisions.length ?? byRule
   const sweep = book.inForce(puffRules.sweep)
   const turn = book.inForce(puffRules.turnUnder)
+  // Shorter, and its back edge would lie on the toe's front face; longer, and it would be half a vamp.
+  const [shortest, longest] = [Math.ceil(0.13 * length), Math.floor(0.42 * length)]
+  if (puff < shortest - 1e-9 || puff > longest + 1e-9) {
+    throw new GeometryError(
+      `A toe puff of ${puff.toFixed(1)} mm cannot be drawn on a last of ${length} mm. Set it between ${shortest} and ${longest} mm.`,
+    )
+  }
   const backX = length - puff
   // Down the wall the edge runs back as the square of the way, so that it leaves the ridge squarely.
   const back = patch.lineAcross((_, down) => backX - sweep.value * down * down)
@@ -182,7 +189,7 @@ export function toePuff(needs: PuffNeeds): Part {
       notchNear(outline, [turn.value, 0], 'centre'),
     ],
     dimensions: [
-      { name: 'across the back edge', from: back[0], to: back[back.length - 1], value: distance(back[0], back[back.length - 1]) },
+      { name: 'across', from: back[0], to: back[back.length - 1], value: distance(back[0], back[back.length - 1]) },
       {
         name: 'over all',
         from: [box.minX, box.minY - 8],
@@ -206,7 +213,7 @@ export function toePuff(needs: PuffNeeds): Part {
         ],
         origin,
         rule: puffRules.base.key,
-        hand: { decision: 'puff.length', byRule, min: 20, max: Math.floor(0.42 * length) },
+        hand: { decision: 'puff.length', byRule, min: shortest, max: longest },
       },
       {
         quantity: 'Swept back at the feather',

@@ -53,10 +53,16 @@ function materialFor(input: PlanInput, role: MaterialRole): Material {
   const id = input.decisions.materials[role]
   const found = input.materials.find((m) => m.id === id)
   if (!found) {
-    throw new PlanError(`materials.${role}`, `${roleNames[role]}: the chosen material is not among the pair's materials.`)
+    throw new PlanError(
+      `materials.${role}`,
+      `${roleNames[role]}: the chosen material is not among the pair's materials.`,
+    )
   }
   if (!mayServe(role, found.kind)) {
-    throw new PlanError(`materials.${role}`, `${roleNames[role]}: ${found.name} is ${found.kind}, which cannot serve here.`)
+    throw new PlanError(
+      `materials.${role}`,
+      `${roleNames[role]}: ${found.name} is ${found.kind}, which cannot serve here.`,
+    )
   }
   return found
 }

@@ -63,7 +63,11 @@ export const bottoming: Step[] = [
     name: 'Set the shanks and fill the bottom level',
     group: 'bottom',
     effort: fixed(25, 'Shank from the seat to behind the joint; cork and glue inside the seam.'),
-    wait: (f) => ({ min: f.book.value(waitRules.whiteGlueMin), max: null, why: 'The filler has to set before it is levelled.' }),
+    wait: (f) => ({
+      min: f.book.value(waitRules.whiteGlueMin),
+      max: null,
+      why: 'The filler has to set before it is levelled.',
+    }),
     after: [
       ['peg-rand', 'welt, rand, shank, filler, then level'],
       ['rough-margin', 'the filler would clog the rough face'],

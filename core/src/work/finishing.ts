@@ -25,7 +25,11 @@ export const finishing: Step[] = [
     name: 'Leave the shoes on the lasts',
     group: 'finish',
     effort: fixed(1, 'Note the day.'),
-    wait: (f) => ({ min: f.book.value(waitRules.settle), max: null, why: 'The leather has to forget that it was flat.' }),
+    wait: (f) => ({
+      min: f.book.value(waitRules.settle),
+      max: null,
+      why: 'The leather has to forget that it was flat.',
+    }),
     after: [['last-toe', 'counted from the pulling over']],
   },
   {

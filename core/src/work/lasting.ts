@@ -139,7 +139,11 @@ export const lasting: Step[] = [
     name: 'Paste the puffs over the toe and work them down',
     group: 'last',
     effort: fixed(30, 'Compare both toes while the leather is still mellow.'),
-    wait: (f) => ({ min: f.book.value(waitRules.overnight), max: null, why: 'The puff is dry before the upper comes down.' }),
+    wait: (f) => ({
+      min: f.book.value(waitRules.overnight),
+      max: null,
+      why: 'The puff is dry before the upper comes down.',
+    }),
     after: [
       ['soak-puff', 'worked wet'],
       ['last-lining-toe', 'the lining lies slack before the puff'],
@@ -151,7 +155,7 @@ export const lasting: Step[] = [
     name: 'Rasp the puffs smooth',
     group: 'last',
     effort: fixed(12, 'No ridge at the back edge; left against right.'),
-    after: [['set-puff', 'dry']],
+    after: [['set-puff', 'a wet puff tears under the rasp']],
     cautions: ['dust'],
     parts: ['puff'],
   },

@@ -1,7 +1,10 @@
 import { cutting, fixed, skiving, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
-const has = (id: 'padding'): Step['when'] => (f) => f.parts.has(id)
+const has =
+  (id: 'padding'): Step['when'] =>
+  (f) =>
+    f.parts.has(id)
 const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** Patterns, cutting and skiving. */
@@ -125,7 +128,7 @@ export const preparing: Step[] = [
   {
     id: 'soak-insole',
     name: 'Soak the insoles',
-    group: 'prepare',
+    group: 'last',
     when: leatherInsole,
     effort: fixed(3, 'Into lukewarm water, weighted down.'),
     wait: (f) => ({

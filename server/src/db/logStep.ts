@@ -14,7 +14,11 @@ export async function logStep(tx: Tx, pairId: string, step: string, what: StepEv
   const possible = { started: state === 'open', finished: state === 'started', undone: state !== 'open' }[what]
   if (!possible) {
     const standing = { open: 'not started yet', started: 'running already', finished: 'finished already' }[state]
-    throw new Problem(409, 'Out of step', `This step is ${standing}, so it cannot be ${what}. Reload to see the log as it is.`)
+    throw new Problem(
+      409,
+      'Out of step',
+      `This step is ${standing}, so it cannot be ${what}. Reload to see the log as it is.`,
+    )
   }
   await tx.insert(stepEvents).values({ id: uuid(), pairId, step, what, at: new Date().toISOString() })
 }

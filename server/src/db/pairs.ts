@@ -94,7 +94,12 @@ async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> 
   const found = await tx
     .select({ id: materials.id })
     .from(materials)
-    .where(inArray(materials.id, wanted.map(([, id]) => id)))
+    .where(
+      inArray(
+        materials.id,
+        wanted.map(([, id]) => id),
+      ),
+    )
   const known = new Set(found.map((m) => m.id))
   const missing = wanted.find(([, id]) => !known.has(id))
   if (missing) {
@@ -112,7 +117,9 @@ export async function createPair(
 ): Promise<string> {
   await checkReferences(tx, decisions)
   const at = new Date().toISOString()
-  await tx.insert(pairs).values({ id, ...label, lastId: decisions.lastId, head: revision, createdAt: at, updatedAt: at })
+  await tx
+    .insert(pairs)
+    .values({ id, ...label, lastId: decisions.lastId, head: revision, createdAt: at, updatedAt: at })
   await tx.insert(pairRevisions).values({ pairId: id, revision, parent: null, decisions, at })
   return id
 }
@@ -155,7 +162,11 @@ export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' 
   const head = await revisionOf(tx, id, current.head)
   const to = way === 'undo' ? head.parent : await childOf(tx, id, current.head)
   if (to === null) {
-    throw new Problem(409, `Nothing to ${way}`, way === 'undo' ? 'This is the first revision.' : 'This is the newest revision.')
+    throw new Problem(
+      409,
+      `Nothing to ${way}`,
+      way === 'undo' ? 'This is the first revision.' : 'This is the newest revision.',
+    )
   }
   const target = await revisionOf(tx, id, to)
   await rewrite(tx, pairs, current, { head: to, lastId: target.decisions.lastId })

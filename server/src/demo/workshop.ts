@@ -1,4 +1,11 @@
-import { PairDecisions, type Last, type LastMeasures, type Material, type MaterialKind, type PairLabel } from '@gentle-awl/core'
+import {
+  PairDecisions,
+  type Last,
+  type LastMeasures,
+  type Material,
+  type MaterialKind,
+  type PairLabel,
+} from '@gentle-awl/core'
 
 /** Ids of the demo are fixed, so that a link into it stays good; they are valid version 7 ids of one moment. */
 const id = (group: number, n: number) =>
@@ -103,7 +110,7 @@ const stock: [name: string, kind: MaterialKind, thickness: number, note: string]
   ['Soft belly', 'puff leather', 2.2, 'For puffs.'],
   ['Bend, light', 'sole leather', 3.5, 'Midsoles.'],
   ['Sheet cork', 'cork', 3, 'Fine grain.'],
-  ['Latex foam', 'foam', 1.5, 'Recovers well.'],
+  ['Latex foam', 'foam', 3, 'Recovers well.'],
 ]
 export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note], i) => ({
   id: id(2, i + 1),
@@ -155,7 +162,7 @@ export const demoPairs: DemoPair[] = [
       materials: usual,
       stiffener: { front: 'long medial' },
     },
-    { done: 0.45, finishedMinutesAgo: 35, running: false },
+    { done: 0.5, finishedMinutesAgo: 35, running: false },
   ),
   pair(
     2,

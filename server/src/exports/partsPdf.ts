@@ -1,8 +1,29 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { boxOf, contains, cutLine, roleNames, type PairFile, type Part, type Path, type Plan, type Point } from '@gentle-awl/core'
+import {
+  boxOf,
+  contains,
+  cutLine,
+  roleNames,
+  type PairFile,
+  type Part,
+  type Path,
+  type Plan,
+  type Point,
+} from '@gentle-awl/core'
 import PDFDocument from 'pdfkit'
-import { layOut, FOOT, MARGIN, OVERLAP, papers, windowOf, type Paper, type Placed, type Sheet, type Tile } from './sheets.ts'
+import {
+  layOut,
+  FOOT,
+  MARGIN,
+  OVERLAP,
+  papers,
+  windowOf,
+  type Paper,
+  type Placed,
+  type Sheet,
+  type Tile,
+} from './sheets.ts'
 
 const MM = 72 / 25.4
 const INK = '#17262B'
@@ -52,9 +73,18 @@ class Page {
     doc.closePath().fillOpacity(opacity).fill(colour).fillOpacity(1)
   }
 
-  text(words: string, x: number, y: number, size: number, options: { bold?: boolean; centred?: boolean; colour?: string } = {}): void {
+  text(
+    words: string,
+    x: number,
+    y: number,
+    size: number,
+    options: { bold?: boolean; centred?: boolean; colour?: string } = {},
+  ): void {
     const { doc } = this
-    doc.font(options.bold ? 'bold' : 'plain').fontSize(size).fillColor(options.colour ?? INK)
+    doc
+      .font(options.bold ? 'bold' : 'plain')
+      .fontSize(size)
+      .fillColor(options.colour ?? INK)
     const width = doc.widthOfString(words)
     doc.text(words, this.x(x) - (options.centred ? width / 2 : 0), this.y(y) - size * 0.75, { lineBreak: false })
   }
@@ -92,7 +122,15 @@ function drawPart(page: Page, part: Part, placed: Placed): void {
   const upright = box.maxY - box.minY > box.maxX - box.minX
   const half = part.grain.length / 2
   const along = part.id === 'puff' || part.id === 'stiffener' ? 0 : half
-  const arrow: Path = upright ? [[g[0], g[1] - half], [g[0], g[1] + half]] : [[g[0] - half, g[1]], [g[0] + half, g[1]]]
+  const arrow: Path = upright
+    ? [
+        [g[0], g[1] - half],
+        [g[0], g[1] + half],
+      ]
+    : [
+        [g[0] - half, g[1]],
+        [g[0] + half, g[1]],
+      ]
   page.line(arrow, false, 0.25)
   const tip = arrow[1]
   page.line(
@@ -110,8 +148,22 @@ function drawPart(page: Page, part: Part, placed: Placed): void {
 function registerMarks(page: Page, sheet: Sheet, tile: Tile, window: { width: number; height: number }): void {
   const has = (column: number, row: number) => sheet.tiles.some((t) => t.column === column && t.row === row)
   const cross = (x: number, y: number) => {
-    page.line([[x - 3, y], [x + 3, y]], false, 0.2)
-    page.line([[x, y - 3], [x, y + 3]], false, 0.2)
+    page.line(
+      [
+        [x - 3, y],
+        [x + 3, y],
+      ],
+      false,
+      0.2,
+    )
+    page.line(
+      [
+        [x, y - 3],
+        [x, y + 3],
+      ],
+      false,
+      0.2,
+    )
   }
   const mid = OVERLAP / 2
   const [left, right] = [has(tile.column - 1, tile.row), has(tile.column + 1, tile.row)]
@@ -119,25 +171,61 @@ function registerMarks(page: Page, sheet: Sheet, tile: Tile, window: { width: nu
   // Crosses lie on the middle of every overlap, at the same places of the sheet on both pages.
   for (const x of [left ? mid : null, right ? window.width - mid : null]) {
     if (x === null) continue
-    page.line([[x, 0], [x, window.height]], false, 0.12, [1, 3], PALE)
+    page.line(
+      [
+        [x, 0],
+        [x, window.height],
+      ],
+      false,
+      0.12,
+      [1, 3],
+      PALE,
+    )
     cross(x, 12)
     cross(x, window.height - 12)
   }
   for (const y of [below ? mid : null, above ? window.height - mid : null]) {
     if (y === null) continue
-    page.line([[0, y], [window.width, y]], false, 0.12, [1, 3], PALE)
+    page.line(
+      [
+        [0, y],
+        [window.width, y],
+      ],
+      false,
+      0.12,
+      [1, 3],
+      PALE,
+    )
     cross(12, y)
     cross(window.width - 12, y)
   }
 }
 
 /** Small plan of a sheet with its page names, its lower left corner at (x, y). */
-function tileMap(page: Page, sheet: Sheet, window: { width: number; height: number }, x: number, y: number, scale: number): void {
+function tileMap(
+  page: Page,
+  sheet: Sheet,
+  window: { width: number; height: number },
+  x: number,
+  y: number,
+  scale: number,
+): void {
   const shrink = (path: Path): Path => path.map(([px, py]): Point => [x + px * scale, y + py * scale])
   for (const tile of sheet.tiles) {
     const [w, h] = [window.width * scale, window.height * scale]
     const [tx, ty] = [x + tile.x * scale, y + tile.y * scale]
-    page.line([[tx, ty], [tx + w, ty], [tx + w, ty + h], [tx, ty + h]], true, 0.2, [], PALE)
+    page.line(
+      [
+        [tx, ty],
+        [tx + w, ty],
+        [tx + w, ty + h],
+        [tx, ty + h],
+      ],
+      true,
+      0.2,
+      [],
+      PALE,
+    )
     page.text(tile.name, tx + 1, ty + h - 3, 6, { colour: PALE })
   }
   for (const { move } of sheet.placed) page.line(shrink(move(sheet.part.outline)), true, 0.25)
@@ -149,11 +237,26 @@ function cover(page: Page, file: PairFile, sheets: Sheet[], paper: Paper, firstP
   let y = window.height - 6
   page.text(label.name, 0, y, 17, { bold: true })
   y -= 7
-  page.text(`Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. Last: ${file.last.name}, ${file.last.measures.length} mm.`, 0, y, 10)
+  page.text(
+    `Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. Last: ${file.last.name}, ${file.last.measures.length} mm.`,
+    0,
+    y,
+    10,
+  )
   y -= 6
-  page.text(`${papers[paper].name}, ${total} pages at true size. Print without fitting to the page ("100 %" or "actual size").`, 0, y, 9)
+  page.text(
+    `${papers[paper].name}, ${total} pages at true size. Print without fitting to the page ("100 %" or "actual size").`,
+    0,
+    y,
+    9,
+  )
   y -= 5
-  page.text('Lay a rule on both bars: each is 100 mm. If not, the printer scales: set it right before you cut.', 0, y, 9)
+  page.text(
+    'Lay a rule on both bars: each is 100 mm. If not, the printer scales: set it right before you cut.',
+    0,
+    y,
+    9,
+  )
   y -= 9
   bar(page, 20, y - 2)
   page.text('100 mm across', 124, y - 3, 8)
@@ -201,15 +304,40 @@ function cover(page: Page, file: PairFile, sheets: Sheet[], paper: Paper, firstP
   }
 }
 
-const sample = (x: number, y: number): Path => [[x, y], [x + 20, y]]
+const sample = (x: number, y: number): Path => [
+  [x, y],
+  [x + 20, y],
+]
 const legend: [string, (page: Page, x: number, y: number) => void][] = [
-  ['Cut here, on the inside of the line; small triangles are notches (side: medial; ends: centre line)', (p, x, y) => p.line(sample(x, y), false, 0.35)],
-  ['Feather line of the last', (p, x, y) => { p.line(sample(x, y), false, 0.6, [], PALE); p.line(sample(x, y), false, 0.25, [], '#FFFFFF') }],
+  [
+    'Cut here, on the inside of the line; small triangles are notches (side: medial; ends: centre line)',
+    (p, x, y) => p.line(sample(x, y), false, 0.35),
+  ],
+  [
+    'Feather line of the last',
+    (p, x, y) => {
+      p.line(sample(x, y), false, 0.6, [], PALE)
+      p.line(sample(x, y), false, 0.25, [], '#FFFFFF')
+    },
+  ],
   ['Fold', (p, x, y) => p.line(sample(x, y), false, 0.25, [6, 2])],
   ['Stitch line, holdfast', (p, x, y) => p.line(sample(x, y), false, 0.3, [2, 2])],
   ['Crease line, joint to joint', (p, x, y) => p.line(sample(x, y), false, 0.2, [0.6, 1.6], PALE)],
   ['Outline of another part, for comparison', (p, x, y) => p.line(sample(x, y), false, 0.15, [1, 1], PALE)],
-  ['Skive', (p, x, y) => p.fill([[x, y - 1], [x + 20, y - 1], [x + 20, y + 1], [x, y + 1]], '#C98A1B', 0.18)],
+  [
+    'Skive',
+    (p, x, y) =>
+      p.fill(
+        [
+          [x, y - 1],
+          [x + 20, y - 1],
+          [x + 20, y + 1],
+          [x, y + 1],
+        ],
+        '#C98A1B',
+        0.18,
+      ),
+  ],
 ]
 
 function foot(page: Page, words: string, pageNumber: number, total: number, width: number): void {

@@ -27,7 +27,10 @@ function group(part: Part, foot: Foot, dx: number, dy: number): string {
     )
     .join('')
   const skives = part.skives
-    .map((s) => `<path class="skive" data-skive="${escape(s.name)}" d="${d(turn(s.band, true), true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`)
+    .map(
+      (s) =>
+        `<path class="skive" data-skive="${escape(s.name)}" d="${d(turn(s.band, true), true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
+    )
     .join('')
   const cut = d(turn(cutLine(part.outline, part.notches), true), true)
   return (

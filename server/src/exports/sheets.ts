@@ -55,10 +55,12 @@ type Lie = { turned: boolean; stacked: boolean }
 
 function lay(part: Part, lie: Lie, paper: Paper): Sheet {
   const window = windowOf(paper)
-  const flat = (foot: Foot) => (path: Path, closed = true): Path => {
-    const side = foot === 'left' ? mirror(path, closed) : path
-    return lie.turned ? rotate(side, 90) : side
-  }
+  const flat =
+    (foot: Foot) =>
+    (path: Path, closed = true): Path => {
+      const side = foot === 'left' ? mirror(path, closed) : path
+      return lie.turned ? rotate(side, 90) : side
+    }
   // Dimensions and labels stand outside the outline, so the box takes everything that is drawn.
   const boxes = (['left', 'right'] as const).map((foot) => ({ foot, box: boxOf(flat(foot)(part.outline)) }))
   let x = 1

@@ -70,7 +70,11 @@ function asProblem(error: unknown): Problem | null {
   if (typeof error === 'object' && error !== null && 'type' in error && 'status' in error) {
     // Express's body parser.
     if (error.type === 'entity.parse.failed') {
-      return new Problem(400, 'Not JSON', 'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.')
+      return new Problem(
+        400,
+        'Not JSON',
+        'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.',
+      )
     }
     if (error.type === 'entity.too.large') {
       return new Problem(413, 'Too large', 'This file is larger than a pair can be. Nothing was changed.')

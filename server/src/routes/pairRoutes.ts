@@ -86,12 +86,22 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
 
   router.get('/:id/file', async (req, res) => {
     const file = await pairFile(store.db, params(req).id)
-    download(res, 'application/json', fileName(file.label.order, `r${file.revision}.json`), `${JSON.stringify(file, null, 2)}\n`)
+    download(
+      res,
+      'application/json',
+      fileName(file.label.order, `r${file.revision}.json`),
+      `${JSON.stringify(file, null, 2)}\n`,
+    )
   })
   router.get('/:id/parts.pdf', async (req, res) => {
     const { paper } = read(PaperQuery, req.query, 'This paper')
     const file = await pairFile(store.db, params(req).id)
-    download(res, 'application/pdf', fileName(file.label.order, `r${file.revision}-${paper}.pdf`), await jobs.pdf(file, paper))
+    download(
+      res,
+      'application/pdf',
+      fileName(file.label.order, `r${file.revision}-${paper}.pdf`),
+      await jobs.pdf(file, paper),
+    )
   })
   router.get('/:id/parts.svg', async (req, res) => {
     const file = await pairFile(store.db, params(req).id)

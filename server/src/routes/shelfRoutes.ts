@@ -76,7 +76,10 @@ export const lastRoutes = (store: Store): Router =>
     body: Last.omit({ id: true }),
     what: 'last',
     usedBy: async (tx, id) => {
-      const revisions = await tx.select({ d: pairRevisions.decisions, pair: pairs.name }).from(pairRevisions).innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
+      const revisions = await tx
+        .select({ d: pairRevisions.decisions, pair: pairs.name })
+        .from(pairRevisions)
+        .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
       const user = revisions.find((r) => r.d.lastId === id)
       return user ? `The pair "${user.pair}" is or was made on this last, so it stays on the shelf.` : null
     },
@@ -89,7 +92,10 @@ export const materialRoutes = (store: Store): Router =>
     body: Material.omit({ id: true }),
     what: 'material',
     usedBy: async (tx, id) => {
-      const revisions = await tx.select({ d: pairRevisions.decisions, pair: pairs.name }).from(pairRevisions).innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
+      const revisions = await tx
+        .select({ d: pairRevisions.decisions, pair: pairs.name })
+        .from(pairRevisions)
+        .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
       const roles = Object.keys(materialRoles) as MaterialRole[]
       const user = revisions.find((r) => roles.some((role) => r.d.materials[role] === id))
       return user ? `The pair "${user.pair}" is or was planned with this material, so it stays in the stores.` : null

@@ -42,7 +42,8 @@ interface ProblemBody {
   current?: unknown
 }
 
-const NO_ANSWER = 'The workshop server does not answer. What you changed is kept in this browser; start the server and try again.'
+const NO_ANSWER =
+  'The workshop server does not answer. What you changed is kept in this browser; start the server and try again.'
 
 interface Send {
   method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
@@ -95,7 +96,11 @@ export const api = {
   materials: shelf<Material>('/materials'),
   houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
   changeHouseRules: (version: number, houseRules: RuleFigures) =>
-    send<{ version: number; houseRules: RuleFigures }>('/house-rules', { method: 'PUT', version, body: { houseRules } }),
+    send<{ version: number; houseRules: RuleFigures }>('/house-rules', {
+      method: 'PUT',
+      version,
+      body: { houseRules },
+    }),
   pairs: () => send<PairRow[]>('/pairs'),
   pair: (id: string) => send<PairView>(`/pairs/${id}`),
   addPair: (label: PairLabel, decisions: PairDecisions) =>

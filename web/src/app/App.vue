@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { IconArmchair2, IconBooks, IconMoon, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
+import { IconMoon, IconPackage, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
 import { onErrorCaptured, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import LastIcon from './LastIcon.vue'
 import NaiveFrame from './NaiveFrame.vue'
 import ShortcutList from './ShortcutList.vue'
 import { lengthUnit, theme } from './settings.ts'
@@ -10,8 +11,8 @@ import { useShortcuts } from './shortcuts.ts'
 const router = useRouter()
 const places = [
   { to: '/pairs', name: 'Pairs', icon: IconShoe },
-  { to: '/lasts', name: 'Lasts', icon: IconArmchair2 },
-  { to: '/stores', name: 'Stores', icon: IconBooks },
+  { to: '/lasts', name: 'Lasts', icon: LastIcon },
+  { to: '/stores', name: 'Stores', icon: IconPackage },
   { to: '/rules', name: 'House rules', icon: IconScale },
 ]
 const helpOpen = ref(false)

@@ -21,7 +21,14 @@ export function showLength(mm: number, digits = 1): string {
   return lengthUnit.value === 'inch' ? inchFraction(mm) : `${mm.toFixed(digits)} mm`
 }
 
-const PLAIN: Record<string, string> = { share: '', count: '', min: ' min', '%': ' %', 'mm²': ' mm²', 'mm per 10 mm': ' mm per 10 mm' }
+const PLAIN: Record<string, string> = {
+  share: '',
+  count: '',
+  min: ' min',
+  '%': ' %',
+  'mm²': ' mm²',
+  'mm per 10 mm': ' mm per 10 mm',
+}
 
 /** Any figure with its unit, as it stands in a list. */
 export function showFigure(value: number, unit: string): string {

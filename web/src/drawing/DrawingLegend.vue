@@ -24,11 +24,15 @@ const lines = [
       Skive, width to scale
     </li>
     <li>
-      <svg width="56" height="14" aria-hidden="true"><path d="M0 4H22L28 13 34 4H56" fill="none" stroke="#eef2ee" stroke-width="2" /></svg>
+      <svg width="56" height="14" aria-hidden="true">
+        <path d="M0 4H22L28 13 34 4H56" fill="none" stroke="#eef2ee" stroke-width="2" />
+      </svg>
       Notch: medial side, ends of the centre line
     </li>
     <li>
-      <svg width="56" height="14" aria-hidden="true"><path d="M0 7H50M44 2 54 7 44 12Z" fill="#eef2ee" stroke="#eef2ee" /></svg>
+      <svg width="56" height="14" aria-hidden="true">
+        <path d="M0 7H50M44 2 54 7 44 12Z" fill="#eef2ee" stroke="#eef2ee" />
+      </svg>
       Grain, tight direction
     </li>
   </ul>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { boxOf, mirror, type Part, type Path, type Point } from '@gentle-awl/core'
-import { IconArrowsMaximize, IconFlipVertical, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
+import { IconArrowsMaximize, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
+import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { lengthUnit, pixelsPerMm, showLength } from '../app/settings.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
@@ -38,7 +39,8 @@ const world = computed(() => {
   const b = boxOf(shown.value.outline, ...shown.value.dimensions.map((d): Path => [d.from, d.to]))
   return { minX: b.minX - 14, minY: b.minY - 16, maxX: b.maxX + 14, maxY: b.maxY + 16 }
 })
-const view = usePanZoom(surface, world)
+const narrow = useMediaQuery('(max-width: 999px)').value
+const view = usePanZoom(surface, world, { left: 44, right: 8, top: 30, bottom: narrow ? 132 : 66 })
 const { width, height, scale } = view
 
 const across = computed(() => ticks(mmAtX(0), mmAtX(width.value), scale.value, lengthUnit.value))
@@ -55,7 +57,16 @@ const dimensions = computed(() =>
   shown.value.dimensions.map((d) => {
     const [x1, y1, x2, y2] = [view.x(d.from[0]), view.y(d.from[1]), view.x(d.to[0]), view.y(d.to[1])]
     const upright = Math.abs(y2 - y1) > Math.abs(x2 - x1)
-    return { ...d, x1, y1, x2, y2, upright, tx: (x1 + x2) / 2 + (upright ? 8 : 0), ty: (y1 + y2) / 2 + (upright ? 0 : 20) }
+    return {
+      ...d,
+      x1,
+      y1,
+      x2,
+      y2,
+      upright,
+      tx: (x1 + x2) / 2 + (upright ? 8 : 0),
+      ty: (y1 + y2) / 2 + (upright ? 0 : 20),
+    }
   }),
 )
 /** Width labels of one part would meet at the middle; they are set at different heights. */
@@ -65,6 +76,10 @@ const grain = computed(() => {
   const { at, length } = shown.value.grain
   return { x1: view.x(at[0] - length / 2), x2: view.x(at[0] + length / 2), y: view.y(at[1]) - 30, length }
 })
+/** A skive is drawn as bands of tone from its edge inwards: darker where more is taken off. */
+const SKIVE_TONES = 6
+const skiveWidth = (s: Part['skives'][number]) => s.profile[s.profile.length - 1][0]
+
 const calibrated = computed(() => pixelsPerMm.value !== null)
 const ratio = computed(() => (pixelsPerMm.value ? scale.value / pixelsPerMm.value : null))
 
@@ -82,7 +97,12 @@ useShortcuts({
   f: () => (foot.value = foot.value === 'right' ? 'left' : 'right'),
 })
 function arrows(event: KeyboardEvent): void {
-  const moves: Record<string, [number, number]> = { ArrowLeft: [1, 0], ArrowRight: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
+  const moves: Record<string, [number, number]> = {
+    ArrowLeft: [1, 0],
+    ArrowRight: [-1, 0],
+    ArrowUp: [0, 1],
+    ArrowDown: [0, -1],
+  }
   const move = moves[event.key]
   if (!move) return
   event.preventDefault()
@@ -107,18 +127,41 @@ function arrows(event: KeyboardEvent): void {
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <defs>
-          <marker id="tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" orient="auto-start-reverse">
+          <marker
+            id="tip"
+            viewBox="0 0 10 10"
+            refX="9"
+            refY="5"
+            markerWidth="9"
+            markerHeight="9"
+            orient="auto-start-reverse"
+          >
             <path d="M0 1 9 5 0 9" fill="none" stroke="#a9bac0" stroke-width="1.6" />
           </marker>
           <marker id="grain-tip" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="10" markerHeight="10" orient="auto">
-            <path d="M0 0 10 5 0 10Z" fill="#eef2ee" />
+            <path d="M0 0 10 5 0 10Z" class="arrow" />
           </marker>
-          <linearGradient id="skive"><stop offset="0" stop-color="#c98a1b" stop-opacity=".55" /><stop offset="1" stop-color="#c98a1b" stop-opacity=".3" /></linearGradient>
+          <clipPath v-for="(s, i) in shown.skives" :id="`skive-${i}`" :key="s.name">
+            <path :d="pathData(s.band, true)" class="whole" />
+          </clipPath>
         </defs>
         <g :transform="view.transform.value">
-          <path v-for="l in shown.lines.filter((x) => x.kind === 'neighbour')" :key="l.name" :d="pathData(l.path, l.closed)" class="neighbour" />
+          <path
+            v-for="l in shown.lines.filter((x) => x.kind === 'neighbour')"
+            :key="l.name"
+            :d="pathData(l.path, l.closed)"
+            class="neighbour"
+          />
           <path :d="cutData(shown)" class="body" />
-          <path v-for="s in shown.skives" :key="s.name" :d="pathData(s.band, true)" class="skive" />
+          <g v-for="(s, i) in shown.skives" :key="s.name" :clip-path="`url(#skive-${i})`">
+            <path
+              v-for="k in SKIVE_TONES"
+              :key="k"
+              :d="pathData(s.edge, false)"
+              class="skive"
+              :stroke-width="(2 * skiveWidth(s) * k) / SKIVE_TONES"
+            />
+          </g>
           <template v-for="l in shown.lines" :key="l.name">
             <template v-if="l.kind === 'feather'">
               <path :d="pathData(l.path, l.closed)" class="feather outer" />
@@ -132,7 +175,7 @@ function arrows(event: KeyboardEvent): void {
           <g v-for="(d, i) in dimensions" :key="d.name">
             <line :x1="d.x1" :y1="d.y1" :x2="d.x2" :y2="d.y2" marker-start="url(#tip)" marker-end="url(#tip)" />
             <text :x="d.tx" :y="d.ty + (d.upright ? labelShift(i) : 0)" :text-anchor="d.upright ? 'start' : 'middle'">
-              {{ showLength(d.value) }}
+              {{ d.upright ? d.name.replace(/^width at the /, '') : '' }} {{ showLength(d.value) }}
             </text>
           </g>
         </g>
@@ -160,16 +203,23 @@ function arrows(event: KeyboardEvent): void {
         <button type="button" role="radio" :aria-checked="foot === 'left'" @click="foot = 'left'">Left</button>
         <button type="button" role="radio" :aria-checked="foot === 'right'" @click="foot = 'right'">Right</button>
       </div>
-      <button class="button icon" type="button" aria-label="Other foot" @click="foot = foot === 'right' ? 'left' : 'right'">
-        <IconFlipVertical :size="22" aria-hidden="true" />
+      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
+        <IconMinus :size="22" aria-hidden="true" />
       </button>
-      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)"><IconMinus :size="22" aria-hidden="true" /></button>
-      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)"><IconPlus :size="22" aria-hidden="true" /></button>
-      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()"><IconArrowsMaximize :size="22" aria-hidden="true" /></button>
-      <button class="button" type="button" @click="trueSize"><IconRulerMeasure :size="22" aria-hidden="true" /> 1:1</button>
+      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)">
+        <IconPlus :size="22" aria-hidden="true" />
+      </button>
+      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()">
+        <IconArrowsMaximize :size="22" aria-hidden="true" />
+      </button>
+      <button class="button" type="button" @click="trueSize">
+        <IconRulerMeasure :size="22" aria-hidden="true" /> 1:1
+      </button>
       <button v-if="calibrated" class="button" type="button" @click="trueSizeOpen = true">Check scale</button>
       <button class="button" type="button" :aria-expanded="showLegend" @click="showLegend = !showLegend">Lines</button>
-      <span v-if="ratio" class="ratio figure">{{ ratio >= 1 ? `${ratio.toFixed(2)} : 1` : `1 : ${(1 / ratio).toFixed(2)}` }}</span>
+      <span v-if="ratio" class="ratio figure">{{
+        ratio >= 1 ? `${ratio.toFixed(2)} : 1` : `1 : ${(1 / ratio).toFixed(2)}`
+      }}</span>
     </div>
     <DrawingLegend v-if="showLegend" class="legend" />
     <TrueSizeDialog v-model:open="trueSizeOpen" @measured="view.setScale($event)" />
@@ -210,7 +260,15 @@ path {
   stroke-width: 2;
 }
 .skive {
-  fill: url(#skive);
+  stroke: #c98a1b;
+  stroke-opacity: 0.15;
+  vector-effect: none;
+}
+.whole {
+  fill: #000;
+}
+.arrow {
+  fill: #eef2ee;
 }
 .feather.outer {
   stroke: #a9bac0;

@@ -13,6 +13,13 @@ const view = computed(() => {
 
 <template>
   <svg :viewBox="view" role="img" :aria-label="part.name">
-    <path :d="cutData(part)" fill="#eef2ee" fill-opacity=".1" stroke="#eef2ee" stroke-width="2" vector-effect="non-scaling-stroke" />
+    <path
+      :d="cutData(part)"
+      fill="#eef2ee"
+      fill-opacity=".1"
+      stroke="#eef2ee"
+      stroke-width="2"
+      vector-effect="non-scaling-stroke"
+    />
   </svg>
 </template>

@@ -9,6 +9,14 @@ export interface World {
   maxY: number
 }
 
+/** Pixels of the surface that rulers and tools cover. */
+export interface Insets {
+  left: number
+  right: number
+  top: number
+  bottom: number
+}
+
 const MIN_SCALE = 0.3
 const MAX_SCALE = 40
 
@@ -16,7 +24,7 @@ const MAX_SCALE = 40
  * Pan and zoom of a drawing surface. `scale` is pixels per mm; `x` and `y` (down) map mm to pixels. The whole is
  * shown until somebody moves it; then the view stays where it was put.
  */
-export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>) {
+export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, insets: Insets) {
   const { width, height } = useElementSize(surface)
   const scale = ref(1)
   const centreX = ref(0)
@@ -25,11 +33,14 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>) 
 
   function fit(): void {
     const w = world.value
-    const room = 0.9
-    const s = Math.min((width.value * room) / (w.maxX - w.minX), (height.value * room) / (w.maxY - w.minY))
+    const free = {
+      width: width.value - insets.left - insets.right,
+      height: height.value - insets.top - insets.bottom,
+    }
+    const s = Math.min(free.width / (w.maxX - w.minX), free.height / (w.maxY - w.minY))
     scale.value = Number.isFinite(s) && s > 0 ? Math.min(MAX_SCALE, Math.max(MIN_SCALE, s)) : 1
-    centreX.value = (w.minX + w.maxX) / 2
-    centreY.value = (w.minY + w.maxY) / 2
+    centreX.value = (w.minX + w.maxX) / 2 - (insets.left - insets.right) / 2 / scale.value
+    centreY.value = (w.minY + w.maxY) / 2 - (insets.bottom - insets.top) / 2 / scale.value
     moved.value = false
   }
   watch(

@@ -1,4 +1,12 @@
-import { setByHand, setRule, type HandDecision, type PairDecisions, type PairLabel, type Plan, type PlanInput } from '@gentle-awl/core'
+import {
+  setByHand,
+  setRule,
+  type HandDecision,
+  type PairDecisions,
+  type PairLabel,
+  type Plan,
+  type PlanInput,
+} from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type PairView } from '../api/client.ts'

@@ -1,4 +1,12 @@
-import { lastStage, planPair, StageCache, type LastMeasures, type LastSurface, type Plan, type PlanInput } from '@gentle-awl/core'
+import {
+  lastStage,
+  planPair,
+  StageCache,
+  type LastMeasures,
+  type LastSurface,
+  type Plan,
+  type PlanInput,
+} from '@gentle-awl/core'
 import { expose } from 'comlink'
 
 /** A plan, or the sentence that says why there is none. Errors do not survive the way out of a worker as themselves. */

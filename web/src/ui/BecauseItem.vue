@@ -19,7 +19,9 @@ const ruleValue = computed(() => {
   return pair.decisions?.rules[key] ?? workshopFigure(key) ?? rule.value.value
 })
 const workshopFigure = (key: string) => pair.houseRuleOf(key)
-const changedHere = computed(() => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined)
+const changedHere = computed(
+  () => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined,
+)
 const ruleWrong = ref('')
 
 function slide(event: Event): void {
@@ -74,7 +76,14 @@ function setRule(event: Event): void {
       >
         Back to the rule, {{ showLength(because.hand.byRule) }}
       </button>
-      <button v-if="rule" class="link" type="button" :aria-expanded="open" :aria-controls="ruleId" @click="open = !open">
+      <button
+        v-if="rule"
+        class="link"
+        type="button"
+        :aria-expanded="open"
+        :aria-controls="ruleId"
+        @click="open = !open"
+      >
         <IconAdjustments :size="18" aria-hidden="true" /> Rule
       </button>
     </div>

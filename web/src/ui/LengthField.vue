@@ -19,7 +19,8 @@ function take(): void {
   if (text.value === shown()) return
   const bare = /^-?\d+([.,]\d+)?$/.test(text.value.trim())
   const mm = readLength(bare && lengthUnit.value === 'inch' ? `${text.value} in` : text.value)
-  if (mm === null) wrong.value = lengthUnit.value === 'inch' ? 'Write it like 1 3/8″.' : 'Write a number of millimetres.'
+  if (mm === null)
+    wrong.value = lengthUnit.value === 'inch' ? 'Write it like 1 3/8″.' : 'Write a number of millimetres.'
   else if (mm < props.min || mm > props.max) {
     wrong.value = `From ${showLength(props.min, 0)} to ${showLength(props.max, 0)}.`
   } else {

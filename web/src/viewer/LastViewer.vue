@@ -49,11 +49,18 @@ onBeforeUnmount(() => scene?.dispose())
 
 <template>
   <div class="viewer on-slate">
-    <canvas v-show="!problem" ref="canvas" role="img" :aria-label="`${label}, ${foot} last, seen from: ${lookNames[look]}`" />
+    <canvas
+      v-show="!problem"
+      ref="canvas"
+      role="img"
+      :aria-label="`${label}, ${foot} last, seen from: ${lookNames[look]}`"
+    />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="tools">
       <div class="segments" role="radiogroup" aria-label="Look at it from">
-        <button v-for="l in looks" :key="l" type="button" role="radio" :aria-checked="look === l" @click="turn(l)">{{ lookNames[l] }}</button>
+        <button v-for="l in looks" :key="l" type="button" role="radio" :aria-checked="look === l" @click="turn(l)">
+          {{ lookNames[l] }}
+        </button>
       </div>
       <div class="segments" role="radiogroup" aria-label="Foot">
         <button type="button" role="radio" :aria-checked="foot === 'left'" @click="stand('left')">Left</button>

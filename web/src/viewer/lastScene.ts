@@ -142,8 +142,8 @@ export class LastScene {
     const direction = new Vector3(x, y * side, z).normalize()
     const half = Math.tan((this.camera.fov * Math.PI) / 360)
     // Near enough that the whole length fits across, with some room.
-    const across = from === 'front' || from === 'back' ? this.size * 0.62 : this.size * 1.12
-    const away = Math.max(across / (2 * half * this.camera.aspect), (this.size * 0.5) / (2 * half)) + this.size * 0.25
+    const across = from === 'front' || from === 'back' ? this.size * 0.6 : this.size * 1.02
+    const away = Math.max(across / (2 * half * this.camera.aspect), (this.size * 0.5) / (2 * half)) + this.size * 0.2
     this.camera.position.copy(this.centre).addScaledVector(direction, away)
     this.controls.target.copy(this.centre)
     this.controls.update()

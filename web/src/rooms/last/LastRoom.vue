@@ -67,7 +67,9 @@ const figures = computed(() => {
     ['Back height to the cone', r.backHeight],
   ] as [string, number][]
 })
-const findings = computed(() => pair.plan?.findings.filter((f) => f.id.startsWith('last.') || f.id === 'pair.size') ?? [])
+const findings = computed(
+  () => pair.plan?.findings.filter((f) => f.id.startsWith('last.') || f.id === 'pair.size') ?? [],
+)
 </script>
 
 <template>
@@ -76,7 +78,9 @@ const findings = computed(() => pair.plan?.findings.filter((f) => f.id.startsWit
     <p v-else class="wait" role="status">{{ problem || 'Building the last …' }}</p>
     <BecausePanel :title="pair.last?.name ?? 'Last'">
       <p class="soft">{{ pair.last?.note }}</p>
-      <ul class="findings" aria-label="Checks"><FindingItem v-for="f in findings" :key="f.id" :finding="f" /></ul>
+      <ul class="findings" aria-label="Checks">
+        <FindingItem v-for="f in findings" :key="f.id" :finding="f" />
+      </ul>
       <h3>Tape</h3>
       <ul v-if="readings" class="girths">
         <li v-for="s in girthStations" :key="s">
@@ -95,14 +99,35 @@ const findings = computed(() => pair.plan?.findings.filter((f) => f.id.startsWit
           </label>
           <strong class="figure" data-testid="own-girth">{{ own.on ? showLength(ownGirth) : '' }}</strong>
           <template v-if="own.on">
-            <label class="slide"><span>From the heel</span><input v-model.number="own.at" type="range" min="0.05" max="0.97" step="0.005" :aria-valuetext="showLength(own.at * (readings.length ?? 0), 0)" /></label>
-            <label class="slide"><span>Tilt</span><input v-model.number="own.tilt" type="range" min="-60" max="60" step="1" :aria-valuetext="`${own.tilt} degrees`" /></label>
+            <label class="slide"
+              ><span>From the heel</span
+              ><input
+                v-model.number="own.at"
+                type="range"
+                min="0.05"
+                max="0.97"
+                step="0.005"
+                :aria-valuetext="showLength(own.at * (readings.length ?? 0), 0)"
+            /></label>
+            <label class="slide"
+              ><span>Tilt</span
+              ><input
+                v-model.number="own.tilt"
+                type="range"
+                min="-60"
+                max="60"
+                step="1"
+                :aria-valuetext="`${own.tilt} degrees`"
+            /></label>
           </template>
         </li>
       </ul>
       <h3>Rule</h3>
       <dl class="figures">
-        <div v-for="[name, value] in figures" :key="name"><dt>{{ name }}</dt><dd class="figure">{{ showLength(value) }}</dd></div>
+        <div v-for="[name, value] in figures" :key="name">
+          <dt>{{ name }}</dt>
+          <dd class="figure">{{ showLength(value) }}</dd>
+        </div>
       </dl>
     </BecausePanel>
   </div>

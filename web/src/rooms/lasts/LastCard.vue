@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { backCurve, featherLine, ridgeAndToe, wallPoint, type Last, type LastSurface, type Vec3 } from '@gentle-awl/core'
+import {
+  backCurve,
+  featherLine,
+  ridgeAndToe,
+  wallPoint,
+  type Last,
+  type LastSurface,
+  type Vec3,
+} from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import type { PairRow, Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
@@ -64,9 +72,14 @@ const facts = computed(() => {
       <h2>{{ last.name }}</h2>
       <p class="soft">{{ last.note }}</p>
       <dl>
-        <div v-for="[name, value] in facts" :key="name"><dt>{{ name }}</dt><dd class="figure">{{ showLength(value, 0) }}</dd></div>
+        <div v-for="[name, value] in facts" :key="name">
+          <dt>{{ name }}</dt>
+          <dd class="figure">{{ showLength(value, 0) }}</dd>
+        </div>
       </dl>
-      <p class="soft">{{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.label.order).join(', ')}` }}</p>
+      <p class="soft">
+        {{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.label.order).join(', ')}` }}
+      </p>
       <button class="button" type="button" @click="$emit('change')">Change {{ last.name }}</button>
     </div>
   </article>
@@ -102,19 +115,18 @@ svg {
 }
 .words {
   display: grid;
+  grid-template-rows: auto auto 1fr auto auto;
   gap: 8px;
-  align-content: start;
   padding: 14px 18px 18px;
 }
 dl {
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 18px;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px 12px;
   margin: 0;
 }
-dl div {
-  display: flex;
-  justify-content: space-between;
+dt {
+  font-size: 15px;
 }
 dt {
   color: var(--soft);

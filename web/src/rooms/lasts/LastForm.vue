@@ -98,13 +98,19 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-  <HouseDialog v-model:open="open" :title="last === 'new' ? 'New last' : `Change ${last.name}`" @update:open="$emit('close')">
+  <HouseDialog
+    v-model:open="open"
+    :title="last === 'new' ? 'New last' : `Change ${last.name}`"
+    @update:open="$emit('close')"
+  >
     <form id="last-form" class="form" novalidate @submit.prevent="keep">
       <label class="field wide"><span>Name</span><input v-model="name" /></label>
       <label class="field wide"><span>Note</span><input v-model="note" /></label>
       <label class="field">
         <span>Toe</span>
-        <select v-model="measures.toeShape"><option v-for="t in toeShapes" :key="t" :value="t as ToeShape">{{ t }}</option></select>
+        <select v-model="measures.toeShape">
+          <option v-for="t in toeShapes" :key="t" :value="t as ToeShape">{{ t }}</option>
+        </select>
       </label>
       <label v-for="f in fields" :key="f.key" class="field">
         <span>{{ f.name }}</span>
@@ -115,7 +121,9 @@ async function remove(): Promise<void> {
     <template #actions>
       <button v-if="last !== 'new'" class="button away" type="button" @click="remove">Delete</button>
       <button class="button" type="button" @click="$emit('close')">Leave it</button>
-      <button class="button main" type="submit" form="last-form" :disabled="busy">{{ busy ? 'Building …' : 'Keep this last' }}</button>
+      <button class="button main" type="submit" form="last-form" :disabled="busy">
+        {{ busy ? 'Building …' : 'Keep this last' }}
+      </button>
     </template>
   </HouseDialog>
 </template>

@@ -34,15 +34,22 @@ onMounted(load)
   <section class="room">
     <header>
       <h1>Lasts</h1>
-      <button class="button main" type="button" @click="editing = 'new'"><IconPlus :size="22" aria-hidden="true" /> New last</button>
+      <button class="button main" type="button" @click="editing = 'new'">
+        <IconPlus :size="22" aria-hidden="true" /> New last
+      </button>
     </header>
     <RoomState :loading="pairs === null" :problem="problem" what="The lasts" @retry="load">
       <p v-if="workshop.lasts.length === 0" class="soft">
-        The shelf is empty. A new last needs its length, girths, widths and heel height: measure one with a tape and a rule.
+        The shelf is empty. A new last needs its length, girths, widths and heel height: measure one with a tape and a
+        rule.
       </p>
       <ul class="cards">
         <li v-for="last in workshop.lasts" :key="last.id">
-          <LastCard :last="last" :pairs="pairs?.filter((p) => p.decisions.lastId === last.id) ?? []" @change="editing = last" />
+          <LastCard
+            :last="last"
+            :pairs="pairs?.filter((p) => p.decisions.lastId === last.id) ?? []"
+            @change="editing = last"
+          />
         </li>
       </ul>
     </RoomState>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   constructions,
-  mayServe,
   materialRoles,
   roleNames,
   sizeFromLast,
@@ -15,6 +14,7 @@ import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
+import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import FindingItem from '../../ui/FindingItem.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
@@ -28,7 +28,7 @@ const deleting = ref(false)
 const deleteProblem = ref('')
 
 const d = computed(() => pair.decisions as PairDecisions)
-const choices = (role: MaterialRole) => workshop.materials.filter((m) => mayServe(role, m.kind))
+const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
@@ -75,10 +75,22 @@ async function remove(): Promise<void> {
     <div class="columns">
       <div class="card block">
         <h2>Order</h2>
-        <label class="field"><span>Order number</span><input :value="pair.label?.order" maxlength="20" @change="setLabel('order', $event)" /></label>
-        <label class="field"><span>Name of the pair</span><input :value="pair.label?.name" maxlength="80" @change="setLabel('name', $event)" /></label>
-        <label class="field"><span>Trade of the customer</span><input :value="pair.label?.trade" maxlength="80" @change="setLabel('trade', $event)" /></label>
-        <label class="field"><span>Note</span><textarea rows="2" maxlength="1000" :value="pair.label?.note" @change="setLabel('note', $event)" /></label>
+        <label class="field"
+          ><span>Order number</span
+          ><input :value="pair.label?.order" maxlength="20" @change="setLabel('order', $event)"
+        /></label>
+        <label class="field"
+          ><span>Name of the pair</span
+          ><input :value="pair.label?.name" maxlength="80" @change="setLabel('name', $event)"
+        /></label>
+        <label class="field"
+          ><span>Trade of the customer</span
+          ><input :value="pair.label?.trade" maxlength="80" @change="setLabel('trade', $event)"
+        /></label>
+        <label class="field"
+          ><span>Note</span
+          ><textarea rows="2" maxlength="1000" :value="pair.label?.note" @change="setLabel('note', $event)" />
+        </label>
       </div>
       <div class="card block">
         <h2>Last, size, construction</h2>
@@ -93,7 +105,10 @@ async function remove(): Promise<void> {
         <div class="two">
           <label class="field">
             <span>Size system</span>
-            <select :value="d.size.system" @change="set({ size: { ...d.size, system: value($event) as typeof d.size.system } })">
+            <select
+              :value="d.size.system"
+              @change="set({ size: { ...d.size, system: value($event) as typeof d.size.system } })"
+            >
               <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
             </select>
           </label>
@@ -104,14 +119,26 @@ async function remove(): Promise<void> {
           </label>
         </div>
         <dl class="readings" aria-label="What this last reads, approximately">
-          <div v-for="r in readings" :key="r.name"><dt>{{ r.name }}</dt><dd class="figure">{{ r.value.toFixed(1) }}</dd></div>
+          <div v-for="r in readings" :key="r.name">
+            <dt>{{ r.name }}</dt>
+            <dd class="figure">{{ r.value.toFixed(1) }}</dd>
+          </div>
         </dl>
         <div class="segments" role="radiogroup" aria-label="Construction">
-          <button v-for="kind in constructions" :key="kind" type="button" role="radio" :aria-checked="d.construction === kind" @click="set({ construction: kind })">
+          <button
+            v-for="kind in constructions"
+            :key="kind"
+            type="button"
+            role="radio"
+            :aria-checked="d.construction === kind"
+            @click="set({ construction: kind })"
+          >
             {{ kind }}
           </button>
         </div>
-        <ul class="findings"><FindingItem v-for="f in findings" :key="f.id" :finding="f" /></ul>
+        <ul class="findings">
+          <FindingItem v-for="f in findings" :key="f.id" :finding="f" />
+        </ul>
       </div>
       <div class="card block">
         <h2>Materials</h2>
@@ -119,7 +146,9 @@ async function remove(): Promise<void> {
           <span>{{ roleNames[role] }}</span>
           <select :value="d.materials[role] ?? ''" @change="setMaterial(role, value($event))">
             <option v-if="role === 'padding'" value="">none</option>
-            <option v-for="m in choices(role)" :key="m.id" :value="m.id">{{ m.name }}, {{ showLength(m.thickness) }}</option>
+            <option v-for="m in choices(role)" :key="m.id" :value="m.id">
+              {{ m.name }}, {{ showLength(m.thickness) }}
+            </option>
           </select>
         </label>
       </div>

@@ -58,16 +58,34 @@ const saveWord = computed(() =>
           </p>
         </div>
         <nav class="stages" aria-label="Stages of the pair">
-          <RouterLink v-for="(stage, i) in stages" :key="stage.path" :to="`/pairs/${id}/${stage.path}`" class="stage" :class="{ here: i === here }" :aria-current="i === here ? 'step' : undefined">
+          <RouterLink
+            v-for="(stage, i) in stages"
+            :key="stage.path"
+            :to="`/pairs/${id}/${stage.path}`"
+            class="stage"
+            :class="{ here: i === here }"
+            :aria-current="i === here ? 'step' : undefined"
+          >
             <span>{{ stage.name }}</span>
-            <LevelMark v-if="pair.plan && stageLevel(pair.plan, stage.path) !== 'fine'" :level="stageLevel(pair.plan, stage.path)" :size="18" quiet />
+            <LevelMark
+              v-if="pair.plan && stageLevel(pair.plan, stage.path) !== 'fine'"
+              :level="stageLevel(pair.plan, stage.path)"
+              :size="18"
+              quiet
+            />
           </RouterLink>
         </nav>
         <div class="tools">
           <button class="button icon" type="button" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
             <IconArrowBackUp :size="24" aria-hidden="true" />
           </button>
-          <button class="button icon" type="button" aria-label="Redo" :disabled="!pair.view?.canRedo || pair.dirty" @click="pair.move('redo')">
+          <button
+            class="button icon"
+            type="button"
+            aria-label="Redo"
+            :disabled="!pair.view?.canRedo || pair.dirty"
+            @click="pair.move('redo')"
+          >
             <IconArrowForwardUp :size="24" aria-hidden="true" />
           </button>
           <button class="button main" type="button" @click="printOpen = true">

@@ -53,11 +53,23 @@ async function fetchFile(what: string, path: string): Promise<void> {
         </p>
         <div class="row">
           <div class="segments" role="radiogroup" aria-label="Paper">
-            <button v-for="(name, key) in names" :key="key" type="button" role="radio" :aria-checked="paper === key" @click="paper = key">
+            <button
+              v-for="(name, key) in names"
+              :key="key"
+              type="button"
+              role="radio"
+              :aria-checked="paper === key"
+              @click="paper = key"
+            >
               {{ name }}
             </button>
           </div>
-          <button class="button main" type="button" :disabled="busy !== ''" @click="fetchFile('pdf', `parts.pdf?paper=${paper}`)">
+          <button
+            class="button main"
+            type="button"
+            :disabled="busy !== ''"
+            @click="fetchFile('pdf', `parts.pdf?paper=${paper}`)"
+          >
             <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'pdf' ? 'Drawing …' : 'Get the PDF' }}
           </button>
         </div>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import {
   constructions,
-  mayServe,
   materialRoles,
   PairDecisions,
   PairLabel,
@@ -15,6 +14,7 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { showLength } from '../../app/settings.ts'
 import { api, ApiError } from '../../api/client.ts'
+import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 
@@ -36,7 +36,7 @@ const form = reactive({
 const sizeTouched = ref(false)
 
 const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
-const choices = (role: MaterialRole) => workshop.materials.filter((m) => mayServe(role, m.kind))
+const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 
 /** The size that the chosen last reads, to the half; offered until somebody types another. */
 function offerSize(): void {
@@ -50,7 +50,7 @@ async function load(): Promise<void> {
   try {
     await workshop.load()
     form.lastId = workshop.lasts[0]?.id ?? ''
-    for (const role of roles) form.materials[role] = choices(role)[0]?.id ?? ''
+    for (const role of roles) form.materials[role] = role === 'padding' ? '' : (choices(role)[0]?.id ?? '')
     offerSize()
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
@@ -74,6 +74,8 @@ async function start(): Promise<void> {
     size: { system: form.system, value: form.size.trim() === '' ? Number.NaN : size },
     construction: form.construction,
     materials: { ...form.materials, padding: form.materials.padding || null },
+    // Half is the careful beginning: it leaves joint and waist their girth.
+    sock: { padding: form.materials.padding ? 'half' : 'none' },
   })
   for (const issue of labelRead.error?.issues ?? []) wrong[issue.path.join('.')] = issue.message
   for (const issue of read.error?.issues ?? []) {
@@ -179,7 +181,11 @@ onMounted(load)
           <legend>Materials</legend>
           <label v-for="role in roles" :key="role" class="field">
             <span>{{ roleNames[role] }}</span>
-            <select v-model="form.materials[role]" :name="`material-${role}`" :aria-invalid="!!wrong[`materials.${role}`]">
+            <select
+              v-model="form.materials[role]"
+              :name="`material-${role}`"
+              :aria-invalid="!!wrong[`materials.${role}`]"
+            >
               <option v-if="role === 'padding'" value="">none</option>
               <option v-for="m in choices(role)" :key="m.id" :value="m.id">
                 {{ m.name }}, {{ showLength(m.thickness) }}
@@ -224,7 +230,9 @@ fieldset .segments {
 }
 legend {
   padding: 0 8px;
-  font: 600 19px 'Zilla Slab', serif;
+  font:
+    600 19px 'Zilla Slab',
+    serif;
 }
 .actions {
   display: flex;

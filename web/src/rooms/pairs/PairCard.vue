@@ -48,7 +48,11 @@ const shapes = computed(() => plan.value?.parts.filter((p) => p.id === 'insole' 
       </p>
       <p class="stand">{{ stand }}</p>
       <div class="foot">
-        <progress :value="done" :max="Math.max(1, steps.length)" :aria-label="`${done} of ${steps.length} steps done`" />
+        <progress
+          :value="done"
+          :max="Math.max(1, steps.length)"
+          :aria-label="`${done} of ${steps.length} steps done`"
+        />
         <span class="figure">{{ done }} / {{ steps.length }}</span>
         <LevelMark v-if="plan" :level="plan.worst" />
       </div>

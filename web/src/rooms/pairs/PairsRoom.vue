@@ -77,9 +77,7 @@ onMounted(load)
     <RoomState :loading="pairs === null" :problem="problem" what="The pairs" @retry="load">
       <div v-if="pairs?.length === 0" class="empty">
         <h2>No pair yet</h2>
-        <p>
-          Start one: an order number, a last, the materials. The parts and the order of work follow from that.
-        </p>
+        <p>Start one: an order number, a last, the materials. The parts and the order of work follow from that.</p>
         <RouterLink class="button main" to="/pairs/new">Start the first pair</RouterLink>
       </div>
       <p v-else-if="shown.length === 0" class="empty">No pair matches “{{ wanted }}”.</p>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { mayServe, paddings, roleNames, stiffenerFronts, type PairDecisions, type PartId } from '@gentle-awl/core'
+import { paddings, roleNames, stiffenerFronts, type PairDecisions, type PartId } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { showLength } from '../../app/settings.ts'
 import DrawingTable from '../../drawing/DrawingTable.vue'
 import PartShape from '../../drawing/PartShape.vue'
 import { usePair } from '../../plan/pairStore.ts'
+import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import BecauseItem from '../../ui/BecauseItem.vue'
 import BecausePanel from '../../ui/BecausePanel.vue'
@@ -21,18 +22,22 @@ const workshop = useWorkshop()
 const parts = computed(() => pair.plan?.parts ?? [])
 const part = computed(() => parts.value.find((p) => p.id === (route.params.part as PartId)) ?? parts.value[0])
 const d = computed(() => pair.decisions as PairDecisions)
-const choices = computed(() => workshop.materials.filter((m) => part.value && mayServe(part.value.role, m.kind)))
+const choices = computed(() => (part.value ? choicesFor(part.value.role, workshop.materials) : []))
 
 function setMaterial(event: Event): void {
   const p = part.value
-  if (p) pair.change({ ...d.value, materials: { ...d.value.materials, [p.role]: (event.target as HTMLSelectElement).value } })
+  if (p)
+    pair.change({
+      ...d.value,
+      materials: { ...d.value.materials, [p.role]: (event.target as HTMLSelectElement).value },
+    })
 }
 const setFront = (front: (typeof stiffenerFronts)[number]) =>
   pair.change({ ...d.value, stiffener: { ...d.value.stiffener, front, lateralEnd: null, medialEnd: null } })
 
 /** Padding needs a material: the first fit one in the stores until another is chosen. */
 function setPadding(extent: (typeof paddings)[number]): void {
-  const material = d.value.materials.padding ?? workshop.materials.find((m) => mayServe('padding', m.kind))?.id ?? null
+  const material = d.value.materials.padding ?? choicesFor('padding', workshop.materials)[0]?.id ?? null
   pair.change({
     ...d.value,
     sock: { ...d.value.sock, padding: material ? extent : 'none' },
@@ -46,7 +51,14 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
   <div v-if="part" class="room">
     <div class="left">
       <nav class="parts" aria-label="Parts">
-        <RouterLink v-for="p in parts" :key="p.id" :to="`/pairs/${pair.view?.id}/parts/${p.id}`" class="chip" :class="{ here: p.id === part.id }" :aria-current="p.id === part.id ? 'page' : undefined">
+        <RouterLink
+          v-for="p in parts"
+          :key="p.id"
+          :to="`/pairs/${pair.view?.id}/parts/${p.id}`"
+          class="chip"
+          :class="{ here: p.id === part.id }"
+          :aria-current="p.id === part.id ? 'page' : undefined"
+        >
           <PartShape :part="p" class="thumb" aria-hidden="true" />
           <span>{{ p.name }}</span>
           <LevelMark v-if="partLevel(p) !== 'fine'" :level="partLevel(p)" :size="18" quiet />
@@ -64,17 +76,37 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
           </select>
         </label>
         <div v-if="part.id === 'stiffener'" class="segments" role="radiogroup" aria-label="Front of the stiffener">
-          <button v-for="f in stiffenerFronts" :key="f" type="button" role="radio" :aria-checked="d.stiffener.front === f" @click="setFront(f)">{{ f }}</button>
+          <button
+            v-for="f in stiffenerFronts"
+            :key="f"
+            type="button"
+            role="radio"
+            :aria-checked="d.stiffener.front === f"
+            @click="setFront(f)"
+          >
+            {{ f }}
+          </button>
         </div>
         <div v-if="isSock" class="segments" role="radiogroup" aria-label="Padding">
-          <button v-for="p in paddings" :key="p" type="button" role="radio" :aria-checked="d.sock.padding === p" @click="setPadding(p)">
+          <button
+            v-for="p in paddings"
+            :key="p"
+            type="button"
+            role="radio"
+            :aria-checked="d.sock.padding === p"
+            @click="setPadding(p)"
+          >
             {{ p === 'none' ? 'no padding' : p }}
           </button>
         </div>
       </div>
-      <ul v-if="part.findings.length > 0" class="findings" aria-label="Checks"><FindingItem v-for="f in part.findings" :key="f.id" :finding="f" /></ul>
+      <ul v-if="part.findings.length > 0" class="findings" aria-label="Checks">
+        <FindingItem v-for="f in part.findings" :key="f.id" :finding="f" />
+      </ul>
       <h3>Because</h3>
-      <ul class="reasons"><BecauseItem v-for="b in part.becauses" :key="b.quantity" :because="b" /></ul>
+      <ul class="reasons">
+        <BecauseItem v-for="b in part.becauses" :key="b.quantity" :because="b" />
+      </ul>
       <template v-if="part.skives.length > 0">
         <h3>Skives</h3>
         <SkiveSection v-for="s in part.skives" :key="s.name" :skive="s" :thickness="part.thickness" />
@@ -99,17 +131,17 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
 }
 .parts {
   display: flex;
-  gap: 6px;
-  padding: 8px 12px;
+  gap: 4px;
+  padding: 8px 8px;
   overflow-x: auto;
   background: var(--slate-deep);
 }
 .chip {
   display: inline-flex;
-  gap: 8px;
+  gap: 6px;
   align-items: center;
   min-height: 48px;
-  padding: 0 12px;
+  padding: 0 10px;
   border: 1px solid #4a5d66;
   border-radius: 10px;
   background: var(--slate);
@@ -138,8 +170,8 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
   outline-color: #ffd48a;
 }
 .thumb {
-  width: 40px;
-  height: 26px;
+  width: 30px;
+  height: 24px;
 }
 .chip.here .thumb :deep(path) {
   stroke: #17262b;

@@ -12,7 +12,9 @@ const outline = computed(() => {
   const top = props.skive.profile.map(([x, t]) => `${x * SCALE} ${-t * SCALE}`)
   return `M0 0L${top.join('L')}L${run.value * SCALE} ${-props.thickness * SCALE}V0Z`
 })
-const box = computed(() => `-6 ${-props.thickness * SCALE - 8} ${run.value * SCALE + 12} ${props.thickness * SCALE + 34}`)
+const box = computed(
+  () => `-6 ${-props.thickness * SCALE - 8} ${run.value * SCALE + 12} ${props.thickness * SCALE + 34}`,
+)
 </script>
 
 <template>

@@ -32,7 +32,10 @@ async function save(key: string, rules: RuleFigures, done: string): Promise<void
     kept.value = done
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
-    wrong.value = { key, message: error.status === 409 ? `${error.message} The figures shown now are the saved ones.` : error.message }
+    wrong.value = {
+      key,
+      message: error.status === 409 ? `${error.message} The figures shown now are the saved ones.` : error.message,
+    }
     if (error.status === 409) await load()
   }
 }
@@ -43,7 +46,11 @@ function set(rule: Rule, event: Event): void {
     wrong.value = { key: rule.key, message: `From ${rule.min} to ${rule.max}. Nothing was changed.` }
     return
   }
-  void save(rule.key, { ...workshop.houseRules, [rule.key]: value }, `${rule.name}: ${value}. Every pair follows from now on.`)
+  void save(
+    rule.key,
+    { ...workshop.houseRules, [rule.key]: value },
+    `${rule.name}: ${value}. Every pair follows from now on.`,
+  )
 }
 function back(rule: Rule): void {
   const rules = { ...workshop.houseRules }
@@ -56,7 +63,9 @@ onMounted(load)
 <template>
   <section class="room">
     <h1>House rules</h1>
-    <p class="soft">Every figure the plan works by, and why. A change here goes for all pairs that have no figure of their own.</p>
+    <p class="soft">
+      Every figure the plan works by, and why. A change here goes for all pairs that have no figure of their own.
+    </p>
     <p class="kept" role="status">{{ kept }}</p>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The house rules" @retry="load">
       <section v-for="chapter in ruleChapters" :key="chapter.name" class="chapter">
@@ -69,10 +78,21 @@ onMounted(load)
               <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
             </div>
             <div class="set">
-              <input class="box figure" type="number" step="any" :min="rule.min" :max="rule.max" :value="figure(rule)" :aria-label="rule.name" @change="set(rule, $event)" />
+              <input
+                class="box figure"
+                type="number"
+                step="any"
+                :min="rule.min"
+                :max="rule.max"
+                :value="figure(rule)"
+                :aria-label="rule.name"
+                @change="set(rule, $event)"
+              />
               <span class="unit">{{ rule.unit === 'count' || rule.unit === 'share' ? '' : rule.unit }}</span>
               <span class="range figure soft">{{ rule.min }} to {{ rule.max }}</span>
-              <button v-if="changed(rule)" class="button" type="button" @click="back(rule)">Back to {{ rule.value }}</button>
+              <button v-if="changed(rule)" class="button" type="button" @click="back(rule)">
+                Back to {{ rule.value }}
+              </button>
             </div>
           </li>
         </ul>

@@ -67,21 +67,35 @@ onMounted(load)
   <section class="room">
     <header>
       <h1>Stores</h1>
-      <button class="button main" type="button" @click="edit('new')"><IconPlus :size="22" aria-hidden="true" /> New material</button>
+      <button class="button main" type="button" @click="edit('new')">
+        <IconPlus :size="22" aria-hidden="true" /> New material
+      </button>
     </header>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The stores" @retry="load">
-      <p v-if="workshop.materials.length === 0" class="soft">Nothing in the stores yet. Measure a piece with the gauge and put it in.</p>
+      <p v-if="workshop.materials.length === 0" class="soft">
+        Nothing in the stores yet. Measure a piece with the gauge and put it in.
+      </p>
       <table v-else class="card">
         <thead>
-          <tr><th scope="col">Material</th><th scope="col">Serves as</th><th scope="col" class="right">Thick</th><th scope="col">Note</th><th><span class="visually-hidden">Change</span></th></tr>
+          <tr>
+            <th scope="col">Material</th>
+            <th scope="col">Serves as</th>
+            <th scope="col" class="right">Thick</th>
+            <th scope="col">Note</th>
+            <th><span class="visually-hidden">Change</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="m in workshop.materials" :key="m.id">
             <th scope="row">{{ m.name }}</th>
             <td>{{ m.kind }}</td>
-            <td class="figure right">{{ m.thickness.toFixed(1) }} mm <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span></td>
+            <td class="figure right">
+              {{ m.thickness.toFixed(1) }} mm <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span>
+            </td>
             <td class="soft">{{ m.note }}</td>
-            <td class="right"><button class="button" type="button" :aria-label="`Change ${m.name}`" @click="edit(m)">Change</button></td>
+            <td class="right">
+              <button class="button" type="button" :aria-label="`Change ${m.name}`" @click="edit(m)">Change</button>
+            </td>
           </tr>
         </tbody>
       </table>
@@ -89,8 +103,15 @@ onMounted(load)
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
       <form id="material-form" class="form" novalidate @submit.prevent="keep">
         <label class="field"><span>Name</span><input v-model="form.name" /></label>
-        <label class="field"><span>Serves as</span><select v-model="form.kind"><option v-for="k in materialKinds" :key="k" :value="k">{{ k }}</option></select></label>
-        <label class="field"><span>Thickness, mm</span><input v-model.number="form.thickness" type="number" step="0.1" /></label>
+        <label class="field"
+          ><span>Serves as</span
+          ><select v-model="form.kind">
+            <option v-for="k in materialKinds" :key="k" :value="k">{{ k }}</option>
+          </select></label
+        >
+        <label class="field"
+          ><span>Thickness, mm</span><input v-model.number="form.thickness" type="number" step="0.1"
+        /></label>
         <label class="field"><span>Note</span><input v-model="form.note" /></label>
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

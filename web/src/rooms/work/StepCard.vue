@@ -8,7 +8,9 @@ import { clockFace } from './clock.ts'
 const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
 defineEmits<{ say: [what: StepEvent['what']] }>()
 const step = computed(() => props.progress.step)
-const active = computed(() => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0))
+const active = computed(
+  () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
+)
 const asked = ref(false)
 /** A finished or held step is one line until somebody wants to know more. */
 const open = computed(() => active.value || asked.value)
@@ -24,34 +26,78 @@ const waitWords = computed(() => {
 </script>
 
 <template>
-  <article class="step card" :class="[progress.state, { held: progress.state === 'open' && progress.heldBy.length > 0 }]" :data-step="step.id">
+  <article
+    class="step card"
+    :class="[progress.state, { held: progress.state === 'open' && progress.heldBy.length > 0 }]"
+    :data-step="step.id"
+  >
     <div class="row">
       <button class="name" type="button" :aria-expanded="open" @click="asked = !asked">
         <IconCheck v-if="progress.state === 'finished'" :size="22" class="done" aria-label="done" />
         <span>{{ step.name }}</span>
       </button>
       <span class="figure soft">
-        <template v-if="progress.state === 'finished'">{{ took === null ? 'done' : `took ${showMinutes(took)}` }}</template>
+        <template v-if="progress.state === 'finished'">{{
+          took === null ? 'done' : `took ${showMinutes(took)}`
+        }}</template>
         <template v-else>{{ showMinutes(step.minutes.value) }}</template>
         <template v-if="waitWords && progress.state !== 'finished'">, {{ waitWords }}</template>
       </span>
-      <span v-if="progress.state === 'started'" class="figure running" data-testid="running-clock">{{ clockFace(now - (progress.startedAt ?? now)) }}</span>
+      <span v-if="progress.state === 'started'" class="figure running" data-testid="running-clock">{{
+        clockFace(now - (progress.startedAt ?? now))
+      }}</span>
       <div class="buttons">
-        <button v-if="progress.state === 'open'" class="button" :class="{ main: active }" type="button" :disabled="busy || !active" @click="$emit('say', 'started')">
+        <button
+          v-if="progress.state === 'open'"
+          class="button"
+          :class="{ main: active }"
+          type="button"
+          :disabled="busy || !active"
+          @click="$emit('say', 'started')"
+        >
           <IconPlayerPlay :size="20" aria-hidden="true" /> Start
         </button>
-        <button v-if="progress.state === 'started'" class="button main" type="button" :disabled="busy" @click="$emit('say', 'finished')">
+        <button
+          v-if="progress.state === 'started'"
+          class="button main"
+          type="button"
+          :disabled="busy"
+          @click="$emit('say', 'finished')"
+        >
           {{ step.wait ? 'Done, start the clock' : 'Done' }}
         </button>
-        <button v-if="progress.state !== 'open'" class="button" type="button" :disabled="busy" @click="$emit('say', 'undone')">Take back</button>
+        <button
+          v-if="progress.state === 'started'"
+          class="button"
+          type="button"
+          :disabled="busy"
+          @click="$emit('say', 'undone')"
+        >
+          Take back
+        </button>
       </div>
     </div>
     <div v-if="open" class="more">
+      <button
+        v-if="progress.state === 'finished'"
+        class="button back"
+        type="button"
+        :disabled="busy"
+        @click="$emit('say', 'undone')"
+      >
+        Take back: it is not done
+      </button>
       <p>{{ step.minutes.sentence }}</p>
       <p v-if="step.wait" class="soft">Wait: {{ step.wait.why }}</p>
-      <ul v-if="progress.heldBy.length > 0" class="held-by"><li v-for="h in progress.heldBy" :key="h">{{ h }}</li></ul>
-      <ul v-else-if="step.after.length > 0" class="soft"><li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ a.why }}.</li></ul>
-      <p v-for="c in step.cautions" :key="c" class="caution"><IconAlertTriangle :size="20" aria-hidden="true" /> <span>{{ cautions[c] }}</span></p>
+      <ul v-if="progress.heldBy.length > 0" class="held-by">
+        <li v-for="h in progress.heldBy" :key="h">{{ h }}</li>
+      </ul>
+      <ul v-else-if="step.after.length > 0" class="soft">
+        <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ a.why }}.</li>
+      </ul>
+      <p v-for="c in step.cautions" :key="c" class="caution">
+        <IconAlertTriangle :size="20" aria-hidden="true" /> <span>{{ cautions[c] }}</span>
+      </p>
     </div>
   </article>
 </template>
@@ -108,6 +154,9 @@ const waitWords = computed(() => {
   gap: 6px;
   padding: 2px 0 10px;
   font-size: 16px;
+}
+.back {
+  justify-self: start;
 }
 .more ul {
   margin: 0;

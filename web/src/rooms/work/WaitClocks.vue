@@ -12,9 +12,13 @@ defineProps<{ clocks: StepProgress[]; now: number }>()
       <li v-for="s in clocks" :key="s.step.id" :class="s.clock?.state">
         <p class="name">{{ s.step.name }}</p>
         <template v-if="s.clock">
-          <p v-if="s.clock.state === 'waiting'" class="time figure" data-testid="wait-clock">{{ clockFace(s.clock.readyAt - now) }}</p>
+          <p v-if="s.clock.state === 'waiting'" class="time figure" data-testid="wait-clock">
+            {{ clockFace(s.clock.readyAt - now) }}
+          </p>
           <p v-else-if="s.clock.state === 'ready'" class="time">
-            Ready<template v-if="s.clock.tooLateAt"> for another <span class="figure">{{ clockFace(s.clock.tooLateAt - now) }}</span></template>
+            Ready<template v-if="s.clock.tooLateAt">
+              for another <span class="figure">{{ clockFace(s.clock.tooLateAt - now) }}</span></template
+            >
           </p>
           <p v-else class="time">Too long: since {{ timeOfDay(s.clock.tooLateAt ?? 0, now) }}</p>
           <p class="soft">

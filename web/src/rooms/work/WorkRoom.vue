@@ -70,10 +70,13 @@ async function goToWork(): Promise<void> {
   const id = (running.value[0] ?? ready.value[0])?.step.id
   if (id) document.querySelector(`[data-step="${id}"]`)?.scrollIntoView({ block: 'center' })
 }
-onMounted(async () => {
-  await load()
-  await goToWork()
-})
+onMounted(load)
+watch(
+  () => steps.value.length > 0,
+  (there) => {
+    if (there) void goToWork()
+  },
+)
 </script>
 
 <template>
@@ -83,7 +86,14 @@ onMounted(async () => {
         <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
         <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
           <h2>{{ g.name }}</h2>
-          <StepCard v-for="s in g.steps" :key="s.step.id" :progress="s" :now="now" :busy="busy" @say="(what) => say(s.step.id, what)" />
+          <StepCard
+            v-for="s in g.steps"
+            :key="s.step.id"
+            :progress="s"
+            :now="now"
+            :busy="busy"
+            @say="(what) => say(s.step.id, what)"
+          />
         </section>
       </RoomState>
     </div>
@@ -103,7 +113,9 @@ onMounted(async () => {
       <ul v-if="ready.length > 0" class="short">
         <li v-for="s in ready.slice(0, 8)" :key="s.step.id">{{ s.step.name }}</li>
       </ul>
-      <p v-else class="soft">{{ done === steps.length && done > 0 ? 'All done.' : 'Everything else waits for what runs.' }}</p>
+      <p v-else class="soft">
+        {{ done === steps.length && done > 0 ? 'All done.' : 'Everything else waits for what runs.' }}
+      </p>
     </BecausePanel>
   </div>
 </template>

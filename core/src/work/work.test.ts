@@ -1,0 +1,134 @@
+import { describe, expect, it } from 'vitest'
+import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
+import type { StepEvent } from '../model/pair.ts'
+import { planPair } from '../plan/planPair.ts'
+import { StageCache } from '../plan/stageCache.ts'
+import type { Operation } from './operation.ts'
+import { allSteps, inOrder } from './operations.ts'
+import { progress, stepState } from './progress.ts'
+
+const cache = new StageCache(12)
+const materials = samplePair().decisions.materials
+const welted = planPair(samplePair(), cache).operations
+const cemented = planPair(
+  samplePair({ construction: 'cemented', materials: { ...materials, insole: boardId } }),
+  cache,
+).operations
+const padded = planPair(
+  samplePair({ sock: { padding: 'half' }, materials: { ...materials, padding: corkId } }),
+  cache,
+).operations
+const before = (list: Operation[], first: string, then: string) => {
+  const at = (id: string) => list.findIndex((o) => o.id === id)
+  expect(at(first), first).toBeGreaterThanOrEqual(0)
+  expect(at(then), then).toBeGreaterThan(at(first))
+}
+
+describe('the order of work', () => {
+  it.each([
+    ['welted', welted],
+    ['cemented', cemented],
+    ['padded', padded],
+  ])('every step of a %s pair comes after all it waits for, with a reason for each', (_name, list) => {
+    const seen = new Set<string>()
+    for (const step of list) {
+      for (const a of step.after) {
+        expect(seen.has(a.id), `${step.id} after ${a.id}`).toBe(true)
+        expect(a.why.length).toBeGreaterThan(5)
+      }
+      expect(step.minutes.value).toBeGreaterThan(0)
+      if (step.wait?.max) expect(step.wait.max).toBeGreaterThan(step.wait.min)
+      seen.add(step.id)
+    }
+    expect(seen.size).toBe(list.length)
+  })
+  it('keeps the orders that matter', () => {
+    before(welted, 'cut-sock', 'block-insole')
+    before(welted, 'check-base', 'cut-stiffener')
+    before(welted, 'hammer-back', 'join-lining')
+    before(welted, 'last-lining-toe', 'set-puff')
+    before(welted, 'shave-puff', 'last-toe')
+    before(welted, 'dye-midsole', 'cement-midsole')
+    before(welted, 'press-outsole', 'sew-outsole')
+    before(welted, 'last-out', 'fit-sock')
+    before(cemented, 'cut-sock', 'fix-insole')
+  })
+  it('has the steps of its construction and no others', () => {
+    const ids = (list: Operation[]) => new Set(list.map((o) => o.id))
+    expect(ids(welted)).toContain('sew-welt')
+    expect(ids(welted)).not.toContain('rough-margin')
+    expect(ids(cemented)).toContain('rough-margin')
+    for (const id of ['sew-welt', 'carve-holdfast', 'sew-outsole', 'soak-insole'])
+      expect(ids(cemented)).not.toContain(id)
+    expect(ids(welted)).not.toContain('glue-padding')
+    for (const id of ['cut-padding', 'skive-padding', 'glue-padding']) expect(ids(padded)).toContain(id)
+  })
+  it('waits for what an absent step would have waited for', () => {
+    // A cemented shoe has no rand; the filler then waits for the roughed margin.
+    expect(cemented.find((o) => o.id === 'shank-filler')?.after.map((a) => a.id)).toEqual(['rough-margin'])
+    expect(welted.find((o) => o.id === 'shank-filler')?.after.map((a) => a.id)).toEqual(['peg-rand'])
+  })
+  it('takes its minutes from the true lengths', () => {
+    const holdfast = planPair(samplePair(), cache).parts[0].lines.find((l) => l.name === 'holdfast')?.path ?? []
+    let length = 0
+    for (let i = 1; i < holdfast.length; i++)
+      length += Math.hypot(holdfast[i][0] - holdfast[i - 1][0], holdfast[i][1] - holdfast[i - 1][1])
+    const stitches = Math.round((2 * length) / 7)
+    const step = welted.find((o) => o.id === 'sew-welt')
+    expect(step?.minutes.sentence).toContain(`${stitches} stitches`)
+    expect(step?.minutes.value).toBe(Math.round(10 + stitches / 2.2))
+  })
+  it('warns where it can hurt', () => {
+    for (const step of welted) {
+      if (/cement the/i.test(step.name)) expect(step.cautions).toContain('cement')
+      if (/^cut /i.test(step.name)) expect(step.cautions).toContain('knife')
+    }
+  })
+  it('refuses circles and unknown steps in the book', () => {
+    const step = (id: string, ...after: string[]) => ({ id, after: after.map((a) => ({ id: a })) })
+    expect(() => inOrder([step('a', 'b'), step('b', 'a')])).toThrow(/wait for each other/)
+    expect(() => inOrder([step('a', 'x')])).toThrow(/not in the list/)
+    expect(() => inOrder(allSteps.map((s) => ({ id: s.id, after: s.after.map(([id]) => ({ id })) })))).not.toThrow()
+  })
+})
+
+describe('the log', () => {
+  const at = (minute: number) => new Date(Date.UTC(2026, 0, 5, 8, minute)).toISOString()
+  const ms = (minute: number) => Date.UTC(2026, 0, 5, 8, minute)
+  const event = (step: string, what: StepEvent['what'], minute: number): StepEvent => ({ step, what, at: at(minute) })
+
+  it('takes back the latest event only', () => {
+    const log = [event('print', 'started', 0), event('print', 'finished', 10), event('print', 'undone', 11)]
+    expect(stepState(log, 'print')).toBe('started')
+    expect(stepState([...log, event('print', 'undone', 12)], 'print')).toBe('open')
+    expect(stepState(log, 'cut-upper')).toBe('open')
+  })
+  it('runs a clock from minimum to maximum and stops it when the next step begins', () => {
+    const log = [...doneUpTo('soak-stiffener', 0)]
+    const clock = (minute: number, more: StepEvent[] = []) =>
+      progress(welted, [...log, ...more], ms(minute)).find((s) => s.step.id === 'soak-stiffener')?.clock
+    expect(clock(5)?.state).toBe('waiting')
+    expect(clock(5)?.readyAt).toBe(ms(20))
+    expect(clock(25)?.state).toBe('ready')
+    expect(clock(31)?.state).toBe('late')
+    expect(clock(31, [event('wrap-stiffener', 'started', 24)])).toBeNull()
+  })
+  it('holds a step back while something it needs is open or still waiting', () => {
+    const at5 = progress(welted, doneUpTo('soak-stiffener', 0), ms(5))
+    expect(at5.find((s) => s.step.id === 'wrap-stiffener')?.heldBy.join()).toMatch(/Wait: Soak the stiffeners/)
+    const at25 = progress(welted, doneUpTo('soak-stiffener', 0), ms(25))
+    expect(at25.find((s) => s.step.id === 'wrap-stiffener')?.heldBy).toEqual([])
+    expect(progress(welted, [], ms(0)).find((s) => s.step.id === 'cut-insole')?.heldBy[0]).toMatch(/First: Print/)
+  })
+
+  /** The log of everything up to a step, finished at a minute; earlier steps long before. */
+  function doneUpTo(id: string, minute: number): StepEvent[] {
+    const index = welted.findIndex((o) => o.id === id)
+    return welted
+      .slice(0, index + 1)
+      .flatMap((o, i) => [
+        event(o.id, 'started', minute - 5000 * (index - i) - 3),
+        event(o.id, 'finished', minute - 5000 * (index - i)),
+      ])
+  }
+})

@@ -1,0 +1,76 @@
+import vue from 'eslint-plugin-vue'
+import ts from 'typescript-eslint'
+
+/** Imports point down only: core knows nobody; server and web never import each other. */
+const floor = (names) => [
+  'error',
+  {
+    patterns: names.map(([group, message]) => ({ group, message })),
+  },
+]
+const core = ['vue', 'vue/*', 'three', 'three/*', 'node:*', 'express', 'naive-ui', 'drizzle-orm', 'drizzle-orm/*']
+
+export default ts.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'server/drizzle/**', '.data/**', '**/test-results/**'] },
+  ...ts.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: ts.parser } },
+    rules: {
+      // Layout is the formatter's business.
+      'vue/html-indent': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/first-attribute-linebreak': 'off',
+      'vue/attributes-order': 'off',
+    },
+  },
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'no-empty': 'error',
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-imports': floor([
+        [core, 'The core imports no interface, server or machine code.'],
+        [['**/server/**', '**/web/**', '@gentle-awl/*'], 'The core knows nobody.'],
+      ]),
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
+    },
+  },
+  {
+    files: ['server/**/*.ts'],
+    rules: {
+      'no-restricted-imports': floor([
+        [['**/web/**', '@gentle-awl/web*', 'vue', 'three'], 'The server never imports the web.'],
+      ]),
+    },
+  },
+  {
+    files: ['web/**/*.ts', 'web/**/*.vue'],
+    rules: {
+      'no-restricted-imports': floor([
+        [['**/server/**', '@gentle-awl/server*', 'express', 'node:*'], 'The web never imports the server.'],
+      ]),
+    },
+  },
+  {
+    files: ['core/**/*.test.ts'],
+    rules: { 'no-restricted-globals': 'off' },
+  },
+  {
+    files: ['bench/**', 'scripts/**', 'e2e/**'],
+    rules: { 'no-console': 'off' },
+  },
+)

@@ -1,0 +1,346 @@
+import { existsSync, readdirSync } from 'node:fs'
+import http from 'node:http'
+import { join } from 'node:path'
+import { planPair, type PairFile } from '@gentle-awl/core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { seedDemo } from '../src/demo/seed.ts'
+import { demoLasts, demoMaterials, demoPairs } from '../src/demo/workshop.ts'
+import { openStore } from '../src/db/open.ts'
+import { migrations, testServer, type TestServer } from './testServer.ts'
+
+let server: TestServer
+const derby = demoPairs[0]
+
+beforeAll(async () => {
+  server = await testServer()
+  await seedDemo(server.store)
+})
+afterAll(() => server.end())
+
+const snapshot = async () => ({
+  pairs: (await server.call('GET', '/pairs')).list,
+  lasts: (await server.call('GET', '/lasts')).list,
+  materials: (await server.call('GET', '/materials')).list,
+  rules: (await server.call('GET', '/house-rules')).body,
+})
+const newPair = async () => {
+  const made = await server.call('POST', '/pairs', {
+    body: { label: { order: '2001', name: 'Try-out', trade: 'net mender', note: '' }, decisions: derby.decisions },
+  })
+  expect(made.status).toBe(201)
+  return made.body as { id: string; version: number; revision: number }
+}
+
+describe('the demo workshop', () => {
+  it('has lasts of 10, 20, 25 and 45 mm heels, ten materials, five pairs at different stages, and every pair plans', async () => {
+    expect(demoLasts.map((l) => l.measures.heelHeight).sort((a, b) => a - b)).toEqual([10, 20, 25, 45])
+    const { pairs, materials } = await snapshot()
+    expect(materials.length).toBeGreaterThanOrEqual(8)
+    expect(new Set(pairs.map((p) => (p.log as unknown[]).length)).size).toBe(5)
+    for (const pair of demoPairs) {
+      const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
+      if (!last) throw new Error('no last')
+      const plan = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} })
+      expect(plan.findings.find((f) => f.id === 'pair.size')?.level, pair.label.name).toBe('fine')
+    }
+  })
+  it('is made once only', async () => {
+    expect(await seedDemo(server.store)).toBe(false)
+  })
+})
+
+describe('health and doors', () => {
+  it('answers when ready', async () => {
+    expect(await server.call('GET', '/health')).toMatchObject({ status: 200, body: { status: 'ready' } })
+  })
+  it('answers only pages of this computer', async () => {
+    expect((await server.call('GET', '/pairs', { headers: { origin: 'http://elsewhere.example' } })).status).toBe(403)
+  })
+  it('a request under a foreign host name is refused', async () => {
+    const status = await new Promise<number | undefined>((resolve, reject) => {
+      // fetch does not let the Host header be set.
+      http
+        .get(
+          { host: '127.0.0.1', port: server.port, path: '/api/v1/health', headers: { host: 'workshop.example' } },
+          (res) => {
+            res.resume()
+            resolve(res.statusCode)
+          },
+        )
+        .on('error', reject)
+    })
+    expect(status).toBe(403)
+  })
+  it('has a sentence for an address that is not there', async () => {
+    const answer = await server.call('GET', '/cobblers')
+    expect(answer.status).toBe(404)
+    expect(answer.type).toContain('application/problem+json')
+    expect(answer.body.detail).toMatch(/nothing at this address/)
+  })
+})
+
+describe('bad input says what, where and what to do, and changes nothing', () => {
+  it.each<
+    [
+      string,
+      () => Promise<{
+        status: number
+        type: string
+        body: { detail?: string; fields?: { field: string; message: string }[] }
+      }>,
+      number,
+      RegExp,
+    ]
+  >([
+    [
+      'a wrong field',
+      () => server.call('POST', '/pairs', { body: { label: { order: '', name: 'x' }, decisions: derby.decisions } }),
+      422,
+      /label\.order: Give the order a number/,
+    ],
+    [
+      'a wrong type',
+      () => server.call('POST', '/materials', { body: { name: 'Calf', kind: 'upper leather', thickness: 'thick' } }),
+      422,
+      /thickness/,
+    ],
+    [
+      'an unknown kind',
+      () => server.call('POST', '/materials', { body: { name: 'Calf', kind: 'cheese', thickness: 2 } }),
+      422,
+      /kind/,
+    ],
+    [
+      'broken JSON',
+      () => server.call('POST', '/pairs/import', { raw: '{"format": "gentle-awl-pair", ' }),
+      400,
+      /not a whole JSON file/,
+    ],
+    [
+      'another JSON',
+      () => server.call('POST', '/pairs/import', { body: { hello: 1 } }),
+      422,
+      /This file cannot be used: format/,
+    ],
+    [
+      'an unknown id',
+      () => server.call('GET', '/pairs/01930000-0003-7000-8000-00000000ffff'),
+      404,
+      /no pair with this id/,
+    ],
+    ['no id at all', () => server.call('GET', '/pairs/..%2f..'), 404, /nothing with this id/],
+    [
+      'a write without its version',
+      () => server.call('PUT', `/pairs/${derby.id}`, { body: { label: derby.label, decisions: derby.decisions } }),
+      428,
+      /If-Match/,
+    ],
+    [
+      'an unknown rule',
+      () => server.call('PUT', '/house-rules', { version: 0, body: { houseRules: { 'puff.colour': 3 } } }),
+      422,
+      /no house rule called "puff.colour"/,
+    ],
+    [
+      'a rule out of range',
+      () => server.call('PUT', '/house-rules', { version: 0, body: { houseRules: { 'puff.base': 400 } } }),
+      422,
+      /outside 35 to 70/,
+    ],
+    [
+      'an unknown material',
+      () =>
+        server.call('POST', '/pairs', {
+          body: {
+            label: derby.label,
+            decisions: { ...derby.decisions, materials: { ...derby.decisions.materials, puff: derby.id } },
+          },
+        }),
+      422,
+      /material chosen for the puff is not in the stores/,
+    ],
+    [
+      'an unknown last',
+      () =>
+        server.call('POST', '/pairs', {
+          body: { label: derby.label, decisions: { ...derby.decisions, lastId: derby.id } },
+        }),
+      422,
+      /last is not on the shelf/,
+    ],
+    [
+      'an unknown step',
+      () => server.call('POST', `/pairs/${derby.id}/steps`, { body: { step: 'dance', what: 'started' } }),
+      422,
+      /no step "dance"/,
+    ],
+    ['a part that is not there', () => server.call('GET', `/pairs/${derby.id}/parts/padding.svg`), 404, /no such part/],
+    ['a paper that is not there', () => server.call('GET', `/pairs/${derby.id}/parts.pdf?paper=a9`), 422, /paper/],
+  ])('%s', async (_name, ask, status, sentence) => {
+    const before = await snapshot()
+    const answer = await ask()
+    expect(answer.status).toBe(status)
+    expect(answer.type).toContain('application/problem+json')
+    expect(answer.body.detail).toMatch(sentence)
+    if (status === 422) expect(answer.body.fields?.[0].field.length).toBeGreaterThan(0)
+    expect(await snapshot()).toEqual(before)
+  })
+})
+
+describe('a pair and its revisions', () => {
+  it('each change is a revision; undo and redo walk them and a stale write is refused with what is there', async () => {
+    const pair = await newPair()
+    const label = { order: '2001', name: 'Try-out', trade: 'net mender', note: '' }
+    const longer = { ...derby.decisions, puff: { length: 66 } }
+    const saved = await server.call('PUT', `/pairs/${pair.id}`, { version: 1, body: { label, decisions: longer } })
+    expect(saved.body).toMatchObject({ version: 2, revision: 2, canUndo: true, canRedo: false })
+    expect(saved.etag).toBe('"2"')
+
+    const stale = await server.call('PUT', `/pairs/${pair.id}`, {
+      version: 1,
+      body: { label, decisions: derby.decisions },
+    })
+    expect(stale.status).toBe(409)
+    expect(stale.body.current).toMatchObject({ version: 2, decisions: { puff: { length: 66 } } })
+
+    const undone = await server.call('POST', `/pairs/${pair.id}/undo`, { version: 2 })
+    expect(undone.body).toMatchObject({
+      version: 3,
+      revision: 1,
+      canUndo: false,
+      canRedo: true,
+      decisions: { puff: { length: null } },
+    })
+    expect((await server.call('POST', `/pairs/${pair.id}/undo`, { version: 3 })).status).toBe(409)
+    const redone = await server.call('POST', `/pairs/${pair.id}/redo`, { version: 3 })
+    expect(redone.body).toMatchObject({ version: 4, revision: 2, decisions: { puff: { length: 66 } } })
+
+    // A change after an undo starts a branch; nothing that was saved is lost.
+    await server.call('POST', `/pairs/${pair.id}/undo`, { version: 4 })
+    const branch = await server.call('PUT', `/pairs/${pair.id}`, {
+      version: 5,
+      body: { label, decisions: { ...derby.decisions, puff: { length: 50 } } },
+    })
+    expect(branch.body).toMatchObject({ revision: 3, canUndo: true, canRedo: false })
+  })
+  it('saving the same decisions makes no new revision', async () => {
+    const pair = await newPair()
+    const label = { order: '2001', name: 'Another name', trade: '', note: '' }
+    const saved = await server.call('PUT', `/pairs/${pair.id}`, {
+      version: 1,
+      body: { label, decisions: derby.decisions },
+    })
+    expect(saved.body).toMatchObject({ version: 2, revision: 1, label: { name: 'Another name' } })
+  })
+  it('of two writes on one version exactly one wins', async () => {
+    const pair = await newPair()
+    const label = { order: '2001', name: 'Race', trade: '', note: '' }
+    const write = (length: number) =>
+      server.call('PUT', `/pairs/${pair.id}`, {
+        version: 1,
+        body: { label, decisions: { ...derby.decisions, puff: { length } } },
+      })
+    const answers = await Promise.all([write(51), write(52), write(53), write(54)])
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409])
+  })
+  it('a last or material in use cannot be deleted', async () => {
+    const last = (await server.call('GET', `/lasts/${derby.decisions.lastId}`)).body
+    const refused = await server.call('DELETE', `/lasts/${derby.decisions.lastId}`, { version: last.version as number })
+    expect(refused.status).toBe(409)
+    expect(refused.body.detail).toMatch(/stays on the shelf/)
+  })
+})
+
+describe('the log of steps', () => {
+  it('follows start, finish, take back, and refuses what does not follow', async () => {
+    const pair = await newPair()
+    const say = (what: string, step = 'print') =>
+      server.call('POST', `/pairs/${pair.id}/steps`, { body: { step, what } })
+    expect((await say('finished')).body.detail).toMatch(/not started yet/)
+    expect((await say('started')).status).toBe(201)
+    expect((await say('started')).body.detail).toMatch(/running already/)
+    expect((await say('finished')).list).toHaveLength(2)
+    expect((await say('undone')).status).toBe(201)
+    expect((await say('finished')).status).toBe(201)
+    const log = (await server.call('GET', `/pairs/${pair.id}/steps`)).list
+    expect(log.map((e) => e.what)).toEqual(['started', 'finished', 'undone', 'finished'])
+    expect(log.every((e) => Math.abs(Date.parse(String(e.at)) - Date.now()) < 60_000)).toBe(true)
+  })
+})
+
+describe('the open pair file', () => {
+  it('goes out and comes into an empty workshop without loss', async () => {
+    const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
+    const elsewhere = await testServer()
+    try {
+      const brought = await elsewhere.call('POST', '/pairs/import', { body: file })
+      expect(brought.status).toBe(201)
+      const again = (await elsewhere.call('GET', `/pairs/${derby.id}/file`)).body
+      expect(again).toEqual(file)
+    } finally {
+      await elsewhere.end()
+    }
+  })
+  it('comes in as a copy where it is already, and carries house rules that differ', async () => {
+    const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
+    const copy = await server.call('POST', '/pairs/import', { body: { ...file, houseRules: { 'puff.base': 55 } } })
+    expect(copy.status).toBe(201)
+    expect(copy.body.id).not.toBe(derby.id)
+    expect(copy.body).toMatchObject({
+      label: { name: 'Welted derby (copy)' },
+      decisions: { rules: { 'puff.base': 55 } },
+    })
+    await server.call('DELETE', `/pairs/${String(copy.body.id)}`, { version: copy.body.version as number })
+  })
+  it('that cannot be planned changes nothing', async () => {
+    const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
+    const before = await snapshot()
+    const impossible = { ...file, last: { ...file.last, measures: { ...file.last.measures, jointGirth: 150 } } }
+    const answer = await server.call('POST', '/pairs/import', { body: impossible })
+    expect(answer.status).toBe(422)
+    expect(answer.body.detail).toMatch(/girth of 150 mm cannot be met|cannot/)
+    expect(await snapshot()).toEqual(before)
+  })
+  it('is planned without being stored, as the core plans it', async () => {
+    const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
+    const before = await snapshot()
+    const answer = await server.call('POST', '/plan', { body: { ...file, id: '01930000-0003-7000-8000-0000000000aa' } })
+    expect(answer.status).toBe(200)
+    expect(answer.body).toEqual(JSON.parse(JSON.stringify(planPair(file))))
+    expect(await snapshot()).toEqual(before)
+  })
+})
+
+describe('house rules of the workshop', () => {
+  it('change every plan and can be taken back', async () => {
+    const rules = await server.call('GET', '/house-rules')
+    const changed = await server.call('PUT', '/house-rules', {
+      version: rules.body.version as number,
+      body: { houseRules: { 'stiffener.topGap': 4 } },
+    })
+    expect(changed.status).toBe(200)
+    const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
+    expect(file.houseRules).toEqual({ 'stiffener.topGap': 4 })
+    expect((await server.call('PUT', '/house-rules', { version: 0, body: { houseRules: {} } })).status).toBe(409)
+    const back = await server.call('PUT', '/house-rules', {
+      version: changed.body.version as number,
+      body: { houseRules: {} },
+    })
+    expect(back.body.houseRules).toEqual({})
+  })
+})
+
+describe('the database file', () => {
+  it('is there again after the store was closed without notice, and has its backup', async () => {
+    const pair = await newPair()
+    await server.store.backUp()
+    const backups = readdirSync(join(server.folder, 'backups'))
+    expect(backups.length).toBeGreaterThan(0)
+    // A second store on the same file sees what was written: nothing waits in memory.
+    const second = await openStore(server.folder, migrations)
+    const rows = await second.db.query.pairs.findMany()
+    expect(rows.some((r) => r.id === pair.id)).toBe(true)
+    second.close()
+    expect(existsSync(join(server.folder, 'gentle-awl.sqlite'))).toBe(true)
+  })
+})
