@@ -10,5 +10,7 @@ export const launch = {
     '--disable-sync',
     '--use-angle=swiftshader',
     '--enable-unsafe-swiftshader',
+    // Without a graphics card the page itself is painted faster by the processor.
+    '--disable-gpu-rasterization',
   ],
 }

@@ -15,13 +15,14 @@ export interface RunningServer {
 
 const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 
-/** Starts the built server with the demo workshop on a free port, in a folder of its own (or a given one, to start again). */
+/** Starts the built server with the demo workshop, in a folder and on a port of its own (or given ones, to start again). */
 export async function startServer(
   data = mkdtempSync(join(tmpdir(), 'gentle-awl-')),
   demo = true,
+  port = '0',
 ): Promise<RunningServer> {
   const child: ChildProcess = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js')], {
-    env: { ...process.env, PORT: '0', GENTLE_AWL_DATA: data, GENTLE_AWL_DEMO: demo ? '1' : '0', LOG_LEVEL: 'error' },
+    env: { ...process.env, PORT: port, GENTLE_AWL_DATA: data, GENTLE_AWL_DEMO: demo ? '1' : '0', LOG_LEVEL: 'error' },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   const url = await new Promise<string>((resolve, reject) => {

@@ -1,5 +1,5 @@
 import { contains, distance, type Path, type Point } from '../geometry/path.ts'
-import { outwardNormals } from '../geometry/along.ts'
+import { cumulative, outwardNormals, pointsAt } from '../geometry/along.ts'
 import type { Notch } from './part.ts'
 
 /** A notch on the outline's vertex nearest to `target`, pointing into the piece. */
@@ -12,29 +12,28 @@ export function notchNear(outline: Path, target: Point, kind: Notch['kind']): No
   return { kind, at: outline[best], inwards: [-normals[best][0], -normals[best][1]] }
 }
 
-/** The outline with its notches cut out as small triangles, mm: what the knife follows. */
-export function cutLine(outline: Path, notches: readonly Notch[], depth = 3): Path {
-  let line = [...outline]
-  for (const notch of notches) {
-    const at = line.findIndex((p) => distance(p, notch.at) < 1e-9)
-    if (at < 0) continue
-    const tip: Point = [notch.at[0] + notch.inwards[0] * depth, notch.at[1] + notch.inwards[1] * depth]
-    if (!contains(outline, tip)) continue
-    const half = depth * 0.55
-    const n = line.length
-    let before = at
-    let after = at
-    while (distance(line[(before - 1 + n) % n], notch.at) < half && at - before < n / 4) before--
-    while (distance(line[(after + 1) % n], notch.at) < half && after - at < n / 4) after++
-    const a = toward(notch.at, line[(before - 1 + n) % n], half)
-    const b = toward(notch.at, line[(after + 1) % n], half)
-    const kept = Array.from({ length: n - (after - before + 1) }, (_, k) => line[(after + 1 + k) % n])
-    line = [b, ...kept, a, tip]
-  }
-  return line
-}
+/** How deep a notch is cut and half of its mouth, mm. Those on the centre line are fine, so that they keep the length. */
+const NOTCHES = { medial: { depth: 3, half: 1.6 }, centre: { depth: 2.5, half: 0.9 } } as const
 
-function toward(from: Point, to: Point, by: number): Point {
-  const d = distance(from, to) || 1
-  return [from[0] + ((to[0] - from[0]) * by) / d, from[1] + ((to[1] - from[1]) * by) / d]
+/** The outline with its notches cut out as small triangles: what the knife follows. */
+export function cutLine(outline: Path, notches: readonly Notch[]): Path {
+  const run = cumulative(outline, true)
+  const total = run[run.length - 1]
+  let line = outline.map((p, i) => ({ p, at: run[i] }))
+  for (const notch of notches) {
+    const { depth, half } = NOTCHES[notch.kind]
+    const vertex = outline.findIndex((p) => distance(p, notch.at) < 1e-9)
+    const tip: Point = [notch.at[0] + notch.inwards[0] * depth, notch.at[1] + notch.inwards[1] * depth]
+    if (vertex < 0 || !contains(outline, tip)) continue
+    const at = run[vertex]
+    const [a, b] = pointsAt(outline, [at - half, at + half], true)
+    const apart = (q: number) => Math.abs(((q - at + 1.5 * total) % total) - total / 2)
+    // The mouth's two points and the tip take the place of what lies between them; the list starts behind the notch.
+    const kept = line.filter((v) => apart(v.at) > half)
+    const ahead = (q: number) => (((q - at) % total) + total) % total
+    const first = kept.reduce((best, v, i) => (ahead(v.at) < ahead(kept[best].at) ? i : best), 0)
+    const turned = [...kept.slice(first), ...kept.slice(0, first)]
+    line = [...turned, { p: a, at: at - half }, { p: tip, at }, { p: b, at: at + half }]
+  }
+  return line.map((v) => v.p)
 }

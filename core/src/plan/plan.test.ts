@@ -5,6 +5,7 @@ import { nearest } from '../geometry/along.ts'
 import { boxOf, contains, isSimple, mirror, pathLength, signedArea } from '../geometry/path.ts'
 import type { Finding } from '../model/because.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
+import type { LastMeasures } from '../model/last.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleError } from '../model/rules.ts'
 import { cutLine } from '../parts/notch.ts'
@@ -144,7 +145,7 @@ describe('the toe puff', () => {
   it('is 50 mm at L = 250 and 2.4 mm longer for every 10 mm', () => {
     const at = (length: number) => {
       const k = length / 290
-      const m = { ...sampleMeasures.walking }
+      const m: LastMeasures = { ...sampleMeasures.walking }
       for (const key of [
         'length',
         'seatWidth',

@@ -17,6 +17,9 @@ import { useWorkshop } from './workshopStore.ts'
 /** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
 const SETTLE = 500
 
+/** A copy without the store's proxies, which structuredClone refuses. */
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
 /** The pair on the bench: its decisions as they stand on screen, the plan that follows, and their way to the server. */
 export const usePair = defineStore('pair', () => {
   const workshop = useWorkshop()
@@ -53,7 +56,7 @@ export const usePair = defineStore('pair', () => {
   function show(next: PairView): void {
     view.value = next
     label.value = { ...next.label }
-    decisions.value = structuredClone(next.decisions)
+    decisions.value = plain(next.decisions)
   }
 
   async function load(id: string): Promise<void> {
@@ -132,7 +135,7 @@ export const usePair = defineStore('pair', () => {
   /** Sends what is not saved yet. Saves follow each other; each carries the version it was made on. */
   function flush(): Promise<void> {
     clearTimeout(timer)
-    saves = saves.then(saveNow)
+    saves = saves.then(saveNow, saveNow)
     return saves
   }
 

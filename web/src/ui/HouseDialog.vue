@@ -1,14 +1,19 @@
 <script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core'
 import { NModal } from 'naive-ui'
 import { useId } from 'vue'
 
-defineProps<{ title: string; closable?: boolean }>()
+const props = withDefaults(defineProps<{ title: string; closable?: boolean }>(), { closable: true })
 const open = defineModel<boolean>('open', { required: true })
 const titleId = useId()
+// The modal itself hears Escape only once its opening is over.
+onKeyStroke('Escape', () => {
+  if (props.closable) open.value = false
+})
 </script>
 
 <template>
-  <NModal v-model:show="open" :mask-closable="closable !== false" :close-on-esc="closable !== false" auto-focus>
+  <NModal v-model:show="open" :mask-closable="closable" :close-on-esc="closable" auto-focus>
     <div class="dialog card" role="dialog" aria-modal="true" :aria-labelledby="titleId">
       <h2 :id="titleId">{{ title }}</h2>
       <div class="body"><slot /></div>

@@ -1,0 +1,171 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { gzipSync } from 'node:zlib'
+import { generateLast, girth, girthPlanes, planPair, setByHand, StageCache, type PlanInput } from '@gentle-awl/core'
+import { chromium } from '@playwright/test'
+import { launch } from '../e2e/browser.ts'
+import { startServer } from '../e2e/server.ts'
+import { demoLasts, demoMaterials, demoPairs } from '../server/src/demo/workshop.ts'
+import { summary, time, type Result } from './measure.ts'
+
+/** `npm run bench`: one JSON object per line. Medians on a noisy machine; compare ratios within one run. */
+const say = (r: Result) => console.log(JSON.stringify(r))
+const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
+
+const pair = demoPairs[0]
+const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
+if (!last) throw new Error('The demo pair has no last.')
+const input: PlanInput = { decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }
+const moved = (decision: Parameters<typeof setByHand>[1], mm: number): PlanInput => ({
+  ...input,
+  decisions: setByHand(input.decisions, decision, mm),
+})
+
+say(
+  time(
+    'generate last',
+    15,
+    'Harbour 25, girths within 0.05 mm',
+    () => 0,
+    () => void generateLast(last.measures),
+  ),
+)
+const surface = generateLast(last.measures)
+const marks = planPair(input).last.landmarks
+say(
+  time(
+    'girth',
+    40,
+    'joint section of 97 x 33 walls',
+    () => 0,
+    () => void girth(surface, girthPlanes(marks).joint),
+  ),
+)
+say(
+  time(
+    'plan, cold cache',
+    15,
+    'last, five parts, long medial stiffener, steps',
+    () => new StageCache(),
+    (c) => void planPair(input, c),
+  ),
+)
+const short: PlanInput = {
+  ...input,
+  decisions: { ...input.decisions, stiffener: { ...input.decisions.stiffener, front: 'short' } },
+}
+say(
+  time(
+    'plan, cold cache, short stiffener',
+    15,
+    'as above, short',
+    () => new StageCache(),
+    (c) => void planPair(short, c),
+  ),
+)
+const warm = new StageCache()
+planPair(input, warm)
+say(
+  time(
+    'plan, nothing changed',
+    30,
+    'all from the cache',
+    () => 0,
+    () => void planPair(input, warm),
+  ),
+)
+for (const [name, decision, from] of [
+  ['slider: puff length', 'puff.length', 50],
+  ['slider: stiffener back height', 'stiffener.backHeight', 50],
+  ['slider: midsole room', 'midsole.room', 5],
+] as const) {
+  say(
+    time(
+      name,
+      30,
+      'one decision changed, warm cache',
+      (i) => moved(decision, from + i * 0.37),
+      (t) => void planPair(t, warm),
+    ),
+  )
+}
+say(
+  time(
+    'one house rule, all parts',
+    15,
+    'puff and stiffener skive widths',
+    (i): PlanInput => ({
+      ...input,
+      houseRules: { 'puff.backSkive': 12 + i * 0.1, 'stiffener.topSkive': 12 + i * 0.1 },
+    }),
+    (t) => void planPair(t, warm),
+  ),
+)
+
+const assets = join(root, 'web', 'dist', 'assets')
+if (!existsSync(assets)) {
+  process.stderr.write('The pages are not built, so their size and first paint are left out: npm run build first.\n')
+} else {
+  const server = await startServer()
+  const browser = await chromium.launch(launch)
+  const paints: number[] = []
+  const usable: number[] = []
+  let scripts = 0
+  let worker = 0
+  for (let i = 0; i < 5; i++) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const seen = new Set<string>()
+    page.on('request', (r) => {
+      const name = new URL(r.url()).pathname.split('/').pop() ?? ''
+      if (name.endsWith('.js')) seen.add(name)
+    })
+    const began = performance.now()
+    await page.goto(`${server.url}/pairs`)
+    await page.getByRole('link', { name: 'New pair' }).waitFor()
+    usable.push(performance.now() - began)
+    await page.waitForLoadState('networkidle')
+    paints.push(await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0))
+    const size = (names: string[]) =>
+      names.reduce((s, n) => s + gzipSync(readFileSync(join(assets, n))).length, 0) / 1024
+    const known = [...seen].filter((n) => readdirSync(assets).includes(n))
+    scripts = size(known.filter((n) => !n.startsWith('planWorker')))
+    worker = size(known.filter((n) => n.startsWith('planWorker')))
+    await page.close()
+  }
+  say(summary('first screen, first contentful paint', paints, 'ms', 'Chromium, loopback, software painting'))
+  say(summary('first screen, usable', usable, 'ms', 'from navigation to the New pair button'))
+  say(summary('first screen, script gzipped', [scripts], 'kB', 'without the planning worker'))
+  say(summary('planning worker, gzipped', [worker], 'kB', 'loaded beside the first screen'))
+
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`${server.url}/pairs/${pair.id}/parts/puff`)
+  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  await slider.waitFor()
+  await page.waitForLoadState('networkidle')
+  const answers: number[] = []
+  for (let i = 0; i < 12; i++) {
+    answers.push(
+      await page.evaluate(
+        async (value) => {
+          const input = document.querySelector<HTMLInputElement>('.because input[type="range"]')
+          const path = document.querySelector('.surface path.cut')
+          if (!input || !path) throw new Error('The drawing is not there.')
+          const old = path.getAttribute('d')
+          const start = performance.now()
+          input.value = String(value)
+          input.dispatchEvent(new Event('input'))
+          while (path.getAttribute('d') === old) await new Promise((r) => setTimeout(r, 1))
+          return performance.now() - start
+        },
+        45 + i * 1.5,
+      ),
+    )
+  }
+  say(summary('slider to new shape on screen', answers, 'ms', 'puff length, in Chromium, worker and drawing'))
+  const session = await page.context().newCDPSession(page)
+  const { usedSize } = await session.send('Runtime.getHeapUsage')
+  say(summary('memory of a tab with a pair open', [usedSize / 1024 / 1024], 'MB', 'script heap of the page'))
+  await browser.close()
+  await server.end()
+}

@@ -1,0 +1,94 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { startServer, type RunningServer } from './server.ts'
+
+let server: RunningServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => server.end())
+
+const derby = '/pairs/01930000-0003-7000-8000-000000000001'
+const rooms = [
+  '/pairs',
+  '/pairs/new',
+  `${derby}/decisions`,
+  `${derby}/last`,
+  `${derby}/parts/insole`,
+  `${derby}/parts/puff`,
+  '/pairs/01930000-0003-7000-8000-000000000003/parts/padding',
+  `${derby}/work`,
+  '/lasts',
+  '/stores',
+  '/rules',
+  '/nowhere',
+]
+
+for (const [theme, width, height] of [
+  ['light', 1280, 800],
+  ['dark', 820, 1180],
+] as const) {
+  test(`every room is clean for screen readers and eyes, ${theme}, ${width} wide, and fits across`, async ({
+    page,
+  }) => {
+    test.slow()
+    await page.setViewportSize({ width, height })
+    await page.addInitScript((t) => localStorage.setItem('gentle-awl.theme', t), theme)
+    for (const path of rooms) {
+      await page.goto(server.url + path)
+      await page.waitForLoadState('networkidle')
+      await page.waitForTimeout(250)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(
+        violations.map(
+          (v) =>
+            `${path}: ${v.id} at ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 4)
+              .join(', ')}`,
+        ),
+      ).toEqual([])
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(over, `${path} is wider than the screen`).toBeLessThanOrEqual(0)
+    }
+  })
+}
+
+test('the whole job goes by keyboard', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts/puff`)
+  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  await slider.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(slider).toHaveValue('60')
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByTestId('save-state')).toHaveText('revision 1')
+  await page.locator('.surface').focus()
+  const view = () => page.locator('.surface svg > g').first().getAttribute('transform')
+  const still = await view()
+  await page.keyboard.press('ArrowLeft')
+  expect(await view()).not.toBe(still)
+  await page.keyboard.press('0')
+  expect(await view()).toBe(still)
+  await page.keyboard.press('[')
+  await expect(page).toHaveURL(/\/last$/)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden()
+  await page.keyboard.press('/')
+  await expect(page).toHaveURL(/\/pairs$/)
+})
+
+test('true size is what the person measured on the screen', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts/insole`)
+  await page.getByRole('button', { name: '1:1' }).click()
+  await page.getByLabel('Length of the bar').fill('420')
+  await page.getByRole('button', { name: 'It is 100 mm' }).click()
+  await expect(page.locator('.ratio')).toHaveText('1.00 : 1')
+  const line = page.locator('.dimensions line').first()
+  const length = await line.evaluate((l) => Number(l.getAttribute('x2')) - Number(l.getAttribute('x1')))
+  expect(length / 4.2).toBeCloseTo(289.9, 0)
+})

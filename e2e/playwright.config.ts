@@ -1,0 +1,15 @@
+import { defineConfig } from '@playwright/test'
+import { launch } from './browser.ts'
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['list']],
+  outputDir: '../test-results',
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: launch, acceptDownloads: true },
+})

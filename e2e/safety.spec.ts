@@ -1,0 +1,111 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { startServer } from './server.ts'
+
+const derby = '/pairs/01930000-0003-7000-8000-000000000001'
+const puff = (page: Page) => page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+
+test('two tabs: the second learns of the change; when both changed it is asked, and nothing is lost', async ({
+  browser,
+}) => {
+  const server = await startServer()
+  const context = await browser.newContext()
+  const [one, two] = [await context.newPage(), await context.newPage()]
+  for (const p of [one, two]) await p.goto(`${server.url}${derby}/parts/puff`)
+  await expect(puff(two)).toHaveValue('59.5')
+
+  await puff(one).fill('62')
+  await expect(one.getByTestId('save-state')).toHaveText('revision 2')
+  await expect(two.getByTestId('save-state')).toHaveText('revision 2')
+  await expect(puff(two)).toHaveValue('62')
+
+  // The second tab misses the next change, as one on another machine would.
+  const other = await browser.newContext()
+  const three = await other.newPage()
+  await three.goto(`${server.url}${derby}/parts/puff`)
+  await expect(puff(three)).toHaveValue('62')
+  await puff(one).fill('50')
+  await expect(one.getByTestId('save-state')).toHaveText('revision 3')
+  await puff(three).fill('66')
+  const dialog = three.getByRole('dialog', { name: 'Changed in two places' })
+  await expect(dialog).toContainText('puff · length')
+  await expect(dialog.getByRole('row', { name: /puff · length/ })).toContainText('66')
+  await dialog.getByRole('button', { name: 'Keep what is here' }).click()
+  await expect(three.getByTestId('save-state')).toHaveText('revision 4')
+  await three.getByRole('button', { name: 'Undo' }).click()
+  await expect(puff(three)).toHaveValue('50')
+  await context.close()
+  await other.close()
+  await server.end()
+})
+
+test('the server is killed in the middle: what was changed meanwhile waits in the browser and is saved when it is back', async ({
+  page,
+}) => {
+  const server = await startServer()
+  const port = new URL(server.url).port
+  await page.goto(`${server.url}${derby}/parts/puff`)
+  await puff(page).fill('63')
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  await server.kill('SIGKILL')
+  await puff(page).fill('64')
+  await expect(page.getByRole('alert')).toContainText('The workshop server does not answer')
+  await expect(page.getByTestId('save-state')).toHaveText('not saved')
+
+  const again = await startServer(server.data, true, port)
+  await page.getByRole('button', { name: 'Save again' }).click()
+  await expect(page.getByTestId('save-state')).toHaveText('revision 3')
+
+  // And once more, with the browser closed before the server is back.
+  await again.kill('SIGKILL')
+  await puff(page).fill('65')
+  await expect(page.getByTestId('save-state')).toHaveText('not saved')
+  const third = await startServer(server.data, true, port)
+  await page.reload()
+  await expect(page.getByTestId('save-state')).toHaveText('revision 4')
+  await expect(puff(page)).toHaveValue('65')
+  await third.end()
+})
+
+test('a pair file goes out and comes in again; a broken one is refused with a sentence', async ({ page }) => {
+  const server = await startServer()
+  await page.goto(`${server.url}${derby}/parts`)
+  await page.getByRole('button', { name: 'Print and files' }).click()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Pair file' }).click()
+  const file = readFileSync(await (await waiting).path(), 'utf8')
+
+  await page.goto(`${server.url}/pairs`)
+  await expect(page.locator('.pair')).toHaveCount(5)
+  const bring = (name: string, text: string) =>
+    page.getByLabel('Pair file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await bring('half.json', file.slice(0, file.length / 2))
+  await expect(page.getByRole('alert')).toContainText('half.json: This is not a whole JSON file')
+  await bring('odd.json', file.replace('"welted"', '"nailed"'))
+  await expect(page.getByRole('alert')).toContainText('decisions.construction')
+  await expect(page.locator('.pair')).toHaveCount(5)
+  await bring('pair.json', file)
+  await expect(page).toHaveURL(/\/parts$/)
+  await expect(page.getByRole('heading', { name: 'Welted derby (copy)' })).toBeVisible()
+  await server.end()
+})
+
+test('an empty workshop says what to do first, and an unknown pair says so', async ({ page }) => {
+  const server = await startServer(undefined, false)
+  await page.goto(`${server.url}/pairs`)
+  await expect(page.getByRole('heading', { name: 'No pair yet' })).toBeVisible()
+  await page.getByRole('link', { name: 'Start the first pair' }).click()
+  await expect(page.getByText('There is no last on the shelf yet')).toBeVisible()
+  await page.getByRole('link', { name: 'Put a last on the shelf' }).click()
+  await page.getByRole('button', { name: 'New last' }).click()
+  await page.getByLabel('Name').fill('First last')
+  await page.getByLabel('Joint girth').fill('150')
+  await page.getByRole('button', { name: 'Keep this last' }).click()
+  await expect(page.getByRole('alert')).toContainText('girth')
+  await page.getByLabel('Joint girth').fill('246')
+  await page.getByRole('button', { name: 'Keep this last' }).click()
+  await expect(page.getByRole('heading', { name: 'First last' })).toBeVisible()
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-00000000ffff/parts`)
+  await expect(page.getByRole('alert')).toContainText('There is no pair with this id')
+  await server.end()
+})

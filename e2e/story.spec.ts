@@ -1,0 +1,190 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { measurePdf } from './measurePdf.ts'
+import { startServer, type RunningServer } from './server.ts'
+
+let server: RunningServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => server.end())
+
+const saved = (page: Page, revision: number) =>
+  expect(page.getByTestId('save-state')).toHaveText(`revision ${revision}`)
+
+test('from a new pair to printed cards and a running clock', async ({ page }) => {
+  const errors: string[] = []
+  page.on('pageerror', (e) => errors.push(e.message))
+  await page.goto(server.url)
+
+  await test.step('a form that is not filled in says what is missing and starts nothing', async () => {
+    await page.getByRole('link', { name: 'New pair' }).click()
+    await page.getByRole('button', { name: 'Start this pair' }).click()
+    await expect(page.getByText('Give the order a number.')).toBeVisible()
+    await expect(page.getByLabel('Order number')).toBeFocused()
+    await expect(page).toHaveURL(/\/pairs\/new$/)
+  })
+  await test.step('new pair', async () => {
+    await page.getByLabel('Order number').fill('3001')
+    await page.getByLabel('Name of the pair').fill('Sunday derby')
+    await page.getByLabel('Trade of the customer').fill('sailmaker')
+    await page
+      .getByRole('combobox', { name: 'Last', exact: true })
+      .selectOption({ label: 'Harbour 25, 290 mm, heel 25 mm' })
+    await expect(page.getByLabel('Size', { exact: true })).toHaveValue('43.5')
+    await page.getByRole('button', { name: 'Start this pair' }).click()
+    await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
+  })
+  await test.step('the last in 3D with its tape readings', async () => {
+    const tape = page.locator('.girths li')
+    await expect(tape.filter({ hasText: 'Joint' })).toContainText('252.0 mm')
+    const canvas = page.locator('canvas')
+    await expect(canvas).toBeVisible()
+    await page.getByRole('radio', { name: 'Medial' }).click()
+    await expect(canvas).toHaveAttribute('aria-label', /Medial/)
+    await page.getByLabel('My own plane').check()
+    const own = page.getByTestId('own-girth')
+    const first = parseFloat((await own.textContent()) ?? '')
+    await page.getByLabel('From the heel').fill('0.3')
+    await expect.poll(async () => parseFloat((await own.textContent()) ?? '')).toBeGreaterThan(first)
+  })
+  await test.step('the parts, each with its number and its reason', async () => {
+    await page.keyboard.press(']')
+    await expect(page).toHaveURL(/\/parts/)
+    for (const name of ['Insole', 'Stiffener', 'Toe puff', 'Sock liner', 'Midsole']) {
+      await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name }).click()
+      await expect(page.getByRole('img', { name: new RegExp(`^${name}, right foot`) })).toBeVisible()
+      await expect(page.locator('.because').first()).toBeVisible()
+    }
+  })
+  const puff = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  const crease = page.locator('[data-finding="puff.crease"]')
+  await test.step('too long a puff is stopped', async () => {
+    await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Toe puff' }).click()
+    await expect(crease).toHaveClass(/fine/)
+    const before = await page.locator('.surface path.cut').getAttribute('d')
+    await puff.fill('90')
+    await expect(crease).toHaveClass(/stop/)
+    await expect(crease).toContainText(/Shorten the puff to about \d+ mm/)
+    expect(await page.locator('.surface path.cut').getAttribute('d')).not.toBe(before)
+    await saved(page, 2)
+  })
+  await test.step('undone, redone, and mended', async () => {
+    await page.keyboard.press('Control+z')
+    await expect(crease).toHaveClass(/fine/)
+    await saved(page, 1)
+    await page.keyboard.press('Control+y')
+    await expect(crease).toHaveClass(/stop/)
+    await page.getByRole('button', { name: /Back to the rule, 59.6 mm/ }).click()
+    await expect(crease).toHaveClass(/fine/)
+    await saved(page, 3)
+  })
+  await test.step('the other foot is the mirror image', async () => {
+    const d = () => page.locator('.surface path.cut').getAttribute('d')
+    const numbers = (s: string | null) => (s ?? '').match(/-?\d+(\.\d+)?/g)?.map(Number) ?? []
+    const right = numbers(await d())
+    await page.getByRole('radio', { name: 'Left', exact: true }).click()
+    await expect(page.getByRole('img', { name: /left foot/ })).toBeVisible()
+    const left = numbers(await d())
+    const extreme = (n: number[]) => Math.min(...n.filter((_, i) => i % 2 === 1))
+    const other = (n: number[]) => Math.max(...n.filter((_, i) => i % 2 === 1))
+    expect(extreme(left)).toBeCloseTo(-other(right), 1)
+  })
+  await test.step('the PDF is downloaded and measured', async () => {
+    await page.getByRole('button', { name: 'Print and files' }).click()
+    await page.getByRole('radio', { name: 'A3' }).click()
+    const waiting = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Get the PDF' }).click()
+    const download = await waiting
+    expect(download.suggestedFilename()).toBe('pair-3001-r3-a3.pdf')
+    const pages = await measurePdf(readFileSync(await download.path()))
+    const bar = pages[0].lines.find((l) => l.points.length === 2 && Math.abs(l.width - 100) < 1)
+    expect(Math.abs((bar?.width ?? 0) - 100)).toBeLessThan(0.05)
+    const insole = pages.find((p) => p.text.includes('Insole, right'))
+    const longest = Math.max(
+      ...(insole?.lines ?? []).filter((l) => l.points.length > 40).map((l) => Math.max(l.width, l.height)),
+    )
+    // The bottom of this last rolled out is 289.9 mm.
+    expect(Math.abs(longest - 289.9)).toBeLessThan(0.2)
+    await page.getByRole('button', { name: 'Close' }).click()
+  })
+  await test.step('a step is started and finished, its wait runs, and both survive a reload', async () => {
+    await page.getByRole('link', { name: /Work/ }).click()
+    const step = page.locator('[data-step="print"]')
+    await step.getByRole('button', { name: 'Start' }).click()
+    await expect(step.getByTestId('running-clock')).toBeVisible()
+    await page.reload()
+    await expect(step.getByTestId('running-clock')).toBeVisible()
+    const seconds = async () => {
+      const [m, s] = ((await step.getByTestId('running-clock').textContent()) ?? '0:0').split(':').map(Number)
+      return m * 60 + s
+    }
+    const at = await seconds()
+    await expect.poll(seconds).toBeGreaterThan(at)
+    await step.getByRole('button', { name: 'Done' }).click()
+    for (const id of ['cut-insole', 'soak-insole']) {
+      const next = page.locator(`[data-step="${id}"]`)
+      await next.getByRole('button', { name: 'Start' }).click()
+      await next.getByRole('button', { name: /Done/ }).click()
+    }
+    const clock = page.getByTestId('wait-clock')
+    await expect(clock).toHaveText(/^(20:00|19:\d\d)$/)
+    await page.reload()
+    await expect(clock).toHaveText(/^19:\d\d$/)
+    await expect(page.locator('[data-step="block-insole"]').getByRole('button', { name: 'Start' })).toBeDisabled()
+  })
+  await test.step('closed and opened again, everything is where it was', async () => {
+    await page.goto(`${server.url}/pairs`)
+    const card = page.getByRole('link', { name: /Sunday derby/ })
+    await expect(card).toContainText('sailmaker')
+    await expect(card).toContainText('3 / 48')
+  })
+  expect(errors).toEqual([])
+})
+
+test('a changed number moves the shape while the page stays awake', async ({ page }) => {
+  await page.addInitScript(() => {
+    const long: number[] = []
+    new PerformanceObserver((list) => long.push(...list.getEntries().map((e) => e.duration))).observe({
+      type: 'longtask',
+    })
+    Object.assign(window, { longTasks: long })
+  })
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000001/parts/midsole`)
+  const slider = page.getByRole('slider', { name: 'Stitch room' })
+  await expect(slider).toBeVisible()
+  await page.waitForLoadState('networkidle')
+  const shapes = new Set<string | null>()
+  await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks.splice(0))
+  const box = await slider.boundingBox()
+  if (!box) throw new Error('no slider')
+  await page.mouse.move(box.x + 4, box.y + box.height / 2)
+  await page.mouse.down()
+  for (let i = 0; i <= 40; i++) {
+    await page.mouse.move(box.x + 4 + ((box.width - 8) * (i <= 20 ? i : 40 - i)) / 20, box.y + box.height / 2)
+    shapes.add(await page.locator('.surface path.cut').getAttribute('d'))
+  }
+  await page.mouse.up()
+  await expect(page.locator('[data-finding="midsole.room"]')).toHaveClass(/stop/)
+  // The shape followed on the way, and no single piece of work kept the page from answering.
+  expect(shapes.size).toBeGreaterThan(4)
+  const longest = await page.evaluate(() => Math.max(0, ...(window as unknown as { longTasks: number[] }).longTasks))
+  expect(longest).toBeLessThan(300)
+})
+
+test('a thicker lining widens the midsole, in numbers and in inches', async ({ page }) => {
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000002/parts/midsole`)
+  const length = page.locator('.because', { hasText: 'Length of the midsole' }).locator('.value')
+  await expect(length).toContainText('mm')
+  const before = parseFloat((await length.textContent()) ?? '')
+  await page.goto(`${server.url}/stores`)
+  await page.getByRole('button', { name: 'Change Undyed goat' }).click()
+  await page.getByLabel('Thickness, mm').fill('1.5')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('row', { name: /Undyed goat/ })).toContainText('1.5 mm')
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000002/parts/midsole`)
+  await expect(length).toContainText('mm')
+  expect(parseFloat((await length.textContent()) ?? '') - before).toBeCloseTo(1.2, 1)
+  await page.getByRole('button', { name: 'Show inches' }).click()
+  await expect(length).toHaveText(/^\d+( \d+\/\d+)?″$/)
+})
