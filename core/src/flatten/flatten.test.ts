@@ -38,9 +38,10 @@ describe('flattening', () => {
   it('a cylinder cut along its rulings unrolls without strain', () => {
     const cylinder = sheet(48, 12, (u, v) => [40 * Math.cos(2.6 * u), 40 * Math.sin(2.6 * u), 70 * v])
     const result = flattenSheet(cylinder)
-    expect(edgeErrors(cylinder, result.flat)).toBeLessThan(0.03)
+    expect(edgeErrors(cylinder, result.flat)).toBeLessThan(1e-4)
     expect(result.flipped).toBe(0)
-    expect(result.energy).toBeLessThan(1e-3)
+    expect(result.energy).toBeLessThan(1e-6)
+    expect(result.rounds).toBeLessThan(40)
   })
   it('a cone unrolls to a sector of its own slant', () => {
     const [r, h] = [30, 60]
@@ -78,7 +79,8 @@ describe('flattening', () => {
   })
   it('the start on a circle has no flipped triangle and the right area', () => {
     const mesh = sheet(14, 9, (u, v) => [90 * u, 50 * v, 12 * Math.sin(4 * u)])
-    const flat = onCircle(mesh)
+    const links = neighbours(mesh.positions.length / 3, mesh.triangles)
+    const flat = onCircle(mesh, links, reverseCuthillMcKee(links))
     let area = 0
     for (let k = 0; k < mesh.triangles.length; k += 3) {
       const [a, b, c] = [...mesh.triangles.slice(k, k + 3)].map((v) => [flat[2 * v], flat[2 * v + 1]])

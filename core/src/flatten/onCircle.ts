@@ -1,15 +1,15 @@
-import { Entries, EnvelopeCholesky, reverseCuthillMcKee } from './envelopeCholesky.ts'
-import { boundaryLoop, neighbours, type Mesh } from './mesh.ts'
+import { Entries, EnvelopeCholesky } from './envelopeCholesky.ts'
+import { boundaryLoop, type Mesh } from './mesh.ts'
 
 /**
  * A first flat position for every vertex without flipped triangles: the boundary goes on a circle by its length,
- * every inner vertex to the average of its neighbours (Tutte 1963). Scaled to the area of the sheet; 2 numbers per vertex, mm.
+ * every inner vertex to the average of its neighbours (Tutte 1963). Scaled to the area of the sheet; 2 numbers per
+ * vertex, mm. `links` are the neighbours of every vertex, `order` the solver's order of them.
  */
-export function onCircle(mesh: Mesh): Float64Array {
+export function onCircle(mesh: Mesh, links: readonly number[][], order: Int32Array): Float64Array {
   const p = mesh.positions
   const n = p.length / 3
   const loop = boundaryLoop(mesh)
-  const links = neighbours(n, mesh.triangles)
   const onEdge = new Uint8Array(n)
   loop.forEach((v) => (onEdge[v] = 1))
   const step = (a: number, b: number) =>
@@ -35,7 +35,7 @@ export function onCircle(mesh: Mesh): Float64Array {
       } else if (w < v) entries.add(v, w, -1)
     }
   }
-  const factor = new EnvelopeCholesky(n, entries, reverseCuthillMcKee(links))
+  const factor = new EnvelopeCholesky(n, entries, order)
   factor.solve(flat, flat)
   return flat
 }

@@ -177,7 +177,7 @@ function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, c
 function layWall(ribs: SideRibs, edge: TopEdge, columns: number, rows: number): Float64Array {
   const wall = new Float64Array(columns * rows * 3)
   const toY = -sideSign(ribs.side)
-  const n = 3 * (rows - 1)
+  const n = 2 * (rows - 1)
   const fine = new Float64Array((n + 1) * 3)
   const run = new Float64Array(n + 1)
   for (let i = 0; i < columns; i++) {
