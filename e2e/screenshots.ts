@@ -53,6 +53,8 @@ for (const view of views) {
   await page.goto(server.url + view.path)
   await page.waitForLoadState('networkidle')
   for (const name of view.click ?? []) await page.getByRole('button', { name, exact: true }).click()
+  // Whatever says that it is still fetching or planning must be gone.
+  await page.waitForFunction(() => !/Fetching|Planning|Building/.test(document.body.innerText))
   await page.waitForTimeout(1200)
   await page.screenshot({ path: join(target, `${view.name}.png`) })
   await page.close()

@@ -109,7 +109,9 @@ onErrorCaptured((error) => {
   border-radius: 10px;
   background: transparent;
   color: inherit;
-  font-size: 13.5px;
+  font-size: 13px;
+  letter-spacing: -0.01em;
+  white-space: nowrap;
   line-height: 1.15;
   text-align: center;
   text-decoration: none;

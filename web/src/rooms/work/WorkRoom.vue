@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { groupNames, progress, workGroups, type StepEvent, type StepProgress } from '@gentle-awl/core'
-import { useIntervalFn } from '@vueuse/core'
+import { useIntervalFn, useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
 import { showMinutes } from '../../app/settings.ts'
@@ -11,6 +11,8 @@ import StepCard from './StepCard.vue'
 import WaitClocks from './WaitClocks.vue'
 
 const pair = usePair()
+/** Under 1000 px the panel is a drawer; the clocks must not hide in it. */
+const narrow = useMediaQuery('(max-width: 999px)')
 const log = ref<StepEvent[] | null>(null)
 const problem = ref<string | null>(null)
 const stepProblem = ref<string | null>(null)
@@ -84,6 +86,7 @@ watch(
     <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
       <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
         <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
+        <WaitClocks v-if="narrow" :clocks="clocks" :now="now" />
         <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
           <h2>{{ g.name }}</h2>
           <StepCard
@@ -98,24 +101,27 @@ watch(
       </RoomState>
     </div>
     <BecausePanel title="At the bench">
-      <p class="sum">
-        <strong class="figure">{{ done }}</strong> of <strong class="figure">{{ steps.length }}</strong> steps done,
-        <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left.
-      </p>
-      <progress :value="done" :max="Math.max(1, steps.length)" aria-label="Steps done" />
-      <WaitClocks :clocks="clocks" :now="now" />
-      <h3>Running</h3>
-      <ul v-if="running.length > 0" class="short">
-        <li v-for="s in running" :key="s.step.id">{{ s.step.name }}</li>
-      </ul>
-      <p v-else class="soft">Nothing is on the bench.</p>
-      <h3>May be started now</h3>
-      <ul v-if="ready.length > 0" class="short">
-        <li v-for="s in ready.slice(0, 8)" :key="s.step.id">{{ s.step.name }}</li>
-      </ul>
-      <p v-else class="soft">
-        {{ done === steps.length && done > 0 ? 'All done.' : 'Everything else waits for what runs.' }}
-      </p>
+      <p v-if="steps.length === 0" class="soft">Fetching …</p>
+      <template v-else>
+        <p class="sum">
+          <strong class="figure">{{ done }}</strong> of <strong class="figure">{{ steps.length }}</strong> steps done,
+          <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left.
+        </p>
+        <progress :value="done" :max="Math.max(1, steps.length)" aria-label="Steps done" />
+        <WaitClocks v-if="!narrow" :clocks="clocks" :now="now" />
+        <h3>Running</h3>
+        <ul v-if="running.length > 0" class="short">
+          <li v-for="s in running" :key="s.step.id">{{ s.step.name }}</li>
+        </ul>
+        <p v-else class="soft">Nothing is on the bench.</p>
+        <h3>May be started now</h3>
+        <ul v-if="ready.length > 0" class="short">
+          <li v-for="s in ready.slice(0, 8)" :key="s.step.id">{{ s.step.name }}</li>
+        </ul>
+        <p v-else class="soft">
+          {{ done === steps.length && done > 0 ? 'All done.' : 'Everything else waits for what runs.' }}
+        </p>
+      </template>
     </BecausePanel>
   </div>
 </template>
