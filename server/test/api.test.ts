@@ -2,6 +2,7 @@ import { existsSync, readdirSync } from 'node:fs'
 import http from 'node:http'
 import { join } from 'node:path'
 import { planPair, type PairFile } from '@gentle-awl/core'
+import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoLasts, demoMaterials, demoPairs } from '../src/demo/workshop.ts'
@@ -342,5 +343,31 @@ describe('the database file', () => {
     expect(rows.some((r) => r.id === pair.id)).toBe(true)
     second.close()
     expect(existsSync(join(server.folder, 'gentle-awl.sqlite'))).toBe(true)
+  })
+})
+
+describe('a full disk', () => {
+  it('is said in a sentence, and what was there stays', async () => {
+    const small = await testServer()
+    try {
+      await seedDemo(small.store)
+      // SQLite reports a full disk when it may not grow; the limit is as good as a small disk.
+      const pages = await small.store.db.get<{ page_count: number }>(sql`PRAGMA page_count`)
+      await small.store.db.run(sql.raw(`PRAGMA max_page_count = ${pages?.page_count ?? 0}`))
+      const before = (await small.call('GET', '/materials')).list
+      let answer = await small.call('GET', '/health')
+      for (let i = 0; i < 400 && answer.status < 400; i++) {
+        answer = await small.call('POST', '/materials', {
+          body: { name: `Filler ${i}`, kind: 'foam', thickness: 2, note: 'x'.repeat(480) },
+        })
+      }
+      expect(answer.status).toBe(507)
+      expect(answer.body.detail).toMatch(/disk is full, so nothing was saved/)
+      const after = (await small.call('GET', '/materials')).list
+      expect(after.filter((m) => !String(m.name).startsWith('Filler'))).toEqual(before)
+      expect((await small.call('GET', `/pairs/${derby.id}`)).status).toBe(200)
+    } finally {
+      await small.end()
+    }
   })
 })

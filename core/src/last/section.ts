@@ -72,6 +72,13 @@ export function tapeLine(surface: LastSurface, plane: Plane): Path {
   return convexHull(sectionPoints(surface, plane))
 }
 
+/** The bottom of a section, from side to side in the plane's axes: the floor that the foot stands on. */
+export function bottomLine(surface: LastSurface, plane: Plane): Path {
+  const out: Point[] = []
+  gridCrossings(surface.bottom, surface.columns, surface.across, plane, planeAxes(plane), out)
+  return out.sort((a, b) => a[0] - b[0])
+}
+
 /** Tape reading, mm; 0 when the plane misses the last. */
 export function girth(surface: LastSurface, plane: Plane): number {
   const line = tapeLine(surface, plane)

@@ -1,9 +1,9 @@
 import { intersect } from '../geometry/clip.ts'
 import { convexHull } from '../geometry/hull.ts'
-import { pathLength, translate, type Path } from '../geometry/path.ts'
+import { boxOf, pathLength, translate, type Path } from '../geometry/path.ts'
 import { STATIONS } from '../last/frame.ts'
 import { girthPlanes, type GirthStation, type Landmarks } from '../last/landmarks.ts'
-import { planeAxes, tapeLine } from '../last/section.ts'
+import { bottomLine, planeAxes, tapeLine } from '../last/section.ts'
 import type { LastSurface } from '../last/surface.ts'
 import type { Because, Finding } from '../model/because.ts'
 
@@ -24,13 +24,22 @@ export interface GirthLoss {
 }
 
 /**
- * Girth that a section loses when its floor rises by `rise` mm: the tape round what is left of the section after
- * lifting it onto itself (P and P + rise up). Exact for any section whose sides do not overhang;
- * a w x h rectangle loses 2 rise.
+ * Girth that a section loses when its floor rises by `rise` mm: the tape round the section less the tape round what
+ * lies above the lifted floor, which reaches level to the walls. `floor` runs across the bottom from side to side.
+ * A w x h box loses 2 rise; walls that lean outwards by k mm per mm of height only 2 rise (sqrt(1 + k^2) - k).
  */
-export function lossOf(section: Path, rise: number): number {
+export function lossOf(section: Path, floor: Path, rise: number): number {
   if (rise <= 0) return 0
-  const left = intersect(section, translate(section, 0, rise), 'the inside of the shoe')
+  const box = boxOf(section)
+  const lifted = translate(floor, 0, rise)
+  const above: Path = [
+    [box.minX - 1, lifted[0][1]],
+    ...lifted,
+    [box.maxX + 1, lifted[lifted.length - 1][1]],
+    [box.maxX + 1, box.maxY + 1],
+    [box.minX - 1, box.maxY + 1],
+  ]
+  const left = intersect(section, above, 'the inside of the shoe')
   return pathLength(section, true) - pathLength(convexHull(left), true)
 }
 
@@ -50,10 +59,14 @@ export function paddingLoss(
   const planes = girthPlanes(marks)
   const stations = Object.keys(UNDERFOOT) as Underfoot[]
   const sections = Object.fromEntries(stations.map((s) => [s, tapeLine(surface, planes[s])])) as Record<Underfoot, Path>
+  const floors = Object.fromEntries(stations.map((s) => [s, bottomLine(surface, planes[s])])) as Record<Underfoot, Path>
   // Padding lies level; in a plane that leans it stands higher by the cosine of the lean.
   const losses = (at: (x: number) => number) =>
     Object.fromEntries(
-      stations.map((s) => [s, lossOf(sections[s], at(UNDERFOOT[s] * surface.length) / planeAxes(planes[s]).up[2])]),
+      stations.map((s) => [
+        s,
+        lossOf(sections[s], floors[s], at(UNDERFOOT[s] * surface.length) / planeAxes(planes[s]).up[2]),
+      ]),
     ) as Record<Underfoot, number>
   const half = losses((x) => paddingAt(thickness, x, front, skive))
   const planned = extent === 'full' ? losses(() => thickness) : half

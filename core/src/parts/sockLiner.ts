@@ -47,7 +47,7 @@ export const sockRules = {
   allowedInstepLoss: {
     key: 'sock.allowedInstepLoss',
     name: 'Girth at the instep that padding may take',
-    value: 8,
+    value: 6,
     min: 0,
     max: 15,
     unit: 'mm',

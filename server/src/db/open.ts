@@ -19,6 +19,26 @@ export interface Store {
   close: () => void
 }
 
+/**
+ * One transaction. After a full disk SQLite has rolled back by itself and the driver then complains about that;
+ * what the caller must see is the error of the work.
+ */
+async function transact<T>(db: Db, work: (tx: Tx) => Promise<T>): Promise<T> {
+  let first: { error: unknown } | null = null
+  try {
+    return await db.transaction(async (tx) => {
+      try {
+        return await work(tx)
+      } catch (error) {
+        first = { error }
+        throw error
+      }
+    })
+  } catch (error) {
+    throw first === null ? error : (first as { error: unknown }).error
+  }
+}
+
 const BACKUPS_KEPT = 14
 
 /**
@@ -39,7 +59,7 @@ export async function openStore(address: string, migrations: string): Promise<St
   const turn = inTurn()
   return {
     db,
-    write: (work) => turn(() => db.transaction(work)),
+    write: (work) => turn(() => transact(db, work)),
     backUp: async () => {
       if (remote) return
       const folder = join(address, 'backups')

@@ -60,6 +60,12 @@ export function read<T extends z.ZodType>(schema: T, value: unknown, what: strin
   return result.data
 }
 
+/** The database layer wraps the driver's error; the reason may lie several causes deep. */
+function isDiskFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false
+  return /SQLITE_FULL|disk is full|ENOSPC/.test(error.message) || isDiskFull(error.cause)
+}
+
 function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error
   if (error instanceof ZodError) return badInput(error, 'This')
@@ -80,7 +86,7 @@ function asProblem(error: unknown): Problem | null {
       return new Problem(413, 'Too large', 'This file is larger than a pair can be. Nothing was changed.')
     }
   }
-  if (error instanceof Error && /SQLITE_FULL|disk is full|ENOSPC/.test(error.message)) {
+  if (isDiskFull(error)) {
     return new Problem(507, 'Disk full', 'The disk is full, so nothing was saved. Make room, then save again.')
   }
   return null

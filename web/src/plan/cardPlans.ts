@@ -3,8 +3,20 @@ import type { PlanAnswer } from './planWorker.ts'
 import { planInTurn } from './planner.ts'
 import { useWorkshop } from './workshopStore.ts'
 
-/** The plan behind a card of the list; cards are planned one after the other, in the order in which they appear. */
-export async function planForCard(pair: PairRow): Promise<PlanAnswer> {
+let queue: Promise<unknown> = Promise.resolve()
+
+/**
+ * The plan behind a card of the list; null when the card went away before its turn. Cards are planned one after the
+ * other, so that a pair that is opened meanwhile waits for one of them at most.
+ */
+export function planForCard(pair: PairRow, wanted: () => boolean): Promise<PlanAnswer | null> {
+  const answer = queue.then(() => (wanted() ? planOne(pair) : null))
+  // One card's failure is its own; the next still gets its turn.
+  queue = answer.catch(() => undefined)
+  return answer
+}
+
+async function planOne(pair: PairRow): Promise<PlanAnswer> {
   const workshop = useWorkshop()
   if (!workshop.loaded) await workshop.load()
   const last = workshop.lasts.find((l) => l.id === pair.decisions.lastId)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { sizeSystemNames, stepState } from '@gentle-awl/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import type { Plan } from '@gentle-awl/core'
 import type { PairRow } from '../../api/client.ts'
 import PartShape from '../../drawing/PartShape.vue'
@@ -12,8 +12,11 @@ const props = defineProps<{ pair: PairRow }>()
 const plan = shallowRef<Plan | null>(null)
 const problem = ref<string | null>(null)
 
+let here = true
+onBeforeUnmount(() => (here = false))
 onMounted(async () => {
-  const answer = await planForCard(props.pair)
+  const answer = await planForCard(props.pair, () => here)
+  if (!answer) return
   plan.value = answer.plan
   problem.value = answer.problem
 })
