@@ -5,8 +5,11 @@
 export class Anderson {
   private readonly residuals: Float64Array[] = []
   private readonly images: Float64Array[] = []
+  /** Products of the residual differences with each other; only the newest row is computed in a round. */
+  private readonly products: number[][] = []
   private lastResidual: Float64Array | null = null
   private lastImage: Float64Array | null = null
+  private spare: Float64Array | null = null
 
   constructor(
     private readonly size: number,
@@ -17,6 +20,7 @@ export class Anderson {
   reset(): void {
     this.residuals.length = 0
     this.images.length = 0
+    this.products.length = 0
     this.lastResidual = null
     this.lastImage = null
   }
@@ -24,7 +28,7 @@ export class Anderson {
   /** Writes the next point into `out`, given the present point x and its image g = G(x). */
   next(x: Float64Array, g: Float64Array, out: Float64Array): void {
     const { size } = this
-    const residual = new Float64Array(size)
+    const residual = this.spare ?? new Float64Array(size)
     for (let i = 0; i < size; i++) residual[i] = g[i] - x[i]
     if (this.lastResidual && this.lastImage) {
       const reuse = this.residuals.length === this.depth
@@ -36,9 +40,18 @@ export class Anderson {
       }
       this.residuals.push(dr)
       this.images.push(dg)
+      if (reuse) {
+        this.products.shift()
+        for (const row of this.products) row.shift()
+      }
+      const newest = this.residuals.map((p) => dot(p, dr))
+      this.products.forEach((row, k) => row.push(newest[k]))
+      this.products.push(newest)
     }
+    this.spare = this.lastResidual
     this.lastResidual = residual
-    this.lastImage = Float64Array.from(g)
+    this.lastImage = this.lastImage ?? new Float64Array(size)
+    this.lastImage.set(g)
     out.set(g)
     const weights = this.weights(residual)
     weights.forEach((w, k) => {
@@ -50,7 +63,7 @@ export class Anderson {
   /** Least squares of the residual by its differences: normal equations with a whisper of damping, by elimination. */
   private weights(residual: Float64Array): number[] {
     const m = this.residuals.length
-    const a = this.residuals.map((p) => this.residuals.map((q) => dot(p, q)))
+    const a = this.products.map((row) => [...row])
     const b = this.residuals.map((p) => dot(p, residual))
     for (let k = 0; k < m; k++) a[k][k] *= 1 + 1e-10
     for (let k = 0; k < m; k++) {

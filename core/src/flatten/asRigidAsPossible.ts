@@ -1,5 +1,6 @@
 import { Anderson } from './anderson.ts'
-import { Entries, EnvelopeCholesky, reverseCuthillMcKee } from './envelopeCholesky.ts'
+import { nestedDissection } from './nestedDissection.ts'
+import { Entries, SparseCholesky } from './sparseCholesky.ts'
 import { neighbours, type Mesh } from './mesh.ts'
 import { onCircle } from './onCircle.ts'
 
@@ -47,7 +48,7 @@ function layTriangles(mesh: Mesh): Float64Array {
 export function flattenSheet(mesh: Mesh): FlatSheet {
   const n = mesh.positions.length / 3
   const links = neighbours(n, mesh.triangles)
-  const order = reverseCuthillMcKee(links)
+  const order = nestedDissection(links)
   const t = mesh.triangles
   const corners = layTriangles(mesh)
   const entries = new Entries()
@@ -62,7 +63,7 @@ export function flattenSheet(mesh: Mesh): FlatSheet {
     edge(t[k + 2], t[k], corners[2 * k + 4] / 2)
   }
   entries.add(0, 0, 1)
-  const factor = new EnvelopeCholesky(n, entries, order)
+  const factor = new SparseCholesky(n, entries, order)
   const flat = onCircle(mesh, links, order)
   const pulled = new Float64Array(2 * n)
   const next = new Float64Array(2 * n)

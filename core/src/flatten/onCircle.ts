@@ -1,4 +1,4 @@
-import { Entries, EnvelopeCholesky } from './envelopeCholesky.ts'
+import { Entries, SparseCholesky } from './sparseCholesky.ts'
 import { boundaryLoop, type Mesh } from './mesh.ts'
 
 /**
@@ -35,7 +35,7 @@ export function onCircle(mesh: Mesh, links: readonly number[][], order: Int32Arr
       } else if (w < v) entries.add(v, w, -1)
     }
   }
-  const factor = new EnvelopeCholesky(n, entries, order)
+  const factor = new SparseCholesky(n, entries, order)
   factor.solve(flat, flat)
   return flat
 }

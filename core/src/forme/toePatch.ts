@@ -1,8 +1,9 @@
-import { GeometryError, lerpPoint, type Point } from '../geometry/path.ts'
+import { GeometryError, pathLength, type Point } from '../geometry/path.ts'
+import { dist3 } from '../geometry/vec3.ts'
 import { flattenSheet } from '../flatten/asRigidAsPossible.ts'
-import type { Mesh } from '../flatten/mesh.ts'
 import type { Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
+import { STEP, toeMesh } from './toeMesh.ts'
 
 /**
  * The toe of the last laid flat as one sheet, outside up: x forward, y to the medial side, the toe's feather point
@@ -16,149 +17,81 @@ export interface ToePatch {
   lineAcross: (at: (side: Side, down: number) => number) => Point[]
   /** Flat feather line from a given x on the lateral side round the toe to a given x on the medial side. */
   feather: (fromLateral: number, toMedial: number) => Point[]
-  /** True length of that feather line on the pushed-out surface, mm. */
-  featherRun: (fromLateral: number, toMedial: number) => number
+  /** How much longer that flat line is than the edge it is worked down to, as a factor. */
+  featherStretch: () => number
   worstStrain: number
   flipped: number
 }
 
-/** Every second row is enough: the flat lines differ by less than 0.05 mm from those of the full grid. */
-const ROW_STEP = 2
-
-/** Unit normals of one wall's grid, pointing outwards. */
-function wallNormals(surface: LastSurface, side: Side): Float64Array {
-  const { columns: nu, rows: nv } = surface
-  const w = surface.walls[side]
-  const out = new Float64Array(w.length)
-  const sign = side === 'lateral' ? 1 : -1
-  for (let i = 0; i < nu; i++) {
-    for (let j = 0; j < nv; j++) {
-      const a = (Math.max(0, i - 1) * nv + j) * 3
-      const b = (Math.min(nu - 1, i + 1) * nv + j) * 3
-      const c = (i * nv + Math.max(0, j - 1)) * 3
-      const d = (i * nv + Math.min(nv - 1, j + 1)) * 3
-      const u = [w[b] - w[a], w[b + 1] - w[a + 1], w[b + 2] - w[a + 2]]
-      const v = [w[d] - w[c], w[d + 1] - w[c + 1], w[d + 2] - w[c + 2]]
-      const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-      const l = Math.hypot(n[0], n[1], n[2]) || 1
-      for (let k = 0; k < 3; k++) out[(i * nv + j) * 3 + k] = (sign * n[k]) / l
-    }
-  }
-  return out
-}
-
 /**
  * Lays flat the toe in front of `from` (mm from the heel back, where the sheet's back edge must be wholly behind),
- * taken on the surface `out` mm outside the last. Throws GeometryError when `from` is too near the toe tip.
+ * taken on the surface `out` mm outside the last.
  */
 export function toePatch(surface: LastSurface, from: number, out: number): ToePatch {
-  const { columns: nu, rows: nv, walls } = surface
-  const top = nv - 1
-  let first = 0
-  const xOf = (side: Side, i: number, j: number) => walls[side][(i * nv + j) * 3]
-  while (
-    first < nu - 4 &&
-    [0, top].every((j) => xOf('lateral', first + 1, j) < from && xOf('medial', first + 1, j) < from)
-  ) {
-    first++
-  }
-  const rows = Array.from({ length: top / ROW_STEP + 1 }, (_, r) => r * ROW_STEP)
-  const nr = rows.length
-  const last = nu - 1
-  const count = last - first + 1
-  // Lateral vertices first; the medial wall reuses those on ridge and toe rib.
-  const index = { lateral: new Int32Array(count * nr), medial: new Int32Array(count * nr) }
-  const positions: number[] = []
-  const normals = { lateral: wallNormals(surface, 'lateral'), medial: wallNormals(surface, 'medial') }
-  for (const side of ['lateral', 'medial'] as const) {
-    for (let i = 0; i < count; i++) {
-      for (let r = 0; r < nr; r++) {
-        const shared = r === nr - 1 || i === count - 1
-        if (side === 'medial' && shared) {
-          index.medial[i * nr + r] = index.lateral[i * nr + r]
-          continue
-        }
-        const k = ((first + i) * nv + rows[r]) * 3
-        // Where ridge and toe rib meet, the grid lines run together; the normal two rows down the toe rib serves.
-        const pole = shared && r === nr - 1 && i === count - 1
-        const kn = pole ? k - 6 : k
-        const n = [0, 1, 2].map((c) =>
-          shared ? normals.lateral[kn + c] + normals.medial[kn + c] : normals[side][kn + c],
-        )
-        const l = Math.hypot(n[0], n[1], n[2]) || 1
-        index[side][i * nr + r] = positions.length / 3
-        for (let c = 0; c < 3; c++) positions.push(walls[side][k + c] + (out * n[c]) / l)
-      }
-    }
-  }
-  const triangles: number[] = []
-  for (const side of ['lateral', 'medial'] as const) {
-    for (let i = 0; i + 1 < count; i++) {
-      for (let r = 0; r + 1 < nr; r++) {
-        const [a, b, c, d] = [i * nr + r, (i + 1) * nr + r, (i + 1) * nr + r + 1, i * nr + r + 1].map(
-          (v) => index[side][v],
-        )
-        // In the cell under the pole the other diagonal would join three shared points: one triangle for both walls.
-        const atPole = i === count - 2 && r === nr - 2
-        const lower = atPole || (i + r) % 2 === 0 ? [a, b, c, a, c, d] : [a, b, d, b, c, d]
-        for (let k = 0; k < 6; k += 3) {
-          if (side === 'lateral') triangles.push(lower[k], lower[k + 1], lower[k + 2])
-          else triangles.push(lower[k], lower[k + 2], lower[k + 1])
-        }
-      }
-    }
-  }
-  const mesh: Mesh = { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) }
+  const { rows: nv, walls } = surface
+  const { mesh, columns, rows, index } = toeMesh(surface, from, out)
+  const [nc, nr, first] = [columns.length, rows.length, columns[0]]
   const sheet = flattenSheet(mesh)
-  const flatOf = straightened(sheet.flat, index.lateral[(count - 1) * nr], index.lateral[nr - 1])
+  const flatOf = straightened(sheet.flat, index.lateral[(nc - 1) * nr], index.lateral[nr - 1])
+  const other = (side: Side): Side => (side === 'lateral' ? 'medial' : 'lateral')
+  /** A sheet point of a row; past the toe rib the row goes on along the other wall. */
+  const knot = (side: Side, c: number, r: number): Point =>
+    c < nc ? flatOf(index[side][c * nr + r]) : flatOf(index[other(side)][(2 * (nc - 1) - c) * nr + r])
 
-  /** Flat point of one row where it crosses a given x. */
-  const onRow = (side: Side, r: number, x: number): Point => {
-    for (let i = count - 1; i > 0; i--) {
-      const xa = xOf(side, first + i - 1, rows[r])
-      const xb = xOf(side, first + i, rows[r])
-      if (xa <= x && xb >= x) {
-        const t = xb > xa ? (x - xa) / (xb - xa) : 0
-        return lerpPoint(flatOf(index[side][(i - 1) * nr + r]), flatOf(index[side][i * nr + r]), t)
-      }
+  /** Flat point of a row at a column of the wall's own grid, between the sheet's columns by Catmull-Rom. */
+  const onColumn = (side: Side, r: number, column: number): Point => {
+    const q = Math.max(0, (column - first) / STEP)
+    const c = Math.min(nc - 2, Math.floor(q))
+    const t = q - c
+    const [p1, p2, p3] = [knot(side, c, r), knot(side, c + 1, r), knot(side, c + 2, r)]
+    const p0 = c > 0 ? knot(side, c - 1, r) : ([2 * p1[0] - p2[0], 2 * p1[1] - p2[1]] as const)
+    const mix = (k: 0 | 1) =>
+      p1[k] +
+      (t / 2) *
+        (p2[k] - p0[k] + t * (2 * p0[k] - 5 * p1[k] + 4 * p2[k] - p3[k] + t * (3 * (p1[k] - p2[k]) + p3[k] - p0[k])))
+    return [mix(0), mix(1)]
+  }
+  /** Column (with its fraction) at which a row of the wall crosses a given x. */
+  const columnAt = (side: Side, r: number, x: number): number => {
+    const w = walls[side]
+    for (let i = surface.columns - 1; i > first; i--) {
+      const a = w[((i - 1) * nv + rows[r]) * 3]
+      const b = w[(i * nv + rows[r]) * 3]
+      if (a <= x && b >= x) return i - 1 + (b > a ? (x - a) / (b - a) : 0)
     }
     throw new GeometryError(`The toe has no place ${x.toFixed(1)} mm from the heel back at this height.`)
+  }
+  const feather = (fromLateral: number, toMedial: number): Point[] => {
+    const side = (s: Side, x: number): Point[] => {
+      const start = columnAt(s, 0, x)
+      const line = [onColumn(s, 0, start)]
+      for (let i = Math.floor(start) + 1; i < surface.columns; i++) line.push(onColumn(s, 0, i))
+      return line
+    }
+    return [...side('lateral', fromLateral), ...side('medial', toMedial).reverse().slice(1)]
   }
   return {
     worstStrain: sheet.strain.reduce((a, b) => Math.max(a, b), 1),
     flipped: sheet.flipped,
     lineAcross: (at) => {
-      const down = (r: number) => 1 - r / (nr - 1)
-      const lateral = rows.map((_, r) => onRow('lateral', r, at('lateral', down(r))))
-      const medial = rows.map((_, r) => onRow('medial', r, at('medial', down(r)))).reverse()
-      return [...lateral, ...medial.slice(1)]
+      const line = (side: Side) => rows.map((_, r) => onColumn(side, r, columnAt(side, r, at(side, 1 - r / (nr - 1)))))
+      return [...line('lateral'), ...line('medial').reverse().slice(1)]
     },
-    featherRun: (fromLateral, toMedial) => {
-      const side = (s: Side, from: number) => {
-        let sum = 0
-        for (let i = 0; i + 1 < count; i++) {
-          const [a, b] = [index[s][i * nr] * 3, index[s][(i + 1) * nr] * 3]
-          const [xa, xb] = [xOf(s, first + i, 0), xOf(s, first + i + 1, 0)]
-          const share = xb > xa ? Math.min(1, Math.max(0, (xb - from) / (xb - xa))) : 1
-          sum +=
-            share *
-            Math.hypot(
-              positions[b] - positions[a],
-              positions[b + 1] - positions[a + 1],
-              positions[b + 2] - positions[a + 2],
-            )
-        }
-        return sum
-      }
-      return side('lateral', fromLateral) + side('medial', toMedial)
-    },
-    feather: (fromLateral, toMedial) => {
-      const side = (s: Side, x: number): Point[] => {
-        const line: Point[] = [onRow(s, 0, x)]
-        for (let i = 0; i < count; i++) if (xOf(s, first + i, 0) > x) line.push(flatOf(index[s][i * nr]))
-        return line
-      }
-      return [...side('lateral', fromLateral), ...side('medial', toMedial).reverse().slice(1)]
+    feather,
+    featherStretch: () => {
+      // Both taken on the sheet's own points, so that the chords of both fall short by the same.
+      const vertices = (s: Side) => columns.map((_, c) => index[s][c * nr])
+      const loop = [...vertices('lateral'), ...vertices('medial').reverse().slice(1)]
+      const p = mesh.positions
+      const inSpace = loop
+        .slice(1)
+        .reduce(
+          (sum, v, i) =>
+            sum +
+            dist3([p[3 * v], p[3 * v + 1], p[3 * v + 2]], [p[3 * loop[i]], p[3 * loop[i] + 1], p[3 * loop[i] + 2]]),
+          0,
+        )
+      return pathLength(loop.map(flatOf)) / inSpace
     },
   }
 }

@@ -15,9 +15,26 @@ export interface Resolution {
   rows: number
   across: number
   ribSamples: number
+  /** Samples along the rim of the cone cut, and along the ridge. */
+  rimSamples: number
+  ridgeSamples: number
 }
-export const FINE: Resolution = { columns: GRID.columns, rows: GRID.rows, across: 17, ribSamples: 400 }
-export const COARSE: Resolution = { columns: 49, rows: 17, across: 9, ribSamples: 120 }
+export const FINE: Resolution = {
+  columns: GRID.columns,
+  rows: GRID.rows,
+  across: 17,
+  ribSamples: 400,
+  rimSamples: 64,
+  ridgeSamples: 240,
+}
+export const COARSE: Resolution = {
+  columns: 49,
+  rows: 17,
+  across: 9,
+  ribSamples: 120,
+  rimSamples: 16,
+  ridgeSamples: 60,
+}
 
 /** The free figures of a last: what the fit to the girths moves, and the insets that make the length exact. */
 export interface FreeFigures {
@@ -83,7 +100,8 @@ function cutAt(ribs: SideRibs, s: number, top: number): number {
   const p = new Float64Array(3)
   let lo = 0
   let hi = 1
-  for (let k = 0; k < 40; k++) {
+  // 26 halvings of a rib of some 100 mm leave less than a hundred-thousandth of one.
+  for (let k = 0; k < 26; k++) {
     const mid = (lo + hi) / 2
     ribPoint(ribs, s, mid, p, 0)
     if (p[2] < top) lo = mid
@@ -119,25 +137,22 @@ interface TopEdge {
   w: Float64Array
 }
 
-const RIM_SAMPLES = 64
-
 /** Length of the rim with its samples: dense towards the cone's front, where w behaves like a root. */
-function rimOf(ribs: SideRibs, top: number, end: number) {
-  const s = new Float64Array(RIM_SAMPLES + 1)
-  const run = new Float64Array(RIM_SAMPLES + 1)
+function rimOf(ribs: SideRibs, top: number, end: number, samples: number) {
+  const s = new Float64Array(samples + 1)
+  const run = new Float64Array(samples + 1)
   const p = new Float64Array(6)
-  for (let i = 0; i <= RIM_SAMPLES; i++) {
-    s[i] = end * (1 - (1 - i / RIM_SAMPLES) ** 2)
+  for (let i = 0; i <= samples; i++) {
+    s[i] = end * (1 - (1 - i / samples) ** 2)
     ribPoint(ribs, s[i], cutAt(ribs, s[i], top), p, 3)
     if (i > 0) run[i] = run[i - 1] + Math.hypot(p[3] - p[0], p[4] - p[1], p[5] - p[2])
     p.copyWithin(0, 3)
   }
-  return { s, run, length: run[RIM_SAMPLES] }
+  return { s, run, length: run[samples] }
 }
 
 /** Arc length of the ridge from s to 1, tabulated over s. */
-function ridgeRun(ribs: SideRibs, from: number) {
-  const n = 240
+function ridgeRun(ribs: SideRibs, from: number, n: number) {
   const s = new Float64Array(n + 1)
   const run = new Float64Array(n + 1)
   const p = new Float64Array(6)
@@ -157,9 +172,10 @@ function sAtRun(table: { s: Float64Array; run: Float64Array }, run: number): num
   return lerp(table.s[i], table.s[i + 1], span > 0 ? Math.min(1, (run - table.run[i]) / span) : 0)
 }
 
-function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, columns: number): TopEdge {
-  const rim = rimOf(ribs, top, end)
-  const ridge = ridgeRun(ribs, end)
+function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, res: Resolution): TopEdge {
+  const { columns } = res
+  const rim = rimOf(ribs, top, end, res.rimSamples)
+  const ridge = ridgeRun(ribs, end, res.ridgeSamples)
   const s = new Float64Array(columns)
   const w = new Float64Array(columns).fill(1)
   for (let i = 0; i < coneColumn; i++) {
@@ -229,13 +245,13 @@ export function buildSurface(base: Foundation, free: FreeFigures, res: Resolutio
   const end = coneEnd(ribs.lateral, top)
   const share =
     sides.reduce((sum, side) => {
-      const rim = rimOf(ribs[side], top, end).length
-      return sum + rim / (rim + ridgeRun(ribs[side], end).length)
+      const rim = rimOf(ribs[side], top, end, res.rimSamples).length
+      return sum + rim / (rim + ridgeRun(ribs[side], end, res.ridgeSamples).length)
     }, 0) / 2
   const coneColumn = Math.round(((res.columns - 1) / 2) * (share + end))
   const walls = Object.fromEntries(
     sides.map((side) => {
-      const edge = topEdge(ribs[side], top, end, coneColumn, res.columns)
+      const edge = topEdge(ribs[side], top, end, coneColumn, res)
       return [side, layWall(ribs[side], edge, res.columns, res.rows)]
     }),
   ) as Record<Side, Float64Array>

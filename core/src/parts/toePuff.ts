@@ -233,7 +233,7 @@ export function toePuff(needs: PuffNeeds): Part {
         origin: turn.origin,
         rule: puffRules.turnUnder.key,
       },
-      fullness(pathLength(feather), patch.featherRun(atFeather, atFeather), 'puff'),
+      fullness(pathLength(feather), pathLength(feather) / patch.featherStretch(), 'puff'),
     ],
     findings: puffFindings(needs, puff, byRule, back, crease),
   }

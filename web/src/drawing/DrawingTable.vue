@@ -245,6 +245,8 @@ function arrows(event: KeyboardEvent): void {
 }
 svg {
   display: block;
+  /* Pointers are the surface's: positions inside the drawing would be relative to whatever line was hit. */
+  pointer-events: none;
 }
 path {
   fill: none;
