@@ -285,22 +285,21 @@ function cover(page: Page, file: PairFile, sheets: Sheet[], paper: Paper, firstP
     row -= 4.6
   }
   page.text('Map of the pages', 0, y - 126, 10, { bold: true })
-  const scale = 0.085
+  // One row of maps, as large as the page leaves room for.
+  const across = sheets.map((s) => (s.columns - 1) * (window.width - OVERLAP) + window.width)
+  const up = sheets.map((s) => (s.rows - 1) * (window.height - OVERLAP) + window.height)
+  const gap = 6
+  const top = y - 131
+  const scale = Math.min(
+    0.14,
+    (window.width - gap * (sheets.length - 1)) / across.reduce((sum, w) => sum + w, 0),
+    (top - 8) / Math.max(...up),
+  )
   let x = 0
-  let top = y - 131
-  let tallest = 0
-  for (const sheet of sheets) {
-    const w = Math.max(((sheet.columns - 1) * (window.width - OVERLAP) + window.width) * scale, 24)
-    const h = ((sheet.rows - 1) * (window.height - OVERLAP) + window.height) * scale
-    if (x + w > window.width) {
-      x = 0
-      top -= tallest + 8
-      tallest = 0
-    }
-    tileMap(page, sheet, window, x, top - h, scale)
-    page.text(sheet.part.name, x, top - h - 4, 7)
-    x += w + 6
-    tallest = Math.max(tallest, h)
+  for (const [i, sheet] of sheets.entries()) {
+    tileMap(page, sheet, window, x, top - up[i] * scale, scale)
+    page.text(sheet.part.name, x, top - up[i] * scale - 4, 7)
+    x += across[i] * scale + gap
   }
 }
 
