@@ -1,9 +1,18 @@
+import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+
+const limits = { testTimeout: 60_000, hookTimeout: 60_000 }
 
 export default defineConfig({
   test: {
-    include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'web/**/*.test.ts', 'bench/**/*.test.ts'],
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    projects: [
+      {
+        test: { name: 'node', include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'bench/**/*.test.ts'], ...limits },
+      },
+      {
+        plugins: [vue()],
+        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom', ...limits },
+      },
+    ],
   },
 })

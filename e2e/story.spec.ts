@@ -109,7 +109,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByRole('button', { name: 'Close' }).click()
   })
   await test.step('a step is started and finished, its wait runs, and both survive a reload', async () => {
-    await page.getByRole('link', { name: /Work/ }).click()
+    await page.getByRole('link', { name: 'Work', exact: true }).click()
     const step = page.locator('[data-step="print"]')
     await step.getByRole('button', { name: 'Start' }).click()
     await expect(step.getByTestId('running-clock')).toBeVisible()

@@ -1,87 +1,23 @@
-import { thicknessFinding } from '../checks/leather.ts'
+import { stiffenerFindings } from '../checks/stiffener.ts'
 import { bandAlong } from '../geometry/clip.ts'
 import { lerp, smoothstep } from '../geometry/interpolate.ts'
 import { boxOf, GeometryError, lerpPoint, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { HeelPatch } from '../forme/heelPatch.ts'
 import type { Side } from '../last/frame.ts'
-import type { Because, Finding, Origin } from '../model/because.ts'
+import type { Because, Origin } from '../model/because.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
+import type { RuleBook } from '../model/rules.ts'
 import { notchNear } from './notch.ts'
 import type { Part, Skive } from './part.ts'
+import { stiffenerRules } from './stiffenerRules.ts'
 import type { TopLine } from './topLine.ts'
 import { fullness } from './fullness.ts'
 import { withTurnedEdge } from './turnedEdge.ts'
 
-export const stiffenerRules = {
-  topGap: {
-    key: 'stiffener.topGap',
-    name: 'Stiffener below the top line',
-    value: 3,
-    min: 1,
-    max: 8,
-    unit: 'mm',
-    why: 'A little below the edge it is neither felt by the foot nor seen from outside.',
-  },
-  turnUnder: {
-    key: 'stiffener.turnUnder',
-    name: 'Stiffener turned under the feather line',
-    value: 6,
-    min: 4,
-    max: 15,
-    unit: 'mm',
-    why: 'The lower edge has to lie flat under the insole so that the shell cannot creep up.',
-  },
-  shortShare: {
-    key: 'stiffener.shortShare',
-    name: 'Front of a short stiffener, share of the last length',
-    value: 0.24,
-    min: 0.18,
-    max: 0.34,
-    unit: 'share',
-    why: 'Long enough to hold the heel bone, short enough to leave the waist supple.',
-  },
-  behindJoint: {
-    key: 'stiffener.behindJoint',
-    name: 'Front of a long stiffener behind the joint',
-    value: 10,
-    min: 5,
-    max: 40,
-    unit: 'mm',
-    why: 'A stiffener that reaches the joint stands where the shoe must bend.',
-  },
-  thinnest: {
-    key: 'stiffener.thinnest',
-    name: 'Thinnest stiffener leather',
-    value: 2,
-    min: 1.2,
-    max: 2.5,
-    unit: 'mm',
-    why: 'Thinner leather goes soft under the heel.',
-  },
-  thickest: {
-    key: 'stiffener.thickest',
-    name: 'Thickest stiffener leather',
-    value: 2.8,
-    min: 2.2,
-    max: 4,
-    unit: 'mm',
-    why: 'Thicker leather shows as a step through the upper.',
-  },
-  topSkive: {
-    key: 'stiffener.topSkive',
-    name: 'Straight skive along top edge and fronts',
-    value: 15,
-    min: 8,
-    max: 30,
-    unit: 'mm',
-    why: 'Tapered to nothing over a good width, no ridge is felt or seen.',
-  },
-} satisfies Record<string, Rule>
-
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
+
 /** How far past the joint a front may be set, so that its finding can be seen, mm. */
 export const BEYOND_JOINT = 14
 
@@ -317,63 +253,4 @@ function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather
       sentence: `Full ${t} mm at the feather line, dropping fast to a thin flat for bonding.`,
     },
   ]
-}
-
-function stiffenerFindings(
-  needs: StiffenerNeeds,
-  ends: StiffenerEnds,
-  back: number,
-  edges: Record<Side, (station: number) => number>,
-): Finding[] {
-  const { topLine, joint, material, book } = needs
-  const findings: Finding[] = []
-  const behind = book.value(stiffenerRules.behindJoint)
-  for (const side of ['lateral', 'medial'] as const) {
-    const clear = joint[side] - ends[side]
-    findings.push({
-      id: `stiffener.joint.${side}`,
-      level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
-      where: `front, ${side} side`,
-      sentence:
-        clear >= 0
-          ? `It ends ${clear.toFixed(1)} mm behind the ${side} joint; ${behind} mm are wanted.`
-          : `It passes the ${side} joint by ${(-clear).toFixed(1)} mm, where the shoe has to bend.`,
-      measured: clear,
-      limit: behind,
-      unit: 'mm',
-      mend:
-        clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
-    })
-  }
-  const gap = book.value(stiffenerRules.topGap)
-  let least = topLine.back - back
-  for (const side of ['lateral', 'medial'] as const) {
-    for (let i = 0; i <= 40; i++) {
-      const station = (ends[side] * i) / 40
-      least = Math.min(least, topLine.height(side, station) - edges[side](station))
-    }
-  }
-  findings.push({
-    id: 'stiffener.topLine',
-    level: least >= gap - 0.05 ? 'fine' : least > 0 ? 'watch' : 'stop',
-    where: 'top edge',
-    sentence:
-      least > 0
-        ? `It stays ${least.toFixed(1)} mm below the top line at the nearest; ${gap} mm are wanted.`
-        : `It stands ${(-least).toFixed(1)} mm above the top line: it would show and rub.`,
-    measured: least,
-    limit: gap,
-    unit: 'mm',
-    mend: least >= gap - 0.05 ? '' : `Lower the back to ${(topLine.back - gap).toFixed(1)} mm.`,
-  })
-  findings.push(
-    thicknessFinding(
-      'stiffener.thickness',
-      material,
-      [book.value(stiffenerRules.thinnest), book.value(stiffenerRules.thickest)],
-      'serve as a stiffener',
-      { thin: 'Take thicker leather, or paste two layers.', thick: 'Split or skive it down first.' },
-    ),
-  )
-  return findings
 }

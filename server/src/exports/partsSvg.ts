@@ -1,4 +1,4 @@
-import { boxOf, cutLine, mirror, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
+import { boxOf, cutLine, leftPart, mirror, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
 import type { Foot } from './sheets.ts'
 
 const escape = (text: string) =>
@@ -18,21 +18,21 @@ const DASH: Record<Part['lines'][number]['kind'], string> = {
   neighbour: '1 1',
 }
 
-function group(part: Part, foot: Foot, dx: number, dy: number): string {
-  const turn = (path: Path, closed: boolean) => (foot === 'left' ? mirror(path, closed) : path)
+function group(right: Part, foot: Foot, dx: number, dy: number): string {
+  const part = foot === 'left' ? leftPart(right) : right
   const lines = part.lines
     .map(
       (l) =>
-        `<path class="${l.kind}" data-line="${escape(l.name)}" d="${d(turn(l.path, l.closed), l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
+        `<path class="${l.kind}" data-line="${escape(l.name)}" d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
     )
     .join('')
   const skives = part.skives
     .map(
       (s) =>
-        `<path class="skive" data-skive="${escape(s.name)}" d="${d(turn(s.band, true), true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
+        `<path class="skive" data-skive="${escape(s.name)}" d="${d(s.band, true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
     )
     .join('')
-  const cut = d(turn(cutLine(part.outline, part.notches), true), true)
+  const cut = d(cutLine(part.outline, part.notches), true)
   return (
     `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" transform="translate(${n(dx)} ${n(dy)})">` +
     `<title>${escape(`${part.name}, ${foot}, ${part.materialName} ${part.thickness} mm`)}</title>` +

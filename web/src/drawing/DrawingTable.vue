@@ -1,39 +1,26 @@
 <script setup lang="ts">
-import { boxOf, mirror, type Part, type Path, type Point } from '@gentle-awl/core'
+import { boxOf, leftPart, type Part, type Path } from '@gentle-awl/core'
 import { IconArrowsMaximize, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { lengthUnit, pixelsPerMm, showLength } from '../app/settings.ts'
+import { pixelsPerMm, showLength } from '../app/settings.ts'
 import { useShortcuts } from '../app/shortcuts.ts'
+import ChoiceBar from '../ui/ChoiceBar.vue'
+import { feet, type Foot } from '../ui/feet.ts'
 import DrawingLegend from './DrawingLegend.vue'
+import DrawingRulers from './DrawingRulers.vue'
 import TrueSizeDialog from './TrueSizeDialog.vue'
 import { cutData, pathData } from './svgPath.ts'
-import { ticks } from './ticks.ts'
 import { usePanZoom } from './usePanZoom.ts'
 
 /** The drawing table: one part to scale on slate, with rulers, dimensions and our line language. */
 const props = defineProps<{ part: Part }>()
 const surface = ref<HTMLElement | null>(null)
-const foot = ref<'right' | 'left'>('right')
+const foot = ref<Foot>('right')
 const showLegend = ref(false)
 const trueSizeOpen = ref(false)
 
-/** The left part is the right one flipped: the drawing is turned as a whole. */
-const shown = computed<Part>(() => {
-  const p = props.part
-  if (foot.value === 'right') return p
-  const flip = ([x, y]: Point): Point => [x, -y]
-  const line = (path: Path, closed: boolean) => mirror(path, closed)
-  return {
-    ...p,
-    outline: line(p.outline, true),
-    lines: p.lines.map((l) => ({ ...l, path: line(l.path, l.closed) })),
-    skives: p.skives.map((s) => ({ ...s, edge: line(s.edge, false), band: line(s.band, true) })),
-    notches: p.notches.map((n) => ({ ...n, at: flip(n.at), inwards: flip(n.inwards) })),
-    dimensions: p.dimensions.map((d) => ({ ...d, from: flip(d.from), to: flip(d.to) })),
-    grain: { ...p.grain, at: flip(p.grain.at) },
-  }
-})
+const shown = computed(() => (foot.value === 'right' ? props.part : leftPart(props.part)))
 
 const world = computed(() => {
   const b = boxOf(shown.value.outline, ...shown.value.dimensions.map((d): Path => [d.from, d.to]))
@@ -42,15 +29,6 @@ const world = computed(() => {
 const narrow = useMediaQuery('(max-width: 999px)').value
 const view = usePanZoom(surface, world, { left: 44, right: 8, top: 30, bottom: narrow ? 132 : 66 })
 const { width, height, scale } = view
-
-const across = computed(() => ticks(mmAtX(0), mmAtX(width.value), scale.value, lengthUnit.value))
-const upwards = computed(() => ticks(mmAtY(height.value), mmAtY(0), scale.value, lengthUnit.value))
-function mmAtX(px: number): number {
-  return (px - view.x(0)) / scale.value
-}
-function mmAtY(px: number): number {
-  return (view.y(0) - px) / scale.value
-}
 
 /** Dimension lines in pixels, with their label beside the middle. */
 const dimensions = computed(() =>
@@ -182,27 +160,11 @@ function arrows(event: KeyboardEvent): void {
         <g v-if="grain.x2 - grain.x1 > 40" class="grain">
           <line :x1="grain.x1" :y1="grain.y" :x2="grain.x2" :y2="grain.y" marker-end="url(#grain-tip)" />
         </g>
-        <g class="ruler">
-          <rect x="0" y="0" :width="width" height="26" />
-          <rect x="0" y="0" width="40" :height="height" />
-          <g v-for="t in across" :key="`x${t.at}`">
-            <line :x1="view.x(t.at)" :x2="view.x(t.at)" :y1="t.label === null ? 20 : 14" y2="26" />
-            <text v-if="t.label !== null && view.x(t.at) > 46" :x="view.x(t.at) + 3" y="12">{{ t.label }}</text>
-          </g>
-          <g v-for="t in upwards" :key="`y${t.at}`">
-            <line :y1="view.y(t.at)" :y2="view.y(t.at)" :x1="t.label === null ? 34 : 28" x2="40" />
-            <text v-if="t.label !== null && view.y(t.at) > 40" x="4" :y="view.y(t.at) - 3">{{ t.label }}</text>
-          </g>
-          <rect x="0" y="0" width="40" height="26" />
-          <text x="6" y="17">{{ lengthUnit === 'mm' ? 'mm' : 'in' }}</text>
-        </g>
+        <DrawingRulers :width="width" :height="height" :scale="scale" :x0="view.x(0)" :y0="view.y(0)" />
       </svg>
     </div>
     <div class="tools" role="toolbar" aria-label="Drawing">
-      <div class="segments feet" role="radiogroup" aria-label="Foot">
-        <button type="button" role="radio" :aria-checked="foot === 'left'" @click="foot = 'left'">Left</button>
-        <button type="button" role="radio" :aria-checked="foot === 'right'" @click="foot = 'right'">Right</button>
-      </div>
+      <ChoiceBar label="Foot" :options="feet" :value="foot" @choose="foot = $event" />
       <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
         <IconMinus :size="22" aria-hidden="true" />
       </button>
@@ -321,17 +283,6 @@ path {
 .grain line {
   stroke: #eef2ee;
   stroke-width: 1.6;
-}
-.ruler rect {
-  fill: #1b282f;
-}
-.ruler line {
-  stroke: #7d9199;
-}
-.ruler text {
-  fill: #c9d6d9;
-  font-size: 12.5px;
-  font-variant-numeric: tabular-nums;
 }
 .tools {
   position: absolute;

@@ -2,12 +2,14 @@
 import type { LastSurface } from '@gentle-awl/core'
 import { useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import ChoiceBar from '../ui/ChoiceBar.vue'
+import { feet, type Foot } from '../ui/feet.ts'
 import { LastScene, lookNames, looks, type Look, type Loop } from './lastScene.ts'
 
 /** The last in 3D with its tapes: orbit by dragging, ready-made looks, either foot. */
 const props = defineProps<{ surface: LastSurface; loops: Loop[]; label: string }>()
 const canvas = ref<HTMLCanvasElement | null>(null)
-const foot = ref<'right' | 'left'>('right')
+const foot = ref<Foot>('right')
 const look = ref<Look>('corner')
 const problem = ref('')
 let scene: LastScene | null = null
@@ -39,7 +41,7 @@ function turn(to: Look): void {
   look.value = to
   scene?.look(to)
 }
-function stand(on: 'right' | 'left'): void {
+function stand(on: Foot): void {
   foot.value = on
   scene?.setFoot(on)
   scene?.look(look.value)
@@ -57,15 +59,13 @@ onBeforeUnmount(() => scene?.dispose())
     />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="tools">
-      <div class="segments" role="radiogroup" aria-label="Look at it from">
-        <button v-for="l in looks" :key="l" type="button" role="radio" :aria-checked="look === l" @click="turn(l)">
-          {{ lookNames[l] }}
-        </button>
-      </div>
-      <div class="segments" role="radiogroup" aria-label="Foot">
-        <button type="button" role="radio" :aria-checked="foot === 'left'" @click="stand('left')">Left</button>
-        <button type="button" role="radio" :aria-checked="foot === 'right'" @click="stand('right')">Right</button>
-      </div>
+      <ChoiceBar
+        label="Look at it from"
+        :options="looks.map((value) => ({ value, name: lookNames[value] }))"
+        :value="look"
+        @choose="turn"
+      />
+      <ChoiceBar label="Foot" :options="feet" :value="foot" @choose="stand" />
     </div>
   </div>
 </template>

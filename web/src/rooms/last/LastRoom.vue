@@ -73,7 +73,7 @@ const findings = computed(
 </script>
 
 <template>
-  <div class="room">
+  <div class="work-and-panel">
     <LastViewer v-if="surface" :surface="surface" :loops="loops" :label="pair.last?.name ?? 'Last'" />
     <p v-else class="wait" role="status">{{ problem || 'Building the last …' }}</p>
     <BecausePanel :title="pair.last?.name ?? 'Last'">
@@ -134,12 +134,6 @@ const findings = computed(
 </template>
 
 <style scoped>
-.room {
-  position: relative;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) var(--panel);
-  height: 100%;
-}
 .wait {
   padding: 40px;
 }
@@ -202,10 +196,5 @@ dt {
 dd {
   margin: 0;
   font-weight: 600;
-}
-@media (max-width: 999px) {
-  .room {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

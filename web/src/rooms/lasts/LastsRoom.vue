@@ -31,8 +31,8 @@ onMounted(load)
 </script>
 
 <template>
-  <section class="room">
-    <header>
+  <section class="room-page">
+    <header class="room-head">
       <h1>Lasts</h1>
       <button class="button main" type="button" @click="editing = 'new'">
         <IconPlus :size="22" aria-hidden="true" /> New last
@@ -56,26 +56,3 @@ onMounted(load)
     <LastForm v-if="editing" :last="editing" @close="editing = null" @kept="kept" />
   </section>
 </template>
-
-<style scoped>
-.room {
-  padding: 24px 28px 40px;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  margin-bottom: 20px;
-}
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
-  gap: 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.cards li {
-  display: grid;
-}
-</style>

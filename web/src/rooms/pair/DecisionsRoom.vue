@@ -2,7 +2,6 @@
 import {
   constructions,
   materialRoles,
-  roleNames,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
@@ -14,10 +13,11 @@ import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
-import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FindingItem from '../../ui/FindingItem.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
+import MaterialSelect from '../../ui/MaterialSelect.vue'
 
 const pair = usePair()
 const workshop = useWorkshop()
@@ -28,7 +28,6 @@ const deleting = ref(false)
 const deleteProblem = ref('')
 
 const d = computed(() => pair.decisions as PairDecisions)
-const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
@@ -41,9 +40,9 @@ function setSize(event: Event): void {
   sizeWrong.value = ''
   set({ size: { ...d.value.size, value: size } })
 }
-function setMaterial(role: MaterialRole, id: string): void {
-  const padding = role === 'padding' && id === '' ? { sock: { padding: 'none' as const } } : {}
-  set({ materials: { ...d.value.materials, [role]: id === '' ? null : id }, ...padding })
+function setMaterial(role: MaterialRole, id: string | null): void {
+  const padding = role === 'padding' && id === null ? { sock: { padding: 'none' as const } } : {}
+  set({ materials: { ...d.value.materials, [role]: id }, ...padding })
 }
 const setLabel = (field: 'order' | 'name' | 'trade' | 'note', event: Event) => {
   const text = value(event)
@@ -124,33 +123,26 @@ async function remove(): Promise<void> {
             <dd class="figure">{{ r.value.toFixed(1) }}</dd>
           </div>
         </dl>
-        <div class="segments" role="radiogroup" aria-label="Construction">
-          <button
-            v-for="kind in constructions"
-            :key="kind"
-            type="button"
-            role="radio"
-            :aria-checked="d.construction === kind"
-            @click="set({ construction: kind })"
-          >
-            {{ kind }}
-          </button>
-        </div>
+        <ChoiceBar
+          label="Construction"
+          :options="constructions.map((value) => ({ value, name: value }))"
+          :value="d.construction"
+          @choose="set({ construction: $event })"
+        />
         <ul class="findings">
           <FindingItem v-for="f in findings" :key="f.id" :finding="f" />
         </ul>
       </div>
       <div class="card block">
         <h2>Materials</h2>
-        <label v-for="role in roles" :key="role" class="field inline">
-          <span>{{ roleNames[role] }}</span>
-          <select :value="d.materials[role] ?? ''" @change="setMaterial(role, value($event))">
-            <option v-if="role === 'padding'" value="">none</option>
-            <option v-for="m in choices(role)" :key="m.id" :value="m.id">
-              {{ m.name }}, {{ showLength(m.thickness) }}
-            </option>
-          </select>
-        </label>
+        <MaterialSelect
+          v-for="role in roles"
+          :key="role"
+          :role="role"
+          :value="d.materials[role]"
+          inline
+          @choose="setMaterial(role, $event)"
+        />
       </div>
     </div>
     <button class="button remove" type="button" @click="deleting = true">Delete this pair</button>
@@ -187,10 +179,6 @@ async function remove(): Promise<void> {
   grid-template-columns: 1fr 1fr;
   gap: 14px;
 }
-.inline {
-  grid-template-columns: 96px minmax(0, 1fr);
-  align-items: center;
-}
 .readings {
   display: flex;
   flex-wrap: wrap;
@@ -208,9 +196,6 @@ async function remove(): Promise<void> {
 .readings dd {
   margin: 0;
   font-weight: 600;
-}
-.segments {
-  justify-self: start;
 }
 .findings {
   display: grid;

@@ -2,14 +2,20 @@
 import { IconDownload } from '@tabler/icons-vue'
 import { ref } from 'vue'
 import { usePair } from '../../plan/pairStore.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
 
 const open = defineModel<boolean>('open', { required: true })
 const pair = usePair()
-const paper = ref<'a4' | 'a3' | 'letter'>('a4')
+type Paper = 'a4' | 'a3' | 'letter'
+const paper = ref<Paper>('a4')
 const busy = ref('')
 const problem = ref('')
-const names = { a4: 'A4', a3: 'A3', letter: 'Letter' }
+const papers: { value: Paper; name: string }[] = [
+  { value: 'a4', name: 'A4' },
+  { value: 'a3', name: 'A3' },
+  { value: 'letter', name: 'Letter' },
+]
 
 /** Saves first: what is printed is always a revision that can be found again. */
 async function fetchFile(what: string, path: string): Promise<void> {
@@ -52,18 +58,7 @@ async function fetchFile(what: string, path: string): Promise<void> {
           Tiled with overlap and register marks, both feet. Print at “actual size” and lay a rule on the 100 mm bar.
         </p>
         <div class="row">
-          <div class="segments" role="radiogroup" aria-label="Paper">
-            <button
-              v-for="(name, key) in names"
-              :key="key"
-              type="button"
-              role="radio"
-              :aria-checked="paper === key"
-              @click="paper = key"
-            >
-              {{ name }}
-            </button>
-          </div>
+          <ChoiceBar label="Paper" :options="papers" :value="paper" @choose="paper = $event" />
           <button
             class="button main"
             type="button"

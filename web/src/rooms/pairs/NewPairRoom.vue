@@ -4,7 +4,6 @@ import {
   materialRoles,
   PairDecisions,
   PairLabel,
-  roleNames,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
@@ -16,6 +15,8 @@ import { showLength } from '../../app/settings.ts'
 import { api, ApiError } from '../../api/client.ts'
 import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
+import MaterialSelect from '../../ui/MaterialSelect.vue'
 import RoomState from '../../ui/RoomState.vue'
 
 const router = useRouter()
@@ -102,7 +103,7 @@ onMounted(load)
 </script>
 
 <template>
-  <section class="room">
+  <section class="room-page narrow">
     <RoomState :loading="!workshop.loaded" :problem="problem" what="Lasts and materials" @retry="load">
       <h1>New pair</h1>
       <div v-if="workshop.lasts.length === 0" class="nothing">
@@ -157,18 +158,12 @@ onMounted(load)
         </fieldset>
         <fieldset class="card">
           <legend>Construction</legend>
-          <div class="segments" role="radiogroup" aria-label="Construction">
-            <button
-              v-for="kind in constructions"
-              :key="kind"
-              type="button"
-              role="radio"
-              :aria-checked="form.construction === kind"
-              @click="construct(kind)"
-            >
-              {{ kind }}
-            </button>
-          </div>
+          <ChoiceBar
+            label="Construction"
+            :options="constructions.map((value) => ({ value, name: value }))"
+            :value="form.construction"
+            @choose="construct"
+          />
           <p class="soft why">
             {{
               form.construction === 'welted'
@@ -179,20 +174,14 @@ onMounted(load)
         </fieldset>
         <fieldset class="card materials">
           <legend>Materials</legend>
-          <label v-for="role in roles" :key="role" class="field">
-            <span>{{ roleNames[role] }}</span>
-            <select
-              v-model="form.materials[role]"
-              :name="`material-${role}`"
-              :aria-invalid="!!wrong[`materials.${role}`]"
-            >
-              <option v-if="role === 'padding'" value="">none</option>
-              <option v-for="m in choices(role)" :key="m.id" :value="m.id">
-                {{ m.name }}, {{ showLength(m.thickness) }}
-              </option>
-            </select>
-            <span v-if="wrong[`materials.${role}`]" class="wrong">Nothing fit for this in the stores yet.</span>
-          </label>
+          <MaterialSelect
+            v-for="role in roles"
+            :key="role"
+            :role="role"
+            :value="form.materials[role]"
+            :wrong="wrong[`materials.${role}`] && 'Nothing fit for this in the stores yet.'"
+            @choose="form.materials[role] = $event ?? ''"
+          />
         </fieldset>
         <p v-if="wrong.all" class="bad" role="alert">{{ wrong.all }}</p>
         <div class="actions">
@@ -205,8 +194,7 @@ onMounted(load)
 </template>
 
 <style scoped>
-.room {
-  padding: 24px 28px 40px;
+.narrow {
   max-width: 1080px;
 }
 form {
@@ -221,9 +209,6 @@ fieldset {
   align-items: start;
   margin: 0;
   padding: 10px 20px 20px;
-}
-fieldset .segments {
-  justify-self: start;
 }
 .why {
   grid-column: span 2;
@@ -244,11 +229,5 @@ legend {
   justify-items: start;
   gap: 14px;
   padding: 24px 0;
-}
-.bad {
-  padding: 12px 16px;
-  border-radius: 10px;
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 </style>

@@ -52,8 +52,8 @@ onMounted(load)
 </script>
 
 <template>
-  <section class="room">
-    <header>
+  <section class="room-page">
+    <header class="room-head">
       <h1>Pairs</h1>
       <label class="find">
         <span class="visually-hidden">Find a pair by order, name, trade or last</span>
@@ -89,32 +89,8 @@ onMounted(load)
 </template>
 
 <style scoped>
-.room {
-  padding: 24px 28px 40px;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-  margin-bottom: 20px;
-}
-h1 {
-  margin-right: auto;
-}
 .find {
   flex: 0 1 300px;
-}
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
-  gap: 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.cards li {
-  display: grid;
 }
 .empty {
   display: grid;
@@ -122,12 +98,5 @@ h1 {
   gap: 14px;
   padding: 40px 0;
   max-width: 560px;
-}
-.bad {
-  margin-bottom: 16px;
-  padding: 12px 16px;
-  border-radius: 10px;
-  background: var(--stop-soft);
-  color: var(--stop);
 }
 </style>

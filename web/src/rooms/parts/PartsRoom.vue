@@ -2,12 +2,13 @@
 import { paddings, roleNames, stiffenerFronts, type PairDecisions, type PartId } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { showLength } from '../../app/settings.ts'
 import DrawingTable from '../../drawing/DrawingTable.vue'
 import PartShape from '../../drawing/PartShape.vue'
 import { usePair } from '../../plan/pairStore.ts'
 import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
+import MaterialSelect from '../../ui/MaterialSelect.vue'
 import BecauseItem from '../../ui/BecauseItem.vue'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import FindingItem from '../../ui/FindingItem.vue'
@@ -22,15 +23,12 @@ const workshop = useWorkshop()
 const parts = computed(() => pair.plan?.parts ?? [])
 const part = computed(() => parts.value.find((p) => p.id === (route.params.part as PartId)) ?? parts.value[0])
 const d = computed(() => pair.decisions as PairDecisions)
-const choices = computed(() => (part.value ? choicesFor(part.value.role, workshop.materials) : []))
 
-function setMaterial(event: Event): void {
+function setMaterial(id: string | null): void {
   const p = part.value
-  if (p)
-    pair.change({
-      ...d.value,
-      materials: { ...d.value.materials, [p.role]: (event.target as HTMLSelectElement).value },
-    })
+  if (!p) return
+  if (p.role === 'padding' && id === null) setPadding('none')
+  else pair.change({ ...d.value, materials: { ...d.value.materials, [p.role]: id } })
 }
 const setFront = (front: (typeof stiffenerFronts)[number]) =>
   pair.change({ ...d.value, stiffener: { ...d.value.stiffener, front, lateralEnd: null, medialEnd: null } })
@@ -48,7 +46,7 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
 </script>
 
 <template>
-  <div v-if="part" class="room">
+  <div v-if="part" class="work-and-panel">
     <div class="left">
       <nav class="parts" aria-label="Parts">
         <RouterLink
@@ -69,36 +67,26 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
     </div>
     <BecausePanel :title="part.name">
       <div class="top">
-        <label class="field">
-          <span>{{ roleNames[part.role] }} from</span>
-          <select :value="d.materials[part.role] ?? ''" @change="setMaterial">
-            <option v-for="m in choices" :key="m.id" :value="m.id">{{ m.name }}, {{ showLength(m.thickness) }}</option>
-          </select>
-        </label>
-        <div v-if="part.id === 'stiffener'" class="segments" role="radiogroup" aria-label="Front of the stiffener">
-          <button
-            v-for="f in stiffenerFronts"
-            :key="f"
-            type="button"
-            role="radio"
-            :aria-checked="d.stiffener.front === f"
-            @click="setFront(f)"
-          >
-            {{ f }}
-          </button>
-        </div>
-        <div v-if="isSock" class="segments" role="radiogroup" aria-label="Padding">
-          <button
-            v-for="p in paddings"
-            :key="p"
-            type="button"
-            role="radio"
-            :aria-checked="d.sock.padding === p"
-            @click="setPadding(p)"
-          >
-            {{ p === 'none' ? 'no padding' : p }}
-          </button>
-        </div>
+        <MaterialSelect
+          :role="part.role"
+          :label="`${roleNames[part.role]} from`"
+          :value="d.materials[part.role]"
+          @choose="setMaterial"
+        />
+        <ChoiceBar
+          v-if="part.id === 'stiffener'"
+          label="Front of the stiffener"
+          :options="stiffenerFronts.map((value) => ({ value, name: value }))"
+          :value="d.stiffener.front"
+          @choose="setFront"
+        />
+        <ChoiceBar
+          v-if="isSock"
+          label="Padding"
+          :options="paddings.map((value) => ({ value, name: value === 'none' ? 'no padding' : value }))"
+          :value="d.sock.padding"
+          @choose="setPadding"
+        />
       </div>
       <ul v-if="part.findings.length > 0" class="findings" aria-label="Checks">
         <FindingItem v-for="f in part.findings" :key="f.id" :finding="f" />
@@ -116,12 +104,6 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
 </template>
 
 <style scoped>
-.room {
-  position: relative;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) var(--panel);
-  height: 100%;
-}
 .left {
   position: relative;
   display: grid;
@@ -203,10 +185,5 @@ const isSock = computed(() => part.value?.id === 'sock' || part.value?.id === 'p
   border-radius: 8px;
   background: #1b282f;
   color: #eef2ee;
-}
-@media (max-width: 999px) {
-  .room {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -61,7 +61,7 @@ onMounted(load)
 </script>
 
 <template>
-  <section class="room">
+  <section class="room-page narrow">
     <h1>House rules</h1>
     <p class="soft">
       Every figure the plan works by, and why. A change here goes for all pairs that have no figure of their own.
@@ -102,8 +102,7 @@ onMounted(load)
 </template>
 
 <style scoped>
-.room {
-  padding: 24px 28px 40px;
+.narrow {
   max-width: 1120px;
 }
 .kept {

@@ -64,8 +64,8 @@ onMounted(load)
 </script>
 
 <template>
-  <section class="room">
-    <header>
+  <section class="room-page">
+    <header class="room-head">
       <h1>Stores</h1>
       <button class="button main" type="button" @click="edit('new')">
         <IconPlus :size="22" aria-hidden="true" /> New material
@@ -126,15 +126,6 @@ onMounted(load)
 </template>
 
 <style scoped>
-.room {
-  padding: 24px 28px 40px;
-}
-header {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  margin-bottom: 20px;
-}
 table {
   width: 100%;
   border-collapse: separate;

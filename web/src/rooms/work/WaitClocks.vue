@@ -2,12 +2,12 @@
 import type { StepProgress } from '@gentle-awl/core'
 import { clockFace, timeOfDay } from './clock.ts'
 
-defineProps<{ clocks: StepProgress[]; now: number }>()
+withDefaults(defineProps<{ clocks: StepProgress[]; now: number; heading?: 'h2' | 'h3' }>(), { heading: 'h3' })
 </script>
 
 <template>
   <section v-if="clocks.length > 0" aria-label="Waits">
-    <h3>Waits</h3>
+    <component :is="heading" class="title">Waits</component>
     <ul>
       <li v-for="s in clocks" :key="s.step.id" :class="s.clock?.state">
         <p class="name">{{ s.step.name }}</p>
@@ -33,8 +33,11 @@ defineProps<{ clocks: StepProgress[]; now: number }>()
 </template>
 
 <style scoped>
-h3 {
+.title {
   margin: 20px 0 6px;
+}
+h2.title {
+  margin-top: 0;
 }
 ul {
   display: grid;

@@ -82,11 +82,11 @@ watch(
 </script>
 
 <template>
-  <div class="room">
+  <div class="work-and-panel">
     <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
       <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
         <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
-        <WaitClocks v-if="narrow" :clocks="clocks" :now="now" />
+        <WaitClocks v-if="narrow" heading="h2" :clocks="clocks" :now="now" />
         <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
           <h2>{{ g.name }}</h2>
           <StepCard
@@ -127,12 +127,6 @@ watch(
 </template>
 
 <style scoped>
-.room {
-  position: relative;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) var(--panel);
-  height: 100%;
-}
 .list {
   overflow-y: auto;
   padding: 16px 20px 90px;
@@ -166,17 +160,5 @@ h3 {
   gap: 6px;
   margin: 0;
   padding-left: 20px;
-}
-.bad {
-  margin-bottom: 12px;
-  padding: 12px 16px;
-  border-radius: 10px;
-  background: var(--stop-soft);
-  color: var(--stop);
-}
-@media (max-width: 999px) {
-  .room {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

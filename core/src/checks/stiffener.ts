@@ -1,0 +1,65 @@
+import type { Side } from '../last/frame.ts'
+import type { Finding } from '../model/because.ts'
+import type { StiffenerEnds, StiffenerNeeds } from '../parts/stiffener.ts'
+import { stiffenerRules } from '../parts/stiffenerRules.ts'
+import { thicknessFinding } from './leather.ts'
+
+/** Checks of a stiffener: behind the joint, under the top line, of the right leather. */
+export function stiffenerFindings(
+  needs: StiffenerNeeds,
+  ends: StiffenerEnds,
+  back: number,
+  edges: Record<Side, (station: number) => number>,
+): Finding[] {
+  const { topLine, joint, material, book } = needs
+  const findings: Finding[] = []
+  const behind = book.value(stiffenerRules.behindJoint)
+  for (const side of ['lateral', 'medial'] as const) {
+    const clear = joint[side] - ends[side]
+    findings.push({
+      id: `stiffener.joint.${side}`,
+      level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
+      where: `front, ${side} side`,
+      sentence:
+        clear >= 0
+          ? `It ends ${clear.toFixed(1)} mm behind the ${side} joint; ${behind} mm are wanted.`
+          : `It passes the ${side} joint by ${(-clear).toFixed(1)} mm, where the shoe has to bend.`,
+      measured: clear,
+      limit: behind,
+      unit: 'mm',
+      mend:
+        clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
+    })
+  }
+  const gap = book.value(stiffenerRules.topGap)
+  let least = topLine.back - back
+  for (const side of ['lateral', 'medial'] as const) {
+    for (let i = 0; i <= 40; i++) {
+      const station = (ends[side] * i) / 40
+      least = Math.min(least, topLine.height(side, station) - edges[side](station))
+    }
+  }
+  findings.push({
+    id: 'stiffener.topLine',
+    level: least >= gap - 0.05 ? 'fine' : least > 0 ? 'watch' : 'stop',
+    where: 'top edge',
+    sentence:
+      least > 0
+        ? `It stays ${least.toFixed(1)} mm below the top line at the nearest; ${gap} mm are wanted.`
+        : `It stands ${(-least).toFixed(1)} mm above the top line: it would show and rub.`,
+    measured: least,
+    limit: gap,
+    unit: 'mm',
+    mend: least >= gap - 0.05 ? '' : `Lower the back to ${(topLine.back - gap).toFixed(1)} mm.`,
+  })
+  findings.push(
+    thicknessFinding(
+      'stiffener.thickness',
+      material,
+      [book.value(stiffenerRules.thinnest), book.value(stiffenerRules.thickest)],
+      'serve as a stiffener',
+      { thin: 'Take thicker leather, or paste two layers.', thick: 'Split or skive it down first.' },
+    ),
+  )
+  return findings
+}

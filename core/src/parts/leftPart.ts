@@ -1,0 +1,17 @@
+import { mirror, type Path, type Point } from '../geometry/path.ts'
+import type { Part } from './part.ts'
+
+/** The left shoe's part: the right one flipped as a whole, lines, skives, notches and all. */
+export function leftPart(part: Part): Part {
+  const flip = ([x, y]: Point): Point => [x, -y]
+  const line = (path: Path, closed: boolean) => mirror(path, closed)
+  return {
+    ...part,
+    outline: line(part.outline, true),
+    lines: part.lines.map((l) => ({ ...l, path: line(l.path, l.closed) })),
+    skives: part.skives.map((s) => ({ ...s, edge: line(s.edge, false), band: line(s.band, true) })),
+    notches: part.notches.map((n) => ({ ...n, at: flip(n.at), inwards: flip(n.inwards) })),
+    dimensions: part.dimensions.map((d) => ({ ...d, from: flip(d.from), to: flip(d.to) })),
+    grain: { ...part.grain, at: flip(part.grain.at) },
+  }
+}
