@@ -13,6 +13,8 @@ beforeEach(() => {
   vi.useFakeTimers()
   localStorage.clear()
   server = fakeServer()
+  // Stores of earlier tests must not hear of these saves.
+  vi.stubGlobal('BroadcastChannel', undefined)
   setActivePinia(createPinia())
 })
 afterEach(() => {

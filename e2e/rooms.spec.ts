@@ -1,0 +1,179 @@
+import { expect, test } from '@playwright/test'
+import { startServer, type RunningServer } from './server.ts'
+
+let server: RunningServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => server.end())
+
+const deck = '/pairs/01930000-0003-7000-8000-000000000002'
+const choir = '/pairs/01930000-0003-7000-8000-000000000003'
+
+test('padding that takes too much girth is seen, and half padding mends it', async ({ page }) => {
+  await page.goto(`${server.url}${choir}/parts/padding`)
+  const joint = page.locator('[data-finding="padding.girth.joint"]')
+  await expect(joint).toHaveClass(/watch/)
+  await expect(joint).toContainText('Use half padding')
+  await page.getByRole('radio', { name: 'half' }).click()
+  await expect(joint).toHaveClass(/fine/)
+  await expect(page.getByRole('img', { name: /^Half padding/ })).toBeVisible()
+  await page.getByRole('link', { name: 'Work', exact: true }).click()
+  await expect(page.locator('[data-step="skive-padding"]')).toContainText('half padding')
+  await page.getByRole('link', { name: /Parts/ }).first().click()
+  await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Sock liner' }).click()
+  await page.getByRole('radio', { name: 'no padding' }).click()
+  await expect(page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: /padding/i })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Work', exact: true }).click()
+  await expect(page.locator('[data-step="cut-sock"]')).toBeVisible()
+  await expect(page.locator('[data-step="cut-padding"]')).toHaveCount(0)
+})
+
+test('a house rule goes through every pair, a pair may have its own, and both can be taken back', async ({ page }) => {
+  const height = page.locator('.because', { hasText: 'Height at the back' })
+  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  const by = async () => Number(await height.getByRole('textbox').inputValue())
+  await expect(height).toContainText('house rule')
+  const before = await by()
+
+  await page.getByRole('link', { name: 'House rules' }).click()
+  const gap = page.getByLabel('Stiffener below the top line')
+  await gap.fill('99')
+  await gap.blur()
+  await expect(page.getByRole('alert')).toContainText('From 1 to 8. Nothing was changed.')
+  await gap.fill('5')
+  await gap.blur()
+  await expect(page.getByRole('status').filter({ hasText: 'Every pair follows' })).toBeVisible()
+
+  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  await expect(height).toContainText('this workshop')
+  expect(await by()).toBeCloseTo(before - 2, 1)
+  await height.getByRole('button', { name: 'Rule', exact: true }).click()
+  await height.getByRole('spinbutton', { name: /Stiffener below the top line/ }).fill('4')
+  await height.getByRole('spinbutton', { name: /Stiffener below the top line/ }).blur()
+  await expect(height).toContainText('this pair')
+  expect(await by()).toBeCloseTo(before - 1, 1)
+  await height.getByRole('button', { name: "Back to the workshop's figure" }).click()
+  await expect(height).toContainText('this workshop')
+
+  await page.goto(`${server.url}/rules`)
+  await page.getByRole('button', { name: 'Back to 3' }).click()
+  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  await expect(height).toContainText('house rule')
+  expect(await by()).toBeCloseTo(before, 1)
+})
+
+test('another construction brings other steps, another size a finding, and the order can be put right', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}${deck}/decisions`)
+  await page.getByRole('radio', { name: 'cemented' }).click()
+  await expect(page.getByTestId('save-state')).toHaveText(/revision \d+/)
+  await page.getByLabel('Size', { exact: true }).fill('5')
+  await page.getByLabel('Size', { exact: true }).blur()
+  await expect(page.locator('[data-finding="pair.size"]')).toHaveClass(/watch/)
+  await page.getByLabel('Size', { exact: true }).fill('five')
+  await page.getByLabel('Size', { exact: true }).blur()
+  await expect(page.getByText('Give a size as a number, for example 42.5.')).toBeVisible()
+  await page.getByLabel('Name of the pair').fill('Deck slipper')
+  await page.getByLabel('Name of the pair').blur()
+  await expect(page.getByRole('heading', { name: 'Deck slipper' })).toBeVisible()
+  await page.getByRole('link', { name: 'Work', exact: true }).click()
+  await expect(page.locator('[data-step="rough-margin"]')).toBeVisible()
+  await expect(page.locator('[data-step="sew-welt"]')).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Deck slipper' })).toBeVisible()
+})
+
+test('a step is taken back, and what hurts is said where it can hurt', async ({ page }) => {
+  await page.goto(`${server.url}${choir}/work`)
+  const step = page.locator('[data-step="print"]')
+  await step.getByRole('button', { name: 'Start' }).click()
+  await step.getByRole('button', { name: 'Take back' }).click()
+  await expect(step.getByRole('button', { name: 'Start' })).toBeEnabled()
+  const glue = page.locator('[data-step="cement-midsole"]')
+  await glue.getByRole('button', { name: /Cement the midsoles/ }).click()
+  await expect(glue).toContainText('no flame or spark near it')
+  await expect(glue).toContainText('First: Dye the top rim')
+})
+
+test('stores and shelf: what is in use stays, what is not goes, what is wrong is said', async ({ page }) => {
+  await page.goto(`${server.url}/stores`)
+  await page.getByRole('button', { name: 'Change Firm belly' }).click()
+  await page.getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByRole('alert')).toContainText('stays in the stores')
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await page.getByRole('button', { name: 'New material' }).click()
+  await page.getByLabel('Name').fill('Kangaroo')
+  await page.getByLabel('Thickness, mm').fill('0')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('Nothing thinner than 0.3 mm')
+  await page.getByLabel('Thickness, mm').fill('0.8')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('row', { name: /Kangaroo/ })).toContainText('2.0 oz')
+  await page.getByRole('button', { name: 'Change Kangaroo' }).click()
+  await page.getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByRole('row', { name: /Kangaroo/ })).toHaveCount(0)
+
+  await page.goto(`${server.url}/lasts`)
+  await page.getByRole('button', { name: 'Change Quay 20' }).click()
+  await page.getByLabel('Joint girth').fill('258')
+  await page.getByRole('button', { name: 'Keep this last' }).click()
+  await expect(page.locator('.last', { hasText: 'Quay 20' })).toContainText('258 mm')
+  await page.goto(`${server.url}${deck}/last`)
+  await expect(page.locator('.girths li').filter({ hasText: 'Joint' })).toContainText('258.0 mm')
+})
+
+test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
+  await page.goto(`${server.url}${deck}/parts/insole`)
+  const group = page.locator('.surface svg > g').first()
+  await expect(group).toBeAttached()
+  await page.waitForLoadState('networkidle')
+  const read = async () => {
+    const [, x, y, s] =
+      /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)\)/
+        .exec((await group.getAttribute('transform')) ?? '')
+        ?.map(Number) ?? []
+    return { x, y, s }
+  }
+  const start = await read()
+  await page.mouse.move(500, 400)
+  await page.mouse.down()
+  await page.mouse.move(560, 430, { steps: 4 })
+  await page.mouse.up()
+  const dragged = await read()
+  expect(dragged.x - start.x).toBeCloseTo(60, 0)
+  expect(dragged.y - start.y).toBeCloseTo(30, 0)
+  await page.mouse.wheel(0, -400)
+  expect((await read()).s).toBeGreaterThan(start.s * 1.3)
+  await page.getByRole('button', { name: 'The whole drawing' }).click()
+  expect((await read()).s).toBeCloseTo(start.s, 6)
+  // Two fingers apart: twice the distance, twice the size.
+  await page.locator('.surface').evaluate((surface) => {
+    const send = (type: string, id: number, x: number, y: number) =>
+      surface.dispatchEvent(new PointerEvent(type, { pointerId: id, clientX: x, clientY: y, bubbles: true }))
+    surface.setPointerCapture = () => undefined
+    send('pointerdown', 1, 400, 400)
+    send('pointerdown', 2, 500, 400)
+    send('pointermove', 2, 600, 400)
+    send('pointerup', 1, 400, 400)
+    send('pointerup', 2, 600, 400)
+  })
+  expect((await read()).s / start.s).toBeCloseTo(2, 1)
+})
+
+test('a pair is deleted only after asking', async ({ page }) => {
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
+  await page.getByRole('button', { name: 'Delete this pair' }).click()
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.goto(`${server.url}/pairs`)
+  await expect(page.locator('.pair')).toHaveCount(5)
+  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
+  await page.getByRole('button', { name: 'Delete this pair' }).click()
+  await page.getByRole('button', { name: 'Delete 1039' }).click()
+  await expect(page.locator('.pair')).toHaveCount(4)
+  await page.getByRole('searchbox').fill('alto')
+  await expect(page.locator('.pair')).toHaveCount(1)
+  await page.getByRole('searchbox').fill('dancer')
+  await expect(page.getByText('No pair matches “dancer”.')).toBeVisible()
+})

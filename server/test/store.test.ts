@@ -1,0 +1,149 @@
+import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { PAIR_FORMAT, PAIR_VERSION, type PairFile } from '@gentle-awl/core'
+import { eq } from 'drizzle-orm'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { importPair } from '../src/db/importPair.ts'
+import { openStore, type Store } from '../src/db/open.ts'
+import { createPair, pairFile, readLog, viewPair } from '../src/db/pairs.ts'
+import { lasts, materials, pairRevisions, pairs, stepEvents, workshop } from '../src/db/schema.ts'
+import { seedDemo } from '../src/demo/seed.ts'
+import { demoLasts, demoMaterials, demoPairs } from '../src/demo/workshop.ts'
+import { migrations } from './testServer.ts'
+
+let folder: string
+let store: Store
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'gentle-awl-store-'))
+  store = await openStore(folder, migrations)
+})
+afterEach(() => {
+  store.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const derby = demoPairs[0]
+const file = (change: Partial<PairFile> = {}): PairFile => ({
+  format: PAIR_FORMAT,
+  version: PAIR_VERSION,
+  id: '01930000-00aa-7000-8000-000000000001',
+  revision: 4,
+  label: derby.label,
+  decisions: derby.decisions,
+  last: demoLasts[2],
+  materials: demoMaterials,
+  houseRules: {},
+  log: [{ step: 'print', what: 'started', at: '2026-01-05T08:00:00.000Z' }],
+  ...change,
+})
+const bring = (f: PairFile) => store.write((tx) => importPair(tx, f))
+
+describe('the store', () => {
+  it('opens again on what is there, and migrating twice changes nothing', async () => {
+    await seedDemo(store)
+    store.close()
+    store = await openStore(folder, migrations)
+    expect(await store.db.select().from(pairs)).toHaveLength(demoPairs.length)
+  })
+  it('keeps the newest fourteen backups and never touches other files', async () => {
+    const backups = join(folder, 'backups')
+    mkdirSync(backups)
+    for (let i = 0; i < 20; i++)
+      writeFileSync(join(backups, `gentle-awl-2020-01-${String(i + 1).padStart(2, '0')}T000000.sqlite`), '')
+    writeFileSync(join(backups, 'by hand.sqlite'), '')
+    await store.backUp()
+    const left = readdirSync(backups)
+    expect(left).toContain('by hand.sqlite')
+    expect(left.filter((f) => f.startsWith('gentle-awl-'))).toHaveLength(14)
+    expect(left.some((f) => !f.includes('2020') && f.startsWith('gentle-awl-'))).toBe(true)
+  })
+  it('a backup opens as a workshop of its own', async () => {
+    await seedDemo(store)
+    await store.backUp()
+    const [name] = readdirSync(join(folder, 'backups'))
+    const other = mkdtempSync(join(tmpdir(), 'gentle-awl-restore-'))
+    copyFileSync(join(folder, 'backups', name), join(other, 'gentle-awl.sqlite'))
+    const restored = await openStore(other, migrations)
+    expect((await viewPair(restored.db, derby.id)).label).toEqual(derby.label)
+    restored.close()
+    rmSync(other, { recursive: true, force: true })
+  })
+  it('a write that fails in the middle leaves nothing of itself', async () => {
+    await seedDemo(store)
+    const before = await store.db.select().from(pairs)
+    const fails = store.write(async (tx) => {
+      await createPair(tx, derby.label, derby.decisions)
+      throw new Error('the lights went out')
+    })
+    await expect(fails).rejects.toThrow('the lights went out')
+    expect(await store.db.select().from(pairs)).toEqual(before)
+  })
+  it('deleting a pair takes its revisions and log with it, and no others', async () => {
+    await seedDemo(store)
+    const count = async (id: string) => [
+      (await store.db.select().from(pairRevisions).where(eq(pairRevisions.pairId, id))).length,
+      (await store.db.select().from(stepEvents).where(eq(stepEvents.pairId, id))).length,
+    ]
+    const other = await count(demoPairs[3].id)
+    await store.write((tx) => tx.delete(pairs).where(eq(pairs.id, derby.id)))
+    expect(await count(derby.id)).toEqual([0, 0])
+    expect(await count(demoPairs[3].id)).toEqual(other)
+  })
+})
+
+describe('bringing a pair file in', () => {
+  it('into an empty workshop brings last, materials, log and revision with it', async () => {
+    const f = file()
+    const id = await bring(f)
+    expect(id).toBe(f.id)
+    expect(await viewPair(store.db, id)).toMatchObject({
+      revision: 4,
+      label: f.label,
+      decisions: f.decisions,
+      canUndo: false,
+    })
+    expect((await readLog(store.db, id)).map(({ step, what, at }) => ({ step, what, at }))).toEqual(f.log)
+    expect(await store.db.select().from(lasts)).toHaveLength(1)
+    expect(await store.db.select().from(materials)).toHaveLength(demoMaterials.length)
+  })
+  it('takes a last or material that differs under the same id as another one, and points the pair to it', async () => {
+    await bring(file())
+    const thicker = demoMaterials.map((m) => (m.id === derby.decisions.materials.lining ? { ...m, thickness: 1.3 } : m))
+    const higher = { ...demoLasts[2], measures: { ...demoLasts[2].measures, heelHeight: 30 } }
+    const id = await bring(file({ id: '01930000-00aa-7000-8000-000000000002', last: higher, materials: thicker }))
+    const again = await pairFile(store.db, id)
+    expect(again.last.measures.heelHeight).toBe(30)
+    expect(again.materials.find((m) => m.id === again.decisions.materials.lining)?.thickness).toBe(1.3)
+    expect(again.decisions.lastId).not.toBe(derby.decisions.lastId)
+    // The pair that was here still stands on its own.
+    const first = await pairFile(store.db, file().id)
+    expect(first.last.measures.heelHeight).toBe(25)
+    expect(first.materials.find((m) => m.id === first.decisions.materials.lining)?.thickness).toBe(0.9)
+    expect(await store.db.select().from(materials)).toHaveLength(demoMaterials.length + 1)
+  })
+  it('the same file twice makes a copy, and adds no second last or material', async () => {
+    await bring(file())
+    const copy = await bring(file())
+    expect(copy).not.toBe(file().id)
+    expect((await viewPair(store.db, copy)).label.name).toBe('Welted derby (copy)')
+    expect(await store.db.select().from(lasts)).toHaveLength(1)
+    expect(await store.db.select().from(materials)).toHaveLength(demoMaterials.length)
+  })
+  it.each([
+    ['the other workshop changed a rule', { 'puff.base': 55 }, {}, {}, { 'puff.base': 55 }],
+    ['both have the same figure', { 'puff.base': 55 }, { 'puff.base': 55 }, {}, {}],
+    ['only this workshop changed it', {}, { 'puff.base': 60 }, {}, { 'puff.base': 50 }],
+    ['the pair has its own', { 'puff.base': 55 }, { 'puff.base': 60 }, { 'puff.base': 52 }, { 'puff.base': 52 }],
+  ])('plans as it did where it comes from: %s', async (_name, theirs, ours, own, expected) => {
+    await store.write((tx) => tx.insert(workshop).values({ id: 'workshop', houseRules: ours, updatedAt: '' }))
+    const id = await bring(file({ houseRules: theirs, decisions: { ...derby.decisions, rules: own } }))
+    expect((await viewPair(store.db, id)).decisions.rules).toEqual(expected)
+  })
+  it('that names a material it does not hold is refused whole', async () => {
+    const f = file({ materials: demoMaterials.slice(1) })
+    await expect(bring(f)).rejects.toThrow(/upper is not in the stores/)
+    expect(await store.db.select().from(pairs)).toHaveLength(0)
+    expect(await store.db.select().from(lasts)).toHaveLength(0)
+  })
+})
