@@ -7,4 +7,13 @@ import { createApp } from 'vue'
 import App from './app/App.vue'
 import { router } from './app/router.ts'
 
+/** A page that outlived an update asks for pieces that are gone: it is loaded anew, once. Unsaved changes are in the draft. */
+window.addEventListener('vite:preloadError', (event) => {
+  const last = Number(sessionStorage.getItem('gentle-awl.reloaded') ?? 0)
+  if (Date.now() - last < 10_000) return
+  event.preventDefault()
+  sessionStorage.setItem('gentle-awl.reloaded', String(Date.now()))
+  window.location.reload()
+})
+
 createApp(App).use(createPinia()).use(router).mount('#app')

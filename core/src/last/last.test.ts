@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { sampleMeasures } from '../../test/samplePair.ts'
 import { GeometryError, pathLength, type Path } from '../geometry/path.ts'
-import { dist3, sub } from '../geometry/vec3.ts'
+import { cross, dist3, dot, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape } from './bottom.ts'
 import { developBottom } from './developedBottom.ts'
@@ -120,6 +120,28 @@ describe.each(Object.entries(sampleMeasures))('the generated %s last', (_name, m
     const top = m.heelHeight + m.coneHeight
     for (let i = 0; i <= surface.coneColumn; i++) {
       for (const side of sides) expect(wallPoint(surface, side, i, surface.rows - 1)[2]).toBeCloseTo(top, 1)
+    }
+  })
+  it('is smooth over the ridge and round the toe: no crease where the two walls meet', () => {
+    const { columns, rows, coneColumn } = surface
+    const normal = (a: Vec3, b: Vec3, c: Vec3) => unit(cross(sub(b, a), sub(c, a)))
+    const bend = (p: Vec3, q: Vec3) => (Math.acos(Math.min(1, Math.max(-1, dot(p, q)))) * 180) / Math.PI
+    for (let i = coneColumn + 3; i < columns - 6; i++) {
+      const [here, ahead] = [wallPoint(surface, 'lateral', i, rows - 1), wallPoint(surface, 'lateral', i + 1, rows - 1)]
+      const lateral = normal(here, wallPoint(surface, 'lateral', i, rows - 2), ahead)
+      const medial = normal(here, ahead, wallPoint(surface, 'medial', i, rows - 2))
+      // Two facets of a ridge rounded over 20 mm or more, two or three millimetres apart.
+      expect(bend(lateral, medial), `column ${i}`).toBeLessThan(16)
+    }
+    for (let j = 4; j < rows - 4; j++) {
+      for (const i of [0, columns - 1]) {
+        const inner = i === 0 ? 1 : columns - 2
+        const [here, above] = [wallPoint(surface, 'lateral', i, j), wallPoint(surface, 'lateral', i, j + 1)]
+        const lateral = normal(here, wallPoint(surface, 'lateral', inner, j), above)
+        const medial = normal(here, above, wallPoint(surface, 'medial', inner, j))
+        // An almond toe is rounded over some 12 mm only, and its facets are 4 to 5 mm wide.
+        expect(bend(lateral, medial), `row ${j} at column ${i}`).toBeLessThan(26)
+      }
     }
   })
   it('is a closed body that faces outwards', () => {

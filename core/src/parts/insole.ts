@@ -1,5 +1,6 @@
+import { resample } from '../geometry/along.ts'
 import { offset } from '../geometry/clip.ts'
-import { boxOf, type Path } from '../geometry/path.ts'
+import { boxOf, pathLength, type Path } from '../geometry/path.ts'
 import { thicknessFinding } from '../checks/leather.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Finding } from '../model/because.ts'
@@ -18,6 +19,15 @@ export const insoleRules = {
     max: 6,
     unit: 'mm',
     why: 'Nearer the edge it tears out; further in the welt is drawn under the shoe.',
+  },
+  weltPitch: {
+    key: 'insole.weltPitch',
+    name: 'Welt stitch',
+    value: 7,
+    min: 5,
+    max: 10,
+    unit: 'mm',
+    why: '6 to 8 mm: closer weakens the holdfast, wider lets the welt gape.',
   },
   breast: {
     key: 'insole.breast',
@@ -82,13 +92,10 @@ export function insole(needs: InsoleNeeds): Part {
   const lines: PartLine[] = [creaseOf(bottom)]
   const inset = book.inForce(insoleRules.holdfast)
   const breast = bottom.flatX(book.value(insoleRules.breast) * length)
-  if (welted)
-    lines.push({
-      name: 'holdfast',
-      kind: 'stitch',
-      path: frontOf(offset(outline, -inset.value, 'the insole'), breast),
-      closed: false,
-    })
+  const pitch = book.inForce(insoleRules.weltPitch)
+  const holdfast = welted ? frontOf(offset(outline, -inset.value, 'the insole'), breast) : []
+  const seam = welted ? evenHoles(holdfast, pitch.value) : { holes: [], pitch: 0 }
+  if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: holdfast, closed: false, holes: seam.holes })
   const box = boxOf(outline)
   return {
     id: 'insole',
@@ -123,11 +130,27 @@ export function insole(needs: InsoleNeeds): Part {
               origin: inset.origin,
               rule: insoleRules.holdfast.key,
             },
+            {
+              quantity: 'Welt stitch',
+              value: seam.pitch,
+              unit: 'mm' as const,
+              sentence: `${seam.holes.length} holes a foot, evenly from breast to breast, as near to ${pitch.value} mm as comes out whole.`,
+              inputs: [{ name: 'Holdfast', value: pathLength(holdfast), unit: 'mm' as const }],
+              origin: pitch.origin,
+              rule: insoleRules.weltPitch.key,
+            },
           ]
         : []),
     ],
     findings: insoleFindings(needs),
   }
+}
+
+/** Holes at both ends and evenly between, with the pitch (mm) nearest to the one asked for that comes out whole. */
+export function evenHoles(line: Path, wanted: number): { holes: Path; pitch: number } {
+  const length = pathLength(line)
+  const gaps = Math.max(1, Math.round(length / wanted))
+  return { holes: resample(line, gaps + 1), pitch: length / gaps }
 }
 
 /** The part of a closed inner line that lies in front of X, from lateral breast round the toe to medial breast. */

@@ -8,7 +8,11 @@ export function leftPart(part: Part): Part {
   return {
     ...part,
     outline: line(part.outline, true),
-    lines: part.lines.map((l) => ({ ...l, path: line(l.path, l.closed) })),
+    lines: part.lines.map((l) => ({
+      ...l,
+      path: line(l.path, l.closed),
+      ...(l.holes ? { holes: l.holes.map(flip) } : {}),
+    })),
     skives: part.skives.map((s) => ({ ...s, edge: line(s.edge, false), band: line(s.band, true) })),
     notches: part.notches.map((n) => ({ ...n, at: flip(n.at), inwards: flip(n.inwards) })),
     dimensions: part.dimensions.map((d) => ({ ...d, from: flip(d.from), to: flip(d.to) })),

@@ -13,6 +13,8 @@ export interface PartLine {
   kind: LineKind
   path: Path
   closed: boolean
+  /** Where the awl goes through, evenly along a stitch line. */
+  holes?: Path
 }
 
 /** A skived edge: `band` is the closed area it covers; `profile` gives thickness (mm) against distance from `edge` (mm). */

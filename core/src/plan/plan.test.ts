@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { nearest } from '../geometry/along.ts'
-import { boxOf, contains, isSimple, mirror, pathLength, signedArea } from '../geometry/path.ts'
+import { boxOf, contains, distance, isSimple, mirror, pathLength, signedArea } from '../geometry/path.ts'
 import type { Finding } from '../model/because.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import type { LastMeasures } from '../model/last.ts'
@@ -87,6 +87,19 @@ describe('the insole', () => {
     expect(
       part(plan(samplePair({ construction: 'cemented' })), 'insole').lines.some((l) => l.name === 'holdfast'),
     ).toBe(false)
+  })
+  it('has its holes evenly from breast to breast, as near to the pitch as comes out whole', () => {
+    const p = part(plan({ ...base, houseRules: { 'insole.weltPitch': 6.3 } }), 'insole')
+    const holdfast = p.lines.find((l) => l.name === 'holdfast')
+    const holes = holdfast?.holes ?? []
+    const line = holdfast?.path ?? []
+    expect(distance(holes[0], line[0])).toBeLessThan(1e-9)
+    expect(distance(holes[holes.length - 1], line[line.length - 1])).toBeLessThan(1e-9)
+    const at = holes.map((h) => nearest(line, h).at)
+    const gaps = at.slice(1).map((v, i) => v - at[i])
+    expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThan(1e-6)
+    expect(Math.abs(gaps[0] - 6.3)).toBeLessThan(6.3 / holes.length)
+    expect(value(p, 'Welt stitch')).toBeCloseTo(gaps[0], 9)
   })
   it('of board cannot be welted', () => {
     const materials = { ...base.decisions.materials, insole: boardId }

@@ -1,5 +1,5 @@
 import type { Facts } from './facts.ts'
-import { lineLength } from './facts.ts'
+import { holeCount, lineLength } from './facts.ts'
 import { fixed, sewing, workRules, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 import { pathLength } from '../geometry/path.ts'
@@ -32,7 +32,7 @@ export const bottoming: Step[] = [
     name: 'Sew welt, upper and lining to the holdfast',
     group: 'bottom',
     when: welted,
-    effort: (f) => sewing(f, lineLength(f, 'insole', 'holdfast'), f.book.value(workRules.weltPitch)),
+    effort: (f) => sewing(f, lineLength(f, 'insole', 'holdfast'), holeCount(f, 'insole', 'holdfast')),
     after: [
       ['soak-welt', 'the welt is sewn damp'],
       ['last-toe', 'tacks come out as the seam goes on'],
@@ -133,7 +133,7 @@ export const bottoming: Step[] = [
       const outline = f.parts.get('midsole')?.outline
       // Breast to breast is about four fifths of the way round.
       const run = outline ? 2 * 0.8 * pathLength(outline, true) : 0
-      return sewing(f, run, f.book.value(workRules.solePitch))
+      return sewing(f, run, Math.round(run / f.book.value(workRules.solePitch)))
     },
     after: [['press-outsole', 'glued, then stitched']],
     cautions: ['awl'],

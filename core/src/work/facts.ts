@@ -25,6 +25,11 @@ export function skiveLength(facts: Facts, id: PartId): number {
   return part ? 2 * part.skives.reduce((sum, s) => sum + pathLength(s.edge), 0) : 0
 }
 
+/** Holes along a named line for both feet; 0 when the part has none. */
+export function holeCount(facts: Facts, id: PartId, name: string): number {
+  return 2 * (facts.parts.get(id)?.lines.find((l) => l.name === name)?.holes?.length ?? 0)
+}
+
 /** Length of a named line of a part for both feet, mm; 0 when the part has none. */
 export function lineLength(facts: Facts, id: PartId, name: string): number {
   const line = facts.parts.get(id)?.lines.find((l) => l.name === name)

@@ -42,15 +42,6 @@ export const workRules = {
     unit: 'count',
     why: 'Several strokes each way, and the knife stropped between.',
   },
-  weltPitch: {
-    key: 'work.weltPitch',
-    name: 'Welt stitch',
-    value: 7,
-    min: 5,
-    max: 10,
-    unit: 'mm',
-    why: '6 to 8 mm: closer weakens the holdfast, wider lets the welt gape.',
-  },
   solePitch: {
     key: 'work.solePitch',
     name: 'Outsole stitch',
@@ -100,12 +91,11 @@ export const skiving =
     }
   }
 
-/** Time to sew a line of a given length (mm, both feet) at a pitch. */
-export function sewing(facts: Facts, length: number, pitch: number): Effort {
-  const stitches = Math.round(length / pitch)
+/** Time to sew a line of a given length (mm, both feet) with so many stitches. */
+export function sewing(facts: Facts, length: number, stitches: number): Effort {
   const speed = facts.book.value(workRules.stitchesPerMinute)
   return {
     minutes: 10 + stitches / speed,
-    sentence: `${stitches} stitches (${cm(length)} at ${pitch} mm) at ${speed} a minute, and 10 minutes to make and wax the threads.`,
+    sentence: `${stitches} stitches (${cm(length)} at ${(length / stitches).toFixed(1)} mm) at ${speed} a minute, and 10 minutes to make and wax the threads.`,
   }
 }

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
 import type { StepEvent } from '../model/pair.ts'
@@ -73,7 +74,8 @@ describe('the order of work', () => {
     let length = 0
     for (let i = 1; i < holdfast.length; i++)
       length += Math.hypot(holdfast[i][0] - holdfast[i - 1][0], holdfast[i][1] - holdfast[i - 1][1])
-    const stitches = Math.round((2 * length) / 7)
+    // One foot has a hole at both ends and one every 7 mm, as near as comes out whole.
+    const stitches = 2 * (Math.round(length / 7) + 1)
     const step = welted.find((o) => o.id === 'sew-welt')
     expect(step?.minutes.sentence).toContain(`${stitches} stitches`)
     expect(step?.minutes.value).toBe(Math.round(10 + stitches / 2.2))
@@ -92,11 +94,76 @@ describe('the order of work', () => {
   })
 })
 
+describe('every kind of pair', () => {
+  const kinds = (['welted', 'cemented'] as const).flatMap((construction) =>
+    (['none', 'half', 'full'] as const).flatMap((padding) =>
+      [true, false].map((board) => ({ construction, padding, board })),
+    ),
+  )
+  it.each(kinds)(
+    '$construction, padding $padding, board $board: whole, in order, and each part is cut once',
+    ({ construction, padding, board }) => {
+      const plan = planPair(
+        samplePair({
+          construction,
+          sock: { padding },
+          materials: { ...materials, padding: corkId, ...(board ? { insole: boardId } : {}) },
+        }),
+        cache,
+      )
+      const ids = plan.operations.map((o) => o.id)
+      expect(new Set(ids).size).toBe(ids.length)
+      for (const o of plan.operations)
+        for (const a of o.after) expect(ids.indexOf(a.id)).toBeLessThan(ids.indexOf(o.id))
+      // All but the first two hang together: from the last step every other one is reached.
+      const reached = new Set<string>()
+      const walk = (id: string): void => {
+        if (reached.has(id)) return
+        reached.add(id)
+        for (const a of plan.operations.find((o) => o.id === id)?.after ?? []) walk(a.id)
+      }
+      walk('final-check')
+      expect(ids.filter((id) => !reached.has(id))).toEqual([])
+      for (const p of plan.parts) {
+        expect(plan.operations.filter((o) => o.id === `cut-${p.id}`)).toHaveLength(1)
+        expect(plan.operations.filter((o) => o.group === 'skive' && o.parts.includes(p.id)).length).toBe(
+          p.skives.length > 0 ? 1 : 0,
+        )
+      }
+      expect(ids.includes('soak-insole')).toBe(!board)
+    },
+  )
+})
+
 describe('the log', () => {
   const at = (minute: number) => new Date(Date.UTC(2026, 0, 5, 8, minute)).toISOString()
   const ms = (minute: number) => Date.UTC(2026, 0, 5, 8, minute)
   const event = (step: string, what: StepEvent['what'], minute: number): StepEvent => ({ step, what, at: at(minute) })
 
+  it('whatever is said in whatever order, a step is open, started or finished, and taking all back opens it again', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(...welted.slice(0, 6).map((o) => o.id)),
+            fc.constantFrom('started', 'finished', 'undone' as const),
+          ),
+          { maxLength: 60 },
+        ),
+        (said) => {
+          const log = said.map(([step, what], i): StepEvent => event(step, what as StepEvent['what'], i))
+          for (const p of progress(welted, log, ms(100))) {
+            const mine = log.filter((e) => e.step === p.step.id)
+            expect(p.state).toBe(stepState(log, p.step.id) === 'open' ? 'open' : p.state)
+            if (p.clock) expect(p.finishedAt).not.toBeNull()
+            const undone = [...log, ...mine.map(() => event(p.step.id, 'undone', 99))]
+            expect(stepState(undone, p.step.id)).toBe('open')
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
   it('takes back the latest event only', () => {
     const log = [event('print', 'started', 0), event('print', 'finished', 10), event('print', 'undone', 11)]
     expect(stepState(log, 'print')).toBe('started')

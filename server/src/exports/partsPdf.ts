@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { boxOf, contains, cutLine, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
+import { boxOf, contains, cutLine, stitchTicks, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
 import PDFDocument from 'pdfkit'
 import { cover } from './pdfCover.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
@@ -35,6 +35,9 @@ function drawPart(page: Page, part: Part, placed: Placed): void {
     if (l.kind === 'feather') {
       page.line(path, l.closed, 0.45, [], PALE)
       page.line(path, l.closed, 0.25, [], '#FFFFFF')
+    } else if (l.holes) {
+      page.line(path, l.closed, 0.1, [], PALE)
+      for (const tick of stitchTicks(move(l.holes, false))) page.line(tick, false, 0.3)
     } else if (l.kind === 'fold') page.line(path, l.closed, 0.25, [6, 2])
     else if (l.kind === 'stitch') page.line(path, l.closed, 0.3, [2, 2])
     else if (l.kind === 'crease') page.line(path, l.closed, 0.2, [0.6, 1.6], PALE)

@@ -1,4 +1,14 @@
-import { boxOf, cutLine, leftPart, mirror, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
+import {
+  boxOf,
+  cutLine,
+  leftPart,
+  mirror,
+  stitchTicks,
+  type PairFile,
+  type Part,
+  type Path,
+  type Plan,
+} from '@gentle-awl/core'
 import type { Foot } from './sheets.ts'
 
 const escape = (text: string) =>
@@ -26,6 +36,10 @@ function group(right: Part, foot: Foot, dx: number, dy: number): string {
         `<path class="${l.kind}" data-line="${escape(l.name)}" d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
     )
     .join('')
+  const ticks = part.lines
+    .flatMap((l) => stitchTicks(l.holes ?? []))
+    .map((tick) => `<path class="hole" d="${d(tick, false)}" stroke-width="0.3"/>`)
+    .join('')
   const skives = part.skives
     .map(
       (s) =>
@@ -36,7 +50,7 @@ function group(right: Part, foot: Foot, dx: number, dy: number): string {
   return (
     `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" transform="translate(${n(dx)} ${n(dy)})">` +
     `<title>${escape(`${part.name}, ${foot}, ${part.materialName} ${part.thickness} mm`)}</title>` +
-    `${skives}${lines}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
+    `${skives}${lines}${ticks}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
   )
 }
 

@@ -1,4 +1,4 @@
-import { roleNames, type PairFile, type Path, type Point } from '@gentle-awl/core'
+import { roleNames, stitchTicks, type PairFile, type Path, type Point } from '@gentle-awl/core'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import { OVERLAP, papers, windowOf, type Paper, type Sheet } from './sheets.ts'
 
@@ -129,7 +129,11 @@ const legend: [string, (page: Page, x: number, y: number) => void][] = [
     },
   ],
   ['Fold', (p, x, y) => p.line(sample(x, y), false, 0.25, [6, 2])],
-  ['Stitch line, holdfast', (p, x, y) => p.line(sample(x, y), false, 0.3, [2, 2])],
+  [
+    'Stitch line, a tick at every hole',
+    (p, x, y) =>
+      stitchTicks([0, 7, 14, 20].map((dx): Point => [x + dx, y])).forEach((tick) => p.line(tick, false, 0.3)),
+  ],
   ['Crease line, joint to joint', (p, x, y) => p.line(sample(x, y), false, 0.2, [0.6, 1.6], PALE)],
   ['Outline of another part, for comparison', (p, x, y) => p.line(sample(x, y), false, 0.15, [1, 1], PALE)],
   [

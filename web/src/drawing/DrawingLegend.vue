@@ -3,7 +3,7 @@ const lines = [
   { name: 'Cut, inside of the line', stroke: '#eef2ee', width: 2, dash: '' },
   { name: 'Feather line of the last', stroke: '#a9bac0', width: 3, dash: '', double: true },
   { name: 'Fold', stroke: '#eef2ee', width: 1.5, dash: '16 6' },
-  { name: 'Stitch line, holdfast', stroke: '#eef2ee', width: 1.6, dash: '5 5' },
+  { name: 'Stitch line, a tick at every hole', stroke: '#eef2ee', width: 9, dash: '1.8 9' },
   { name: 'Crease line, joint to joint', stroke: '#ffd48a', width: 1.8, dash: '2 5' },
   { name: 'Centre line', stroke: '#a9bac0', width: 1.1, dash: '9 5' },
   { name: 'Another part, to compare', stroke: '#8fa3aa', width: 1.2, dash: '3 3' },

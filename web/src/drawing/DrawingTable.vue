@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, leftPart, type Part, type Path } from '@gentle-awl/core'
+import { boxOf, leftPart, stitchTicks, type Part, type Path } from '@gentle-awl/core'
 import { IconArrowsMaximize, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -145,6 +145,17 @@ function arrows(event: KeyboardEvent): void {
               <path :d="pathData(l.path, l.closed)" class="feather outer" />
               <path :d="pathData(l.path, l.closed)" class="feather inner" />
             </template>
+            <template v-else-if="l.holes">
+              <path :d="pathData(l.path, l.closed)" class="seam" />
+              <path
+                :d="
+                  stitchTicks(l.holes)
+                    .map((tick) => pathData(tick, false))
+                    .join('')
+                "
+                class="holes"
+              />
+            </template>
             <path v-else-if="l.kind !== 'neighbour'" :d="pathData(l.path, l.closed)" :class="l.kind" />
           </template>
           <path :d="cutData(shown)" class="cut" />
@@ -247,10 +258,13 @@ path {
   stroke-width: 1.5;
   stroke-dasharray: 16 6;
 }
-.stitch {
+.seam {
+  stroke: #8fa3aa;
+  stroke-width: 0.8;
+}
+.holes {
   stroke: #eef2ee;
-  stroke-width: 1.6;
-  stroke-dasharray: 5 5;
+  stroke-width: 1.8;
 }
 .crease {
   stroke: #ffd48a;
