@@ -6,7 +6,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   timeout: 120_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  // One spec file each; every file starts a server and a database of its own.
+  workers: 2,
   retries: 0,
   forbidOnly: true,
   reporter: [['list']],

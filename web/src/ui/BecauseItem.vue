@@ -4,6 +4,7 @@ import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
 import { showFigure, showLength } from '../app/settings.ts'
 import { usePair } from '../plan/pairStore.ts'
+import KeptInput from './KeptInput.vue'
 import LengthField from './LengthField.vue'
 
 /** One derived number: what it is, why, and what can be moved behind it. */
@@ -27,11 +28,11 @@ const ruleWrong = ref('')
 function slide(event: Event): void {
   if (props.because.hand) pair.setFigure(props.because.hand.decision, Number((event.target as HTMLInputElement).value))
 }
-function setRule(event: Event): void {
+function setRule(text: string): void {
   const r = rule.value
   if (!r) return
-  const value = Number((event.target as HTMLInputElement).value)
-  if (!Number.isFinite(value) || value < r.min || value > r.max) {
+  const value = Number(text)
+  if (text.trim() === '' || !Number.isFinite(value) || value < r.min || value > r.max) {
     ruleWrong.value = `From ${r.min} to ${r.max}.`
     return
   }
@@ -90,7 +91,7 @@ function setRule(event: Event): void {
     <div v-if="rule && open" :id="ruleId" class="rule">
       <label>
         <span>{{ rule.name }}</span>
-        <input
+        <KeptInput
           class="box figure"
           type="number"
           :min="rule.min"

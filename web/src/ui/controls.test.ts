@@ -2,6 +2,7 @@ import { mount } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
 import { lengthUnit } from '../app/settings.ts'
 import ChoiceBar from './ChoiceBar.vue'
+import KeptInput from './KeptInput.vue'
 import LengthField from './LengthField.vue'
 
 afterEach(() => {
@@ -45,6 +46,29 @@ describe('a length typed by hand', () => {
     const f = field()
     await f.setProps({ value: 44.26 })
     expect((f.find('input').element as HTMLInputElement).value).toBe('44.3')
+  })
+})
+
+describe('a field that is being typed in', () => {
+  it('keeps the text while the page is drawn anew around it, and gives it out when left', async () => {
+    const f = mount(KeptInput, { props: { value: 8.5 } })
+    const input = f.find('input').element as HTMLInputElement
+    input.value = '5'
+    await f.find('input').trigger('input')
+    // The parent renders again with the same value: what is typed stays.
+    await f.setProps({ value: 8.5 })
+    f.vm.$forceUpdate()
+    await f.vm.$nextTick()
+    expect(input.value).toBe('5')
+    await f.find('input').trigger('change')
+    expect(f.emitted('change')).toEqual([['5']])
+    await f.setProps({ value: 8.5 })
+    const number = mount(KeptInput, { props: { value: 3 }, attrs: { type: 'number' } })
+    await number.find('input').setValue('4.5')
+    expect(number.emitted('change')).toEqual([['4.5']])
+    // A value that really changed is shown.
+    await f.setProps({ value: 7 })
+    expect(input.value).toBe('7')
   })
 })
 

@@ -122,6 +122,7 @@ svg {
 dl {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
+  align-content: start;
   gap: 8px 12px;
   margin: 0;
 }

@@ -17,6 +17,7 @@ import { useWorkshop } from '../../plan/workshopStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FindingItem from '../../ui/FindingItem.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
+import KeptInput from '../../ui/KeptInput.vue'
 import MaterialSelect from '../../ui/MaterialSelect.vue'
 
 const pair = usePair()
@@ -31,8 +32,8 @@ const d = computed(() => pair.decisions as PairDecisions)
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
-function setSize(event: Event): void {
-  const size = Number(value(event).replace(',', '.'))
+function setSize(text: string): void {
+  const size = Number(text.replace(',', '.'))
   if (!Number.isFinite(size) || size <= 0 || size > 400) {
     sizeWrong.value = 'Give a size as a number, for example 42.5.'
     return
@@ -44,8 +45,7 @@ function setMaterial(role: MaterialRole, id: string | null): void {
   const padding = role === 'padding' && id === null ? { sock: { padding: 'none' as const } } : {}
   set({ materials: { ...d.value.materials, [role]: id }, ...padding })
 }
-const setLabel = (field: 'order' | 'name' | 'trade' | 'note', event: Event) => {
-  const text = value(event)
+const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
   if (!pair.label || ((field === 'order' || field === 'name') && text.trim() === '')) return
   pair.changeLabel({ ...pair.label, [field]: text })
 }
@@ -76,19 +76,25 @@ async function remove(): Promise<void> {
         <h2>Order</h2>
         <label class="field"
           ><span>Order number</span
-          ><input :value="pair.label?.order" maxlength="20" @change="setLabel('order', $event)"
+          ><KeptInput :value="pair.label?.order ?? ''" maxlength="20" @change="setLabel('order', $event)"
         /></label>
         <label class="field"
           ><span>Name of the pair</span
-          ><input :value="pair.label?.name" maxlength="80" @change="setLabel('name', $event)"
+          ><KeptInput :value="pair.label?.name ?? ''" maxlength="80" @change="setLabel('name', $event)"
         /></label>
         <label class="field"
           ><span>Trade of the customer</span
-          ><input :value="pair.label?.trade" maxlength="80" @change="setLabel('trade', $event)"
+          ><KeptInput :value="pair.label?.trade ?? ''" maxlength="80" @change="setLabel('trade', $event)"
         /></label>
         <label class="field"
           ><span>Note</span
-          ><textarea rows="2" maxlength="1000" :value="pair.label?.note" @change="setLabel('note', $event)" />
+          ><KeptInput
+            multiline
+            rows="2"
+            maxlength="1000"
+            :value="pair.label?.note ?? ''"
+            @change="setLabel('note', $event)"
+          />
         </label>
       </div>
       <div class="card block">
@@ -113,7 +119,7 @@ async function remove(): Promise<void> {
           </label>
           <label class="field">
             <span>Size</span>
-            <input inputmode="decimal" :value="d.size.value" :aria-invalid="sizeWrong !== ''" @change="setSize" />
+            <KeptInput inputmode="decimal" :value="d.size.value" :aria-invalid="sizeWrong !== ''" @change="setSize" />
             <span v-if="sizeWrong" class="wrong">{{ sizeWrong }}</span>
           </label>
         </div>

@@ -3,6 +3,7 @@ import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
 import { onMounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
+import KeptInput from '../../ui/KeptInput.vue'
 import RoomState from '../../ui/RoomState.vue'
 
 const workshop = useWorkshop()
@@ -39,8 +40,7 @@ async function save(key: string, rules: RuleFigures, done: string): Promise<void
     if (error.status === 409) await load()
   }
 }
-function set(rule: Rule, event: Event): void {
-  const text = (event.target as HTMLInputElement).value
+function set(rule: Rule, text: string): void {
   const value = Number(text)
   if (text.trim() === '' || !Number.isFinite(value) || value < rule.min || value > rule.max) {
     wrong.value = { key: rule.key, message: `From ${rule.min} to ${rule.max}. Nothing was changed.` }
@@ -78,7 +78,7 @@ onMounted(load)
               <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
             </div>
             <div class="set">
-              <input
+              <KeptInput
                 class="box figure"
                 type="number"
                 step="any"

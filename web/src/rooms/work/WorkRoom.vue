@@ -83,22 +83,24 @@ watch(
 
 <template>
   <div class="work-and-panel">
-    <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
-      <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
-        <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
-        <WaitClocks v-if="narrow" heading="h2" :clocks="clocks" :now="now" />
-        <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
-          <h2>{{ g.name }}</h2>
-          <StepCard
-            v-for="s in g.steps"
-            :key="s.step.id"
-            :progress="s"
-            :now="now"
-            :busy="busy"
-            @say="(what) => say(s.step.id, what)"
-          />
-        </section>
-      </RoomState>
+    <div class="left">
+      <WaitClocks v-if="narrow && clocks.length > 0" class="above" heading="h2" :clocks="clocks" :now="now" />
+      <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
+        <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
+          <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
+          <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
+            <h2>{{ g.name }}</h2>
+            <StepCard
+              v-for="s in g.steps"
+              :key="s.step.id"
+              :progress="s"
+              :now="now"
+              :busy="busy"
+              @say="(what) => say(s.step.id, what)"
+            />
+          </section>
+        </RoomState>
+      </div>
     </div>
     <BecausePanel title="At the bench">
       <p v-if="steps.length === 0" class="soft">Fetching …</p>
@@ -127,7 +129,21 @@ watch(
 </template>
 
 <style scoped>
+.left {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.above {
+  max-height: 34%;
+  overflow-y: auto;
+  padding: 12px 20px;
+  border-bottom: 1px solid var(--line);
+  background: var(--raised);
+}
 .list {
+  flex: 1;
+  min-height: 0;
   overflow-y: auto;
   padding: 16px 20px 90px;
 }
