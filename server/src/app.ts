@@ -52,7 +52,7 @@ export function makeApp({ store, jobs, log, pages }: AppParts): Express {
   api.get('/health', (_req, res) => {
     res.json({ status: 'ready' })
   })
-  api.use('/lasts', lastRoutes(store))
+  api.use('/lasts', lastRoutes(store, jobs))
   api.use('/materials', materialRoutes(store))
   api.use('/pairs', pairRoutes(store, jobs))
   api.use('/', workshopRoutes(store, jobs))

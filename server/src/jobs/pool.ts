@@ -1,4 +1,12 @@
-import { GeometryError, PlanError, RuleError, type PairFile, type PartId, type Plan } from '@gentle-awl/core'
+import {
+  GeometryError,
+  PlanError,
+  RuleError,
+  type LastMeasures,
+  type PairFile,
+  type PartId,
+  type Plan,
+} from '@gentle-awl/core'
 import { Piscina } from 'piscina'
 import type { Paper } from '../exports/sheets.ts'
 import { Problem } from '../http/problem.ts'
@@ -6,6 +14,8 @@ import type { Job, JobError, JobResult } from './worker.ts'
 
 /** Heavy work, done in threads so that the server keeps answering. */
 export interface Jobs {
+  /** Throws GeometryError when a last of these measures cannot be. */
+  checkLast: (measures: LastMeasures) => Promise<void>
   plan: (file: PairFile) => Promise<Plan>
   pdf: (file: PairFile, paper: Paper) => Promise<Buffer>
   pairSvg: (file: PairFile) => Promise<string>
@@ -49,6 +59,9 @@ export function makeJobs(): Jobs {
     return result.value
   }
   return {
+    checkLast: async (measures) => {
+      await run({ kind: 'last', measures })
+    },
     plan: async (file) => (await run({ kind: 'plan', file })) as Plan,
     pdf: async (file, paper) => Buffer.from((await run({ kind: 'pdf', file, paper })) as Uint8Array),
     pairSvg: async (file) => (await run({ kind: 'pairSvg', file })) as string,

@@ -1,10 +1,19 @@
-import { planPair, StageCache, type PairFile, type PartId, type Plan } from '@gentle-awl/core'
+import {
+  lastStage,
+  planPair,
+  StageCache,
+  type LastMeasures,
+  type PairFile,
+  type PartId,
+  type Plan,
+} from '@gentle-awl/core'
 import { partsPdf } from '../exports/partsPdf.ts'
 import { pairSvg, partSvg } from '../exports/partsSvg.ts'
 import type { Paper } from '../exports/sheets.ts'
 
 /** Work for a thread of the pool. The stage cache lives as long as the thread. */
 export type Job =
+  | { kind: 'last'; measures: LastMeasures }
   | { kind: 'plan'; file: PairFile }
   | { kind: 'pdf'; file: PairFile; paper: Paper }
   | { kind: 'pairSvg'; file: PairFile }
@@ -22,6 +31,10 @@ export interface JobError {
 const cache = new StageCache(12)
 
 async function run(job: Job): Promise<Plan | Uint8Array | string | null> {
+  if (job.kind === 'last') {
+    lastStage(job.measures, cache)
+    return null
+  }
   const plan = planPair(job.file, cache)
   switch (job.kind) {
     case 'plan':

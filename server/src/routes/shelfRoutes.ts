@@ -8,6 +8,7 @@ import { lasts, materials, pairRevisions, pairs } from '../db/schema.ts'
 import { expectVersion, rewrite } from '../db/shelf.ts'
 import { notFound, Problem, read } from '../http/problem.ts'
 import { ifMatch, sendVersioned } from '../http/revision.ts'
+import type { Jobs } from '../jobs/pool.ts'
 import { params } from '../http/params.ts'
 
 interface Shelf<S extends z.ZodType, T extends typeof lasts | typeof materials> {
@@ -16,6 +17,8 @@ interface Shelf<S extends z.ZodType, T extends typeof lasts | typeof materials> 
   /** The document without its id. */
   body: S
   what: string
+  /** Looks closer than the schema can; throws with a sentence. */
+  check?: (fields: z.infer<S>) => Promise<void>
   /** Says why it cannot be deleted, or null. */
   usedBy: (tx: Tx, id: string) => Promise<string | null>
 }
@@ -24,7 +27,7 @@ interface Shelf<S extends z.ZodType, T extends typeof lasts | typeof materials> 
 function shelf<S extends z.ZodType<Record<string, unknown>>, T extends typeof lasts | typeof materials>(
   options: Shelf<S, T>,
 ): Router {
-  const { store, body, what, usedBy } = options
+  const { store, body, what, usedBy, check } = options
   // Both tables have the columns used here; drizzle cannot see that through the generic.
   const table = options.table as typeof lasts
   const router = Router()
@@ -39,7 +42,9 @@ function shelf<S extends z.ZodType<Record<string, unknown>>, T extends typeof la
     sendVersioned(res, row)
   })
   router.post('/', async (req, res) => {
-    const fields = read(body, req.body, `This ${what}`) as typeof lasts.$inferInsert
+    const sent = read(body, req.body, `This ${what}`)
+    await check?.(sent)
+    const fields = sent as typeof lasts.$inferInsert
     const id = uuid()
     await store.write((tx) => tx.insert(table).values({ ...fields, id, updatedAt: new Date().toISOString() }))
     sendVersioned(res, await one(id), 201)
@@ -48,6 +53,7 @@ function shelf<S extends z.ZodType<Record<string, unknown>>, T extends typeof la
     const version = ifMatch(req)
     const { id } = params(req)
     const fields = read(body, req.body, `This ${what}`)
+    await check?.(fields)
     await store.write(async (tx) => {
       const [row] = await tx.select().from(table).where(eq(table.id, id))
       await rewrite(tx, table, expectVersion(row, version, what), fields)
@@ -69,12 +75,13 @@ function shelf<S extends z.ZodType<Record<string, unknown>>, T extends typeof la
   return router
 }
 
-export const lastRoutes = (store: Store): Router =>
+export const lastRoutes = (store: Store, jobs: Jobs): Router =>
   shelf({
     store,
     table: lasts,
     body: Last.omit({ id: true }),
     what: 'last',
+    check: ({ measures }) => jobs.checkLast(measures),
     usedBy: async (tx, id) => {
       const revisions = await tx
         .select({ d: pairRevisions.decisions, pair: pairs.name })

@@ -171,12 +171,6 @@ export class LastScene {
     })
   }
 
-  /** PNG of what is shown, for the shelf. */
-  picture(): string {
-    this.renderer.render(this.scene, this.camera)
-    return this.canvas.toDataURL('image/png')
-  }
-
   dispose(): void {
     this.controls.dispose()
     this.renderer.dispose()
