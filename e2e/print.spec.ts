@@ -68,7 +68,7 @@ for (const [paper, width, height] of [
 test('the two feet on paper are mirror images', async () => {
   const bytes = await (await fetch(`${server.url}/api/v1/pairs/${derby}/parts.pdf?paper=a3`)).arrayBuffer()
   const pages = await measurePdf(new Uint8Array(bytes))
-  const insole = pages.find((p) => p.text.includes('Insole' + ', right'))
+  const insole = pages.find((p) => p.text.includes('Insole, right'))
   const [long] = size((await planned())[0].outline)
   const [a, b] = (insole?.lines ?? []).filter((l) => l.points.length > 40 && Math.abs(size(l.points)[0] - long) < 0.2)
   const shape = (l: PdfLine, flip: number) => {

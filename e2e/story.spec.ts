@@ -142,24 +142,31 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
   expect(errors).toEqual([])
 })
 
-test('a changed number moves the shape while the page stays awake', async ({ page }) => {
+test('a changed number moves the shape, and the page stays awake however long the planning takes', async ({ page }) => {
   await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000001/parts/midsole`)
   const slider = page.getByRole('slider', { name: 'Stitch room' })
+  const room = page.locator('[data-finding="midsole.room"]')
+  const shape = () => page.locator('.surface path.cut').getAttribute('d')
   await expect(slider).toBeVisible()
   await page.waitForLoadState('networkidle')
-  const shapes = new Set<string | null>()
-  const box = await slider.boundingBox()
-  if (!box) throw new Error('no slider')
-  await page.mouse.move(box.x + 4, box.y + box.height / 2)
-  await page.mouse.down()
-  for (let i = 0; i <= 40; i++) {
-    await page.mouse.move(box.x + 4 + ((box.width - 8) * (i <= 20 ? i : 40 - i)) / 20, box.y + box.height / 2)
-    shapes.add(await page.locator('.surface path.cut').getAttribute('d'))
-  }
-  await page.mouse.up()
-  await expect(page.locator('[data-finding="midsole.room"]')).toHaveClass(/stop/)
-  // A page that is blocked answers no move and shows no shape until the end.
-  expect(shapes.size).toBeGreaterThan(4)
+  const [worker] = page.workers()
+  expect(worker.url()).toContain('planWorker')
+
+  // The planner is kept busy for seconds; the page must answer all the same.
+  const busy = worker.evaluate(() => {
+    const until = Date.now() + 6000
+    while (Date.now() < until);
+  })
+  const before = await shape()
+  await slider.fill('2')
+  await expect(page.getByText('Planning …')).toBeVisible()
+  await page.getByRole('radio', { name: 'Left', exact: true }).click()
+  await expect(page.getByRole('img', { name: /left foot/ })).toBeVisible()
+  await page.getByRole('radio', { name: 'Right', exact: true }).click()
+  expect(await shape()).toBe(before)
+  await busy
+  await expect(room).toHaveClass(/stop/)
+  expect(await shape()).not.toBe(before)
 })
 
 test('a thicker lining widens the midsole, in numbers and in inches', async ({ page }) => {

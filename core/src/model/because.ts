@@ -8,7 +8,8 @@ export interface Input {
 }
 
 /** Where a rule's figure came from. */
-export type Origin = 'house rule' | 'this workshop' | 'this pair' | 'set by hand' | 'measured on the last'
+export type Origin =
+  'house rule' | 'this workshop' | 'this pair' | 'set by hand' | 'measured on the last' | 'from the material'
 
 /** Figures that the maker may set by hand instead of leaving them to the rule: paths into the decisions. */
 export const handDecisions = [

@@ -20,7 +20,7 @@ export function alongBottom(
       notchNear(outline, [box.minX, 0], 'centre'),
       notchNear(outline, [box.maxX, 0], 'centre'),
     ],
-    grain: { at: [middle, 0], angle: 0, length: 60 },
+    grain: { at: [middle, 0], length: 60 },
     dimensions: bottomDimensions(outline, {
       seat: bottom.flatX(STATIONS.seat * length),
       waist: bottom.flatX(STATIONS.waistLateral * length),

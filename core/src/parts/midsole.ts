@@ -74,7 +74,7 @@ export function midsole(needs: MidsoleNeeds): Part {
     unit: 'mm',
     sentence: `Upper and lining all round, with the stiffener at the heel or the puff at the toe; ${lasted.thinnest.toFixed(1)} mm at the waist where neither lies.`,
     inputs: [{ name: 'Thinnest', value: lasted.thinnest, unit: 'mm' }],
-    origin: 'measured on the last',
+    origin: 'from the material',
   }
   return {
     id: 'midsole',

@@ -93,7 +93,7 @@ describe('the left part', () => {
     ],
     notches: [notchNear(circle, [0, 40], 'medial')],
     dimensions: [{ name: 'd', from: [0, 3], to: [8, 4], value: 8 }],
-    grain: { at: [2, 3], angle: 0, length: 30 },
+    grain: { at: [2, 3], length: 30 },
     becauses: [],
     findings: [],
   }

@@ -59,7 +59,8 @@ export interface Part {
   skives: Skive[]
   notches: Notch[]
   dimensions: Dimension[]
-  grain: { at: Point; angle: number; length: number }
+  /** Tight direction along x, drawn as an arrow of so many mm. */
+  grain: { at: Point; length: number }
   becauses: Because[]
   findings: Finding[]
 }

@@ -102,7 +102,7 @@ export function sockLiner(needs: SockNeeds): Part {
         unit: 'mm',
         sentence: `The lining stands ${lining} mm thick at the walls; the sock has to lie flat between them.`,
         inputs: [{ name: 'Lining', value: lining, unit: 'mm' }],
-        origin: 'measured on the last',
+        origin: 'from the material',
       },
     ],
     findings: [],

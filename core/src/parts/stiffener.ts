@@ -189,7 +189,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
         value: box.maxX - box.minX,
       },
     ],
-    grain: { at: lerpPoint(backFoot, backTop, 0.42), angle: 0, length: 44 },
+    grain: { at: lerpPoint(backFoot, backTop, 0.42), length: 44 },
     becauses,
     findings: stiffenerFindings(needs, ends, back, edges),
   }

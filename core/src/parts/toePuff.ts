@@ -197,7 +197,7 @@ export function toePuff(needs: PuffNeeds): Part {
         value: box.maxX - box.minX,
       },
     ],
-    grain: { at: [centreBack[0] * 0.5, 0], angle: 0, length: 30 },
+    grain: { at: [centreBack[0] * 0.5, 0], length: 30 },
     becauses: [
       {
         quantity: 'Back edge behind the toe tip, along the last',

@@ -45,8 +45,6 @@ export const topLineRules = {
 /** Height of the opening's edge over the feather line, straight up the wall, mm. */
 export interface TopLine {
   back: number
-  ankle: Record<Side, number>
-  ankleStation: number
   /** Height at a station (see verticalRib) of one side. */
   height: (side: Side, station: number) => number
   becauses: Because[]
@@ -71,8 +69,6 @@ export function topLine(length: number, book: RuleBook): TopLine {
   const curves = { lateral: curve(lateral), medial: curve(medial) }
   return {
     back,
-    ankle: { lateral, medial },
-    ankleStation: station,
     height: (side, at) => curves[side](at),
     becauses: [
       {

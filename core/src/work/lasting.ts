@@ -86,10 +86,7 @@ export const lasting: Step[] = [
   },
   {
     id: 'paste-stiffener',
-    name: (f) =>
-      f.parts.get('stiffener')?.findings.some((x) => x.level === 'stop')
-        ? 'Paste in the stiffeners (a stop finding stands on them)'
-        : 'Paste both faces and slip the stiffeners in',
+    name: 'Paste both faces and slip the stiffeners in',
     group: 'last',
     effort: fixed(15, 'Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.'),
     after: [

@@ -44,8 +44,8 @@ export function progress(steps: readonly Operation[], log: readonly StepEvent[],
   for (const step of steps) {
     const events = standing(log, step.id)
     const started = events.find((e) => e.what === 'started')
-    const finished = events.find((e) => e.what === 'finished')
-    const finishedAt = finished ? Date.parse(finished.at) : null
+    const latest = events[events.length - 1]
+    const finishedAt = latest?.what === 'finished' ? Date.parse(latest.at) : null
     const heldBy: string[] = []
     for (const before of step.after) {
       const other = byId.get(before.id)
@@ -55,7 +55,7 @@ export function progress(steps: readonly Operation[], log: readonly StepEvent[],
     }
     byId.set(step.id, {
       step,
-      state: finished ? 'finished' : started ? 'started' : 'open',
+      state: stepState(log, step.id),
       startedAt: started ? Date.parse(started.at) : null,
       finishedAt,
       clock: finishedAt === null ? null : clockOf(step, finishedAt, now, dependantsBegun(steps, log, step.id)),
