@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { PAIR_FORMAT, PAIR_VERSION, planPair, type PairFile } from '@gentle-awl/core'
 import { afterAll, expect, it } from 'vitest'
-import { samplePair } from '../core/test/samplePair.ts'
+import { sampleMeasures, samplePair } from '../core/test/samplePair.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-bench-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -40,7 +40,10 @@ it.each([
   ['another file', '{"a":1}', /not a pair file: format/],
   [
     'a last that cannot be',
-    JSON.stringify({ ...file, last: { ...file.last, measures: { ...file.last.measures, waistGirth: 340 } } }),
+    JSON.stringify({
+      ...file,
+      last: { ...file.last, shape: { kind: 'made', measures: { ...sampleMeasures.walking, waistGirth: 340 } } },
+    }),
     /cannot be met/,
   ],
 ])('%s is refused with a sentence and no plan', (name, text, sentence) => {

@@ -2,11 +2,27 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
-import { generateLast, girth, girthPlanes, planPair, setByHand, StageCache, type PlanInput } from '@gentle-awl/core'
+import {
+  compareLasts,
+  generateAt,
+  generateLast,
+  girth,
+  girthPlanes,
+  importScan,
+  planPair,
+  pretendScan,
+  readyScan,
+  setByHand,
+  StageCache,
+  writeStl,
+  type PlanInput,
+} from '@gentle-awl/core'
 import { chromium } from '@playwright/test'
 import { launch } from '../e2e/browser.ts'
 import { startServer } from '../e2e/server.ts'
-import { demoLasts, demoMaterials, demoPairs } from '../server/src/demo/workshop.ts'
+import { demoLasts, demoMeasures } from '../server/src/demo/lasts.ts'
+import { demoMaterials, demoPairs } from '../server/src/demo/workshop.ts'
+import { readMesh } from '../web/src/scan/readMesh.ts'
 import { summary, time, type Result } from './measure.ts'
 
 /** `npm run bench`: one JSON object per line. Medians on a noisy machine; compare ratios within one run. */
@@ -15,6 +31,7 @@ const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 
 const pair = demoPairs[0]
 const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
+const measures = demoMeasures[2]
 if (!last) throw new Error('The demo pair has no last.')
 const input: PlanInput = { decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }
 const moved = (decision: Parameters<typeof setByHand>[1], mm: number): PlanInput => ({
@@ -28,10 +45,57 @@ say(
     15,
     'Harbour 25, girths within 0.05 mm',
     () => 0,
-    () => void generateLast(last.measures),
+    () => void generateLast(measures),
   ),
 )
-const surface = generateLast(last.measures)
+const surface = generateLast(measures)
+say(
+  time(
+    'generate last, heel girth as well',
+    10,
+    'four girths, cone front and heel fullness free',
+    () => 0,
+    () => void generateLast({ ...measures, heelGirth: 334 }),
+  ),
+)
+const fine = generateAt(measures, {
+  columns: 321,
+  rows: 125,
+  across: 65,
+  ribSamples: 400,
+  rimSamples: 64,
+  ridgeSamples: 240,
+})
+const scanned = pretendScan(fine, { seed: 1, noise: 0.1, holes: 3 })
+const stl = writeStl(scanned, 'scan')
+say(
+  time(
+    'import a scan: read the STL',
+    5,
+    `${scanned.triangles.length / 3} triangles, binary`,
+    () => stl.buffer.slice(0),
+    (data) => void readMesh(data, 'scan.stl'),
+  ),
+)
+say(
+  time(
+    'import a scan: to the canonical grid',
+    5,
+    `${scanned.triangles.length / 3} triangles, random pose, 0.1 mm noise, holes`,
+    () => readMesh(stl.buffer.slice(0), 'scan.stl'),
+    (mesh) => void importScan(readyScan(mesh, 'mm')),
+  ),
+)
+const second = generateLast({ ...measures, length: 285 })
+say(
+  time(
+    'compare two lasts',
+    5,
+    'signed distance of every vertex',
+    () => 0,
+    () => void compareLasts(surface, second),
+  ),
+)
 const marks = planPair(input).last.landmarks
 say(
   time(

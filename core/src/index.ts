@@ -2,15 +2,70 @@ export * from './geometry/along.ts'
 export * from './geometry/path.ts'
 export { offset } from './geometry/clip.ts'
 export type { Vec3 } from './geometry/vec3.ts'
-export { girthPlanes, girthStations, type GirthStation, type Landmarks } from './last/landmarks.ts'
-export type { LastReadings } from './last/readings.ts'
+export { compareLasts, laidTogether, type LaidTogether, type LastDifference } from './fit/compareLasts.ts'
+export { cupFit, cupRules, type CupFit, type CupVerdict } from './fit/cupFit.ts'
+export { lastedShoe, type PlannedLayers } from './fit/lastedShoe.ts'
+export { fitRules, footFit, girthOf, type FitLine } from './fit/footFit.ts'
+export {
+  gradeLabels,
+  gradeNames,
+  gradeOf,
+  gradeRules,
+  gradeSurface,
+  sizeRun,
+  type Grade,
+  type GradedSize,
+  type GradeName,
+} from './fit/grade.ts'
+export { writeObj, writePly, writeStl, writeStlText } from './formats/meshFiles.ts'
+export { ClosestPoints, type TriangleMesh } from './geometry/closestPoint.ts'
+export { FEATHER_HANDLES, noShift, type FeatherShift } from './scan/featherOfScan.ts'
+export {
+  importScan,
+  MOST_TRIANGLES,
+  readyScan,
+  type Progress,
+  type ReadyScan,
+  type ScanChoices,
+  type ScanResult,
+} from './scan/importScan.ts'
+export { pretendScan, type PretendedScan, type Scanning } from './scan/pretend.ts'
+export { fromFrame, scanLandmarkNames, toFrame, type ScanLandmark, type ScanLandmarks } from './scan/stand.ts'
+export { guessUnit, longestExtent, scanUnits, type ScanUnit } from './scan/units.ts'
+export { landmarks, girthPlanes, girthStations, type GirthStation, type Landmarks } from './last/landmarks.ts'
+export { lastReadings, type LastReadings } from './last/readings.ts'
 export { fromPlane, girth, planeAxes, sectionPoints, tapeLine, type Plane } from './last/section.ts'
-export { backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './last/surface.ts'
-export { generateLast, GIRTH_TOLERANCE } from './last/generate.ts'
+export {
+  atX,
+  backCurve,
+  bodyMesh,
+  bottomPoint,
+  featherLine,
+  ridgeAndToe,
+  wallPoint,
+  type LastSurface,
+} from './last/surface.ts'
+export { buildLast, checkedLast, tracedMeasures, type LastBody } from './last/buildLast.ts'
+export { buildUpFor, withBuildUps } from './last/buildUp.ts'
+export { packSurface, unpackSurface } from './last/packed.ts'
+export { shelfFigures } from './last/shelfFigures.ts'
+export { pencilOffset, readTracing, type ReadTracing } from './last/tracing.ts'
+export {
+  backProfile,
+  bottomView,
+  sideView,
+  type LastDimension,
+  type LastLine,
+  type LastView,
+} from './last/lastDrawing.ts'
+export { generateAt, generateLast, GIRTH_TOLERANCE } from './last/generate.ts'
 export { STATIONS, type Side } from './last/frame.ts'
 export * from './model/because.ts'
+export * from './model/cupSole.ts'
+export * from './model/foot.ts'
 export * from './model/byHand.ts'
 export * from './model/last.ts'
+export * from './model/lastHold.ts'
 export * from './model/material.ts'
 export * from './model/pair.ts'
 export { RuleBook, RuleError, type Rule } from './model/rules.ts'

@@ -1,4 +1,4 @@
-import type { LastMeasures } from '../src/model/last.ts'
+import { Last, type LastMeasures } from '../src/model/last.ts'
 import type { Material, MaterialKind } from '../src/model/material.ts'
 import { PairDecisions, type PlanInput } from '../src/model/pair.ts'
 
@@ -11,6 +11,7 @@ const base = {
   backBulge: 4.2,
   backIn: 0.29,
   toeSlope: 0.18,
+  heelGirth: null,
 }
 
 /** Four lasts whose girths are known to go together. */
@@ -129,7 +130,7 @@ export function samplePair(
       },
       ...change,
     }),
-    last: { id: lastId, name: 'Sample', note: '', measures },
+    last: Last.parse({ id: lastId, name: 'Sample', shape: { kind: 'made', measures } }),
     materials: sampleMaterials,
     houseRules: {},
   }

@@ -9,7 +9,10 @@ import { onlyLocal } from './http/loopback.ts'
 import { answerProblem, noSuchPath } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
 import { pairRoutes } from './routes/pairRoutes.ts'
-import { lastRoutes, materialRoutes } from './routes/shelfRoutes.ts'
+import { lastHoldRoutes } from './routes/lastHoldRoutes.ts'
+import { lastExportRoutes } from './routes/lastExportRoutes.ts'
+import { cupSoleRoutes, feetRoutes, lastRoutes, materialRoutes } from './routes/shelfRoutes.ts'
+import { scannerRoutes } from './standins/scannerRoutes.ts'
 import { workshopRoutes } from './routes/workshopRoutes.ts'
 
 export interface AppParts {
@@ -52,7 +55,12 @@ export function makeApp({ store, jobs, log, pages }: AppParts): Express {
   api.get('/health', (_req, res) => {
     res.json({ status: 'ready' })
   })
+  api.use('/lasts', lastExportRoutes(store, jobs))
   api.use('/lasts', lastRoutes(store, jobs))
+  api.use('/last-holds', lastHoldRoutes(store))
+  api.use('/feet', feetRoutes(store))
+  api.use('/cup-soles', cupSoleRoutes(store))
+  api.use('/standins/scanner', scannerRoutes(jobs))
   api.use('/materials', materialRoutes(store))
   api.use('/pairs', pairRoutes(store, jobs))
   api.use('/', workshopRoutes(store, jobs))

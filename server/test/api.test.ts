@@ -5,7 +5,8 @@ import { planPair, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
-import { demoLasts, demoMaterials, demoPairs } from '../src/demo/workshop.ts'
+import { demoLasts, demoMeasures } from '../src/demo/lasts.ts'
+import { demoMaterials, demoPairs } from '../src/demo/workshop.ts'
 import { openStore } from '../src/db/open.ts'
 import { migrations, testServer, type TestServer } from './testServer.ts'
 
@@ -34,7 +35,7 @@ const newPair = async () => {
 
 describe('the demo workshop', () => {
   it('has lasts of 10, 20, 25 and 45 mm heels, ten materials, five pairs at different stages, and every pair plans', async () => {
-    expect(demoLasts.map((l) => l.measures.heelHeight).sort((a, b) => a - b)).toEqual([10, 20, 25, 45])
+    expect(demoMeasures.map((m) => m.heelHeight).sort((a, b) => a - b)).toEqual([10, 20, 25, 45])
     const { pairs, materials } = await snapshot()
     expect(materials.length).toBeGreaterThanOrEqual(8)
     expect(new Set(pairs.map((p) => (p.log as unknown[]).length)).size).toBe(5)
@@ -115,7 +116,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
       'a last that cannot be',
       () =>
         server.call('POST', '/lasts', {
-          body: { name: 'Odd', note: '', measures: { ...demoLasts[0].measures, jointGirth: 150 } },
+          body: { name: 'Odd', shape: { kind: 'made', measures: { ...demoMeasures[0], jointGirth: 150 } } },
         }),
       422,
       /joint girth of 150 mm cannot be met/,
@@ -306,7 +307,10 @@ describe('the open pair file', () => {
   it('that cannot be planned changes nothing', async () => {
     const file = (await server.call('GET', `/pairs/${derby.id}/file`)).body as unknown as PairFile
     const before = await snapshot()
-    const impossible = { ...file, last: { ...file.last, measures: { ...file.last.measures, jointGirth: 150 } } }
+    const impossible = {
+      ...file,
+      last: { ...file.last, shape: { kind: 'made', measures: { ...demoMeasures[0], jointGirth: 150 } } },
+    }
     const answer = await server.call('POST', '/pairs/import', { body: impossible })
     expect(answer.status).toBe(422)
     expect(answer.body.detail).toMatch(/girth of 150 mm cannot be met|cannot/)

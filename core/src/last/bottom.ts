@@ -29,12 +29,15 @@ function quinticHermite(b: number, v0: number, d0: number, s0: number, v1: numbe
   }
 }
 
+/** The measures that shape the bottom. */
+export type BottomMeasures = Pick<LastMeasures, 'length' | 'heelHeight' | 'toeSpring' | 'jointWidth' | 'arch'>
+
 /**
  * Bottom profile: it touches the ground at the tread point, rises to the toe as a parabola and to the
  * seat as a quintic with the seat's slope (-0.35 heel / tread) and no curvature at the heel back.
  * Derivation: docs/geometry.md, "The last".
  */
-export function bottomShape(m: LastMeasures): BottomShape {
+export function bottomShape(m: BottomMeasures): BottomShape {
   const k = m.length / REFERENCE_LENGTH
   const tread = STATIONS.tread * m.length
   const front = m.length - tread

@@ -3,10 +3,10 @@ import { GeometryError } from '../geometry/path.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape, type BottomShape } from './bottom.ts'
 import { GRID, sideSign, type Side } from './frame.ts'
-import { planOutline } from './outline.ts'
+import { jointStations, planOutline, tracedOutline, type TracedBottom } from './outline.ts'
 import { featherOf, RidgeArc, ribPoint, ridgeShares, sideRibs, type Foundation, type SideRibs } from './ribs.ts'
 import { ribTables, type RibTables, type WallFullness } from './ribTables.ts'
-import { coneCut, ridgeLine, type RidgeHeights } from './ridge.ts'
+import { coneCut, ridgeLine, type RidgeFigures } from './ridge.ts'
 import type { LastSurface } from './surface.ts'
 
 /** How finely a surface is computed: the fit to girths takes its slopes from a coarse one. */
@@ -38,7 +38,7 @@ export const COARSE: Resolution = {
 
 /** The free figures of a last: what the fit to the girths moves, and the insets that make the length exact. */
 export interface FreeFigures {
-  heights: RidgeHeights
+  ridge: RidgeFigures
   fullness: WallFullness
   insets: { heel: number; toe: number }
 }
@@ -49,19 +49,23 @@ function foundationOf(
   bottom: BottomShape,
   tables: RibTables,
   insets: FreeFigures['insets'],
-): Foundation {
-  const outline = planOutline(m, insets.heel, insets.toe)
+  traced: TracedBottom | null,
+): Omit<Foundation, 'reach'> {
+  const outline = traced ? tracedOutline(traced, insets.heel) : planOutline(m, insets.heel, insets.toe)
   return {
     measures: m,
+    joints: traced
+      ? { lateral: insets.heel + traced.joints.lateral, medial: insets.heel + traced.joints.medial }
+      : jointStations(m.length),
     bottom,
     tables,
     feather: { lateral: featherOf(outline, bottom, 'lateral'), medial: featherOf(outline, bottom, 'medial') },
   }
 }
 
-function ribsOf(base: Foundation, free: FreeFigures, samples: number): Record<Side, SideRibs> {
+function ribsOf(base: Omit<Foundation, 'reach'>, free: FreeFigures, samples: number): Record<Side, SideRibs> {
   const { measures: m } = base
-  const arc = new RidgeArc(ridgeLine(m, base.bottom, free.heights), m.length)
+  const arc = new RidgeArc(ridgeLine(m, base.bottom, free.ridge), m.length)
   const onRidge = ridgeShares(arc, m.length, samples)
   return {
     lateral: sideRibs(base, arc, onRidge, free.fullness, 'lateral'),
@@ -71,14 +75,16 @@ function ribsOf(base: Foundation, free: FreeFigures, samples: number): Record<Si
 
 /**
  * Foundation whose insets let the swelling walls reach exactly 0 and L (fixed-point rounds). Heel and toe ribs do
- * not depend on the girths, so this is done once, before they are sought.
+ * not depend on the girths, so this is done once, before they are sought. A traced bottom keeps its own length: the
+ * length of `m` must then be what `tracedLength` found.
  */
-export function layFoundation(m: LastMeasures, free: FreeFigures): Foundation {
+export function layFoundation(m: LastMeasures, free: FreeFigures, traced: TracedBottom | null = null): Foundation {
   const bottom = bottomShape(m)
   const tables = ribTables(m)
   let insets = { ...free.insets }
-  let base = foundationOf(m, bottom, tables, insets)
+  let base = foundationOf(m, bottom, tables, insets, traced)
   const p = new Float64Array(3)
+  let reach = m.length
   for (let round = 0; round < 3; round++) {
     const ribs = ribsOf(base, free, 8)
     let heel = Infinity
@@ -89,10 +95,11 @@ export function layFoundation(m: LastMeasures, free: FreeFigures): Foundation {
       ribPoint(ribs.lateral, 1, i / 60, p, 0)
       toe = Math.max(toe, p[0])
     }
+    reach = toe - heel
     insets = { heel: insets.heel - heel, toe: insets.toe + toe - m.length }
-    base = foundationOf(m, bottom, tables, insets)
+    base = foundationOf(m, bottom, tables, insets, traced)
   }
-  return base
+  return { ...base, reach }
 }
 
 /** Height share w at which a rib meets the cone cut. */
@@ -257,6 +264,7 @@ export function buildSurface(base: Foundation, free: FreeFigures, res: Resolutio
   ) as Record<Side, Float64Array>
   const surface: LastSurface = {
     length: m.length,
+    joints: base.joints,
     columns: res.columns,
     rows: res.rows,
     coneColumn,

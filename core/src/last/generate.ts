@@ -1,19 +1,44 @@
 import { GeometryError } from '../geometry/path.ts'
+import { solveDense } from '../geometry/solve.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape } from './bottom.ts'
 import { buildSurface, COARSE, FINE, layFoundation, type FreeFigures, type Resolution } from './build.ts'
 import { REFERENCE_LENGTH, STATIONS } from './frame.ts'
-import { girthPlanes, landmarks } from './landmarks.ts'
+import { girthPlanes, landmarks, type GirthStation } from './landmarks.ts'
+import type { TracedBottom } from './outline.ts'
 import type { Foundation } from './ribs.ts'
 import { girth } from './section.ts'
 import type { LastSurface } from './surface.ts'
 
-const TARGETS = ['joint', 'waist', 'instep'] as const
 /** A generated last meets its girths at least this closely, mm. */
 export const GIRTH_TOLERANCE = 0.05
 const ROUNDS = 8
-const PRIOR_HEIGHT = 5
-const PRIOR_FULLNESS = 2.5
+
+/** What the fit may move: how far it does so gladly (the prior's sigma), how far at most, and how it is applied. */
+interface Unknown {
+  prior: number
+  most: number
+  move: (f: FreeFigures, by: number) => void
+}
+
+/** Unknowns of a last of length L; the cone's front and the heel's fullness move only for a heel girth. */
+function unknownsOf(L: number, heel: boolean): Unknown[] {
+  const k = L / REFERENCE_LENGTH
+  const always: Unknown[] = [
+    { prior: 5, most: 40, move: (f, by) => (f.ridge.instep += by) },
+    { prior: 5, most: 40, move: (f, by) => (f.ridge.waist += by) },
+    { prior: 5, most: 40, move: (f, by) => (f.ridge.joint += by) },
+    { prior: 2.5, most: 25, move: (f, by) => (f.fullness.instep += by) },
+    { prior: 2.5, most: 25, move: (f, by) => (f.fullness.waist += by) },
+    { prior: 2.5, most: 25, move: (f, by) => (f.fullness.joint += by) },
+  ]
+  if (!heel) return always
+  return [
+    ...always,
+    { prior: 4, most: 15 * k, move: (f, by) => (f.ridge.coneFront += by) },
+    { prior: 1.5, most: 8 * k, move: (f, by) => (f.fullness.heel += by) },
+  ]
+}
 
 /** Ridge heights that look natural for a joint girth: from the bottom point of each tape to its ridge point. */
 function naturalFigures(m: LastMeasures): FreeFigures {
@@ -25,84 +50,124 @@ function naturalFigures(m: LastMeasures): FreeFigures {
     return bottom.centre(below * L) + Math.sqrt(Math.max(reach * reach - run * run, 1))
   }
   return {
-    heights: {
+    ridge: {
+      coneFront: m.coneFront * L,
       instep: ridgeOver(STATIONS.ridgeInstep, STATIONS.bottomInstep, 0.333),
       waist: ridgeOver(STATIONS.ridgeWaist, STATIONS.bottomWaist, 0.262),
       joint: bottom.centre(STATIONS.ridgeJoint * L) + 0.212 * m.jointGirth,
     },
-    fullness: { instep: 0, waist: 0, joint: 0 },
+    fullness: { heel: 0, instep: 0, waist: 0, joint: 0 },
     insets: { heel: (3 * L) / REFERENCE_LENGTH, toe: (1.5 * L) / REFERENCE_LENGTH },
   }
 }
 
-function readings(base: Foundation, free: FreeFigures, res: Resolution): [number[], LastSurface] {
+const round1 = (mm: number) => Math.round(mm * 10) / 10
+
+function moved(natural: FreeFigures, unknowns: readonly Unknown[], q: readonly number[]): FreeFigures {
+  const free: FreeFigures = { ...natural, ridge: { ...natural.ridge }, fullness: { ...natural.fullness } }
+  unknowns.forEach((u, k) => u.move(free, q[k]))
+  return free
+}
+
+type Targets = { station: GirthStation; wanted: number }[]
+
+function readings(base: Foundation, free: FreeFigures, targets: Targets, res: Resolution): [number[], LastSurface] {
   const surface = buildSurface(base, free, res)
   const planes = girthPlanes(landmarks(surface))
-  return [TARGETS.map((t) => girth(surface, planes[t])), surface]
+  return [targets.map((t) => girth(surface, planes[t.station])), surface]
 }
 
-function moved(natural: FreeFigures, q: readonly number[]): FreeFigures {
-  return {
-    ...natural,
-    heights: {
-      instep: natural.heights.instep + q[0],
-      waist: natural.heights.waist + q[1],
-      joint: natural.heights.joint + q[2],
-    },
-    fullness: { instep: q[3], waist: q[4], joint: q[5] },
+/** The length of a last whose feather line is as long as its tracing: the walls swell past it at heel and toe. */
+export function tracedLength(m: LastMeasures, traced: TracedBottom): number {
+  let length = traced.length + 5
+  for (let round = 0; round < 4; round++) {
+    const at = { ...m, length }
+    length = layFoundation(at, naturalFigures(at), traced).reach
   }
-}
-
-/** Solves a 3 x 3 system by Cramer's rule; null when it is singular. */
-function solve3(a: number[][], b: number[]): number[] | null {
-  const det = (m: number[][]) =>
-    m[0][0] * (m[1][1] * m[2][2] - m[1][2] * m[2][1]) -
-    m[0][1] * (m[1][0] * m[2][2] - m[1][2] * m[2][0]) +
-    m[0][2] * (m[1][0] * m[2][1] - m[1][1] * m[2][0])
-  const d = det(a)
-  if (Math.abs(d) < 1e-12) return null
-  return [0, 1, 2].map((c) => det(a.map((row, i) => row.map((v, j) => (j === c ? b[i] : v)))) / d)
+  return length
 }
 
 /**
- * The canonical surface of a last with the given measures. Girths at joint, waist and instep are met within
- * GIRTH_TOLERANCE by moving three ridge heights and three wall fullnesses as little as possible
- * (minimum-norm Gauss-Newton under a Gaussian prior, q = C J' (J C J')^-1 (J q - r)).
- * Throws GeometryError naming the girth that cannot be met.
+ * The canonical surface of a last with the given measures, over a traced bottom when there is one. Girths at joint,
+ * waist, instep and (when it is given) heel are met within GIRTH_TOLERANCE by moving ridge heights, wall fullness
+ * and the cone's front as little as possible (minimum-norm Gauss-Newton under a Gaussian prior,
+ * q = C J' (J C J')^-1 (J q - r)). Throws GeometryError naming the girth that cannot be met.
  */
-export function generateLast(m: LastMeasures): LastSurface {
+export function generateLast(m: LastMeasures, traced: TracedBottom | null = null): LastSurface {
+  return fitted(m, traced).surface
+}
+
+/** The same body laid on a grid of another fineness: for scans of known lasts, and to see what the grid itself costs. */
+export function generateAt(m: LastMeasures, res: Resolution): LastSurface {
+  const { base, free } = fitted(m, null)
+  return buildSurface(base, free, res)
+}
+
+interface Fitted {
+  base: Foundation
+  free: FreeFigures
+  surface: LastSurface
+}
+
+function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
   const natural = naturalFigures(m)
-  const base = layFoundation(m, natural)
-  const prior = [0, 1, 2].map(() => PRIOR_HEIGHT ** 2).concat([0, 1, 2].map(() => PRIOR_FULLNESS ** 2))
-  const wanted = [m.jointGirth, m.waistGirth, m.instepGirth]
-  let q = [0, 0, 0, 0, 0, 0]
-  let [got, surface] = readings(base, natural, FINE)
+  const base = layFoundation(m, natural, traced)
+  const targets: Targets = [
+    { station: 'joint', wanted: m.jointGirth },
+    { station: 'waist', wanted: m.waistGirth },
+    { station: 'instep', wanted: m.instepGirth },
+  ]
+  if (m.heelGirth !== null) targets.push({ station: 'heel', wanted: m.heelGirth })
+  const unknowns = unknownsOf(m.length, m.heelGirth !== null)
+  const prior = unknowns.map((u) => u.prior ** 2)
+  let q = unknowns.map(() => 0)
+  let [got, surface] = readings(base, natural, targets, FINE)
   let jacobian: number[][] | null = null
   for (let round = 0; round < ROUNDS; round++) {
-    const r = got.map((g, i) => g - wanted[i])
-    if (r.every((v) => Math.abs(v) < GIRTH_TOLERANCE)) return surface
-    if (!jacobian || round === 3) jacobian = slopes(base, natural, q)
+    const r = got.map((g, i) => g - targets[i].wanted)
+    if (r.every((v) => Math.abs(v) < GIRTH_TOLERANCE)) return { base, free: moved(natural, unknowns, q), surface }
+    if (!jacobian || round === 3) jacobian = slopes(base, natural, unknowns, targets, q)
     const J: number[][] = jacobian
-    const JCJ = [0, 1, 2].map((i) => [0, 1, 2].map((j) => J[i].reduce((s, v, k) => s + v * prior[k] * J[j][k], 0)))
-    const rhs = [0, 1, 2].map((i) => J[i].reduce((s, v, k) => s + v * q[k], 0) - r[i])
-    const lambda = solve3(JCJ, rhs)
+    const JCJ = J.map((a) => J.map((b) => a.reduce((s, v, k) => s + v * prior[k] * b[k], 0)))
+    const rhs = J.map((row, i) => row.reduce((s, v, k) => s + v * q[k], 0) - r[i])
+    const lambda = solveDense(JCJ, rhs)
     if (!lambda) break
-    q = prior.map((c, k) => c * (J[0][k] * lambda[0] + J[1][k] * lambda[1] + J[2][k] * lambda[2]))
-    if (q.slice(0, 3).some((v) => Math.abs(v) > 40) || q.slice(3).some((v) => Math.abs(v) > 25)) break
-    ;[got, surface] = readings(base, moved(natural, q), FINE)
+    q = prior.map((c, k) => c * J.reduce((s, row, i) => s + row[k] * lambda[i], 0))
+    const over = Math.max(...q.map((v, k) => Math.abs(v) / unknowns[k].most))
+    if (over > 1) {
+      // As far that way as a last can go: what it reads there is the nearest that can be had.
+      got = readings(
+        base,
+        moved(
+          natural,
+          unknowns,
+          q.map((v) => v / over),
+        ),
+        targets,
+        FINE,
+      )[0]
+      break
+    }
+    ;[got, surface] = readings(base, moved(natural, unknowns, q), targets, FINE)
   }
-  const misses = got.map((g, i) => ({ name: TARGETS[i], wanted: wanted[i], off: g - wanted[i] }))
+  const misses = targets.map((t, i) => ({ ...t, got: got[i], off: got[i] - t.wanted }))
   const worst = misses.reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
-  if (Math.abs(worst.off) < GIRTH_TOLERANCE) return surface
+  if (Math.abs(worst.off) < GIRTH_TOLERANCE) return { base, free: moved(natural, unknowns, q), surface }
   throw new GeometryError(
-    `The ${worst.name} girth of ${worst.wanted} mm cannot be met with these widths and heights ` +
-      `(the nearest is ${(worst.wanted + worst.off).toFixed(1)} mm). Measure it again, or change the width there.`,
+    `The ${worst.station} girth of ${round1(worst.wanted)} mm cannot be met with these widths and heights ` +
+      `(the nearest is ${worst.got.toFixed(1)} mm). Measure it again, or change the width there.`,
   )
 }
 
-/** Slopes of the three girths by the six figures, from a coarse surface by one-sided differences. */
-function slopes(base: Foundation, natural: FreeFigures, q: readonly number[]): number[][] {
-  const at = (p: readonly number[]) => readings(base, moved(natural, p), COARSE)[0]
+/** Slopes of the girths by the unknowns, from a coarse surface by one-sided differences of 1 mm. */
+function slopes(
+  base: Foundation,
+  natural: FreeFigures,
+  unknowns: readonly Unknown[],
+  targets: Targets,
+  q: readonly number[],
+): number[][] {
+  const at = (p: readonly number[]) => readings(base, moved(natural, unknowns, p), targets, COARSE)[0]
   const here = at(q)
   const columns = q.map((_, k) => at(q.map((v, i) => (i === k ? v + 1 : v))))
   return here.map((h, i) => columns.map((c) => c[i] - h))

@@ -1,4 +1,4 @@
-import { lerp, naturalSpline, type Curve1 } from '../geometry/interpolate.ts'
+import { lerp, naturalSpline, sampled, type Curve1 } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { STATIONS, type Side } from './frame.ts'
 import { TOE_PLANS } from './toes.ts'
@@ -86,6 +86,31 @@ export function planOutline(m: LastMeasures, startInset: number, endInset: numbe
     outline = draw(m, widths, startInset, m.length - endInset)
   }
   return outline
+}
+
+/** Where the joints of a last drawn by rule lie, x in mm. */
+export function jointStations(length: number): Record<Side, number> {
+  return { lateral: STATIONS.jointLateral * length, medial: STATIONS.jointMedial * length }
+}
+
+/** A traced feather line, ready to carry walls: lengths run from its heel end, mm. */
+export interface TracedBottom {
+  length: number
+  /** Distance from the centre line at even steps of q in 0..1, where x = (1 - cos(pi q)) / 2 of the length. */
+  halfWidth: Record<Side, Float64Array>
+  joints: Record<Side, number>
+}
+
+/** A traced feather line that starts at x = start on the last. */
+export function tracedOutline(traced: TracedBottom, start: number): PlanOutline {
+  const side = (s: Side): Curve1 => {
+    const look = sampled(traced.halfWidth[s], 0, 1)
+    return (x) => {
+      const t = Math.min(1, Math.max(0, (x - start) / traced.length))
+      return look(Math.acos(1 - 2 * t) / Math.PI)
+    }
+  }
+  return { start, end: start + traced.length, halfWidth: { lateral: side('lateral'), medial: side('medial') } }
 }
 
 /** x of a feather point at q in 0..1, dense at both ends where the outline turns. */

@@ -3,8 +3,9 @@ import type { LastMeasures } from '../model/last.ts'
 import { REFERENCE_LENGTH, type Side } from './frame.ts'
 import { TOE_PLANS } from './toes.ts'
 
-/** Swelling of the walls at the three girths, mm, added to the foot of the rib: unknowns of the fit to girths. */
+/** Swelling of the walls at the four girths, mm, added to the foot of the rib: unknowns of the fit to girths. */
 export interface WallFullness {
+  heel: number
   instep: number
   waist: number
   joint: number
@@ -55,7 +56,7 @@ const replace = (base: Knots, changes: Knots): Knots =>
 /** Outward swelling at s for the fullness at the three girths, mm. */
 export function swelling(full: WallFullness, s: number): number {
   const g = (at: number) => Math.exp(-0.5 * ((s - at) / 0.07) ** 2)
-  return full.instep * g(0.44) + full.waist * g(0.55) + full.joint * g(0.655)
+  return full.heel * g(0.24) + full.instep * g(0.44) + full.waist * g(0.55) + full.joint * g(0.655)
 }
 
 export function ribTables(m: LastMeasures): RibTables {

@@ -21,6 +21,10 @@ export interface SideRibs {
 /** What stays the same while ridge heights and wall fullness are sought: foot of the walls and shape tables. */
 export interface Foundation {
   measures: LastMeasures
+  /** Where the joints lie, x in mm from the heel back. */
+  joints: Record<Side, number>
+  /** Length of the body from the heel back to the toe tip, mm: that of the measures, or what a tracing makes it. */
+  reach: number
   bottom: BottomShape
   tables: RibTables
   feather: Record<Side, FeatherLine>
@@ -183,7 +187,7 @@ function featherShare(line: FeatherLine, jointX: number): Curve1 {
  * the ridge and the cross-wise radius of the tables (Euler's formula) fix the last two points of every rib.
  */
 export function sideRibs(
-  base: Foundation,
+  base: Omit<Foundation, 'reach'>,
   arc: RidgeArc,
   onRidge: Float64Array,
   fullness: WallFullness,
@@ -195,7 +199,7 @@ export function sideRibs(
   const k = L / REFERENCE_LENGTH
   const sign = sideSign(side)
   const line = base.feather[side]
-  const shareOf = featherShare(line, (side === 'lateral' ? STATIONS.jointLateral : STATIONS.jointMedial) * L)
+  const shareOf = featherShare(line, base.joints[side])
   const toeBend = 1 / (1.3 * TOE_PLANS[m.toeShape].topRadius * k)
   const control = new Float64Array((samples + 1) * 15)
   for (let i = 0; i <= samples; i++) {

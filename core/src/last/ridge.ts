@@ -2,8 +2,9 @@ import { gaussianSmooth, lerp, pchip, sampled, smoothstep, type Curve1 } from '.
 import type { LastMeasures } from '../model/last.ts'
 import type { BottomShape } from './bottom.ts'
 
-/** Heights of the ridge over the ground where the girths are read, mm: the unknowns of the fit to girths. */
-export interface RidgeHeights {
+/** Heights of the ridge over the ground where the girths are read, and where the cone ends along x, mm: unknowns of the fit to girths. */
+export interface RidgeFigures {
+  coneFront: number
   instep: number
   waist: number
   joint: number
@@ -27,7 +28,7 @@ const SAMPLES = 400
 /** Blur of the ridge heights, share of L: less leaves a knee at the waist. */
 const BLUR = 0.04
 
-export function ridgeLine(m: LastMeasures, bottom: BottomShape, heights: RidgeHeights): Ridge {
+export function ridgeLine(m: LastMeasures, bottom: BottomShape, figures: RidgeFigures): Ridge {
   const L = m.length
   const top = coneCut(m)
   const boxTop = bottom.centre(0.905 * L) + m.toeBoxHeight
@@ -35,11 +36,11 @@ export function ridgeLine(m: LastMeasures, bottom: BottomShape, heights: RidgeHe
     [0.1 * L, top + 15],
     [0.2 * L, top + 15],
     [0.3 * L, top + 14],
-    [m.coneFront * L, top],
-    [0.535 * L, heights.instep],
-    [0.61 * L, heights.waist],
-    [0.69 * L, heights.joint],
-    [0.8 * L, lerp(heights.joint, boxTop, 0.6)],
+    [figures.coneFront, top],
+    [0.535 * L, figures.instep],
+    [0.61 * L, figures.waist],
+    [0.69 * L, figures.joint],
+    [0.8 * L, lerp(figures.joint, boxTop, 0.6)],
     [0.905 * L, boxTop],
     [0.98 * L, boxTop - 0.2 * 0.075 * L],
   ])

@@ -10,6 +10,8 @@ import type { Side } from './frame.ts'
  */
 export interface LastSurface {
   length: number
+  /** Where the feather line is widest in the forepart on each side, x in mm. */
+  joints: Record<Side, number>
   columns: number
   rows: number
   /** First column whose top edge lies on the ridge; before it the top edge is the rim of the cone cut. */

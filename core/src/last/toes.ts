@@ -21,5 +21,13 @@ export const TOE_PLANS: Record<ToeShape, ToePlan> = {
     medialEnd: 0.38,
     topRadius: 32,
   },
+  pointed: {
+    lateralShare: 0.46,
+    medialShare: 0.38,
+    exponent: 1.5,
+    lateralEnd: 0.4,
+    medialEnd: 0.31,
+    topRadius: 12,
+  },
   blunt: { lateralShare: 0.25, medialShare: 0.17, exponent: 2.35, lateralEnd: 0.53, medialEnd: 0.43, topRadius: 40 },
 }

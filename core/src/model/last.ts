@@ -1,6 +1,6 @@
 import { z } from 'zod'
 
-export const toeShapes = ['round', 'almond', 'soft square', 'blunt'] as const
+export const toeShapes = ['round', 'almond', 'soft square', 'pointed', 'blunt'] as const
 export const ToeShape = z.enum(toeShapes)
 export type ToeShape = z.infer<typeof ToeShape>
 
@@ -19,6 +19,8 @@ export const LastMeasures = z.object({
   jointGirth: mm(130, 380),
   waistGirth: mm(130, 380),
   instepGirth: mm(130, 400),
+  /** Short heel: seat's back edge round the front of the cone; null takes it as it comes. */
+  heelGirth: mm(180, 460).nullable().default(null),
   /** Ground to seat at the heel back. */
   heelHeight: mm(0, 90),
   /** Ground to the bottom under the toe tip. */
@@ -41,10 +43,99 @@ export const LastMeasures = z.object({
 })
 export type LastMeasures = z.infer<typeof LastMeasures>
 
-export const Last = z.object({
-  id: z.uuid(),
+/** A bottom traced on paper, as it was digitised, and how it is to be read. */
+export const BottomTracing = z.object({
+  /** Closed outline, mm; it may lie and turn any way on the sheet. */
+  points: z
+    .array(z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]))
+    .min(8, 'A tracing needs at least 8 points.')
+    .max(4000, 'A tracing of more than 4000 points is finer than any pencil: thin it out.'),
+  /** Width of the pencil line, and which part of it was digitised. */
+  pencil: mm(0, 3).default(0.7),
+  digitised: z.enum(['inside', 'middle', 'outside']).default('middle'),
+  /** Size of the smoothing along the line (sigma of a Gaussian), mm. */
+  smoothing: mm(0, 15).default(3),
+  /** The last stood on the paper, or the paper was laid against the bottom. */
+  laid: z.enum(['stood', 'wrapped']).default('stood'),
+  /** The heel is at the other end, or the medial side on the other side, than it was taken for. */
+  turned: z.boolean().default(false),
+  flipped: z.boolean().default(false),
+  /** Joints set by hand, mm from the heel end of the tracing; null takes the widest places. */
+  joints: z
+    .object({ lateral: mm(60, 300), medial: mm(60, 300) })
+    .nullable()
+    .default(null),
+})
+export type BottomTracing = z.infer<typeof BottomTracing>
+
+/** A canonical surface as whole hundredths of a millimetre: lateral wall, medial wall, bottom, three numbers a point. */
+export const PackedSurface = z
+  .object({
+    length: mm(150, 350),
+    joints: z.object({ lateral: mm(60, 300), medial: mm(60, 300) }),
+    columns: z.int().min(9).max(400),
+    rows: z.int().min(5).max(200),
+    across: z.int().min(3).max(99),
+    coneColumn: z.int().min(1).max(399),
+    points: z.array(z.int().min(-60000).max(60000)).max(600_000),
+  })
+  .refine((s) => s.points.length === s.columns * (2 * s.rows + s.across) * 3, {
+    path: ['points'],
+    message: 'The surface has not as many points as its grid.',
+  })
+export type PackedSurface = z.infer<typeof PackedSurface>
+
+/** Where a kept surface came from: a scan, or another last graded. */
+export const SurfaceOrigin = z.object({
+  from: z.enum(['scan', 'graded']),
+  /** File or last it came from. */
+  name: z.string().max(200),
+  /** The foot of the wooden last that was scanned; a left one is kept as its mirror. */
+  foot: z.enum(['right', 'left']).default('right'),
+  triangles: z.int().min(0).default(0),
+  /** 95 of 100 points of the scan lie nearer than this to the kept surface, mm; null when nothing was scanned. */
+  within: mm(0, 50).nullable().default(null),
+})
+export type SurfaceOrigin = z.infer<typeof SurfaceOrigin>
+
+/** What a last is made from: measures, measures over a traced bottom, or a surface kept as it was found. */
+export const LastShape = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('made'), measures: LastMeasures }),
+  z.object({ kind: z.literal('traced'), measures: LastMeasures, tracing: BottomTracing }),
+  z.object({ kind: z.literal('kept'), surface: PackedSurface, origin: SurfaceOrigin }),
+])
+export type LastShape = z.infer<typeof LastShape>
+
+export const buildUpStations = ['joint', 'waist', 'instep', 'heel'] as const
+export const buildUpPlaces = ['over the top', 'medial', 'lateral'] as const
+/** Leather glued to the last, skived to nothing at its edges: from then on part of the surface. */
+export const BuildUp = z.object({
+  station: z.enum(buildUpStations),
+  place: z.enum(buildUpPlaces),
+  thickness: mm(0.2, 12),
+  /** From its thickest place to its skived edge, along the last, mm. */
+  reach: mm(10, 90).default(35),
+})
+export type BuildUp = z.infer<typeof BuildUp>
+
+/** The wooden thing on the shelf. */
+export const LastStock = z.object({
+  /** Stamped on the last. */
+  number: z.string().trim().max(40).default(''),
+  feet: z.enum(['pair', 'right', 'left']).default('pair'),
+  count: z.int().min(1).max(99).default(1),
+  place: z.string().trim().max(80).default(''),
+})
+export type LastStock = z.infer<typeof LastStock>
+
+export const LastFields = z.object({
   name: z.string().trim().min(1).max(80),
   note: z.string().max(500).default(''),
-  measures: LastMeasures,
+  shape: LastShape,
+  buildUps: z.array(BuildUp).max(12).default([]),
+  stock: LastStock.prefault({}),
 })
+export type LastFields = z.infer<typeof LastFields>
+
+export const Last = LastFields.extend({ id: z.uuid() })
 export type Last = z.infer<typeof Last>

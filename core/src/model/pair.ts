@@ -63,10 +63,18 @@ export const StepEvent = z.object({
 export type StepEvent = z.infer<typeof StepEvent>
 
 export const PAIR_FORMAT = 'gentle-awl-pair'
-export const PAIR_VERSION = 1
+export const PAIR_VERSION = 2
 
-/** The open pair file: decisions with all they rest on, and what was done. */
-export const PairFile = z.object({
+/** Version 1 knew lasts by their measures alone. */
+function upgraded(file: unknown): unknown {
+  if (typeof file !== 'object' || file === null || !('version' in file) || file.version !== 1) return file
+  const last: unknown = 'last' in file ? file.last : undefined
+  if (typeof last !== 'object' || last === null || !('measures' in last)) return { ...file, version: PAIR_VERSION }
+  const { measures, ...rest } = last
+  return { ...file, version: PAIR_VERSION, last: { ...rest, shape: { kind: 'made', measures } } }
+}
+
+const PairFileNow = z.object({
   format: z.literal(PAIR_FORMAT),
   version: z.literal(PAIR_VERSION),
   id: z.uuid(),
@@ -79,6 +87,8 @@ export const PairFile = z.object({
   houseRules: RuleFigures.default({}),
   log: z.array(StepEvent).max(5000).default([]),
 })
+/** The open pair file: decisions with all they rest on, and what was done. Files of version 1 are read as well. */
+export const PairFile = z.preprocess(upgraded, PairFileNow)
 export type PairFile = z.infer<typeof PairFile>
 
 /** What planPair needs of a pair file. */

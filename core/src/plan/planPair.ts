@@ -1,14 +1,14 @@
 import { heelPatch } from '../forme/heelPatch.ts'
 import { toePatch } from '../forme/toePatch.ts'
 import { developBottom } from '../last/developedBottom.ts'
-import { STATIONS, type Side } from '../last/frame.ts'
-import { generateLast } from '../last/generate.ts'
+import { buildLast, type LastBody } from '../last/buildLast.ts'
+import type { Side } from '../last/frame.ts'
 import { landmarks } from '../last/landmarks.ts'
 import { lastReadings, type LastReadings } from '../last/readings.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { lastedOutline } from '../layers/lastedOutline.ts'
+import type { Path } from '../geometry/path.ts'
 import type { Finding, Level } from '../model/because.ts'
-import type { LastMeasures } from '../model/last.ts'
 import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
@@ -33,6 +33,8 @@ import { StageCache } from './stageCache.ts'
 export interface Plan {
   last: LastReadings
   parts: Part[]
+  /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
+  lasted: Path
   /** Findings on the pair as a whole; those on a part stand with the part. */
   findings: Finding[]
   operations: Operation[]
@@ -69,8 +71,8 @@ function materialFor(input: PlanInput, role: MaterialRole): Material {
 }
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
-export function lastStage(measures: LastMeasures, cache: StageCache): LastSurface {
-  return cache.stage('last', [JSON.stringify(measures)], () => generateLast(measures))
+export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): LastSurface {
+  return cache.stage('last', [JSON.stringify([shape, buildUps])], () => buildLast({ shape, buildUps }))
 }
 
 /** The toe sheet starts this far behind what lies on it, mm. */
@@ -88,7 +90,6 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   checkRuleFigures(input.houseRules)
   checkRuleFigures(d.rules)
   const book = new RuleBook(input.houseRules, d.rules)
-  const L = last.measures.length
   const material = {
     upper: materialFor(input, 'upper'),
     lining: materialFor(input, 'lining'),
@@ -104,11 +105,12 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   const paddingMaterial = d.sock.padding === 'none' ? null : materialFor(input, 'padding')
   const stamp = (m: Material) => `${m.name}|${m.kind}|${m.thickness}`
 
-  const surface = lastStage(last.measures, cache)
+  const surface = lastStage(last, cache)
+  const L = surface.length
   const marks = cache.stage('landmarks', [surface], () => landmarks(surface))
-  const readings = cache.stage('readings', [surface, marks], () => lastReadings(surface, marks, last.measures))
+  const readings = cache.stage('readings', [surface, marks], () => lastReadings(surface, marks))
   const bottom = cache.stage('bottom', [surface, marks], () => developBottom(surface, marks))
-  const joint: Record<Side, number> = { lateral: STATIONS.jointLateral * L, medial: STATIONS.jointMedial * L }
+  const joint: Record<Side, number> = surface.joints
   const top = cache.stage('topLine', [L, book.stamp(topLineRules)], () => topLine(L, book))
 
   const ends = stiffenerEnds(L, joint, d.stiffener, book)
@@ -238,6 +240,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   return {
     last: readings,
     parts,
+    lasted: lasted.outline,
     findings,
     operations: steps,
     worst: levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine',

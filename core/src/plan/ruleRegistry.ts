@@ -1,5 +1,8 @@
 import { RuleError, type Rule } from '../model/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
+import { cupRules } from '../fit/cupFit.ts'
+import { fitRules } from '../fit/footFit.ts'
+import { gradeRules } from '../fit/grade.ts'
 import { insoleRules } from '../parts/insole.ts'
 import { midsoleRules } from '../parts/midsole.ts'
 import { sockRules } from '../parts/sockLiner.ts'
@@ -11,6 +14,9 @@ import { waitRules } from '../work/waits.ts'
 
 /** Every house rule, by chapter, in the order of the work. A new part adds one line here. */
 export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
+  { name: 'Last and foot', rules: Object.values(fitRules) },
+  { name: 'Size runs', rules: Object.values(gradeRules) },
+  { name: 'Cup soles', rules: Object.values(cupRules) },
   { name: 'Heights and key points', rules: Object.values(topLineRules) },
   { name: 'Insole and last bottom', rules: Object.values(insoleRules) },
   { name: 'Stiffener', rules: Object.values(stiffenerRules) },

@@ -208,7 +208,14 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
   }
 }
 
-export const plainLast = ({ id, name, note, measures }: Last): Last => ({ id, name, note, measures })
+export const plainLast = ({ id, name, note, shape, buildUps, stock }: Last): Last => ({
+  id,
+  name,
+  note,
+  shape,
+  buildUps,
+  stock,
+})
 export const plainMaterial = ({ id, name, kind, thickness, note }: Material): Material => ({
   id,
   name,

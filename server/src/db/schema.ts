@@ -1,4 +1,13 @@
-import type { LastMeasures, MaterialKind, PairDecisions, RuleFigures } from '@gentle-awl/core'
+import type {
+  BuildUp,
+  CupSole,
+  FootMeasures,
+  LastShape,
+  LastStock,
+  MaterialKind,
+  PairDecisions,
+  RuleFigures,
+} from '@gentle-awl/core'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** Every stored document carries a version that rises with each write: its ETag. Times are UTC, ISO 8601. */
@@ -12,7 +21,9 @@ export const lasts = sqliteTable('lasts', {
   ...document,
   name: text('name').notNull(),
   note: text('note').notNull().default(''),
-  measures: text('measures', { mode: 'json' }).$type<LastMeasures>().notNull(),
+  shape: text('shape', { mode: 'json' }).$type<LastShape>().notNull(),
+  buildUps: text('build_ups', { mode: 'json' }).$type<BuildUp[]>().notNull(),
+  stock: text('stock', { mode: 'json' }).$type<LastStock>().notNull(),
 })
 
 export const materials = sqliteTable('materials', {
@@ -65,6 +76,41 @@ export const stepEvents = sqliteTable(
   },
   (t) => [index('step_events_pair').on(t.pairId, t.at)],
 )
+
+/** Which pair has a last, from when until when (days, local; open end while nobody knows). */
+export const lastHolds = sqliteTable(
+  'last_holds',
+  {
+    ...document,
+    lastId: text('last_id')
+      .notNull()
+      .references(() => lasts.id, { onDelete: 'cascade' }),
+    pairId: text('pair_id').references(() => pairs.id, { onDelete: 'set null' }),
+    from: text('from_day').notNull(),
+    until: text('until_day'),
+    note: text('note').notNull().default(''),
+  },
+  (t) => [index('last_holds_last').on(t.lastId, t.from)],
+)
+
+/** Customers' feet, by order number and trade. */
+export const feet = sqliteTable('feet', {
+  ...document,
+  order: text('order_number').notNull(),
+  trade: text('trade').notNull().default(''),
+  note: text('note').notNull().default(''),
+  right: text('right_foot', { mode: 'json' }).$type<FootMeasures>().notNull(),
+  left: text('left_foot', { mode: 'json' }).$type<FootMeasures>().notNull(),
+})
+
+export const cupSoles = sqliteTable('cup_soles', {
+  ...document,
+  name: text('name').notNull(),
+  note: text('note').notNull().default(''),
+  outline: text('outline', { mode: 'json' }).$type<CupSole['outline']>().notNull(),
+  turned: integer('turned', { mode: 'boolean' }).notNull().default(false),
+  flipped: integer('flipped', { mode: 'boolean' }).notNull().default(false),
+})
 
 /** One row: what the workshop changed in the house rules. */
 export const workshop = sqliteTable('workshop', {

@@ -2,8 +2,9 @@ import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
-import { lasts, materials, pairs, stepEvents } from '../db/schema.ts'
-import { demoLasts, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
+import { cupSoles, feet, lastHolds, lasts, materials, pairs, stepEvents } from '../db/schema.ts'
+import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
+import { demoFeet, demoHolds, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
 
 /** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
 function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
@@ -29,8 +30,11 @@ export async function seedDemo(store: Store, now = Date.now()): Promise<boolean>
   if ((await store.db.select({ id: pairs.id }).from(pairs).limit(1)).length > 0) return false
   const cache = new StageCache(16)
   const updatedAt = new Date(now).toISOString()
+  const found = demoFoundLasts()
+  const soles = demoCupSoles()
+  const day = (days: number) => new Date(now + days * 86_400_000).toISOString().slice(0, 10)
   await store.write(async (tx) => {
-    for (const last of demoLasts) await tx.insert(lasts).values({ ...last, updatedAt })
+    for (const last of [...demoLasts, ...found]) await tx.insert(lasts).values({ ...last, updatedAt })
     for (const material of demoMaterials) await tx.insert(materials).values({ ...material, updatedAt })
     for (const pair of demoPairs) {
       await createPair(tx, pair.label, pair.decisions, pair.id)
@@ -38,6 +42,22 @@ export async function seedDemo(store: Store, now = Date.now()): Promise<boolean>
         await tx.insert(stepEvents).values({ id: uuid(), pairId: pair.id, ...event })
       }
     }
+    for (const hold of demoHolds) {
+      const last = demoLasts.find((l) => l.name === hold.last)
+      const pair = demoPairs.find((p) => p.label.order === hold.order)
+      if (!last || !pair) throw new Error(`The demo use of ${hold.last} by ${hold.order} has no last or pair.`)
+      await tx.insert(lastHolds).values({
+        id: hold.id,
+        lastId: last.id,
+        pairId: pair.id,
+        from: day(hold.from),
+        until: hold.until === null ? null : day(hold.until),
+        note: hold.note,
+        updatedAt,
+      })
+    }
+    for (const pairOfFeet of demoFeet) await tx.insert(feet).values({ ...pairOfFeet, updatedAt })
+    for (const sole of soles) await tx.insert(cupSoles).values({ ...sole, updatedAt })
   })
   return true
 }

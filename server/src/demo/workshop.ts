@@ -1,104 +1,47 @@
-import {
-  PairDecisions,
-  type Last,
-  type LastMeasures,
-  type Material,
-  type MaterialKind,
-  type PairLabel,
-} from '@gentle-awl/core'
+import { PairDecisions, type Feet, type Last, type Material, type MaterialKind, type PairLabel } from '@gentle-awl/core'
+import { demoId } from './demoId.ts'
+import { demoLasts } from './lasts.ts'
 
-/** Ids of the demo are fixed, so that a link into it stays good; they are valid version 7 ids of one moment. */
-const id = (group: number, n: number) =>
-  `01930000-00${group.toString(16).padStart(2, '0')}-7000-8000-${n.toString(16).padStart(12, '0')}`
-
-const ordinary = { coneFront: 0.4, swing: 0.045, arch: 0.2, backBulge: 4.2, backIn: 0.29, toeSlope: 0.18 }
-
-const shelf: [name: string, note: string, measures: LastMeasures][] = [
-  [
-    'Slipway 10',
-    'Low last for choir slippers and flats. Pale beech.',
-    {
-      ...ordinary,
-      length: 252,
-      heelHeight: 10,
-      toeSpring: 8,
-      toeBoxHeight: 25,
-      seatWidth: 55,
-      waistWidth: 55,
-      jointWidth: 78,
-      coneHeight: 76,
-      coneWidth: 24,
-      toeShape: 'almond',
-      instepGirth: 224,
-      waistGirth: 219,
-      jointGirth: 226,
-    },
-  ],
-  [
-    'Quay 20',
-    'Roomy forepart for long days on deck plates.',
-    {
-      ...ordinary,
-      length: 282,
-      heelHeight: 20,
-      toeSpring: 11,
-      toeBoxHeight: 31,
-      seatWidth: 62,
-      waistWidth: 62,
-      jointWidth: 90,
-      coneHeight: 80,
-      coneWidth: 28,
-      toeShape: 'soft square',
-      instepGirth: 252,
-      waistGirth: 246,
-      jointGirth: 254,
-    },
-  ],
-  [
-    'Harbour 25',
-    'The house last for laced shoes.',
-    {
-      ...ordinary,
-      length: 290,
-      heelHeight: 25,
-      toeSpring: 11,
-      toeBoxHeight: 30,
-      seatWidth: 62,
-      waistWidth: 61,
-      jointWidth: 88,
-      coneHeight: 80,
-      coneWidth: 28,
-      toeShape: 'round',
-      instepGirth: 251,
-      waistGirth: 247,
-      jointGirth: 252,
-    },
-  ],
-  [
-    'Descant 45',
-    'Stage last with some height, narrow waist.',
-    {
-      ...ordinary,
-      length: 260,
-      heelHeight: 45,
-      toeSpring: 7,
-      toeBoxHeight: 24.5,
-      seatWidth: 53,
-      waistWidth: 49,
-      jointWidth: 75,
-      coneHeight: 70,
-      coneFront: 0.385,
-      coneWidth: 22,
-      arch: 0.22,
-      toeShape: 'almond',
-      instepGirth: 215,
-      waistGirth: 214,
-      jointGirth: 223,
-    },
-  ],
+const foot = (length: number, jointGirth: number, waistGirth: number, instepGirth: number, heelGirth: number) => ({
+  length,
+  jointGirth,
+  waistGirth,
+  instepGirth,
+  heelGirth,
+  jointWidth: null,
+})
+export const demoFeet: Feet[] = [
+  {
+    id: demoId(4, 1),
+    order: '1041',
+    trade: 'ferry mate',
+    note: 'Measured standing, in thin socks.',
+    right: foot(273, 254, 248, 256, 326),
+    left: foot(275, 256, 249, 255, 327),
+  },
+  {
+    id: demoId(4, 2),
+    order: '1043',
+    trade: 'boat-builder, alto',
+    note: 'High instep.',
+    right: foot(238, 227, 222, 231, 300),
+    left: foot(237, 226, 221, 230, 299),
+  },
 ]
 
-export const demoLasts: Last[] = shelf.map(([name, note, measures], i) => ({ id: id(1, i + 1), name, note, measures }))
+/** Uses of lasts by the pairs on the bench, in days from today. */
+export const demoHolds: {
+  id: string
+  last: string
+  order: string
+  from: number
+  until: number | null
+  note: string
+}[] = [
+  { id: demoId(6, 1), last: 'Harbour 25', order: '1041', from: -6, until: 5, note: '' },
+  { id: demoId(6, 2), last: 'Quay 20', order: '1042', from: -1, until: null, note: 'Until the soles are on.' },
+  { id: demoId(6, 3), last: 'Descant 45', order: '1044', from: -12, until: 2, note: '' },
+]
 
 const stock: [name: string, kind: MaterialKind, thickness: number, note: string][] = [
   ['Tar-brown calf', 'upper leather', 1.4, 'Fine grain, takes polish.'],
@@ -113,7 +56,7 @@ const stock: [name: string, kind: MaterialKind, thickness: number, note: string]
   ['Latex foam', 'foam', 3, 'Recovers well.'],
 ]
 export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note], i) => ({
-  id: id(2, i + 1),
+  id: demoId(2, i + 1),
   name,
   kind,
   thickness,
@@ -149,7 +92,7 @@ const pair = (
   label: PairLabel,
   decisions: Record<string, unknown>,
   stage: Pick<DemoPair, 'done' | 'finishedMinutesAgo' | 'running'>,
-): DemoPair => ({ id: id(3, n), label, decisions: PairDecisions.parse(decisions), ...stage })
+): DemoPair => ({ id: demoId(3, n), label, decisions: PairDecisions.parse(decisions), ...stage })
 
 export const demoPairs: DemoPair[] = [
   pair(

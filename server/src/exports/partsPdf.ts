@@ -1,8 +1,6 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { boxOf, contains, cutLine, stitchTicks, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
-import PDFDocument from 'pdfkit'
 import { cover } from './pdfCover.ts'
+import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
 import {
   FOOT,
@@ -16,14 +14,6 @@ import {
   type Sheet,
   type Tile,
 } from './sheets.ts'
-
-const require = createRequire(import.meta.url)
-const font = (weight: number) =>
-  readFileSync(
-    require.resolve(
-      `@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
-    ),
-  )
 
 function drawPart(page: Page, part: Part, placed: Placed): void {
   const { move, foot } = placed
@@ -150,27 +140,14 @@ export async function partsPdf(file: PairFile, plan: Plan, paper: Paper): Promis
     firstPages.push(total + 1)
     total += sheet.tiles.length
   }
-  const doc = new PDFDocument({
-    autoFirstPage: false,
-    size: [size.width * MM, size.height * MM],
-    margin: 0,
-    info: { Title: `${file.label.order} ${file.label.name}, revision ${file.revision}`, Creator: 'Gentle Awl' },
-  })
-  doc.registerFont('plain', font(400))
-  doc.registerFont('bold', font(700))
-  const chunks: Buffer[] = []
-  doc.on('data', (c: Buffer) => chunks.push(c))
-  const done = new Promise<void>((resolve, reject) => {
-    doc.on('end', resolve)
-    doc.on('error', reject)
-  })
+  const { doc, finish } = startPdf(paper, `${file.label.order} ${file.label.name}, revision ${file.revision}`)
   const newPage = () => {
     doc.addPage()
     return new Page(doc, size.height, MARGIN, MARGIN + FOOT)
   }
   const words = `${file.label.order}  ${file.label.name}  revision ${file.revision}`
   const first = newPage()
-  cover(first, file, sheets, paper, firstPages, total)
+  cover(first, file, plan, sheets, paper, firstPages, total)
   foot(first, `${words}  cover`, 1, total, window.width)
   let number = 1
   for (const sheet of sheets) {
@@ -186,7 +163,5 @@ export async function partsPdf(file: PairFile, plan: Plan, paper: Paper): Promis
       foot(frame, `${words}  ${sheet.part.name}  sheet ${tile.name}`, number, total, window.width)
     }
   }
-  doc.end()
-  await done
-  return Buffer.concat(chunks)
+  return finish()
 }

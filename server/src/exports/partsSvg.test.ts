@@ -1,12 +1,13 @@
 import { boxOf, planPair, signedArea, type PairFile, type Point } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
-import { demoLasts, demoMaterials, demoPairs } from '../demo/workshop.ts'
+import { demoLasts } from '../demo/lasts.ts'
+import { demoMaterials, demoPairs } from '../demo/workshop.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
 
 const pair = demoPairs[0]
 const file: PairFile = {
   format: 'gentle-awl-pair',
-  version: 1,
+  version: 2,
   id: pair.id,
   revision: 2,
   label: { ...pair.label, name: 'Derby <b> & "co"' },

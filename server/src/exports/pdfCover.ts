@@ -1,4 +1,4 @@
-import { roleNames, stitchTicks, type PairFile, type Path, type Point } from '@gentle-awl/core'
+import { roleNames, stitchTicks, type PairFile, type Plan, type Path, type Point } from '@gentle-awl/core'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import { OVERLAP, papers, windowOf, type Paper, type Sheet } from './sheets.ts'
 
@@ -36,6 +36,7 @@ function tileMap(
 export function cover(
   page: Page,
   file: PairFile,
+  plan: Plan,
   sheets: Sheet[],
   paper: Paper,
   firstPages: number[],
@@ -47,7 +48,7 @@ export function cover(
   page.text(label.name, 0, y, 17, { bold: true })
   y -= 7
   page.text(
-    `Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. Last: ${file.last.name}, ${file.last.measures.length} mm.`,
+    `Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. Last: ${file.last.name}, ${plan.last.length.toFixed(0)} mm.`,
     0,
     y,
     10,

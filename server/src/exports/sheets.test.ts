@@ -1,6 +1,7 @@
 import { planPair, StageCache, type Part } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
-import { demoLasts, demoMaterials, demoPairs } from '../demo/workshop.ts'
+import { demoLasts } from '../demo/lasts.ts'
+import { demoMaterials, demoPairs } from '../demo/workshop.ts'
 import { layOut, OVERLAP, pagesFor, papers, windowOf, type Paper } from './sheets.ts'
 
 const cache = new StageCache()

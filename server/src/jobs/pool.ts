@@ -2,20 +2,26 @@ import {
   GeometryError,
   PlanError,
   RuleError,
-  type LastMeasures,
+  type Last,
+  type LastBody,
   type PairFile,
   type PartId,
   type Plan,
 } from '@gentle-awl/core'
 import { Piscina } from 'piscina'
+import type { MeshFormat } from '../exports/lastMesh.ts'
 import type { Paper } from '../exports/sheets.ts'
 import { Problem } from '../http/problem.ts'
+import type { ScanOrder } from '../standins/scanner.ts'
 import type { Job, JobError, JobResult } from './worker.ts'
 
 /** Heavy work, done in threads so that the server keeps answering. */
 export interface Jobs {
-  /** Throws GeometryError when a last of these measures cannot be. */
-  checkLast: (measures: LastMeasures) => Promise<void>
+  /** Throws GeometryError when such a last cannot be. */
+  checkLast: (last: LastBody) => Promise<void>
+  lastMesh: (last: Last, format: MeshFormat, foot: 'right' | 'left') => Promise<Buffer>
+  lastSheet: (last: Last, paper: Paper) => Promise<Buffer>
+  pretendScan: (order: ScanOrder) => Promise<Buffer>
   plan: (file: PairFile) => Promise<Plan>
   pdf: (file: PairFile, paper: Paper) => Promise<Buffer>
   pairSvg: (file: PairFile) => Promise<string>
@@ -59,9 +65,13 @@ export function makeJobs(): Jobs {
     return result.value
   }
   return {
-    checkLast: async (measures) => {
-      await run({ kind: 'last', measures })
+    checkLast: async ({ shape, buildUps }) => {
+      await run({ kind: 'last', last: { shape, buildUps } })
     },
+    lastMesh: async (last, format, foot) =>
+      Buffer.from((await run({ kind: 'lastMesh', last, format, foot })) as Uint8Array),
+    lastSheet: async (last, paper) => Buffer.from((await run({ kind: 'lastSheet', last, paper })) as Uint8Array),
+    pretendScan: async (order) => Buffer.from((await run({ kind: 'pretendScan', order })) as Uint8Array),
     plan: async (file) => (await run({ kind: 'plan', file })) as Plan,
     pdf: async (file, paper) => Buffer.from((await run({ kind: 'pdf', file, paper })) as Uint8Array),
     pairSvg: async (file) => (await run({ kind: 'pairSvg', file })) as string,

@@ -1,19 +1,26 @@
 import {
-  lastStage,
+  checkedLast,
   planPair,
   StageCache,
-  type LastMeasures,
+  type Last,
+  type LastBody,
   type PairFile,
   type PartId,
   type Plan,
 } from '@gentle-awl/core'
+import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
+import { lastSheet } from '../exports/lastSheet.ts'
 import { partsPdf } from '../exports/partsPdf.ts'
 import { pairSvg, partSvg } from '../exports/partsSvg.ts'
 import type { Paper } from '../exports/sheets.ts'
+import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
 /** Work for a thread of the pool. The stage cache lives as long as the thread. */
 export type Job =
-  | { kind: 'last'; measures: LastMeasures }
+  | { kind: 'last'; last: LastBody }
+  | { kind: 'lastMesh'; last: Last; format: MeshFormat; foot: 'right' | 'left' }
+  | { kind: 'lastSheet'; last: Last; paper: Paper }
+  | { kind: 'pretendScan'; order: ScanOrder }
   | { kind: 'plan'; file: PairFile }
   | { kind: 'pdf'; file: PairFile; paper: Paper }
   | { kind: 'pairSvg'; file: PairFile }
@@ -28,13 +35,27 @@ export interface JobError {
   stack?: string
 }
 
+type PairJob = Extract<Job, { file: PairFile }>
+
 const cache = new StageCache(12)
 
 async function run(job: Job): Promise<Plan | Uint8Array | string | null> {
-  if (job.kind === 'last') {
-    lastStage(job.measures, cache)
-    return null
+  switch (job.kind) {
+    case 'last':
+      checkedLast(job.last)
+      return null
+    case 'lastMesh':
+      return lastMesh(job.last, job.format, job.foot)
+    case 'lastSheet':
+      return lastSheet(job.last, job.paper)
+    case 'pretendScan':
+      return scanOf(job.order)
+    default:
+      return ofPair(job)
   }
+}
+
+async function ofPair(job: PairJob): Promise<Plan | Uint8Array | string | null> {
   const plan = planPair(job.file, cache)
   switch (job.kind) {
     case 'plan':

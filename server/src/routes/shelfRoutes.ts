@@ -1,17 +1,19 @@
-import { Last, Material, materialRoles, type MaterialRole } from '@gentle-awl/core'
+import { CupSoleFields, FeetFields, LastFields, Material, materialRoles, type MaterialRole } from '@gentle-awl/core'
 import { asc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { v7 as uuid } from 'uuid'
 import type { z } from 'zod'
 import type { Store, Tx } from '../db/open.ts'
-import { lasts, materials, pairRevisions, pairs } from '../db/schema.ts'
+import { cupSoles, feet, lasts, materials, pairRevisions, pairs } from '../db/schema.ts'
 import { expectVersion, rewrite } from '../db/shelf.ts'
 import { notFound, Problem, read } from '../http/problem.ts'
 import { ifMatch, sendVersioned } from '../http/revision.ts'
 import type { Jobs } from '../jobs/pool.ts'
 import { params } from '../http/params.ts'
 
-interface Shelf<S extends z.ZodType, T extends typeof lasts | typeof materials> {
+type Shelved = typeof lasts | typeof materials | typeof feet | typeof cupSoles
+
+interface Shelf<S extends z.ZodType, T extends Shelved> {
   store: Store
   table: T
   /** The document without its id. */
@@ -24,17 +26,16 @@ interface Shelf<S extends z.ZodType, T extends typeof lasts | typeof materials> 
 }
 
 /** List, one, add, change and delete for things that stand on a shelf. */
-function shelf<S extends z.ZodType<Record<string, unknown>>, T extends typeof lasts | typeof materials>(
-  options: Shelf<S, T>,
-): Router {
+function shelf<S extends z.ZodType<Record<string, unknown>>, T extends Shelved>(options: Shelf<S, T>): Router {
   const { store, body, what, usedBy, check } = options
-  // Both tables have the columns used here; drizzle cannot see that through the generic.
+  // All tables have the columns used here; drizzle cannot see that through the generic.
   const table = options.table as typeof lasts
+  const order = 'order' in options.table ? options.table.order : options.table.name
   const router = Router()
   const one = async (id: string) => (await store.db.select().from(table).where(eq(table.id, id)))[0]
 
   router.get('/', async (_req, res) => {
-    res.json(await store.db.select().from(table).orderBy(asc(table.name)))
+    res.json(await store.db.select().from(table).orderBy(asc(order)))
   })
   router.get('/:id', async (req, res) => {
     const row = await one(params(req).id)
@@ -79,9 +80,9 @@ export const lastRoutes = (store: Store, jobs: Jobs): Router =>
   shelf({
     store,
     table: lasts,
-    body: Last.omit({ id: true }),
+    body: LastFields,
     what: 'last',
-    check: ({ measures }) => jobs.checkLast(measures),
+    check: (last) => jobs.checkLast(last),
     usedBy: async (tx, id) => {
       const revisions = await tx
         .select({ d: pairRevisions.decisions, pair: pairs.name })
@@ -91,6 +92,14 @@ export const lastRoutes = (store: Store, jobs: Jobs): Router =>
       return user ? `The pair "${user.pair}" is or was made on this last, so it stays on the shelf.` : null
     },
   })
+
+const nobody = async () => null
+
+export const feetRoutes = (store: Store): Router =>
+  shelf({ store, table: feet, body: FeetFields, what: 'set of feet', usedBy: nobody })
+
+export const cupSoleRoutes = (store: Store): Router =>
+  shelf({ store, table: cupSoles, body: CupSoleFields, what: 'cup sole', usedBy: nobody })
 
 export const materialRoutes = (store: Store): Router =>
   shelf({

@@ -1,4 +1,18 @@
-import type { Last, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
+import type {
+  CupSoleFields,
+  FeetFields,
+  LastFields,
+  LastHold,
+  LastHoldFields,
+  LastMeasures,
+  Last,
+  Material,
+  PairDecisions,
+  PairFile,
+  PairLabel,
+  RuleFigures,
+  StepEvent,
+} from '@gentle-awl/core'
 
 /** What the server said no with: a sentence, the fields it is about, and the current document when a write was stale. */
 export class ApiError extends Error {
@@ -83,17 +97,24 @@ async function send<T>(path: string, { method = 'GET', body, version, keepalive 
   return data as T
 }
 
-const shelf = <T extends { id: string }>(path: string) => ({
+const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
   list: () => send<Stored<T>[]>(path),
-  add: (body: Omit<T, 'id'>) => send<Stored<T>>(path, { method: 'POST', body }),
-  change: (id: string, version: number, body: Omit<T, 'id'>) =>
-    send<Stored<T>>(`${path}/${id}`, { method: 'PUT', body, version }),
+  add: (body: F) => send<Stored<T>>(path, { method: 'POST', body }),
+  change: (id: string, version: number, body: F) => send<Stored<T>>(`${path}/${id}`, { method: 'PUT', body, version }),
   remove: (id: string, version: number) => send<void>(`${path}/${id}`, { method: 'DELETE', version }),
 })
 
 export const api = {
-  lasts: shelf<Last>('/lasts'),
+  lasts: { ...shelf<Last, LastFields>('/lasts'), one: (id: string) => send<Stored<Last>>(`/lasts/${id}`) },
+  lastHolds: shelf<LastHold, LastHoldFields>('/last-holds'),
+  feet: shelf<FeetFields & { id: string }, FeetFields>('/feet'),
+  cupSoles: shelf<CupSoleFields & { id: string }, CupSoleFields>('/cup-soles'),
   materials: shelf<Material>('/materials'),
+  /** What the practice scanner's hidden last measures. */
+  hiddenLast: (seed: number) =>
+    send<Pick<LastMeasures, 'length' | 'jointGirth' | 'waistGirth' | 'instepGirth' | 'heelHeight' | 'toeShape'>>(
+      `/standins/scanner/last?seed=${seed}`,
+    ),
   houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
   changeHouseRules: (version: number, houseRules: RuleFigures) =>
     send<{ version: number; houseRules: RuleFigures }>('/house-rules', {

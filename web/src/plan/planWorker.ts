@@ -2,7 +2,7 @@ import {
   lastStage,
   planPair,
   StageCache,
-  type LastMeasures,
+  type LastBody,
   type LastSurface,
   type Plan,
   type PlanInput,
@@ -27,9 +27,9 @@ const worker = {
       return { plan: null, problem: said(error) }
     }
   },
-  surface(measures: LastMeasures): { surface: LastSurface; problem: null } | { surface: null; problem: string } {
+  surface(last: LastBody): { surface: LastSurface; problem: null } | { surface: null; problem: string } {
     try {
-      return { surface: lastStage(measures, cache), problem: null }
+      return { surface: lastStage(last, cache), problem: null }
     } catch (error) {
       return { surface: null, problem: said(error) }
     }

@@ -1,4 +1,4 @@
-import type { LastMeasures, PlanInput } from '@gentle-awl/core'
+import type { LastBody, PlanInput } from '@gentle-awl/core'
 import { wrap, type Remote } from 'comlink'
 import type { PlanAnswer, PlanWorker } from './planWorker.ts'
 
@@ -37,4 +37,6 @@ async function drain(): Promise<void> {
 /** Plans in the worker (which cannot take Pinia's proxies, hence the copy), one after the other; every request gets its answer. */
 export const planInTurn = (input: PlanInput) => worker().plan(JSON.parse(JSON.stringify(input)) as PlanInput)
 
-export const surfaceOf = (measures: LastMeasures) => worker().surface({ ...measures })
+/** The surface of a last, from the worker that plans with it. */
+export const surfaceOf = ({ shape, buildUps }: LastBody) =>
+  worker().surface(JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody)

@@ -1,18 +1,42 @@
 <script setup lang="ts">
-import type { LastSurface } from '@gentle-awl/core'
+import type { LastSurface, Vec3 } from '@gentle-awl/core'
 import { useResizeObserver } from '@vueuse/core'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import { feet, type Foot } from '../ui/feet.ts'
-import { LastScene, lookNames, looks, type Look, type Loop } from './lastScene.ts'
+import {
+  bodyOfSurface,
+  LastScene,
+  lookNames,
+  looks,
+  type Body,
+  type Look,
+  type Loop,
+  type Marker,
+} from './lastScene.ts'
 
-/** The last in 3D with its tapes: orbit by dragging, ready-made looks, either foot. */
-const props = defineProps<{ surface: LastSurface; loops: Loop[]; label: string }>()
+/** The last in 3D with its tapes: orbit by dragging, ready-made looks, either foot, marks that can be dragged over it. */
+const props = withDefaults(
+  defineProps<{
+    surface?: LastSurface
+    /** Shown instead of a surface: a scan, or a surface with colours that mean something. */
+    body?: Body
+    loops?: Loop[]
+    markers?: Marker[]
+    label: string
+    /** A scan has one foot only. */
+    oneFoot?: boolean
+    start?: Look
+  }>(),
+  { surface: undefined, body: undefined, loops: () => [], markers: () => [], start: 'corner' },
+)
+const emit = defineEmits<{ drag: [key: string, at: Vec3, done: boolean] }>()
 const canvas = ref<HTMLCanvasElement | null>(null)
 const foot = ref<Foot>('right')
-const look = ref<Look>('corner')
+const look = ref<Look>(props.start)
 const problem = ref('')
 let scene: LastScene | null = null
+const shown = computed<Body | null>(() => props.body ?? (props.surface ? bodyOfSurface(props.surface) : null))
 
 onMounted(() => {
   if (!canvas.value) return
@@ -23,19 +47,26 @@ onMounted(() => {
     problem.value = 'This browser cannot draw in 3D (no WebGL). The figures beside it are right all the same.'
     return
   }
+  scene.onDrag = (key, at, done) => emit('drag', key, at, done)
   scene.resize()
-  scene.show(props.surface)
+  if (shown.value) scene.show(shown.value)
   scene.showLoops(props.loops)
+  scene.showMarkers(props.markers)
   scene.look(look.value)
 })
 useResizeObserver(canvas, () => scene?.resize())
-watch(
-  () => props.surface,
-  (s) => scene?.show(s),
-)
+watch(shown, (body, before) => {
+  if (!body) return
+  scene?.show(body)
+  if (!before) scene?.look(look.value)
+})
 watch(
   () => props.loops,
   (l) => scene?.showLoops(l),
+)
+watch(
+  () => props.markers,
+  (m) => scene?.showMarkers(m),
 )
 function turn(to: Look): void {
   look.value = to
@@ -65,7 +96,7 @@ onBeforeUnmount(() => scene?.dispose())
         :value="look"
         @choose="turn"
       />
-      <ChoiceBar label="Foot" :options="feet" :value="foot" @choose="stand" />
+      <ChoiceBar v-if="!oneFoot" label="Foot" :options="feet" :value="foot" @choose="stand" />
     </div>
   </div>
 </template>

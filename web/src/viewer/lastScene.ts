@@ -1,4 +1,4 @@
-import { bodyMesh, type LastSurface, type Vec3 } from '@gentle-awl/core'
+import { bodyMesh, type LastSurface, type TriangleMesh, type Vec3 } from '@gentle-awl/core'
 import {
   AmbientLight,
   BufferAttribute,
@@ -9,12 +9,17 @@ import {
   Group,
   HemisphereLight,
   Mesh,
+  MeshBasicMaterial,
   MeshStandardMaterial,
   PerspectiveCamera,
+  Raycaster,
   Scene,
+  SphereGeometry,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three'
+import { MeshBVH } from 'three-mesh-bvh'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { Line2 } from 'three/addons/lines/Line2.js'
 import { LineGeometry } from 'three/addons/lines/LineGeometry.js'
@@ -43,12 +48,32 @@ const DIRECTIONS: Record<Look, Vec3> = {
   corner: [0.62, -0.72, 0.42],
 }
 
-/** A tape or section line with its colour. */
+/** A tape or section line with its colour; closed unless `open`. */
 export interface Loop {
   points: readonly Vec3[]
   colour: string
   width: number
+  open?: boolean
 }
+
+/** A place marked on the body, which may be dragged over it. */
+export interface Marker {
+  key: string
+  at: Vec3
+  colour: string
+  size?: number
+}
+
+/** The body to show: triangles in the last's frame, one colour per vertex (three numbers 0 to 1) when they mean something. */
+export interface Body extends TriangleMesh {
+  colours?: Float32Array
+}
+
+export const bodyOfSurface = (surface: LastSurface): Body => bodyMesh(surface)
+
+/** How near to a marker a finger must come down, pixels. */
+const GRASP = 26
+const WOOD = '#d8b787'
 
 /** The last in 3D: renders when something changed, not all the time. */
 export class LastScene {
@@ -58,14 +83,20 @@ export class LastScene {
   private readonly controls: OrbitControls
   private readonly body = new Group()
   private readonly loops = new Group()
+  private readonly marks = new Group()
   private readonly centre = new Vector3(145, 0, 50)
+  private mesh: Mesh | null = null
+  private bvh: MeshBVH | null = null
   private size = 300
   private foot: 'right' | 'left' = 'right'
   private waiting = false
+  private held: string | null = null
+  /** Called while a marker is dragged and once when it is let go. */
+  onDrag: (key: string, at: Vec3, done: boolean) => void = () => undefined
 
   /** Throws when the browser has no WebGL. */
   constructor(private readonly canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: true })
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
     this.scene.background = new Color('#22323A')
     this.camera.up.set(0, 0, 1)
@@ -79,35 +110,42 @@ export class LastScene {
       this.scene.add(light)
     }
     this.scene.add(this.body)
-    this.body.add(this.loops)
+    this.body.add(this.loops, this.marks)
     this.controls = new OrbitControls(this.camera, canvas)
     this.controls.addEventListener('change', () => this.draw())
+    canvas.addEventListener('pointerdown', this.grasp)
+    canvas.addEventListener('pointermove', this.drag)
+    canvas.addEventListener('pointerup', this.letGo)
+    canvas.addEventListener('pointercancel', this.letGo)
   }
 
-  show(surface: LastSurface): void {
-    for (const child of [...this.body.children]) {
-      if (child instanceof Mesh && !(child instanceof Line2)) {
-        child.geometry.dispose()
-        this.body.remove(child)
-      }
+  show(body: Body): void {
+    if (this.mesh) {
+      this.mesh.geometry.dispose()
+      this.body.remove(this.mesh)
     }
-    const { positions, triangles } = bodyMesh(surface)
-    const geometry = new BufferGeometry()
-    geometry.setAttribute('position', new BufferAttribute(Float32Array.from(positions), 3))
-    geometry.setIndex(new BufferAttribute(triangles, 1))
-    geometry.computeVertexNormals()
+    const geometry = geometryOf(body)
     geometry.computeBoundingBox()
     geometry.boundingBox?.getCenter(this.centre)
-    this.size = surface.length
-    const wood = new MeshStandardMaterial({
-      color: '#d8b787',
-      roughness: 0.62,
-      side: DoubleSide,
-      polygonOffset: true,
-      polygonOffsetFactor: 1,
-      polygonOffsetUnits: 1,
-    })
-    this.body.add(new Mesh(geometry, wood))
+    const span = new Vector3()
+    geometry.boundingBox?.getSize(span)
+    this.size = Math.max(span.x, span.y, span.z)
+    const coloured = body.colours !== undefined
+    if (body.colours) geometry.setAttribute('color', new BufferAttribute(body.colours, 3))
+    this.mesh = new Mesh(
+      geometry,
+      new MeshStandardMaterial({
+        color: coloured ? '#ffffff' : WOOD,
+        vertexColors: coloured,
+        roughness: 0.62,
+        side: DoubleSide,
+        polygonOffset: true,
+        polygonOffsetFactor: 1,
+        polygonOffsetUnits: 1,
+      }),
+    )
+    this.bvh = null
+    this.body.add(this.mesh)
     this.draw()
   }
 
@@ -120,12 +158,29 @@ export class LastScene {
       this.loops.remove(child)
     }
     for (const loop of loops) {
-      if (loop.points.length < 3) continue
+      if (loop.points.length < 2) continue
       const geometry = new LineGeometry()
-      geometry.setPositions([...loop.points, loop.points[0]].flat())
+      geometry.setPositions((loop.open ? loop.points : [...loop.points, loop.points[0]]).flat())
       const material = new LineMaterial({ color: loop.colour, linewidth: loop.width })
       material.resolution.set(this.canvas.clientWidth, this.canvas.clientHeight)
       this.loops.add(new Line2(geometry, material))
+    }
+    this.draw()
+  }
+
+  showMarkers(markers: readonly Marker[]): void {
+    for (const child of [...this.marks.children]) {
+      if (child instanceof Mesh) child.geometry.dispose()
+      this.marks.remove(child)
+    }
+    for (const marker of markers) {
+      const ball = new Mesh(
+        new SphereGeometry((marker.size ?? 1) * this.size * 0.0125, 20, 14),
+        new MeshBasicMaterial({ color: marker.colour }),
+      )
+      ball.position.set(...marker.at)
+      ball.name = marker.key
+      this.marks.add(ball)
     }
     this.draw()
   }
@@ -136,14 +191,15 @@ export class LastScene {
     this.draw()
   }
 
-  look(from: Look): void {
+  /** `tall`: share of the length that must fit from top to bottom. */
+  look(from: Look, tall = 0.5): void {
     const [x, y, z] = DIRECTIONS[from]
     const side = this.foot === 'left' ? -1 : 1
     const direction = new Vector3(x, y * side, z).normalize()
     const half = Math.tan((this.camera.fov * Math.PI) / 360)
     // Near enough that the whole length fits across, with some room.
     const across = from === 'front' || from === 'back' ? this.size * 0.6 : this.size * 1.02
-    const away = Math.max(across / (2 * half * this.camera.aspect), (this.size * 0.5) / (2 * half)) + this.size * 0.2
+    const away = Math.max(across / (2 * half * this.camera.aspect), (this.size * tall) / (2 * half)) + this.size * 0.2
     this.camera.position.copy(this.centre).addScaledVector(direction, away)
     this.controls.target.copy(this.centre)
     this.controls.update()
@@ -162,6 +218,81 @@ export class LastScene {
     this.draw()
   }
 
+  /** A picture of what is shown now, w x h pixels, as a data address. */
+  picture(w: number, h: number, from: Look): string {
+    this.renderer.setSize(w, h, false)
+    this.camera.aspect = w / h
+    this.camera.updateProjectionMatrix()
+    this.look(from, 0.68)
+    this.renderer.render(this.scene, this.camera)
+    return this.canvas.toDataURL('image/png')
+  }
+
+  private ray(event: PointerEvent): Raycaster {
+    const box = this.canvas.getBoundingClientRect()
+    const at = new Vector2(
+      ((event.clientX - box.left) / box.width) * 2 - 1,
+      -((event.clientY - box.top) / box.height) * 2 + 1,
+    )
+    const ray = new Raycaster()
+    ray.setFromCamera(at, this.camera)
+    return ray
+  }
+
+  private readonly grasp = (event: PointerEvent): void => {
+    const box = this.canvas.getBoundingClientRect()
+    let nearest = GRASP
+    for (const mark of this.marks.children) {
+      const p = mark.getWorldPosition(new Vector3()).project(this.camera)
+      const away = Math.hypot(
+        ((p.x + 1) / 2) * box.width - (event.clientX - box.left),
+        ((1 - p.y) / 2) * box.height - (event.clientY - box.top),
+      )
+      if (away < nearest) {
+        nearest = away
+        this.held = mark.name
+      }
+    }
+    if (this.held === null) return
+    this.controls.enabled = false
+    this.canvas.setPointerCapture(event.pointerId)
+  }
+
+  private readonly drag = (event: PointerEvent): void => {
+    if (this.held !== null) this.dragTo(event, false)
+  }
+
+  private readonly letGo = (event: PointerEvent): void => {
+    if (this.held === null) return
+    this.dragTo(event, true)
+    this.held = null
+    this.controls.enabled = true
+  }
+
+  /** Carries the held marker to where the pointer meets the body; off the body it stays where it was. */
+  private dragTo(event: PointerEvent, done: boolean): void {
+    const mark = this.marks.children.find((m) => m.name === this.held)
+    if (!mark || this.held === null) return
+    const at = this.pick(event)
+    if (at) mark.position.set(...at)
+    this.onDrag(this.held, [mark.position.x, mark.position.y, mark.position.z], done)
+    this.draw()
+  }
+
+  private pick(event: PointerEvent): Vec3 | null {
+    if (!this.mesh) return null
+    this.bvh ??= new MeshBVH(this.mesh.geometry)
+    const { ray } = this.ray(event)
+    // The body may be mirrored for the left foot; the tree knows only the right one.
+    const local = ray.clone()
+    if (this.foot === 'left') {
+      local.origin.y *= -1
+      local.direction.y *= -1
+    }
+    const hit = this.bvh.raycastFirst(local, DoubleSide)
+    return hit ? [hit.point.x, hit.point.y, hit.point.z] : null
+  }
+
   private draw(): void {
     if (this.waiting) return
     this.waiting = true
@@ -172,7 +303,19 @@ export class LastScene {
   }
 
   dispose(): void {
+    this.canvas.removeEventListener('pointerdown', this.grasp)
+    this.canvas.removeEventListener('pointermove', this.drag)
+    this.canvas.removeEventListener('pointerup', this.letGo)
+    this.canvas.removeEventListener('pointercancel', this.letGo)
     this.controls.dispose()
     this.renderer.dispose()
   }
+}
+
+function geometryOf({ positions, triangles }: Body): BufferGeometry {
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(positions), 3))
+  geometry.setIndex(new BufferAttribute(Uint32Array.from(triangles), 1))
+  geometry.computeVertexNormals()
+  return geometry
 }

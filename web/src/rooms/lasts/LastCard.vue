@@ -1,139 +1,152 @@
 <script setup lang="ts">
-import {
-  backCurve,
-  featherLine,
-  ridgeAndToe,
-  wallPoint,
-  type Last,
-  type LastSurface,
-  type Vec3,
-} from '@gentle-awl/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { holdOn, type Last, type LastHold } from '@gentle-awl/core'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { PairRow, Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
-import { surfaceOf } from '../../plan/planner.ts'
+import { sayDay, today } from '../../lasts/days.ts'
+import { builtLast } from '../../lasts/lastBench.ts'
+import type { BuiltLast } from '../../lasts/lastWorker.ts'
+import { lastPicture } from '../../viewer/lastPicture.ts'
 
-/** A last on the shelf: drawn from the lateral side and from below, with what a maker looks for first. */
-const props = defineProps<{ last: Stored<Last>; pairs: PairRow[] }>()
-defineEmits<{ change: [] }>()
-const surface = shallowRef<LastSurface | null>(null)
+/** A last on the shelf: how it looks, what a maker asks for first, where it stands and who has it. */
+const props = defineProps<{ last: Stored<Last>; pairs: PairRow[]; holds: Stored<LastHold>[] }>()
+const built = shallowRef<BuiltLast | null>(null)
+const picture = ref<string | null>(null)
 const problem = ref('')
 
-onMounted(async () => {
-  const answer = await surfaceOf(JSON.parse(JSON.stringify(props.last.measures)))
-  if (answer.problem) problem.value = answer.problem
-  else surface.value = answer.surface
-})
+async function build(): Promise<void> {
+  const answer = await builtLast(props.last)
+  problem.value = answer.problem ?? ''
+  built.value = answer.value
+  if (answer.value) picture.value = lastPicture(`${props.last.id}.${props.last.version}`, answer.value.surface)
+}
+onMounted(build)
+watch(() => props.last.version, build)
 
-const side = (p: Vec3) => [p[0], p[2]] as const
-const below = (p: Vec3) => [p[0], -p[1]] as const
+/** Without 3D the last is drawn from the side. */
 const profile = computed(() => {
-  const s = surface.value
-  if (!s) return ''
-  const rim = Array.from({ length: s.coneColumn + 1 }, (_, i) => wallPoint(s, 'lateral', i, s.rows - 1))
-  const bottom = featherLine(s, 'lateral').reverse()
-  return pathData([...backCurve(s), ...rim, ...ridgeAndToe(s), ...bottom].map(side), true)
-})
-const sole = computed(() => {
-  const s = surface.value
-  if (!s) return ''
-  return pathData([...featherLine(s, 'lateral'), ...featherLine(s, 'medial').reverse()].map(below), true)
-})
-const box = computed(() => {
-  const m = props.last.measures
-  const top = m.heelHeight + m.coneHeight
-  return `-6 ${-top - 6} ${m.length + 12} ${top + m.jointWidth + 34}`
+  const outline = built.value?.side.lines.find((l) => l.kind === 'outline')
+  return outline ? pathData(outline.path, true) : ''
 })
 const facts = computed(() => {
-  const m = props.last.measures
+  const r = built.value?.readings
+  if (!r) return []
   return [
-    ['Length', m.length],
-    ['Heel', m.heelHeight],
-    ['Joint girth', m.jointGirth],
-    ['Waist girth', m.waistGirth],
-    ['Instep girth', m.instepGirth],
-    ['Joint width', m.jointWidth],
+    ['Length', r.length],
+    ['Heel', r.heelHeight],
+    ['Joint girth', r.girths.joint],
+    ['Waist girth', r.girths.waist],
+    ['Instep girth', r.girths.instep],
+    ['Joint width', r.widths.joint],
   ] as [string, number][]
+})
+const where = computed(() => {
+  const { number, feet, count, place } = props.last.stock
+  const what = feet === 'pair' ? (count === 1 ? 'one pair' : `${count} pairs`) : `${feet} last only`
+  return [number ? `No. ${number}` : '', what, place].filter((s) => s !== '').join(' · ')
+})
+const made = computed(() => {
+  const { shape } = props.last
+  if (shape.kind === 'made') return ''
+  if (shape.kind === 'traced') return 'from a tracing'
+  return shape.origin.from === 'scan' ? 'from a scan' : 'graded'
+})
+const use = computed(() => {
+  const hold = holdOn(props.holds, today())
+  if (!hold) return 'On its shelf.'
+  const pair = props.pairs.find((p) => p.id === hold.pairId)
+  const by = pair ? `pair ${pair.label.order}` : hold.note || 'someone'
+  return hold.until ? `In use by ${by} until ${sayDay(hold.until)}.` : `In use by ${by}, end not known.`
 })
 </script>
 
 <template>
-  <article class="last card">
+  <RouterLink class="last card" :to="`/lasts/${last.id}/measure`" :aria-label="last.name">
     <div class="picture on-slate">
-      <svg v-if="surface" :viewBox="box" role="img" :aria-label="`${last.name} from the lateral side and from below`">
-        <line :x1="0" :x2="last.measures.length" y1="0" y2="0" class="ground" />
+      <img v-if="picture" :src="picture" alt="" />
+      <svg v-else-if="built" :viewBox="`-6 -150 ${built.surface.length + 12} 160`" aria-hidden="true">
         <path :d="profile" class="wood" />
-        <path :d="sole" class="wood" :transform="`translate(0 ${last.measures.jointWidth / 2 + 22})`" />
       </svg>
       <p v-else class="chalk">{{ problem || 'Building …' }}</p>
     </div>
     <div class="words">
-      <h2>{{ last.name }}</h2>
-      <p class="soft">{{ last.note }}</p>
+      <div class="name">
+        <h2>{{ last.name }}</h2>
+        <span v-if="made" class="soft">{{ made }}</span>
+      </div>
       <dl>
         <div v-for="[name, value] in facts" :key="name">
           <dt>{{ name }}</dt>
           <dd class="figure">{{ showLength(value, 0) }}</dd>
         </div>
       </dl>
+      <p>{{ where }}</p>
       <p class="soft">
-        {{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.label.order).join(', ')}` }}
+        {{ use }} {{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.label.order).join(', ')}.` }}
       </p>
-      <button class="button" type="button" @click="$emit('change')">Change {{ last.name }}</button>
     </div>
-  </article>
+  </RouterLink>
 </template>
 
 <style scoped>
 .last {
   display: grid;
-  grid-template-rows: 200px auto;
+  grid-template-rows: 190px auto;
   overflow: hidden;
+  text-decoration: none;
+}
+.last:hover {
+  border-color: var(--action);
 }
 .picture {
   display: grid;
   place-items: center;
-  padding: 12px 18px;
+  overflow: hidden;
   background: var(--slate);
 }
-svg {
+img {
   width: 100%;
-  height: 176px;
+  height: 190px;
+  object-fit: cover;
+}
+svg {
+  width: 90%;
+  height: 170px;
 }
 .wood {
   fill: #d8b787;
   stroke: #f1ddbd;
-  stroke-width: 1.4;
-}
-.ground {
-  stroke: #7d9199;
-  stroke-dasharray: 4 4;
 }
 .chalk {
+  padding: 16px;
   color: var(--chalk);
 }
 .words {
   display: grid;
-  grid-template-rows: auto auto 1fr auto auto;
+  align-content: start;
   gap: 8px;
   padding: 14px 18px 18px;
+}
+.name {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 10px;
 }
 dl {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
-  align-content: start;
   gap: 8px 12px;
   margin: 0;
 }
 dt {
   font-size: 15px;
-}
-dt {
   color: var(--soft);
 }
 dd {
   margin: 0;
   font-weight: 600;
+  font-size: 19px;
 }
 </style>

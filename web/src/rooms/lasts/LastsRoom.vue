@@ -1,31 +1,27 @@
 <script setup lang="ts">
-import { type Last } from '@gentle-awl/core'
+import type { LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { onMounted, ref } from 'vue'
 import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 import LastCard from './LastCard.vue'
-import LastForm from './LastForm.vue'
 
 const workshop = useWorkshop()
 const pairs = ref<PairRow[] | null>(null)
+const holds = ref<Stored<LastHold>[]>([])
 const problem = ref<string | null>(null)
-const editing = ref<Stored<Last> | 'new' | null>(null)
 
 async function load(): Promise<void> {
   problem.value = null
   try {
-    const [rows] = await Promise.all([api.pairs(), workshop.load()])
+    const [rows, uses] = await Promise.all([api.pairs(), api.lastHolds.list(), workshop.load()])
     pairs.value = rows
+    holds.value = uses
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     problem.value = error.message
   }
-}
-async function kept(): Promise<void> {
-  editing.value = null
-  await load()
 }
 onMounted(load)
 </script>
@@ -34,25 +30,26 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Lasts</h1>
-      <button class="button main" type="button" @click="editing = 'new'">
-        <IconPlus :size="22" aria-hidden="true" /> New last
-      </button>
+      <RouterLink class="button main" to="/lasts/new/made">
+        <IconPlus :size="22" aria-hidden="true" /> By measures
+      </RouterLink>
+      <RouterLink class="button" to="/lasts/new/traced">From a tracing</RouterLink>
+      <RouterLink class="button" to="/lasts/new/scan">From a scan</RouterLink>
     </header>
     <RoomState :loading="pairs === null" :problem="problem" what="The lasts" @retry="load">
       <p v-if="workshop.lasts.length === 0" class="soft">
-        The shelf is empty. A new last needs its length, girths, widths and heel height: measure one with a tape and a
-        rule.
+        The shelf is empty. A last comes in by its measures (tape and rule), from a tracing of its bottom, or from a
+        scan.
       </p>
       <ul class="cards">
         <li v-for="last in workshop.lasts" :key="last.id">
           <LastCard
             :last="last"
             :pairs="pairs?.filter((p) => p.decisions.lastId === last.id) ?? []"
-            @change="editing = last"
+            :holds="holds.filter((h) => h.lastId === last.id)"
           />
         </li>
       </ul>
     </RoomState>
-    <LastForm v-if="editing" :last="editing" @close="editing = null" @kept="kept" />
   </section>
 </template>

@@ -2,6 +2,7 @@
 import {
   constructions,
   materialRoles,
+  shelfFigures,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
@@ -52,7 +53,7 @@ const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
 const findings = computed(() => pair.plan?.findings ?? [])
 const readings = computed(() =>
   pair.last
-    ? sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, pair.last?.measures.length ?? 0) }))
+    ? sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, pair.plan?.last.length ?? 0) }))
     : [],
 )
 
@@ -103,7 +104,8 @@ async function remove(): Promise<void> {
           <span>Last</span>
           <select :value="d.lastId" @change="set({ lastId: value($event) })">
             <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
-              {{ l.name }}, {{ showLength(l.measures.length, 0) }}, heel {{ showLength(l.measures.heelHeight, 0) }}
+              {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
+              {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}
             </option>
           </select>
         </label>

@@ -4,6 +4,7 @@ import {
   materialRoles,
   PairDecisions,
   PairLabel,
+  shelfFigures,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
@@ -42,7 +43,7 @@ const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 /** The size that the chosen last reads, to the half; offered until somebody types another. */
 function offerSize(): void {
   if (!last.value || sizeTouched.value) return
-  const reads = sizeFromLast(form.system, last.value.measures.length)
+  const reads = sizeFromLast(form.system, shelfFigures(last.value.shape).length)
   form.size = String(form.system === 'mondopoint' ? Math.round(reads / 5) * 5 : Math.round(reads * 2) / 2)
 }
 
@@ -134,7 +135,8 @@ onMounted(load)
             <span>Last</span>
             <select v-model="form.lastId" name="last" @change="offerSize">
               <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
-                {{ l.name }}, {{ showLength(l.measures.length, 0) }}, heel {{ showLength(l.measures.heelHeight, 0) }}
+                {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
+                {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}
               </option>
             </select>
           </label>

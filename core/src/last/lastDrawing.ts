@@ -1,0 +1,132 @@
+import type { Path, Point } from '../geometry/path.ts'
+import type { LastReadings } from './readings.ts'
+import { STATIONS } from './frame.ts'
+import { girthStations } from './landmarks.ts'
+import { atX, backCurve, bottomPoint, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './surface.ts'
+
+/** A line of a drawing of the last, and what it is: it decides how it is drawn. */
+export interface LastLine {
+  kind: 'outline' | 'feather' | 'hidden' | 'ground' | 'tape' | 'axis'
+  closed: boolean
+  path: Path
+}
+
+/** A distance drawn with arrows between two points, its figure beside it, mm. `away` shifts it off the body, square to itself. */
+export interface LastDimension {
+  name: string
+  from: Point
+  to: Point
+  away: number
+  value: number
+}
+
+/** One view at true size, mm, y up. */
+export interface LastView {
+  name: string
+  lines: LastLine[]
+  dimensions: LastDimension[]
+}
+
+/** How far the back curve stands in from its fullest point, by height over the seat, mm. */
+export function backProfile(surface: LastSurface, step = 10): { height: number; inwards: number }[] {
+  const back = backCurve(surface)
+  const seat = back[0][2]
+  const fullest = Math.min(...back.map((p) => p[0]))
+  const top = back[back.length - 1][2] - seat
+  const list: { height: number; inwards: number }[] = []
+  for (let height = 0; height <= top; height += step) {
+    const i = Math.max(
+      1,
+      back.findIndex((p) => p[2] - seat >= height),
+    )
+    const [a, b] = [back[i - 1], back[i]]
+    const t = b[2] > a[2] ? Math.min(1, Math.max(0, (seat + height - a[2]) / (b[2] - a[2]))) : 0
+    list.push({ height, inwards: a[0] + (b[0] - a[0]) * t - fullest })
+  }
+  return list
+}
+
+/** The last from the lateral side, toe to the right, on the ground. */
+export function sideView(surface: LastSurface, r: LastReadings): LastView {
+  const L = surface.length
+  const flat = (p: readonly number[]): Point => [p[0], p[2]]
+  const top = surface.rows - 1
+  const rim = Array.from({ length: surface.coneColumn + 1 }, (_, i) => wallPoint(surface, 'lateral', i, top))
+  const lateral = featherLine(surface, 'lateral')
+  const outline = [...backCurve(surface), ...rim.slice(1), ...ridgeAndToe(surface).slice(1)].map(flat)
+  const middle = Array.from({ length: surface.columns }, (_, i) => bottomPoint(surface, i, (surface.across - 1) / 2))
+  const m = r.landmarks
+  const box = atX(ridgeAndToe(surface), 0.905 * L)
+  const under = atX(middle, 0.905 * L)
+  return {
+    name: 'From the lateral side',
+    lines: [
+      {
+        kind: 'ground',
+        closed: false,
+        path: [
+          [-14, 0],
+          [L + 14, 0],
+        ],
+      },
+      { kind: 'outline', closed: true, path: [...outline, ...[...middle].reverse().slice(1).map(flat)] },
+      { kind: 'feather', closed: false, path: lateral.map(flat) },
+      { kind: 'hidden', closed: false, path: featherLine(surface, 'medial').map(flat) },
+      ...girthStations.map((s): LastLine => ({ kind: 'tape', closed: true, path: r.tapes[s].map(flat) })),
+    ],
+    dimensions: [
+      { name: 'Length', from: [0, 0], to: [L, 0], away: -18, value: L },
+      { name: 'Heel height', from: [0, 0], to: [0, r.heelHeight], away: 12, value: r.heelHeight },
+      {
+        name: 'Back height',
+        from: [0, m.heelFeather[2]],
+        to: [0, m.coneBack[2]],
+        away: 26,
+        value: r.backHeight,
+      },
+      { name: 'Toe spring', from: [L, 0], to: [L, r.toeSpring], away: -12, value: r.toeSpring },
+      { name: 'Toe box', from: [L, under[2]], to: [L, box[2]], away: -30, value: r.toeBoxHeight },
+      {
+        name: 'Cone',
+        from: [m.coneBack[0], m.coneBack[2]],
+        to: [m.coneFront[0], m.coneFront[2]],
+        away: 10,
+        value: m.coneFront[0] - m.coneBack[0],
+      },
+    ],
+  }
+}
+
+/** The bottom seen from above, medial side up, toe to the right. */
+export function bottomView(surface: LastSurface, r: LastReadings): LastView {
+  const L = surface.length
+  const flat = (p: readonly number[]): Point => [p[0], p[1]]
+  const lateral = featherLine(surface, 'lateral')
+  const medial = featherLine(surface, 'medial')
+  const across = (name: string, a: number, b: number, value: number): LastDimension => ({
+    name,
+    from: flat(atX(lateral, a)),
+    to: flat(atX(medial, b)),
+    away: 0,
+    value,
+  })
+  return {
+    name: 'Bottom, from above',
+    lines: [
+      {
+        kind: 'axis',
+        closed: false,
+        path: [
+          [-8, 0],
+          [L + 8, 0],
+        ],
+      },
+      { kind: 'feather', closed: true, path: [...lateral, ...[...medial].reverse().slice(1, -1)].map(flat) },
+    ],
+    dimensions: [
+      across('Seat', STATIONS.seat * L, STATIONS.seat * L, r.widths.seat),
+      across('Waist', STATIONS.waistLateral * L, STATIONS.waistMedial * L, r.widths.waist),
+      across('Joint', surface.joints.lateral, surface.joints.medial, r.widths.joint),
+    ],
+  }
+}

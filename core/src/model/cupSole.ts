@@ -1,0 +1,17 @@
+import { z } from 'zod'
+
+/** A bought cup sole: the outline inside its wall, mm, as it was imported or traced; it may lie any way. */
+export const CupSoleFields = z.object({
+  name: z.string().trim().min(1, 'Give the cup sole a name.').max(80),
+  note: z.string().max(500).default(''),
+  outline: z
+    .array(z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]))
+    .min(8, 'An outline needs at least 8 points.')
+    .max(4000),
+  /** Turned and flipped by hand, as with tracings. */
+  turned: z.boolean().default(false),
+  flipped: z.boolean().default(false),
+})
+export type CupSoleFields = z.infer<typeof CupSoleFields>
+export const CupSole = CupSoleFields.extend({ id: z.uuid() })
+export type CupSole = z.infer<typeof CupSole>

@@ -1,0 +1,1 @@
+ALTER TABLE `lasts` DROP COLUMN `measures`;

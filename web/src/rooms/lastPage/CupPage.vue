@@ -1,0 +1,285 @@
+<script setup lang="ts">
+import { boxOf, type CupFit, type CupSole, type CupVerdict, type PlannedLayers } from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
+import { showLength } from '../../app/settings.ts'
+import { pathData } from '../../drawing/svgPath.ts'
+import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
+import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
+import { useLast } from '../../lasts/lastStore.ts'
+import { thinnedOutline } from '../../lasts/thinned.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import BecausePanel from '../../ui/BecausePanel.vue'
+import FindingItem from '../../ui/FindingItem.vue'
+
+const store = useLast()
+const workshop = useWorkshop()
+const soles = ref<Stored<CupSole>[]>([])
+const pairs = ref<PairRow[]>([])
+const chosen = ref<string | null>(null)
+/** Layers of a pair that is planned on this last, or thicknesses tried here. */
+const layersOf = ref<string>('own')
+const layers = reactive<PlannedLayers>({ upper: 1.4, lining: 0.9, stiffener: 1.2, puff: 1 })
+const fit = shallowRef<CupFit | null>(null)
+const problem = ref('')
+const working = ref(false)
+const bring = reactive({ name: '', text: '', open: false })
+
+async function load(): Promise<void> {
+  try {
+    const [s, p] = await Promise.all([api.cupSoles.list(), api.pairs(), workshop.load()])
+    soles.value = s
+    pairs.value = p.filter((row) => row.decisions.lastId === store.last?.id)
+    chosen.value ??= s[0]?.id ?? null
+    problem.value = ''
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+onMounted(load)
+const sole = computed(() => soles.value.find((s) => s.id === chosen.value) ?? null)
+
+let asked = 0
+watch(
+  [() => store.last, sole, layersOf, layers, () => workshop.houseRules],
+  async () => {
+    if (!store.last || !sole.value) return
+    const mine = ++asked
+    working.value = true
+    const cup = plain({ outline: sole.value.outline, turned: sole.value.turned, flipped: sole.value.flipped })
+    const pair = pairs.value.find((p) => p.id === layersOf.value)
+    const answer = pair
+      ? await lastBench().cupForPair(
+          plain({
+            decisions: pair.decisions,
+            last: store.last,
+            materials: workshop.materials,
+            houseRules: workshop.houseRules,
+          }),
+          cup,
+        )
+      : await lastBench().cup(bodyOf(store.last), plain(layers), cup, plain(workshop.houseRules))
+    if (mine !== asked) return
+    working.value = false
+    problem.value = answer.problem ?? ''
+    fit.value = answer.value
+  },
+  { immediate: true, deep: true },
+)
+
+async function turn(some: Partial<CupSole>): Promise<void> {
+  const row = sole.value
+  if (!row) return
+  const { name, note, outline, turned, flipped } = row
+  await act(() => api.cupSoles.change(row.id, row.version, { name, note, outline, turned, flipped, ...some }))
+}
+async function act(work: () => Promise<{ id: string }>): Promise<void> {
+  try {
+    const { id } = await work()
+    soles.value = await api.cupSoles.list()
+    chosen.value = id
+    bring.open = false
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+async function take(text: string, name: string): Promise<void> {
+  try {
+    const { outlines } = readOutlines(text, name)
+    await act(() =>
+      api.cupSoles.add({
+        name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
+        note: `From ${name}.`,
+        outline: thinnedOutline(outlines[0]),
+        turned: false,
+        flipped: false,
+      }),
+    )
+  } catch (error) {
+    if (!(error instanceof OutlineError)) throw error
+    problem.value = error.message
+  }
+}
+async function file(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const picked = input.files?.[0]
+  if (picked) await take(await picked.text(), picked.name)
+  input.value = ''
+}
+
+const colours: Record<CupVerdict, string> = { tight: '#e8727d', good: '#8fd6b4', roomy: '#f0d58a', gappy: '#e6a23c' }
+const words: Record<CupVerdict, string> = { tight: 'tight', good: 'good', roomy: 'roomy', gappy: 'gappy' }
+/** The shoe's outline in runs of one verdict, so that each can have its colour. */
+const runs = computed(() => {
+  const f = fit.value
+  if (!f) return []
+  const n = f.shoe.length
+  const list: { verdict: CupVerdict; d: string }[] = []
+  for (let i = 0; i < n;) {
+    let j = i
+    while (j < n - 1 && f.verdicts[j + 1] === f.verdicts[i]) j++
+    const line = f.shoe.slice(i, j + 1)
+    list.push({ verdict: f.verdicts[i], d: pathData([...line, f.shoe[(j + 1) % n]], false) })
+    i = j + 1
+  }
+  return list
+})
+const box = computed(() => {
+  const f = fit.value
+  if (!f) return '0 0 300 120'
+  const b = boxOf(f.cup, f.shoe)
+  return `${b.minX - 12} ${-b.maxY - 16} ${b.maxX - b.minX + 24} ${b.maxY - b.minY + 46}`
+})
+const legend: CupVerdict[] = ['tight', 'good', 'roomy', 'gappy']
+</script>
+
+<template>
+  <div v-if="store.last" class="work-and-panel">
+    <svg class="cup" :viewBox="box" role="img" :aria-label="fit ? fit.finding.sentence : 'No cup sole chosen'">
+      <template v-if="fit">
+        <path :d="pathData(fit.cup, true)" class="wall" />
+        <path
+          v-for="(run, i) in runs"
+          :key="i"
+          :d="run.d"
+          :stroke="colours[run.verdict]"
+          :class="['edge', run.verdict]"
+        />
+        <g v-for="end in [fit.least, fit.most]" :key="end.room">
+          <circle :cx="end.at[0]" :cy="-end.at[1]" r="2.6" class="dot" />
+          <text :x="end.at[0] + 5" :y="-end.at[1] + (end.at[1] > 0 ? 13 : -8)">{{ showLength(end.room) }}</text>
+        </g>
+        <g v-for="(v, i) in legend" :key="v" :transform="`translate(${8 + i * 52} ${-Number(box.split(' ')[1]) + 8})`">
+          <line x1="0" x2="14" y1="-2" y2="-2" :stroke="colours[v]" :class="['edge', v]" />
+          <text x="18" y="1">{{ words[v] }}</text>
+        </g>
+      </template>
+      <text v-else x="150" y="60" text-anchor="middle">
+        {{ sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.' }}
+      </text>
+    </svg>
+    <BecausePanel title="Cup sole">
+      <label class="field">
+        <span>Cup sole</span>
+        <select v-model="chosen">
+          <option v-for="s in soles" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select>
+      </label>
+      <div class="row">
+        <button class="button" type="button" :disabled="!sole" @click="turn({ turned: !sole?.turned })">
+          Turn it round
+        </button>
+        <button class="button" type="button" :disabled="!sole" @click="turn({ flipped: !sole?.flipped })">
+          Other foot
+        </button>
+        <button class="button" type="button" :aria-expanded="bring.open" @click="bring.open = !bring.open">
+          Bring one in
+        </button>
+      </div>
+      <div v-if="bring.open" class="bring">
+        <label class="field"><span>Name</span><input v-model="bring.name" /></label>
+        <label class="button">
+          Choose an SVG or DXF of its inside
+          <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
+        </label>
+        <label class="field"
+          ><span>Or points, x and y in mm, one a line</span><textarea v-model="bring.text" rows="4" class="figure" />
+        </label>
+        <button class="button" type="button" @click="take(bring.text, 'The points')">Take these points</button>
+      </div>
+      <label class="field">
+        <span>Layers over the last</span>
+        <select v-model="layersOf">
+          <option v-for="p in pairs" :key="p.id" :value="p.id">
+            as planned for {{ p.label.order }}, {{ p.label.name }}
+          </option>
+          <option value="own">tried here</option>
+        </select>
+      </label>
+      <div v-if="layersOf === 'own'" class="four">
+        <label v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
+          <span>{{ key }}, mm</span>
+          <input v-model.number="layers[key]" type="number" min="0" max="5" step="0.1" class="figure" />
+        </label>
+      </div>
+      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <p v-if="working" class="soft" role="status">Fitting …</p>
+      <ul v-if="fit" class="findings" aria-label="Checks">
+        <FindingItem :finding="fit.finding" />
+      </ul>
+      <p class="soft">
+        The cup is moved and turned until its tightest place is as easy as it can be, as a shoe settles when it is
+        pressed in.
+      </p>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.cup {
+  width: 100%;
+  height: 100%;
+  background: var(--slate);
+}
+.wall {
+  fill: #ffffff0d;
+  stroke: var(--chalk);
+  stroke-width: 0.8;
+}
+.edge {
+  fill: none;
+  stroke-width: 1.5;
+}
+.tight {
+  stroke-width: 2.2;
+}
+.roomy {
+  stroke-dasharray: 5 1.5;
+}
+.gappy {
+  stroke-dasharray: 2.5 1.5;
+}
+.dot {
+  fill: none;
+  stroke: var(--chalk);
+  stroke-width: 0.6;
+}
+text {
+  fill: var(--chalk);
+  font-size: 7.5px;
+  font-variant-numeric: tabular-nums;
+}
+.row,
+.bring {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 10px 0;
+}
+.bring {
+  display: grid;
+}
+.bring .button:has(input:focus-visible) {
+  outline: 3px solid var(--action);
+}
+.four {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 14px;
+  margin: 10px 0;
+}
+.four .field > span {
+  font-weight: 400;
+}
+.findings {
+  margin: 12px 0;
+  padding: 0;
+  list-style: none;
+}
+.wrong {
+  margin: 10px 0;
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,267 @@
+<script setup lang="ts">
+import {
+  boxOf,
+  gradeLabels,
+  gradeNames,
+  sizeFromLast,
+  type Grade,
+  type GradeName,
+  type SizeSystem,
+} from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, ApiError } from '../../api/client.ts'
+import { showLength } from '../../app/settings.ts'
+import { pathData } from '../../drawing/svgPath.ts'
+import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
+import { useLast } from '../../lasts/lastStore.ts'
+import type { DrawnSize } from '../../lasts/lastWorker.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import BecausePanel from '../../ui/BecausePanel.vue'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
+
+const store = useLast()
+const workshop = useWorkshop()
+const router = useRouter()
+const form = reactive<{ name: GradeName; heel: Grade['heel']; down: number; up: number; half: boolean }>({
+  name: 'paris',
+  heel: 'kept',
+  down: 2,
+  up: 3,
+  half: false,
+})
+const sizes = shallowRef<DrawnSize[]>([])
+const problem = ref('')
+const working = ref(false)
+const busy = ref(false)
+const systems: Record<GradeName, SizeSystem> = { paris: 'paris', uk: 'uk', us: 'us men', mondopoint: 'mondopoint' }
+
+onMounted(async () => {
+  try {
+    await workshop.load()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+})
+const steps = computed(() => {
+  const by = form.half ? 0.5 : 1
+  const list: number[] = []
+  for (let s = -form.down; s <= form.up + 1e-9; s += by) list.push(Math.round(s * 2) / 2)
+  return list
+})
+let asked = 0
+watch(
+  [() => store.last, steps, () => form.name, () => form.heel, () => workshop.houseRules],
+  async () => {
+    if (!store.last) return
+    const mine = ++asked
+    working.value = true
+    const answer = await lastBench().sizes(
+      bodyOf(store.last),
+      form.name,
+      form.heel,
+      plain(steps.value),
+      plain(workshop.houseRules),
+    )
+    if (mine !== asked) return
+    working.value = false
+    problem.value = answer.problem ?? ''
+    sizes.value = answer.value ?? []
+  },
+  { immediate: true },
+)
+const drawn = computed(() => sizes.value.filter((s) => s.problem === null))
+const box = computed(() => {
+  if (drawn.value.length === 0) return '0 0 300 200'
+  const b = boxOf(...drawn.value.map((s) => s.profile))
+  const w = boxOf(...drawn.value.map((s) => s.bottom))
+  return `${b.minX - 10} ${-b.maxY - 10} ${b.maxX - b.minX + 20} ${b.maxY + 20 + (w.maxY - w.minY) + 24}`
+})
+const drop = computed(() => {
+  if (drawn.value.length === 0) return 0
+  const w = boxOf(...drawn.value.map((s) => s.bottom))
+  return w.maxY + 26
+})
+const said = (s: number) => (s === 0 ? 'this last' : `${s > 0 ? '+' : '−'}${Math.abs(s)}`)
+const reads = (length: number) => sizeFromLast(systems[form.name], length).toFixed(1)
+const heels = [
+  { value: 'kept', name: 'Heel height stays' },
+  { value: 'with the length', name: 'grows' },
+] as const
+const grades = gradeNames.map((value) => ({ value, name: gradeLabels[value] }))
+
+async function keep(size: DrawnSize): Promise<void> {
+  if (!store.last) return
+  busy.value = true
+  problem.value = ''
+  const answer = await lastBench().gradedShape(
+    bodyOf(store.last),
+    store.last.name,
+    form.name,
+    form.heel,
+    size.sizes,
+    plain(workshop.houseRules),
+  )
+  try {
+    if (answer.value === null) problem.value = answer.problem
+    else {
+      const row = await api.lasts.add({
+        name: `${store.last.name}, ${said(size.sizes)} ${gradeLabels[form.name]}`.slice(0, 80),
+        note: `Graded from ${store.last.name}.`,
+        shape: answer.value,
+        buildUps: [],
+        stock: { number: '', feet: 'pair', count: 1, place: '' },
+      })
+      await router.push(`/lasts/${row.id}/measure`)
+    }
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div v-if="store.last" class="work-and-panel">
+    <svg
+      class="run"
+      :viewBox="box"
+      role="img"
+      :aria-label="`${drawn.length} sizes of ${store.last.name} laid over each other at the heel back`"
+    >
+      <g v-for="s in drawn" :key="s.sizes" :class="{ base: s.sizes === 0 }">
+        <path :d="pathData(s.profile, true)" />
+        <path :d="pathData(s.bottom, true)" :transform="`translate(0 ${drop})`" />
+      </g>
+    </svg>
+    <BecausePanel title="Size run">
+      <div class="line">
+        <span>Graded by</span>
+        <select v-model="form.name" class="box" aria-label="Graded by">
+          <option v-for="g in grades" :key="g.value" :value="g.value">{{ g.name }}</option>
+        </select>
+      </div>
+      <div class="three">
+        <label class="field"
+          ><span>Sizes down</span><input v-model.number="form.down" type="number" min="0" max="6" class="figure"
+        /></label>
+        <label class="field"
+          ><span>Sizes up</span><input v-model.number="form.up" type="number" min="0" max="6" class="figure"
+        /></label>
+        <label class="check"><input v-model="form.half" type="checkbox" /> halves</label>
+      </div>
+      <ChoiceBar label="Heel height" :options="heels" :value="form.heel" @choose="form.heel = $event" />
+      <p class="soft">
+        Length and girth per size are <RouterLink to="/rules">house rules</RouterLink>; widths follow the girth.
+      </p>
+      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <p v-if="working" role="status" class="soft">Grading …</p>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Size</th>
+            <th scope="col" class="right">Length</th>
+            <th scope="col" class="right">Joint</th>
+            <th><span class="visually-hidden">Put on the shelf</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in sizes" :key="s.sizes" :data-size="s.sizes">
+            <th scope="row" class="figure">
+              {{ said(s.sizes) }} <span v-if="!s.problem" class="soft">{{ reads(s.length) }}</span>
+            </th>
+            <td v-if="s.problem" colspan="3" class="wrong">{{ s.problem }}</td>
+            <template v-else>
+              <td class="figure right">{{ showLength(s.length) }}</td>
+              <td class="figure right">{{ showLength(s.jointGirth) }}</td>
+              <td class="right">
+                <button
+                  v-if="s.sizes !== 0"
+                  class="button"
+                  type="button"
+                  :disabled="busy"
+                  :aria-label="`Put ${said(s.sizes)} on the shelf`"
+                  @click="keep(s)"
+                >
+                  Shelve
+                </button>
+              </td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.run {
+  width: 100%;
+  height: 100%;
+  background: var(--slate);
+}
+path {
+  fill: none;
+  stroke: var(--chalk-soft);
+  stroke-width: 0.6;
+}
+.base path {
+  stroke: #e6b355;
+  stroke-width: 1.2;
+}
+.line {
+  display: grid;
+  gap: 4px;
+  margin: 10px 0;
+}
+.three {
+  display: grid;
+  grid-template-columns: 1fr 1fr auto;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 12px;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+.check input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--action);
+}
+.wrong {
+  color: var(--stop);
+}
+table {
+  width: 100%;
+  margin-top: 12px;
+  border-collapse: collapse;
+}
+th,
+td {
+  height: 48px;
+  padding: 2px 4px;
+  border-top: 1px solid var(--line);
+  text-align: left;
+}
+thead th {
+  border: 0;
+  color: var(--soft);
+  font-weight: 400;
+}
+table .button {
+  padding: 0 12px;
+}
+tbody .soft {
+  font-weight: 400;
+}
+.right {
+  text-align: right;
+}
+</style>
