@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { cleanRooms } from './cleanRooms.ts'
 import { startServer, type RunningServer } from './server.ts'
 
 let server: RunningServer
@@ -24,37 +24,7 @@ const rooms = [
   '/nowhere',
 ]
 
-for (const [theme, width, height] of [
-  ['light', 1280, 800],
-  ['dark', 820, 1180],
-] as const) {
-  test(`every room is clean for screen readers and eyes, ${theme}, ${width} wide, and fits across`, async ({
-    page,
-  }) => {
-    test.slow()
-    await page.setViewportSize({ width, height })
-    await page.addInitScript((t) => localStorage.setItem('gentle-awl.theme', t), theme)
-    for (const path of rooms) {
-      await page.goto(server.url + path)
-      await page.waitForLoadState('networkidle')
-      await page.waitForTimeout(250)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      expect(
-        violations.map(
-          (v) =>
-            `${path}: ${v.id} at ${v.nodes
-              .map((n) => n.target.join(' '))
-              .slice(0, 4)
-              .join(', ')}`,
-        ),
-      ).toEqual([])
-      const over = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      )
-      expect(over, `${path} is wider than the screen`).toBeLessThanOrEqual(0)
-    }
-  })
-}
+cleanRooms(() => server.url, rooms)
 
 test('the whole job goes by keyboard', async ({ page }) => {
   await page.goto(`${server.url}${derby}/parts/puff`)

@@ -116,10 +116,11 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await expect(page.getByRole('row', { name: /Kangaroo/ })).toHaveCount(0)
 
   await page.goto(`${server.url}/lasts`)
-  await page.getByRole('button', { name: 'Change Quay 20' }).click()
+  await page.getByRole('link', { name: 'Quay 20' }).click()
+  await page.getByRole('link', { name: 'Shape' }).click()
   await page.getByLabel('Joint girth').fill('258')
   await page.getByRole('button', { name: 'Keep this last' }).click()
-  await expect(page.locator('.last', { hasText: 'Quay 20' })).toContainText('258 mm')
+  await expect(page.locator('header')).toContainText('joint 258.0 mm')
   await page.goto(`${server.url}${deck}/last`)
   await expect(page.locator('.girths li').filter({ hasText: 'Joint' })).toContainText('258.0 mm')
 })

@@ -4,7 +4,7 @@ import { generateLast } from '../last/generate.ts'
 import { girthPlanes, landmarks } from '../last/landmarks.ts'
 import { girth } from '../last/section.ts'
 import { atX, bottomPoint, type LastSurface } from '../last/surface.ts'
-import type { LastMeasures } from '../model/last.ts'
+import { LastMeasures } from '../model/last.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { MM_PER_INCH } from '../units/length.ts'
 
@@ -165,6 +165,15 @@ export function sizeRun(
       if (base.measures === null) return { sizes, surface: gradeSurface(base.surface, sizes, g), measures: null }
       if (sizes === 0) return { sizes, surface: base.surface, measures: base.measures }
       const measures = gradeMeasures(base.measures, sizes, g)
+      const read = LastMeasures.safeParse(measures)
+      if (!read.success) {
+        const key = read.error.issues[0].path[0] as keyof LastMeasures
+        const named = String(key).replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
+        return {
+          sizes,
+          problem: `The ${named} would be ${Number(measures[key]).toFixed(1)} mm, which no last here can have.`,
+        }
+      }
       return { sizes, surface: generateLast(measures), measures }
     } catch (error) {
       if (!(error instanceof GeometryError)) throw error

@@ -123,7 +123,7 @@ export class ClosestPoints {
   to(at: Vec3): ClosestPoint {
     const { positions: v, triangles: t } = this.mesh
     const home = [0, 1, 2].map((c) => this.index(c, at[c]))
-    // How far `at` lies outside the grid: a shell of boxes is at least this much nearer than it counts.
+    // How far `at` lies outside the grid along any one axis.
     let outside = 0
     for (let c = 0; c < 3; c++) {
       const from = this.min[c]
@@ -136,8 +136,9 @@ export class ClosestPoints {
     let triangle = -1
     const far = Math.max(...this.count)
     for (let ring = 0; ring <= far; ring++) {
-      const clear = (ring - 1) * this.cell + outside
-      if (ring > 0 && clear > 0 && clear * clear > best) break
+      // Boxes of this shell are at least so far along one axis, and outside the grid along another perhaps.
+      const clear = Math.max(0, ring - 1) * this.cell
+      if (ring > 0 && clear * clear + outside * outside > best) break
       for (let x = home[0] - ring; x <= home[0] + ring; x++) {
         if (x < 0 || x >= this.count[0]) continue
         const xEdge = Math.abs(x - home[0]) === ring

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
+import { cylinder } from '../../test/knownBodies.ts'
 import { sampleMeasures } from '../../test/samplePair.ts'
 import { GeometryError, pathLength, type Path } from '../geometry/path.ts'
 import { cross, dist3, dot, sub, unit, type Vec3 } from '../geometry/vec3.ts'
@@ -12,37 +13,10 @@ import { girthPlanes, landmarks } from './landmarks.ts'
 import { planOutline, outlineWidths } from './outline.ts'
 import { lastReadings } from './readings.ts'
 import { fromPlane, girth, planeAxes, sectionPoints, tapeLine } from './section.ts'
-import { backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './surface.ts'
+import { atX, backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './surface.ts'
 import { ribAt, ribHeight, verticalRib } from './verticalRib.ts'
 
 const sides: Side[] = ['lateral', 'medial']
-
-/** A level cylinder about the x axis, as a surface in the canonical layout: feather at the bottom, ridge at the top. */
-function cylinder(r: number, length: number, columns = 97, rows = 65): LastSurface {
-  const wall = (sign: number) => {
-    const w = new Float64Array(columns * rows * 3)
-    for (let i = 0; i < columns; i++) {
-      for (let j = 0; j < rows; j++) {
-        const a = (Math.PI * j) / (rows - 1)
-        w.set([(length * i) / (columns - 1), sign * r * Math.sin(a), r - r * Math.cos(a)], (i * rows + j) * 3)
-      }
-    }
-    return w
-  }
-  const bottom = new Float64Array(columns * 3 * 3)
-  for (let i = 0; i < columns; i++)
-    for (let j = 0; j < 3; j++) bottom.set([(length * i) / (columns - 1), 0, 0], (i * 3 + j) * 3)
-  return {
-    length,
-    joints: { lateral: 0.6 * length, medial: 0.7 * length },
-    columns,
-    rows,
-    coneColumn: 0,
-    walls: { lateral: wall(-1), medial: wall(1) },
-    across: 3,
-    bottom,
-  }
-}
 
 describe('tape readings on bodies of known girth', () => {
   const body = cylinder(40, 300)
@@ -244,7 +218,7 @@ describe('girths to order', () => {
           heel: fc.integer({ min: 0, max: 60 }),
           joint: fc.double({ min: -0.02, max: 0.03, noNaN: true }),
           waist: fc.double({ min: -0.015, max: 0.02, noNaN: true }),
-          toe: fc.constantFrom('round', 'almond', 'soft square', 'blunt' as const),
+          toe: fc.constantFrom('round', 'almond', 'soft square', 'pointed', 'blunt' as const),
         }),
         ({ length, heel, joint, waist, toe }) => {
           const k = length / 290
@@ -278,6 +252,47 @@ describe('girths to order', () => {
   it('an impossible one is refused with the figure that cannot be met', () => {
     expect(() => generateLast({ ...sampleMeasures.walking, jointGirth: 150 })).toThrow(GeometryError)
     expect(() => generateLast({ ...sampleMeasures.walking, waistGirth: 330 })).toThrow(/girth of \d+ mm cannot be met/)
+  })
+  it('a heel girth is met together with the other three, by moving the cone a little', () => {
+    for (const m of Object.values(sampleMeasures)) {
+      const bare = generateLast(m)
+      const natural = girth(bare, girthPlanes(landmarks(bare)).heel)
+      for (const by of [-8, 9]) {
+        const surface = generateLast({ ...m, heelGirth: natural + by })
+        const planes = girthPlanes(landmarks(surface))
+        expect(Math.abs(girth(surface, planes.heel) - natural - by)).toBeLessThan(0.06)
+        for (const station of ['joint', 'waist', 'instep'] as const) {
+          expect(Math.abs(girth(surface, planes[station]) - m[`${station}Girth`])).toBeLessThan(0.06)
+        }
+        expect(Math.sign(landmarks(surface).coneFront[0] - landmarks(bare).coneFront[0])).toBe(Math.sign(by))
+        expect(Math.abs(landmarks(surface).coneFront[0] - landmarks(bare).coneFront[0])).toBeLessThan(16)
+      }
+    }
+  })
+  it('a heel girth out of reach is refused with the nearest that can be had', () => {
+    const m = { ...sampleMeasures.walking, heelGirth: 400 }
+    expect(() => generateLast(m)).toThrow(/heel girth of 400 mm cannot be met.*nearest is 3[3-6]\d\.\d mm/)
+  })
+  it('widths are those asked for, read on the surface itself', () => {
+    for (const m of Object.values(sampleMeasures)) {
+      const surface = generateLast(m)
+      const r = lastReadings(surface, landmarks(surface))
+      expect(Math.abs(r.widths.seat - m.seatWidth)).toBeLessThan(0.3)
+      expect(Math.abs(r.widths.waist - m.waistWidth)).toBeLessThan(0.3)
+      expect(Math.abs(r.widths.joint - m.jointWidth)).toBeLessThan(0.3)
+      expect(Math.abs(r.heelHeight - m.heelHeight)).toBeLessThan(0.2)
+      expect(Math.abs(r.toeSpring - m.toeSpring)).toBeLessThan(0.3)
+      expect(Math.abs(r.toeBoxHeight - m.toeBoxHeight)).toBeLessThan(1.5)
+    }
+  })
+  it('toes differ as their names say: a pointed one is narrowest near its tip, a square one widest', () => {
+    const width = (toeShape: LastMeasures['toeShape']) => {
+      const surface = generateLast({ ...sampleMeasures.walking, toeShape })
+      const at = (side: Side) => Math.abs(atX(featherLine(surface, side), 0.965 * surface.length)[1])
+      return at('lateral') + at('medial')
+    }
+    const widths = (['pointed', 'almond', 'round', 'soft square'] as const).map(width)
+    for (let i = 1; i < widths.length; i++) expect(widths[i]).toBeGreaterThan(widths[i - 1] + 3)
   })
   it('a humped ridge is noticed', () => {
     const m = { ...sampleMeasures.walking, waistGirth: 262 }

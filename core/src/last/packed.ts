@@ -8,7 +8,7 @@ const STEP = 0.01
 export function packSurface(surface: LastSurface): PackedSurface {
   const { length, joints, columns, rows, across, coneColumn, walls, bottom } = surface
   const points: number[] = []
-  for (const part of [walls.lateral, walls.medial, bottom]) for (const v of part) points.push(Math.round(v / STEP))
+  for (const part of [walls.lateral, walls.medial, bottom]) for (const v of part) points.push(Math.round(v / STEP) + 0)
   return { length, joints, columns, rows, across, coneColumn, points }
 }
 

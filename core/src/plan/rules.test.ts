@@ -67,7 +67,7 @@ describe('decisions', () => {
     }
     expect(PairFile.safeParse(file).success).toBe(true)
     const wrong = (change: object) => PairFile.safeParse({ ...file, ...change }).error?.issues[0].path.join('.')
-    expect(wrong({ version: 2 })).toBe('version')
+    expect(wrong({ version: 3 })).toBe('version')
     expect(wrong({ materials: [] })).toBe('materials')
     expect(wrong({ decisions: { ...decisions, midsole: { room: -1 } } })).toBe('decisions.midsole.room')
     expect(wrong({ log: [{ step: 'print', what: 'started', at: 'yesterday' }] })).toBe('log.0.at')

@@ -4,7 +4,7 @@ import { leastSquares } from '../geometry/solve.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import { STATIONS } from '../last/frame.ts'
 import { coneCut, type Facet } from './cone.ts'
-import { cloudPoint, type Cloud } from './cloud.ts'
+import { cloudNormal, cloudPoint, type Cloud } from './cloud.ts'
 
 /** The four places a person confirms or drags, in the scan's own coordinates, mm. */
 export interface ScanLandmarks {
@@ -249,11 +249,19 @@ function uprightStance(cloud: Cloud, axes: Axes, dragged: Partial<ScanLandmarks>
       return [dot(d, f), dot(d, y), dot(d, u)]
     })
   if (heelHeight !== null) {
+    // Ground to seat: the bottom's centre line behind the heel's middle, carried on straight to the heel back.
     const seat = (u: Vec3, f: Vec3): number => {
       const local = localBy(f, u, side, heelBack)
       const floor = ground(local)
-      const near = local.filter((p) => p[0] > 2 && p[0] < 22 && Math.abs(p[1]) < 12)
-      return near.reduce((m, p) => Math.min(m, p[2]), Infinity) - floor
+      const under = local.filter(
+        (p, i) => p[0] > 5 && p[0] < 30 && Math.abs(p[1]) < 10 && dot(cloudNormal(cloud, i), u) < -0.7,
+      )
+      const fit = leastSquares(
+        under.map((p) => [1, p[0]]),
+        under.map((p) => p[2]),
+      )
+      if (!fit) throw new GeometryError('The seat of the last is missing, so its heel height cannot be set.')
+      return fit[0] - floor
     }
     const turned = (angle: number): [Vec3, Vec3] => [
       add(scale(axes.forward, Math.cos(angle)), scale(axes.up, Math.sin(angle))),

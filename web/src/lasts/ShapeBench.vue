@@ -16,7 +16,13 @@ import TracingFields from './TracingFields.vue'
 
 type Drawn = Exclude<LastShape, { kind: 'kept' }>
 /** A last by its figures, or by its figures over a traced bottom; built as it is typed. */
-const props = defineProps<{ start: Drawn | 'made' | 'traced'; title: string; busy?: boolean; refused?: string }>()
+const props = defineProps<{
+  start: Drawn | 'made' | 'traced'
+  title: string
+  busy?: boolean
+  refused?: string
+  heading?: boolean
+}>()
 const emit = defineEmits<{ keep: [shape: Drawn] }>()
 
 const kind = typeof props.start === 'string' ? props.start : props.start.kind
@@ -42,6 +48,7 @@ async function build(): Promise<void> {
   if ('problem' in read) {
     problem.value = read.problem
     wrongField.value = read.field
+    working.value = false
     return
   }
   wrongField.value = null
@@ -78,7 +85,16 @@ async function build(): Promise<void> {
   }
 }
 const soon = useDebounceFn(build, 220)
-watch([measures, tracing], () => void soon(), { deep: true })
+watch(
+  [measures, tracing],
+  () => {
+    // What was built is no longer what stands in the fields: it must not be kept.
+    ready.value = null
+    working.value = true
+    void soon()
+  },
+  { deep: true },
+)
 void build()
 
 const loops = computed(() =>
@@ -102,6 +118,7 @@ function keep(): void {
 <template>
   <div class="work-and-panel">
     <div class="surface">
+      <h1 v-if="heading" class="visually-hidden">{{ title }}</h1>
       <TracingDrawing v-if="view === 'outline'" :read="traced?.read ?? null" />
       <div v-else class="place">
         <LastViewer v-if="built" :surface="built.surface" :loops="loops" :label="title" />

@@ -140,8 +140,8 @@ export class LastScene {
         roughness: 0.62,
         side: DoubleSide,
         polygonOffset: true,
-        polygonOffsetFactor: 1,
-        polygonOffsetUnits: 1,
+        polygonOffsetFactor: 2,
+        polygonOffsetUnits: 8,
       }),
     )
     this.bvh = null

@@ -56,8 +56,9 @@ async function byGirth(): Promise<void> {
   busy.value = false
   if (answer.value === null) problem.value = answer.problem
   else {
-    form.thickness = Math.round(answer.value.thickness * 10) / 10
-    await add(answer.value)
+    // Up to the next tenth: leather is not split finer, and the girth asked for is reached.
+    form.thickness = Math.ceil(answer.value.thickness * 10) / 10
+    await add({ ...answer.value, thickness: form.thickness })
   }
 }
 function byThickness(): void {

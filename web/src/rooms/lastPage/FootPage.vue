@@ -85,7 +85,7 @@ async function buildUp(line: FitLine): Promise<void> {
   const answer = await lastBench().buildUpFor(bodyOf(store.last), station, place, line.wanted.value, 40)
   if (answer.value === null) problem.value = answer.problem
   else {
-    const thickness = Math.round(answer.value.thickness * 10) / 10
+    const thickness = Math.ceil(answer.value.thickness * 10) / 10
     await store.change({ buildUps: [...plain(store.last.buildUps), { ...answer.value, thickness }] })
   }
   busy.value = false

@@ -38,6 +38,7 @@ async function keep(shape: LastShape): Promise<void> {
     :start="props.kind"
     :title="props.kind === 'made' ? 'New last by measures' : 'New last from a tracing'"
     :busy="busy"
+    heading
     :refused="refused"
     @keep="keep"
   >

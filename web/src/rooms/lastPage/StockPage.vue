@@ -30,13 +30,17 @@ watch(
   },
   { immediate: true },
 )
+const busy = ref(false)
 async function guarded(work: () => Promise<void>): Promise<void> {
   problem.value = ''
+  busy.value = true
   try {
     await work()
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     problem.value = error.message
+  } finally {
+    busy.value = false
   }
 }
 async function load(): Promise<void> {
@@ -150,7 +154,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
             <label class="field"><span>Until (open if empty)</span><input v-model="use.until" type="date" /></label>
           </div>
           <label class="field"><span>Note</span><input v-model="use.note" /></label>
-          <button class="button main" type="submit">Take it from the shelf</button>
+          <button class="button main" type="submit" :disabled="busy">Take it from the shelf</button>
         </form>
         <ul class="holds" aria-label="Uses of this last">
           <li v-for="h in sorted" :key="h.id" :class="{ now: running(h) }">
@@ -165,6 +169,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
               class="button"
               type="button"
               :aria-label="`${pairName(h.pairId)} is done with it`"
+              :disabled="busy"
               @click="giveBack(h)"
             >
               Back today
@@ -173,6 +178,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
               class="button"
               type="button"
               :aria-label="`Strike out the use by ${pairName(h.pairId)}`"
+              :disabled="busy"
               @click="strike(h)"
             >
               Strike out

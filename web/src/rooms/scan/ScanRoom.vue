@@ -80,6 +80,14 @@ const loops = computed<Loop[]>(() => {
     open: true,
   }))
 })
+/** Where a landmark lies: along the last and across it (medial is positive). */
+function place(key: ScanLandmark): string {
+  const p = shown.value?.landmarks[key]
+  if (!p) return ''
+  // Adding nothing turns a negative nought into a plain one.
+  const one = (v: number) => (Math.round(v * 10) / 10 + 0).toFixed(1)
+  return `${one(p[0])} / ${one(p[1])}`
+}
 function drag(key: string, at: Vec3, done: boolean): void {
   if (done) void scan.bring({ [key]: at })
 }
@@ -159,6 +167,7 @@ async function keep(): Promise<void> {
       @dragleave="over = false"
       @drop.prevent="((over = false), take($event.dataTransfer?.files[0]))"
     >
+      <h1 class="visually-hidden">A last from a scan</h1>
       <LastViewer
         v-if="shown"
         :body="view === 'scan' ? shown.body : undefined"
@@ -229,7 +238,7 @@ async function keep(): Promise<void> {
               <span class="dot" :style="{ background: marks[key].colour }" aria-hidden="true" />
               {{ marks[key].name }}
               <span class="figure soft">
-                {{ shown.landmarks[key][0].toFixed(1) }} / {{ shown.landmarks[key][1].toFixed(1) }}
+                {{ place(key) }}
               </span>
             </button>
           </li>
