@@ -187,10 +187,10 @@ test('lasts are compared, graded and fitted into a cup sole', async ({ page }) =
 
   await page.getByRole('link', { name: 'Sizes' }).click()
   const up = page.locator('[data-size="1"]')
-  await expect(up).toContainText('296.7 mm', { timeout: 15_000 })
-  await expect(up).toContainText('257.0 mm')
+  await expect(up).toContainText('296.7', { timeout: 15_000 })
+  await expect(up).toContainText('257.0')
   await page.getByLabel('Graded by').selectOption({ label: 'UK size' })
-  await expect(up).toContainText('298.5 mm', { timeout: 15_000 })
+  await expect(up).toContainText('298.5', { timeout: 15_000 })
   await up.getByRole('button', { name: 'Put +1 on the shelf' }).click()
   await expect(page.getByRole('heading', { name: 'Harbour 25, +1 UK size' }).first()).toBeVisible({ timeout: 15_000 })
   await expect(page.getByTestId('girth-joint')).toHaveText('258.4 mm', { timeout: 15_000 })

@@ -11,7 +11,7 @@ const target = folder ?? join(fileURLToPath(new URL('.', import.meta.url)), '..'
 mkdirSync(target, { recursive: true })
 
 const welted = '/pairs/01930000-0003-7000-8000-000000000001'
-const choir = '/pairs/01930000-0003-7000-8000-000000000003'
+const lasts = '/lasts/01930000-0001-7000-8000-00000000000'
 const wide = { width: 1280, height: 800 }
 const tablet = { width: 820, height: 1180 }
 const views: {
@@ -22,21 +22,22 @@ const views: {
   click?: string[]
 }[] = [
   { name: 'pairs', path: '/pairs' },
-  { name: 'new-pair', path: '/pairs/new' },
   { name: 'decisions', path: `${welted}/decisions` },
   { name: 'last', path: `${welted}/last` },
   { name: 'insole', path: `${welted}/parts/insole`, click: ['Lines'] },
   { name: 'stiffener', path: `${welted}/parts/stiffener` },
-  { name: 'toe-puff', path: `${welted}/parts/puff` },
-  { name: 'padding', path: `${choir}/parts/padding` },
   { name: 'midsole', path: `${welted}/parts/midsole` },
   { name: 'work', path: `${welted}/work` },
   { name: 'lasts', path: '/lasts' },
+  { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
+  { name: 'last-scan', path: '/lasts/new/scan?from=/api/v1/standins/scanner/scan?seed=7' },
+  { name: 'last-compare', path: `${lasts}3/compare` },
+  { name: 'last-sizes', path: `${lasts}3/sizes` },
+  { name: 'last-foot', path: `${lasts}3/foot` },
+  { name: 'cup-sole', path: `${lasts}1/cup` },
   { name: 'stores', path: '/stores' },
   { name: 'house-rules', path: '/rules' },
-  { name: 'print', path: `${welted}/parts/insole`, click: ['Print and files'] },
   { name: 'tablet-parts', path: `${welted}/parts/stiffener`, size: tablet },
-  { name: 'tablet-work', path: `${welted}/work`, size: tablet },
   { name: 'evening', path: `${welted}/parts/puff`, dark: true },
 ]
 
@@ -52,9 +53,18 @@ for (const view of views) {
   if (view.dark) await page.addInitScript(() => localStorage.setItem('gentle-awl.theme', 'dark'))
   await page.goto(server.url + view.path)
   await page.waitForLoadState('networkidle')
-  for (const name of view.click ?? []) await page.getByRole('button', { name, exact: true }).click()
+  for (const click of view.click ?? []) {
+    const [role, name] = click.startsWith('radio:')
+      ? (['radio', click.slice(6)] as const)
+      : (['button', click] as const)
+    await page.getByRole(role, { name, exact: true }).click()
+  }
   // Whatever says that it is still fetching or planning must be gone.
-  await page.waitForFunction(() => !/Fetching|Planning|Building/.test(document.body.innerText))
+  await page.waitForFunction(
+    () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Stop$)/m.test(document.body.innerText),
+    undefined,
+    { timeout: 60_000 },
+  )
   await page.waitForTimeout(1200)
   await page.screenshot({ path: join(target, `${view.name}.png`) })
   await page.close()

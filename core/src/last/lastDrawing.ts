@@ -84,8 +84,8 @@ export function sideView(surface: LastSurface, r: LastReadings): LastView {
         away: 26,
         value: r.backHeight,
       },
-      { name: 'Toe spring', from: [L, 0], to: [L, r.toeSpring], away: -12, value: r.toeSpring },
-      { name: 'Toe box', from: [L, under[2]], to: [L, box[2]], away: -30, value: r.toeBoxHeight },
+      { name: 'Toe spring', from: [L, 0], to: [L, r.toeSpring], away: -34, value: r.toeSpring },
+      { name: 'Toe box', from: [L, under[2]], to: [L, box[2]], away: -12, value: r.toeBoxHeight },
       {
         name: 'Cone',
         from: [m.coneBack[0], m.coneBack[2]],

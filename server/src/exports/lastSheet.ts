@@ -54,13 +54,11 @@ function draw(page: Page, view: LastView, x: number, y: number, scale: number): 
     }
     const upright = Math.abs(uy) > Math.abs(ux)
     const middle: Point = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2]
-    page.text(
-      `${d.name} ${d.value.toFixed(1)}`,
-      upright ? middle[0] + 1 : middle[0],
-      upright ? middle[1] + 1 : middle[1] + 4,
-      7,
-      { centred: !upright },
-    )
+    const words = `${d.name} ${d.value.toFixed(1)}`
+    // Figures stand outside the body: before the heel, past the toe; widths beside their line.
+    const atHeel = upright && d.away > 0
+    if (upright) page.text(words, middle[0] + (atHeel ? -1.5 : 1.5), middle[1] + 1, 7, { right: atHeel })
+    else page.text(words, middle[0], middle[1] + 4, 7, { centred: true })
   }
 }
 
@@ -84,15 +82,15 @@ export async function lastSheet(last: Last, paper: Paper): Promise<Uint8Array> {
   page.text(`${kept.join(', ')}. Right last shown; the left is its mirror image.`, 0, y, 9)
   y -= 5
   if (last.note) page.text(last.note.slice(0, 110), 0, y, 9, { colour: PALE })
-  const scale = Math.min(0.5, (wide - 40) / surface.length)
+  const scale = Math.min(0.5, (wide - 74) / surface.length)
   const side = sideView(surface, r)
   const tall = boxOf(...side.lines.map((l) => l.path)).maxY
-  y -= 10 + tall * scale
-  draw(page, side, 22, y, scale)
-  page.text(side.name, 0, y + tall * scale + 4, 8, { bold: true })
+  y -= 20 + tall * scale
+  draw(page, side, 38, y, scale)
+  page.text(side.name, 0, y + tall * scale + 13, 8, { bold: true })
   y -= 18 + (surface.length * 0.2 + 18) * scale
   const below = bottomView(surface, r)
-  draw(page, below, 22, y, scale)
+  draw(page, below, 38, y, scale)
   page.text(below.name, 0, y + 62 * scale, 8, { bold: true })
   y -= 62 * scale + 4
   page.text(`Drawn at ${Math.round(scale * 100)} % of true size; figures are millimetres.`, 0, y, 8, { colour: PALE })
@@ -150,6 +148,6 @@ function tables(
   )
   column('About size', (2 * wide) / 3, [
     ...sizeSystems.map((s): [string, string] => [sizeSystemNames[s], sizeFromLast(s, r.length).toFixed(1)]),
-    ...last.buildUps.map((b): [string, string] => [`Build-up, ${b.station}, ${b.place}`, mm(b.thickness)]),
+    ...last.buildUps.map((b): [string, string] => [`Glued on, ${b.station}`, mm(b.thickness)]),
   ])
 }

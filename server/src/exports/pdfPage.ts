@@ -47,7 +47,7 @@ export class Page {
     x: number,
     y: number,
     size: number,
-    options: { bold?: boolean; centred?: boolean; colour?: string } = {},
+    options: { bold?: boolean; centred?: boolean; right?: boolean; colour?: string } = {},
   ): void {
     const { doc } = this
     doc
@@ -55,7 +55,9 @@ export class Page {
       .fontSize(size)
       .fillColor(options.colour ?? INK)
     const width = doc.widthOfString(words)
-    doc.text(words, this.x(x) - (options.centred ? width / 2 : 0), this.y(y) - size * 0.75, { lineBreak: false })
+    doc.text(words, this.x(x) - (options.centred ? width / 2 : options.right ? width : 0), this.y(y) - size * 0.75, {
+      lineBreak: false,
+    })
   }
 }
 

@@ -21,6 +21,9 @@ export function showLength(mm: number, digits = 1): string {
   return lengthUnit.value === 'inch' ? inchFraction(mm) : `${mm.toFixed(digits)} mm`
 }
 
+/** A length (mm) in the chosen unit for a column whose head says mm; inches keep their sign. */
+export const bareLength = (mm: number): string => (lengthUnit.value === 'inch' ? inchFraction(mm) : mm.toFixed(1))
+
 const PLAIN: Record<string, string> = {
   share: '',
   count: '',

@@ -41,7 +41,7 @@ const box = computed(() => {
     dims.value.map((d): Point => [d.x, d.y]),
   )
   const outside = props.view.dimensions.some((d) => d.away > 20)
-  const left = outside ? 66 : 16
+  const left = outside ? 84 : 16
   return `${b.minX - left} ${-b.maxY - 12} ${b.maxX - b.minX + left + (outside ? 64 : 16)} ${b.maxY - b.minY + 34}`
 })
 const said = computed(() => props.view.dimensions.map((d) => `${d.name} ${showLength(d.value)}`).join(', '))

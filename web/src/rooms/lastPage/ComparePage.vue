@@ -2,7 +2,7 @@
 import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../api/client.ts'
-import { showLength } from '../../app/settings.ts'
+import { bareLength, showLength } from '../../app/settings.ts'
 import { distanceColours, distanceGradient } from '../../lasts/distanceColours.ts'
 import { bodyOf, lastBench } from '../../lasts/lastBench.ts'
 import { useLast } from '../../lasts/lastStore.ts'
@@ -142,8 +142,8 @@ const together = [
           <tbody>
             <tr v-for="row in result.difference.table" :key="row.name">
               <th scope="row">{{ row.name }}</th>
-              <td class="figure right">{{ row.first.toFixed(1) }}</td>
-              <td class="figure right">{{ row.second.toFixed(1) }}</td>
+              <td class="figure right">{{ bareLength(row.first) }}</td>
+              <td class="figure right">{{ bareLength(row.second) }}</td>
               <td class="figure right">
                 <strong>{{ row.first - row.second > 0.05 ? '+' : '' }}{{ showLength(row.first - row.second) }}</strong>
               </td>

@@ -11,7 +11,7 @@ import {
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
-import { showLength } from '../../app/settings.ts'
+import { bareLength, lengthUnit } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
 import { useLast } from '../../lasts/lastStore.ts'
@@ -163,8 +163,8 @@ async function keep(size: DrawnSize): Promise<void> {
         <thead>
           <tr>
             <th scope="col">Size</th>
-            <th scope="col" class="right">Length</th>
-            <th scope="col" class="right">Joint</th>
+            <th scope="col" class="right">Length, {{ lengthUnit }}</th>
+            <th scope="col" class="right">Joint, {{ lengthUnit }}</th>
             <th><span class="visually-hidden">Put on the shelf</span></th>
           </tr>
         </thead>
@@ -175,8 +175,8 @@ async function keep(size: DrawnSize): Promise<void> {
             </th>
             <td v-if="s.problem" colspan="3" class="wrong">{{ s.problem }}</td>
             <template v-else>
-              <td class="figure right">{{ showLength(s.length) }}</td>
-              <td class="figure right">{{ showLength(s.jointGirth) }}</td>
+              <td class="figure right">{{ bareLength(s.length) }}</td>
+              <td class="figure right">{{ bareLength(s.jointGirth) }}</td>
               <td class="right">
                 <button
                   v-if="s.sizes !== 0"

@@ -103,12 +103,13 @@ const use = computed(() => {
   display: grid;
   place-items: center;
   overflow: hidden;
-  background: var(--slate);
+  /* As in the picture itself, by day and by evening. */
+  background: #22323a;
 }
 img {
   width: 100%;
   height: 190px;
-  object-fit: cover;
+  object-fit: contain;
 }
 svg {
   width: 90%;
