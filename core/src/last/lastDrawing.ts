@@ -103,13 +103,12 @@ export function bottomView(surface: LastSurface, r: LastReadings): LastView {
   const flat = (p: readonly number[]): Point => [p[0], p[1]]
   const lateral = featherLine(surface, 'lateral')
   const medial = featherLine(surface, 'medial')
-  const across = (name: string, a: number, b: number, value: number): LastDimension => ({
-    name,
-    from: flat(atX(lateral, a)),
-    to: flat(atX(medial, b)),
-    away: 0,
-    value,
-  })
+  // Widths are square to the axis, though the joints do not lie opposite each other: drawn between the two.
+  const widths = [
+    { name: 'Seat', a: STATIONS.seat * L, b: STATIONS.seat * L, value: r.widths.seat },
+    { name: 'Waist', a: STATIONS.waistLateral * L, b: STATIONS.waistMedial * L, value: r.widths.waist },
+    { name: 'Joint', a: surface.joints.lateral, b: surface.joints.medial, value: r.widths.joint },
+  ].map((w) => ({ ...w, lateral: flat(atX(lateral, w.a)), medial: flat(atX(medial, w.b)), x: (w.a + w.b) / 2 }))
   return {
     name: 'Bottom, from above',
     lines: [
@@ -122,11 +121,16 @@ export function bottomView(surface: LastSurface, r: LastReadings): LastView {
         ],
       },
       { kind: 'feather', closed: true, path: [...lateral, ...[...medial].reverse().slice(1, -1)].map(flat) },
+      ...widths.flatMap((w): LastLine[] =>
+        [w.lateral, w.medial].map((p) => ({ kind: 'hidden', closed: false, path: [p, [w.x, p[1]]] })),
+      ),
     ],
-    dimensions: [
-      across('Seat', STATIONS.seat * L, STATIONS.seat * L, r.widths.seat),
-      across('Waist', STATIONS.waistLateral * L, STATIONS.waistMedial * L, r.widths.waist),
-      across('Joint', surface.joints.lateral, surface.joints.medial, r.widths.joint),
-    ],
+    dimensions: widths.map((w) => ({
+      name: w.name,
+      from: [w.x, w.lateral[1]],
+      to: [w.x, w.medial[1]],
+      away: 0,
+      value: w.value,
+    })),
   }
 }

@@ -2,7 +2,9 @@ import { lerp } from '../geometry/interpolate.ts'
 import { add, dist3, lerp3, scale, type Vec3 } from '../geometry/vec3.ts'
 import { GRID, STATIONS, type Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
-import { FANS, surfaceThrough, type HalfSections } from './halfSections.ts'
+import type { HalfSections } from './halfSections.ts'
+import { FANS } from './planes.ts'
+import { surfaceThrough } from './skin.ts'
 import type { TopEdges } from './topEdge.ts'
 
 /** Points across the bottom, feather to feather. */

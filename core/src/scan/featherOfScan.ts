@@ -4,7 +4,9 @@ import { GeometryError, type Path, type Point } from '../geometry/path.ts'
 import { leastSquares } from '../geometry/solve.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import { sideSign, type Side } from '../last/frame.ts'
-import { cutLine, FAN_END, onPlane, type HalfSections } from './halfSections.ts'
+import type { HalfSections } from './halfSections.ts'
+import { FAN_END, onPlane } from './planes.ts'
+import { cutLine } from './skin.ts'
 
 /** Feather line found on one side: a point on every fan and parallel plane from heel back to toe tip. */
 export interface ScanFeather {

@@ -1,28 +1,27 @@
 import { gaussianSmooth, sampled, type Curve1 } from '../geometry/interpolate.ts'
-import { GeometryError, type Point } from '../geometry/path.ts'
-import { leastSquares } from '../geometry/solve.ts'
-import type { Vec3 } from '../geometry/vec3.ts'
+import { GeometryError } from '../geometry/path.ts'
 import { sideSign, type Side } from '../last/frame.ts'
+import {
+  ANGLES,
+  axisX,
+  BEYOND_PLANES,
+  FAN_END,
+  FANS,
+  FROM,
+  HEEL_PLANES,
+  MIDDLE_PLANES,
+  middleStep,
+  planeCount,
+  RAD,
+  STEP,
+  TOE_PLANES,
+} from './planes.ts'
 
 /**
- * A body cut by upright half planes: they fan out about an axis near the heel, stand parallel in the middle, and fan
- * out again about an axis near the toe. Seen from a centre half way up, each cut is one distance for every angle:
- * that table is the surface, whatever triangles it came from.
+ * One side of a body cut by upright half planes that fan out about an axis near the heel, stand parallel in the middle,
+ * and fan out again about an axis near the toe. Seen from a centre half way up, each cut is one distance for every
+ * angle: that table is the surface, whatever triangles it came from.
  */
-export const FANS = { heel: 0.16, toe: 0.84 } as const
-const HEEL_PLANES = 36
-const MIDDLE_PLANES = 110
-const TOE_PLANES = 36
-/** Parallel planes go on past the toe's axis, for the ridge. */
-const BEYOND_PLANES = 16
-export const FAN_END = HEEL_PLANES + MIDDLE_PLANES + TOE_PLANES
-
-/** Angles from straight down to straight up and a little past both, in steps of STEP degrees. */
-const STEP = 0.5
-const FROM = -100
-export const ANGLES = 401
-const RAD = Math.PI / 180
-
 export interface HalfSections {
   length: number
   side: Side
@@ -33,55 +32,6 @@ export interface HalfSections {
   /** Widest gap that had to be bridged, mm. */
   bridged: number
 }
-
-export const planeCount = FAN_END + 1 + BEYOND_PLANES
-const middleStep = (length: number) => ((FANS.toe - FANS.heel) * length) / MIDDLE_PLANES
-
-/** Position of a place on the planes of one side: index (with fraction) and distance from their axis. u is positive outwards. */
-export function planeOf(length: number, x: number, u: number): { plane: number; reach: number } {
-  const heel = FANS.heel * length
-  const toe = FANS.toe * length
-  if (x < heel) {
-    const angle = Math.atan2(u, heel - x)
-    return { plane: (angle / (Math.PI / 2)) * HEEL_PLANES, reach: Math.hypot(u, heel - x) }
-  }
-  if (x > toe) {
-    const angle = Math.atan2(x - toe, u)
-    return {
-      plane: HEEL_PLANES + MIDDLE_PLANES + (angle / (Math.PI / 2)) * TOE_PLANES,
-      reach: Math.hypot(u, x - toe),
-    }
-  }
-  return { plane: HEEL_PLANES + (x - heel) / middleStep(length), reach: u }
-}
-
-/** A point of plane p at a distance r from its axis: x and u. */
-export function onPlane(length: number, p: number, r: number): { x: number; u: number } {
-  const heel = FANS.heel * length
-  const toe = FANS.toe * length
-  if (p < HEEL_PLANES) {
-    const a = (p / HEEL_PLANES) * (Math.PI / 2)
-    return { x: heel - r * Math.cos(a), u: r * Math.sin(a) }
-  }
-  if (p <= HEEL_PLANES + MIDDLE_PLANES) return { x: heel + (p - HEEL_PLANES) * middleStep(length), u: r }
-  if (p <= FAN_END) {
-    const a = ((p - HEEL_PLANES - MIDDLE_PLANES) / TOE_PLANES) * (Math.PI / 2)
-    return { x: toe + r * Math.sin(a), u: r * Math.cos(a) }
-  }
-  return { x: toe + (p - FAN_END) * middleStep(length), u: r }
-}
-
-/** x of the parallel plane of an index, and the index of the parallel plane at x, for planes of the middle and beyond. */
-export const parallelPlanes = Array.from({ length: MIDDLE_PLANES + 1 + BEYOND_PLANES }, (_, k) =>
-  k <= MIDDLE_PLANES ? HEEL_PLANES + k : FAN_END + (k - MIDDLE_PLANES),
-)
-
-const axisX = (length: number, p: number): number =>
-  p < HEEL_PLANES
-    ? FANS.heel * length
-    : p > HEEL_PLANES + MIDDLE_PLANES && p <= FAN_END
-      ? FANS.toe * length
-      : onPlane(length, p, 0).x
 
 type Cut = (plane: number, r1: number, z1: number, r2: number, z2: number) => void
 
@@ -310,63 +260,4 @@ function calmed(radius: Float64Array): Float64Array {
     }
   }
   return out
-}
-
-/** The cut of plane p as points (distance from its axis, height), from straight down to straight up. */
-export function cutLine(s: HalfSections, p: number): Point[] {
-  const c = s.centre(axisX(s.length, p))
-  const line: Point[] = []
-  for (let a = Math.round((-90 - FROM) / STEP); a <= Math.round((90 - FROM) / STEP); a++) {
-    const r = s.radius[p * ANGLES + a]
-    const angle = (FROM + a * STEP) * RAD
-    line.push([r * Math.cos(angle), c + r * Math.sin(angle)])
-  }
-  return line
-}
-
-/** The surface point seen from the centre through q (frame coordinates), by linear look-up in the table of q's side. */
-export function surfaceThrough(sides: Record<Side, HalfSections>, q: Vec3): Vec3 {
-  const side: Side = q[1] > 0 ? 'medial' : 'lateral'
-  const s = sides[side]
-  const toY = -sideSign(side)
-  const { plane, reach } = planeOf(s.length, q[0], Math.abs(q[1]))
-  const p = Math.min(FAN_END, Math.max(0, plane))
-  const c = s.centre(p < HEEL_PLANES ? FANS.heel * s.length : Math.min(q[0], FANS.toe * s.length))
-  const angle = Math.atan2(q[2] - c, reach) / RAD
-  const a = Math.min(ANGLES - 1.001, Math.max(0, (angle - FROM) / STEP))
-  const [i, k] = [Math.min(FAN_END - 1, Math.floor(p)), Math.floor(a)]
-  const [t, w] = [p - i, a - k]
-  const at = i * ANGLES + k
-  const r =
-    (s.radius[at] * (1 - w) + s.radius[at + 1] * w) * (1 - t) +
-    (s.radius[at + ANGLES] * (1 - w) + s.radius[at + ANGLES + 1] * w) * t
-  const angleRad = angle * RAD
-  const out = onPlane(s.length, p, r * Math.cos(angleRad))
-  return [out.x, toY * out.u, c + r * Math.sin(angleRad)]
-}
-
-/** Apex of the top over x on a parallel plane, from both sides: sideways place and height. */
-export function topOf(sides: Record<Side, HalfSections>, p: number): { x: number; y: number; z: number } {
-  const { length } = sides.lateral
-  const x = onPlane(length, p, 0).x
-  const points: Point[] = (['lateral', 'medial'] as const).flatMap((side) => {
-    const s = sides[side]
-    const c = s.centre(axisX(length, p))
-    const list: Point[] = []
-    for (let a = Math.round((40 - FROM) / STEP); a <= Math.round((90 - FROM) / STEP); a++) {
-      const angle = (FROM + a * STEP) * RAD
-      const r = s.radius[p * ANGLES + a]
-      list.push([-sideSign(side) * r * Math.cos(angle), c + r * Math.sin(angle)])
-    }
-    return list
-  })
-  const highest = points.reduce((m, q) => (q[1] > m[1] ? q : m))
-  const near = points.filter((q) => Math.abs(q[0] - highest[0]) < 9)
-  const fit = leastSquares(
-    near.map(([y]) => [1, y, y * y]),
-    near.map((q) => q[1]),
-  )
-  if (!fit || fit[2] >= 0) return { x, y: highest[0], z: highest[1] }
-  const y = Math.min(highest[0] + 5, Math.max(highest[0] - 5, -fit[1] / (2 * fit[2])))
-  return { x, y, z: fit[0] + fit[1] * y + fit[2] * y * y }
 }

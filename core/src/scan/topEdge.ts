@@ -3,7 +3,9 @@ import { GeometryError, type Point } from '../geometry/path.ts'
 import { leastSquares } from '../geometry/solve.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import { sideSign, type Side } from '../last/frame.ts'
-import { cutLine, onPlane, parallelPlanes, planeOf, topOf, type HalfSections } from './halfSections.ts'
+import type { HalfSections } from './halfSections.ts'
+import { onPlane, parallelPlanes, planeOf } from './planes.ts'
+import { cutLine, topOf } from './skin.ts'
 
 /** The cone's plane in the last's frame: z = a + b x + c y. */
 export interface ConePlane {

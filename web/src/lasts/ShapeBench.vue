@@ -117,14 +117,14 @@ function keep(): void {
 
 <template>
   <div class="work-and-panel">
-    <div class="surface">
+    <div class="slate-place">
       <h1 v-if="heading" class="visually-hidden">{{ title }}</h1>
       <TracingDrawing v-if="view === 'outline'" :read="traced?.read ?? null" />
       <div v-else class="place">
         <LastViewer v-if="built" :surface="built.surface" :loops="loops" :label="title" />
         <p v-else class="chalk" role="status">{{ problem || 'Building the last …' }}</p>
       </div>
-      <div v-if="kind === 'traced'" class="views">
+      <div v-if="kind === 'traced'" class="corner-choice">
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
       </div>
     </div>
@@ -152,19 +152,8 @@ function keep(): void {
 </template>
 
 <style scoped>
-.surface {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  background: var(--slate);
-}
 .place {
   height: 100%;
-}
-.views {
-  position: absolute;
-  top: 14px;
-  left: 14px;
 }
 .chalk {
   padding: 40px;
@@ -174,9 +163,6 @@ function keep(): void {
   display: grid;
   gap: 14px;
   margin-top: 12px;
-}
-.wrong {
-  color: var(--stop);
 }
 .findings {
   display: grid;

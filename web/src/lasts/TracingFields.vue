@@ -9,7 +9,7 @@ import type { TracedBottomView } from './lastWorker.ts'
 
 /** Where a bottom's outline comes from, and how the pencil line is to be read. */
 const tracing = defineModel<BottomTracing | null>({ required: true })
-defineProps<{ view: TracedBottomView | null }>()
+const props = defineProps<{ view: TracedBottomView | null }>()
 const wrong = ref('')
 const from = ref('')
 const byHand = ref(false)
@@ -46,6 +46,12 @@ async function file(event: Event): Promise<void> {
 }
 function set(some: Partial<BottomTracing>): void {
   if (tracing.value) tracing.value = { ...tracing.value, ...some }
+}
+/** A joint set by hand holds both where they are; a figure that cannot be gives them back to the widest places. */
+function setJoint(side: 'lateral' | 'medial', mm: number): void {
+  const found = props.view?.read.bottom.joints
+  const fits = Number.isFinite(mm) && mm >= 60 && mm <= 300
+  set({ joints: found && fits ? { lateral: found.lateral, medial: found.medial, [side]: mm } : null })
 }
 const sides = [
   { value: 'inside', name: 'Inner edge' },
@@ -121,6 +127,16 @@ const laid = [
       <button class="button" type="button" :aria-pressed="tracing.flipped" @click="set({ flipped: !tracing.flipped })">
         Medial is the other side
       </button>
+      <label v-for="q in ['lateral', 'medial'] as const" :key="q" class="field">
+        <span>{{ q === 'lateral' ? 'Lateral' : 'Medial' }} joint from the heel, mm</span>
+        <input
+          type="number"
+          class="figure"
+          step="1"
+          :value="view ? Math.round(view.read.bottom.joints[q]) : ''"
+          @change="setJoint(q, Number(($event.target as HTMLInputElement).value))"
+        />
+      </label>
       <dl v-if="view" class="all figures">
         <div>
           <dt>Length of the last</dt>
@@ -171,9 +187,6 @@ legend {
 .line {
   display: grid;
   gap: 4px;
-}
-.wrong {
-  color: var(--stop);
 }
 .button[aria-pressed='true'] {
   border-color: var(--action);

@@ -92,12 +92,12 @@ const profile = computed(() => backProfile(props.surface, 20))
 
 <template>
   <div class="work-and-panel">
-    <div class="surface">
+    <div class="slate-place">
       <div v-if="view === '3d'" class="place">
         <LastViewer :surface="surface" :loops="loops" :markers="markers" :label="title" @drag="drag" />
       </div>
       <LastDrawing v-else :view="view === 'side' ? side : bottom" />
-      <div class="views"><ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" /></div>
+      <div class="corner-choice"><ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" /></div>
     </div>
     <BecausePanel :title="title">
       <slot />
@@ -166,19 +166,8 @@ const profile = computed(() => backProfile(props.surface, 20))
 </template>
 
 <style scoped>
-.surface {
-  position: relative;
-  min-height: 0;
-  height: 100%;
-  background: var(--slate);
-}
 .place {
   height: 100%;
-}
-.views {
-  position: absolute;
-  top: 14px;
-  left: 14px;
 }
 h3 {
   margin: 18px 0 4px;

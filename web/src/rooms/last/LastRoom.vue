@@ -45,9 +45,3 @@ const findings = computed(
   </MeasuredLast>
   <p v-else class="wait" role="status">{{ problem || 'Building the last …' }}</p>
 </template>
-
-<style scoped>
-.wait {
-  padding: 40px;
-}
-</style>

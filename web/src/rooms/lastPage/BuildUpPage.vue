@@ -126,9 +126,6 @@ const takeOff = (i: number) =>
 </template>
 
 <style scoped>
-.wait {
-  padding: 40px;
-}
 .list {
   display: grid;
   margin: 12px 0;
@@ -156,8 +153,5 @@ const takeOff = (i: number) =>
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
   align-items: end;
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

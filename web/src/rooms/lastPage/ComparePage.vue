@@ -87,7 +87,7 @@ const together = [
 
 <template>
   <div v-if="store.last" class="work-and-panel">
-    <div class="surface on-slate">
+    <div class="slate-place on-slate">
       <LastViewer
         v-if="body"
         :body="body"
@@ -115,11 +115,11 @@ const together = [
           <option v-for="l in others" :key="l.id" :value="l.id">{{ l.name }}</option>
         </select>
       </label>
-      <div class="line">
+      <div class="stacked">
         <span>Laid together at the</span>
         <ChoiceBar label="Laid together at" :options="together" :value="at" @choose="at = $event" />
       </div>
-      <label class="check"><input v-model="overlaid" type="checkbox" /> Show the other one over it</label>
+      <label class="check-line"><input v-model="overlaid" type="checkbox" /> Show the other one over it</label>
       <p class="soft">
         A left last is kept as its mirror image, so the left and the right of a pair compare here like any two.
       </p>
@@ -157,12 +157,6 @@ const together = [
 </template>
 
 <style scoped>
-.surface {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  background: var(--slate);
-}
 .chalk {
   padding: 40px;
   color: var(--chalk);
@@ -185,26 +179,6 @@ const together = [
   height: 14px;
   border-radius: 4px;
 }
-.line,
-.field {
-  display: grid;
-  gap: 4px;
-  margin: 10px 0;
-}
-.check {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--action);
-}
-.wrong {
-  color: var(--stop);
-}
 table {
   width: 100%;
   margin-top: 12px;
@@ -224,8 +198,5 @@ thead th {
 }
 tbody th {
   font-weight: 400;
-}
-.right {
-  text-align: right;
 }
 </style>

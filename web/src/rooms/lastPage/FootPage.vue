@@ -230,13 +230,7 @@ tbody tr:not(.why) > * {
   padding-bottom: 10px;
   font-size: 15px;
 }
-.right {
-  text-align: right;
-}
 .small td:nth-child(5),
-.wrong {
-  color: var(--stop);
-}
 .large td:nth-child(5) {
   color: var(--watch);
 }

@@ -18,9 +18,3 @@ const store = useLast()
   />
   <p v-else class="wait" role="status">{{ store.buildProblem || 'Building the last …' }}</p>
 </template>
-
-<style scoped>
-.wait {
-  padding: 40px;
-}
-</style>

@@ -40,9 +40,3 @@ const kept = computed(() => (store.last?.shape.kind === 'kept' ? store.last.shap
     </ShapeBench>
   </template>
 </template>
-
-<style scoped>
-.wait {
-  padding: 40px;
-}
-</style>

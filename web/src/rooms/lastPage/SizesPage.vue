@@ -151,7 +151,7 @@ async function keep(size: DrawnSize): Promise<void> {
         <label class="field"
           ><span>Sizes up</span><input v-model.number="form.up" type="number" min="0" max="6" class="figure"
         /></label>
-        <label class="check"><input v-model="form.half" type="checkbox" /> halves</label>
+        <label class="check-line"><input v-model="form.half" type="checkbox" /> halves</label>
       </div>
       <ChoiceBar label="Heel height" :options="heels" :value="form.heel" @choose="form.heel = $event" />
       <p class="soft">
@@ -224,20 +224,6 @@ path {
   align-items: end;
   margin-bottom: 12px;
 }
-.check {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--action);
-}
-.wrong {
-  color: var(--stop);
-}
 table {
   width: 100%;
   margin-top: 12px;
@@ -260,8 +246,5 @@ table .button {
 }
 tbody .soft {
   font-weight: 400;
-}
-.right {
-  text-align: right;
 }
 </style>

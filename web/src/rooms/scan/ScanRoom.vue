@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FEATHER_HANDLES, LastFields, scanUnits, type ScanLandmark, type ScanUnit, type Vec3 } from '@gentle-awl/core'
+import { LastFields, scanUnits, type FeatherShift, type ScanLandmark, type ScanUnit, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
@@ -8,6 +8,7 @@ import BecausePanel from '../../ui/BecausePanel.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import LastViewer from '../../viewer/LastViewer.vue'
 import type { Loop, Marker } from '../../viewer/lastScene.ts'
+import FeatherHandles from '../../scan/FeatherHandles.vue'
 import { useScan } from '../../scan/useScan.ts'
 
 const scan = useScan()
@@ -17,7 +18,6 @@ const router = useRouter()
 const lastName = ref('')
 const refused = ref('')
 const view = ref<'scan' | 'kept'>('scan')
-const side = ref<'lateral' | 'medial'>('lateral')
 const over = ref(false)
 
 const marks: Record<ScanLandmark, { name: string; colour: string }> = {
@@ -30,10 +30,6 @@ const keys = Object.keys(marks) as ScanLandmark[]
 const views = [
   { value: 'scan', name: 'The scan' },
   { value: 'kept', name: 'The last it makes' },
-] as const
-const sides = [
-  { value: 'lateral', name: 'Lateral' },
-  { value: 'medial', name: 'Medial' },
 ] as const
 const units = Object.keys(scanUnits) as ScanUnit[]
 
@@ -107,18 +103,10 @@ function nudge(event: KeyboardEvent, key: ScanLandmark): void {
   const p = s.landmarks[key]
   void scan.bring({ [key]: [p[0] + way[0] * by, p[1] + way[1] * by, p[2]] })
 }
-function shift(handle: number, by: number): void {
-  const next = { lateral: [...feather.value.lateral], medial: [...feather.value.medial] }
-  next[side.value][handle] = Math.round(Math.min(6, Math.max(-6, next[side.value][handle] + by)) * 10) / 10
-  // Heel and toe ends belong to both sides.
-  if (handle === 0 || handle === FEATHER_HANDLES.length - 1) {
-    next.lateral[handle] = next[side.value][handle]
-    next.medial[handle] = next[side.value][handle]
-  }
-  feather.value = next
+function moveFeather(to: FeatherShift): void {
+  feather.value = to
   void scan.bring()
 }
-const places = ['heel back', 'heel side', 'seat front', 'waist', 'behind the joint', 'joint', 'toe side', 'toe tip']
 
 function typedHeel(event: Event): void {
   const text = (event.target as HTMLInputElement).value.trim().replace(',', '.')
@@ -161,7 +149,7 @@ async function keep(): Promise<void> {
 <template>
   <div class="work-and-panel">
     <div
-      class="surface on-slate"
+      class="slate-place on-slate"
       :class="{ over }"
       @dragover.prevent="over = true"
       @dragleave="over = false"
@@ -191,7 +179,7 @@ async function keep(): Promise<void> {
         </label>
         <p>No scanner here? <RouterLink to="/scanner">The practice scanner</RouterLink> has lasts on its table.</p>
       </div>
-      <div v-if="shown" class="views">
+      <div v-if="shown" class="corner-choice">
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
       </div>
       <div v-if="progress.running" class="progress" role="status">
@@ -254,31 +242,7 @@ async function keep(): Promise<void> {
             @change="typedHeel"
           />
         </label>
-        <h3>Feather line</h3>
-        <p class="soft">Found where bottom and wall turn most. Move it up the wall or down where it is not right.</p>
-        <ChoiceBar label="Side" :options="sides" :value="side" @choose="side = $event" />
-        <ul class="handles">
-          <li v-for="(q, i) in FEATHER_HANDLES" :key="q">
-            <span>{{ places[i] }}</span>
-            <button
-              class="button icon"
-              type="button"
-              :aria-label="`${places[i]} down by half a millimetre`"
-              @click="shift(i, -0.5)"
-            >
-              −
-            </button>
-            <span class="figure">{{ feather[side][i].toFixed(1) }}</span>
-            <button
-              class="button icon"
-              type="button"
-              :aria-label="`${places[i]} up by half a millimetre`"
-              @click="shift(i, 0.5)"
-            >
-              +
-            </button>
-          </li>
-        </ul>
+        <FeatherHandles :shift="feather" @change="moveFeather" />
         <div class="row">
           <button class="button" type="button" @click="scan.findAnew()">Find all anew</button>
           <button class="button" type="button" @click="scan.stop()">Another scan</button>
@@ -297,12 +261,6 @@ async function keep(): Promise<void> {
 </template>
 
 <style scoped>
-.surface {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  background: var(--slate);
-}
 .over {
   outline: 4px dashed #e6b355;
   outline-offset: -12px;
@@ -319,11 +277,6 @@ async function keep(): Promise<void> {
   outline: 3px solid #ffd48a;
   outline-offset: 2px;
 }
-.views {
-  position: absolute;
-  top: 14px;
-  left: 14px;
-}
 .progress {
   position: absolute;
   top: 14px;
@@ -336,9 +289,6 @@ async function keep(): Promise<void> {
   background: #1b282fe6;
   color: var(--chalk);
 }
-.wrong {
-  color: var(--stop);
-}
 .notes {
   margin: 8px 0;
   padding-left: 20px;
@@ -346,8 +296,7 @@ async function keep(): Promise<void> {
 h3 {
   margin: 18px 0 4px;
 }
-.marks,
-.handles {
+.marks {
   display: grid;
   gap: 6px;
   margin: 8px 0;
@@ -366,16 +315,6 @@ h3 {
   height: 14px;
   border: 1px solid #4a5a60;
   border-radius: 50%;
-}
-.handles li {
-  display: grid;
-  grid-template-columns: 1fr 44px 44px 44px;
-  gap: 6px;
-  align-items: center;
-  text-align: center;
-}
-.handles li > :first-child {
-  text-align: left;
 }
 .row {
   display: flex;

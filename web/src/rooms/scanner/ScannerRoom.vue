@@ -142,9 +142,6 @@ function next(): void {
 .short {
   max-width: 200px;
 }
-.wrong {
-  color: var(--stop);
-}
 dl {
   margin: 0;
 }
