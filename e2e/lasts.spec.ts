@@ -49,7 +49,7 @@ test('a hidden last is scanned, comes in, and reads what the tape reads', async 
   expect(Math.abs(mm(await page.getByTestId('girth-joint').textContent()) - joint)).toBeLessThan(0.8)
 })
 
-test('what is no last is told why, and a scan can be stopped', async ({ page }) => {
+test('what is no last is told why', async ({ page }) => {
   await page.goto(`${server.url}/lasts/new/scan`)
   const file = (name: string, text: string) => ({ name, mimeType: 'model/obj', buffer: Buffer.from(text) })
   const choose = page.locator('input[type="file"]')

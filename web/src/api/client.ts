@@ -13,6 +13,7 @@ import type {
   RuleFigures,
   StepEvent,
 } from '@gentle-awl/core'
+import { markRaw } from 'vue'
 
 /** What the server said no with: a sentence, the fields it is about, and the current document when a write was stale. */
 export class ApiError extends Error {
@@ -104,8 +105,21 @@ const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
   remove: (id: string, version: number) => send<void>(`${path}/${id}`, { method: 'DELETE', version }),
 })
 
+/** A kept surface is tens of thousands of numbers that never change in place: the page need not watch each of them. */
+function still(last: Stored<Last>): Stored<Last> {
+  if (last.shape.kind === 'kept') markRaw(last.shape.surface)
+  return last
+}
+const lastShelf = shelf<Last, LastFields>('/lasts')
+
 export const api = {
-  lasts: { ...shelf<Last, LastFields>('/lasts'), one: (id: string) => send<Stored<Last>>(`/lasts/${id}`) },
+  lasts: {
+    list: async () => (await lastShelf.list()).map(still),
+    one: async (id: string) => still(await send<Stored<Last>>(`/lasts/${id}`)),
+    add: async (body: LastFields) => still(await lastShelf.add(body)),
+    change: async (id: string, version: number, body: LastFields) => still(await lastShelf.change(id, version, body)),
+    remove: lastShelf.remove,
+  },
   lastHolds: shelf<LastHold, LastHoldFields>('/last-holds'),
   feet: shelf<FeetFields & { id: string }, FeetFields>('/feet'),
   cupSoles: shelf<CupSoleFields & { id: string }, CupSoleFields>('/cup-soles'),
