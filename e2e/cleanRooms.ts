@@ -15,8 +15,11 @@ export function cleanRooms(url: () => string, rooms: readonly string[]): void {
       await page.addInitScript((t) => localStorage.setItem('gentle-awl.theme', t), theme)
       for (const path of rooms) {
         await page.goto(url() + path)
-        await page.waitForLoadState('networkidle')
-        await page.waitForTimeout(250)
+        // Whatever says that it is still at work must be gone.
+        await page.waitForFunction(
+          () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing)/.test(document.body.innerText),
+        )
+        await page.waitForTimeout(300)
         const { violations } = await new AxeBuilder({ page }).analyze()
         expect(
           violations.map(

@@ -145,8 +145,11 @@ function tracedBottom(): BottomTracing {
   }
 }
 
+let found: Last[] | null = null
 /** Lasts that came in by other ways than the tape; they take a moment to make, so only a new demo workshop asks for them. */
-export function demoFoundLasts(): Last[] {
+export const demoFoundLasts = (): Last[] => (found ??= makeFoundLasts())
+
+function makeFoundLasts(): Last[] {
   const wooden = generateLast({
     ...shelf[2][2],
     length: 275,
@@ -161,7 +164,7 @@ export function demoFoundLasts(): Last[] {
     toeBoxHeight: 28,
   })
   const scan = pretendScan(wooden, { seed: 18, noise: 0.08 })
-  const found = importScan(readyScan(scan, 'mm'))
+  const scanned = importScan(readyScan(scan, 'mm'))
   return [
     Last.parse({
       id: demoId(1, 5),
@@ -169,13 +172,13 @@ export function demoFoundLasts(): Last[] {
       note: 'Old beech last, scanned; the pair is lost but for this one.',
       shape: {
         kind: 'kept',
-        surface: packSurface(found.surface),
+        surface: packSurface(scanned.surface),
         origin: {
           from: 'scan',
           name: 'breakwater.stl',
           foot: 'right',
-          triangles: found.health.triangles,
-          within: found.within,
+          triangles: scanned.health.triangles,
+          within: scanned.within,
         },
       },
       buildUps: [{ station: 'instep', place: 'over the top', thickness: 2, reach: 40 }],
@@ -195,8 +198,11 @@ export function demoFoundLasts(): Last[] {
   ]
 }
 
+let cups: CupSole[] | null = null
 /** Inside of a cup sole drawn round the choir last with the layers of a light shoe and a millimetre of room. */
-export function demoCupSoles(): CupSole[] {
+export const demoCupSoles = (): CupSole[] => (cups ??= makeCupSoles())
+
+function makeCupSoles(): CupSole[] {
   const choir = generateLast(shelf[0][2])
   const shoe = lastedShoe(choir, { upper: 1.2, lining: 0.9, stiffener: 1.2, puff: 0.8 }, new RuleBook({}, {}))
   const inside = offset(shoe.outline, 0.8, 'the cup sole')

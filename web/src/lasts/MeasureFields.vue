@@ -9,6 +9,7 @@ defineProps<{ wrong?: string | null; without?: readonly string[] }>()
 
 <template>
   <div class="fields">
+    <p class="soft">Millimetres; swing, hollow, slope and cone front are shares.</p>
     <fieldset v-for="group in measureGroups" :key="group.name">
       <legend>{{ group.name }}</legend>
       <ChoiceBar

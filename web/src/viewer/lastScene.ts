@@ -96,7 +96,7 @@ export class LastScene {
 
   /** Throws when the browser has no WebGL. */
   constructor(private readonly canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: true, preserveDrawingBuffer: true })
+    this.renderer = new WebGLRenderer({ canvas, antialias: true })
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
     this.scene.background = new Color('#22323A')
     this.camera.up.set(0, 0, 1)
