@@ -4,6 +4,7 @@ import { launch } from './browser.ts'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
+  globalSetup: './demoWorkshop.ts',
   timeout: 120_000,
   expect: { timeout: 15_000 },
   // One spec file each; every file starts a server and a database of its own.

@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -15,12 +15,17 @@ export interface RunningServer {
 
 const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 
+/** An empty folder, or a copy of the demo workshop that was made for this run. */
+function freshFolder(demo: boolean): string {
+  const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-'))
+  const template = process.env.GENTLE_AWL_TEMPLATE
+  if (demo && template) cpSync(template, folder, { recursive: true })
+  return folder
+}
+
 /** Starts the built server with the demo workshop, in a folder and on a port of its own (or given ones, to start again). */
-export async function startServer(
-  data = mkdtempSync(join(tmpdir(), 'gentle-awl-')),
-  demo = true,
-  port = '0',
-): Promise<RunningServer> {
+export async function startServer(given?: string, demo = true, port = '0'): Promise<RunningServer> {
+  const data = given ?? freshFolder(demo)
   const child: ChildProcess = spawn(process.execPath, [join(root, 'server', 'dist', 'main.js')], {
     env: { ...process.env, PORT: port, GENTLE_AWL_DATA: data, GENTLE_AWL_DEMO: demo ? '1' : '0', LOG_LEVEL: 'error' },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -20,7 +20,7 @@ import { guessUnit } from './units.ts'
 import { weld } from './weld.ts'
 
 /** Another triangulation than the canonical grid's, about as fine as a hand scanner's. */
-const SEEN = { columns: 201, rows: 75, across: 41, ribSamples: 400, rimSamples: 64, ridgeSamples: 240 }
+const SEEN = { columns: 161, rows: 61, across: 33, ribSamples: 400, rimSamples: 64, ridgeSamples: 240 }
 
 const scanOf = (m: LastMeasures, how: Scanning) => pretendScan(generateAt(m, SEEN), how)
 const bring = (mesh: TriangleMesh, choices = {}) => importScan(readyScan(mesh, 'mm'), choices)
