@@ -5,6 +5,8 @@ const limits = { testTimeout: 60_000, hookTimeout: 60_000 }
 
 export default defineConfig({
   test: {
+    // Two cores are the least that a machine has; by its own count vitest leaves one of them idle.
+    maxWorkers: 2,
     projects: [
       {
         test: { name: 'node', include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'bench/**/*.test.ts'], ...limits },

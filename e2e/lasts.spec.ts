@@ -272,6 +272,7 @@ test('two people on one last: nothing of either is lost', async ({ page, context
   await expect(page.getByLabel('Where it stands')).toHaveValue('Window sill')
   await page.getByLabel('Number stamped on it').fill('42-9')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByText('Kept.')).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Number stamped on it')).toHaveValue('42-9')
   await expect(page.getByLabel('Where it stands')).toHaveValue('Window sill')

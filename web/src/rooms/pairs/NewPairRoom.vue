@@ -25,6 +25,8 @@ const workshop = useWorkshop()
 const problem = ref<string | null>(null)
 const wrong = reactive<Record<string, string>>({})
 const saving = ref(false)
+/** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
+const ready = ref(false)
 const roles = Object.keys(materialRoles) as MaterialRole[]
 
 const label = reactive({ order: '', name: '', trade: '', note: '' })
@@ -40,6 +42,12 @@ const sizeTouched = ref(false)
 const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
 const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 
+/** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
+function mended({ target }: Event): void {
+  const name = (target as HTMLInputElement).name
+  delete wrong[name === 'size' ? 'size.value' : name.replace('material-', 'materials.')]
+}
+
 /** The size that the chosen last reads, to the half; offered until somebody types another. */
 function offerSize(): void {
   if (!last.value || sizeTouched.value) return
@@ -54,6 +62,7 @@ async function load(): Promise<void> {
     form.lastId = workshop.lasts[0]?.id ?? ''
     for (const role of roles) form.materials[role] = role === 'padding' ? '' : (choices(role)[0]?.id ?? '')
     offerSize()
+    ready.value = true
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     problem.value = error.message
@@ -105,13 +114,13 @@ onMounted(load)
 
 <template>
   <section class="room-page narrow">
-    <RoomState :loading="!workshop.loaded" :problem="problem" what="Lasts and materials" @retry="load">
+    <RoomState :loading="!ready" :problem="problem" what="Lasts and materials" @retry="load">
       <h1>New pair</h1>
       <div v-if="workshop.lasts.length === 0" class="nothing">
         <p>There is no last on the shelf yet, and every pair is built on one.</p>
         <RouterLink class="button main" to="/lasts">Put a last on the shelf</RouterLink>
       </div>
-      <form v-else novalidate @submit.prevent="start">
+      <form v-else novalidate @submit.prevent="start" @input="mended" @change="mended">
         <fieldset class="card">
           <legend>Who it is for</legend>
           <label class="field narrow">
