@@ -17,6 +17,12 @@ export {
   type GradedSize,
   type GradeName,
 } from './fit/grade.ts'
+export { flattenSheet, type FlatSheet } from './flatten/asRigidAsPossible.ts'
+export { boundaryLoop, type Mesh } from './flatten/mesh.ts'
+export { meshArea, triangleAreas } from './flatten/area.ts'
+export { firstCrossing } from './flatten/overlap.ts'
+export { gridSeams, seamDrift, seamNames, seamWeights, type SeamName } from './flatten/seams.ts'
+export { readObjSheet } from './formats/objSheet.ts'
 export { writeObj, writePly, writeStl, writeStlText } from './formats/meshFiles.ts'
 export { ClosestPoints, type TriangleMesh } from './geometry/closestPoint.ts'
 export { FEATHER_HANDLES, noShift, type FeatherShift } from './scan/featherOfScan.ts'

@@ -1,21 +1,35 @@
 import { Anderson } from './anderson.ts'
+import { meshArea } from './area.ts'
+import { discEdge, neighbours, type Mesh } from './mesh.ts'
 import { nestedDissection } from './nestedDissection.ts'
 import { Entries, SparseCholesky } from './sparseCholesky.ts'
-import { neighbours, type Mesh } from './mesh.ts'
-import { onCircle } from './onCircle.ts'
+import { startFlat } from './startFlat.ts'
 
-/** A sheet laid flat. `flat` holds 2 numbers per vertex, mm; `strain` the larger of stretch and shrink per triangle (1 = true). */
+/**
+ * A sheet laid flat. `flat` holds 2 numbers per vertex, mm; `stretch` the two singular values of every triangle's map
+ * from the body to the flat, the larger first (1 = true length; below 1 the flat is shorter than the body); `strain`
+ * the larger of the first and the inverse of the second.
+ */
 export interface FlatSheet {
   flat: Float64Array
+  stretch: Float64Array
   strain: Float64Array
-  /** Sum of area ((s1 - 1)^2 + (s2 - 1)^2), mm^2. */
+  /** Sum of area ((s1 - 1)^2 + (s2 - 1)^2), mm^2, every triangle counted once whatever its weight. */
   energy: number
   rounds: number
   flipped: number
 }
 
-/** Stop when no vertex would move more than this in a plain round, mm; the true error is about 16 times as much. */
-const STEP = 1e-5
+/**
+ * Stop when no vertex would move more than this in a plain round, as a share of the sheet's size (the root of its
+ * area: 1.5e-4 mm on a wall of a last); the true error is about 16 times as much.
+ */
+const STEP = 1e-6
+/** A sheet of area 1 with less energy than this can be developed; then it is followed down to rounding. */
+const DEVELOPABLE = 1e-6
+const FINE_STEP = 1e-12
+/** The energy is a difference of sums near 1, so it is known to this. */
+const ROUNDING = 1e-13
 const MOST_ROUNDS = 400
 /** Rounds that the acceleration looks back on. */
 const DEPTH = 6
@@ -24,7 +38,7 @@ const DEPTH = 6
  * Each triangle laid flat on its own, 6 numbers: corner b at (bx, 0), corner c at (cx, cy), then the cotangents of
  * the angles at a, b and c.
  */
-function layTriangles(mesh: Mesh): Float64Array {
+function layTriangles(mesh: Mesh, scale: number): Float64Array {
   const p = mesh.positions
   const t = mesh.triangles
   const out = new Float64Array(t.length * 2)
@@ -32,25 +46,41 @@ function layTriangles(mesh: Mesh): Float64Array {
     const [a, b, c] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
     const [ux, uy, uz] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]]
     const [vx, vy, vz] = [p[c] - p[a], p[c + 1] - p[a + 1], p[c + 2] - p[a + 2]]
-    const bx = Math.hypot(ux, uy, uz)
-    const cx = (ux * vx + uy * vy + uz * vz) / bx
-    const cy = Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx) / bx
+    const ab = Math.hypot(ux, uy, uz)
+    const bx = scale * ab
+    const cx = (scale * (ux * vx + uy * vy + uz * vz)) / ab
+    const cy = (scale * Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx)) / ab
     out.set([bx, cx, cy, cx / cy, (bx - cx) / cy, (cx * (cx - bx) + cy * cy) / (bx * cy)], k * 2)
   }
   return out
 }
 
+/** Makes triangles count more than others: their cotangents are what the energy weighs them by. */
+function weigh(corners: Float64Array, weights: Float64Array): void {
+  weights.forEach((w, f) => {
+    for (let k = 6 * f + 3; k < 6 * f + 6; k++) corners[k] *= w
+  })
+}
+
 /**
  * Lays a disc flat with as little change of lengths as can be: local/global as-rigid-as-possible
  * (Liu, Zhang, Xu, Gotsman, Gortler 2008), cotangent weights, one vertex pinned, factored once.
- * Starts from a circle, so that no triangle is flipped; Anderson acceleration saves two thirds of the rounds. Throws GeometryError when the mesh is not a disc.
+ * Starts from the unrolled edge, or from a circle where that would flip a triangle; Anderson acceleration saves two
+ * thirds of the rounds.
+ * Works at the size of a sheet of area 1, so that the answer does not depend on the unit. `weights`, one per
+ * triangle, make some keep their lengths before others. Throws GeometryError when the mesh is not a disc.
  */
-export function flattenSheet(mesh: Mesh): FlatSheet {
+export function flattenSheet(mesh: Mesh, weights?: Float64Array): FlatSheet {
+  const loop = discEdge(mesh)
   const n = mesh.positions.length / 3
+  const area = meshArea(mesh)
+  const size = Math.sqrt(area)
   const links = neighbours(n, mesh.triangles)
   const order = nestedDissection(links)
   const t = mesh.triangles
-  const corners = layTriangles(mesh)
+  const corners = layTriangles(mesh, 1 / size)
+  const cotangents = Float64Array.from({ length: t.length }, (_, k) => corners[6 * Math.floor(k / 3) + 3 + (k % 3)])
+  if (weights) weigh(corners, weights)
   const entries = new Entries()
   for (let k = 0; k < t.length; k += 3) {
     const edge = (i: number, j: number, w: number) => {
@@ -64,7 +94,8 @@ export function flattenSheet(mesh: Mesh): FlatSheet {
   }
   entries.add(0, 0, 1)
   const factor = new SparseCholesky(n, entries, order)
-  const flat = onCircle(mesh, links, order)
+  const flat = startFlat({ mesh, loop, links, order, cotangents }, area)
+  for (let k = 0; k < 2 * n; k++) flat[k] /= size
   const pulled = new Float64Array(2 * n)
   const next = new Float64Array(2 * n)
   const work = new Float64Array(2 * n)
@@ -75,7 +106,7 @@ export function flattenSheet(mesh: Mesh): FlatSheet {
   for (; rounds < MOST_ROUNDS; rounds++) {
     pulled.fill(0)
     const energy = pull(t, corners, flat, pulled)
-    if (energy > lowest * (1 + 1e-12)) {
+    if (energy > lowest * (1 + 1e-12) + ROUNDING) {
       // The leap went uphill: take the plain step instead, which never does.
       flat.set(safe)
       lowest = Infinity
@@ -95,13 +126,15 @@ export function flattenSheet(mesh: Mesh): FlatSheet {
       if (moved > most) most = moved
     }
     safe.set(next)
-    if (most < STEP * STEP) {
+    if (most < (energy < DEVELOPABLE ? FINE_STEP : STEP) ** 2) {
       flat.set(next)
       break
     }
     ahead.next(flat, next, flat)
   }
-  return { flat, rounds, ...strains(t, corners, flat) }
+  const figures = strains(t, corners, flat)
+  for (let k = 0; k < 2 * n; k++) flat[k] *= size
+  return { flat, rounds, ...figures, energy: figures.energy * size * size }
 }
 
 /**
@@ -157,6 +190,7 @@ function pull(t: Uint32Array, corners: Float64Array, flat: Float64Array, pulled:
 }
 
 function strains(t: Uint32Array, corners: Float64Array, flat: Float64Array) {
+  const stretch = new Float64Array((2 * t.length) / 3)
   const strain = new Float64Array(t.length / 3)
   let energy = 0
   let flipped = 0
@@ -175,7 +209,9 @@ function strains(t: Uint32Array, corners: Float64Array, flat: Float64Array) {
     const s2 = Math.abs(sum - difference) / 2
     if (det <= 0) flipped++
     energy += ((bx * cy) / 2) * ((s1 - 1) ** 2 + ((det < 0 ? -s2 : s2) - 1) ** 2)
+    stretch[2 * f] = s1
+    stretch[2 * f + 1] = s2
     strain[f] = Math.max(s1, 1 / Math.max(s2, 1e-9))
   }
-  return { strain, energy, flipped }
+  return { stretch, strain, energy, flipped }
 }

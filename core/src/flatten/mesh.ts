@@ -50,3 +50,32 @@ export function neighbours(vertexCount: number, triangles: Uint32Array): number[
   }
   return sets.map((s) => [...s])
 }
+
+/**
+ * The edge of a sheet without holes or handles: every vertex used, one edge loop, and V - E + F = 1 (Euler's count
+ * of a disc). Throws GeometryError with a sentence for any other mesh.
+ */
+export function discEdge(mesh: Mesh): number[] {
+  const n = mesh.positions.length / 3
+  const t = mesh.triangles
+  if (t.length === 0) throw new GeometryError('The mesh has no triangle.')
+  const used = new Uint8Array(n)
+  for (const v of t) {
+    if (v >= n) throw new GeometryError(`A triangle names corner ${v + 1}, but the mesh has ${n} points.`)
+    used[v] = 1
+  }
+  const idle = used.indexOf(0)
+  if (idle >= 0) throw new GeometryError(`Point ${idle + 1} belongs to no triangle.`)
+  const loop = boundaryLoop(mesh)
+  // Each inner edge has two triangles, each edge of the loop one.
+  const edges = (t.length + loop.length) / 2
+  const count = n - edges + t.length / 3
+  if (count !== 1) {
+    throw new GeometryError(
+      count > 1
+        ? 'The mesh falls apart into several pieces: only one sheet can be laid flat at a time.'
+        : 'The mesh has a handle like a cup: it is not a plain sheet.',
+    )
+  }
+  return loop
+}
