@@ -5,7 +5,7 @@ import { Entries, SparseCholesky } from './sparseCholesky.ts'
 import { boundaryLoop, neighbours, type Mesh } from './mesh.ts'
 import { meshArea } from './area.ts'
 import { faceDown, onCircle, unrolledEdge } from './startFlat.ts'
-import { firstCrossing } from './overlap.ts'
+import { firstCrossing } from '../geometry/overlap.ts'
 import { gridSeams, seamDrift, seamWeights } from './seams.ts'
 
 /** A grid of (n + 1) x (m + 1) points, columns along u, rows along v, outside on the left of u x v. */

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
 import { Last } from './last.ts'
 import { Material } from './material.ts'
+import { UpperDecisions } from './upper.ts'
 
 export const constructions = ['welted', 'cemented'] as const
 export const stiffenerFronts = ['short', 'long medial'] as const
@@ -40,6 +41,7 @@ export const PairDecisions = z.object({
   puff: z.object({ length: byHand(15, 130) }).prefault({}),
   sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
   midsole: z.object({ room: byHand(0, 25) }).prefault({}),
+  upper: UpperDecisions.prefault({}),
   /** House rules changed for this pair alone. */
   rules: RuleFigures.default({}),
 })

@@ -1,3 +1,5 @@
+import { makeForme } from '../forme/forme.ts'
+import { FormeMap } from '../forme/formeMap.ts'
 import { heelPatch } from '../forme/heelPatch.ts'
 import { toePatch } from '../forme/toePatch.ts'
 import { developBottom } from '../last/developedBottom.ts'
@@ -12,6 +14,7 @@ import type { Finding, Level } from '../model/because.ts'
 import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
+import type { UpperDecisions } from '../model/upper.ts'
 import { insole, insoleRules } from '../parts/insole.ts'
 import { midsole, midsoleRules } from '../parts/midsole.ts'
 import { paddingLoss } from '../parts/paddingLoss.ts'
@@ -21,6 +24,8 @@ import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener.ts'
 import { stiffenerRules } from '../parts/stiffenerRules.ts'
 import { topLine, topLineRules } from '../parts/topLine.ts'
 import { puffBackAtFeather, puffRules, toePuff } from '../parts/toePuff.ts'
+import { deriveUpper, type Upper } from '../upper/upper.ts'
+import { upperRules } from '../upper/upperRules.ts'
 import type { Operation } from '../work/operation.ts'
 import { operations } from '../work/operations.ts'
 import { workRules } from '../work/step.ts'
@@ -32,6 +37,8 @@ import { StageCache } from './stageCache.ts'
 /** Everything that follows from a pair's decisions. Plain data: it can be stored, sent or printed. */
 export interface Plan {
   last: LastReadings
+  /** The base pattern: pieces, points, lines and checks of the upper. */
+  upper: Upper
   parts: Part[]
   /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
   lasted: Path
@@ -75,6 +82,15 @@ export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): Las
   return cache.stage('last', [JSON.stringify([shape, buildUps])], () => buildLast({ shape, buildUps }))
 }
 
+/** Both sides of the last laid flat and on each other, as a map between the forme and the last. */
+export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], cache: StageCache): FormeMap {
+  return cache.stage(
+    'forme',
+    [surface, how.kind, how.match],
+    () => new FormeMap(surface, makeForme(surface, how.kind, how.match)),
+  )
+}
+
 /** The toe sheet starts this far behind what lies on it, mm. */
 const BEHIND = 14
 /** The heel sheet of short stiffeners reaches at least this share of L, so that the front can be moved without laying it out anew. */
@@ -109,6 +125,32 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   const L = surface.length
   const marks = cache.stage('landmarks', [surface], () => landmarks(surface))
   const readings = cache.stage('readings', [surface, marks], () => lastReadings(surface, marks))
+  const map = formeStage(surface, d.upper.forme, cache)
+  const upper = cache.stage(
+    'upper',
+    [
+      map,
+      JSON.stringify(d.upper),
+      readings.heelHeight,
+      book.stamp(upperRules),
+      book.stamp(topLineRules),
+      stamp(material.upper),
+      stamp(material.lining),
+      stamp(material.stiffener),
+    ],
+    () =>
+      deriveUpper({
+        map,
+        decisions: d.upper,
+        book,
+        heelHeight: readings.heelHeight,
+        layers: {
+          upper: material.upper.thickness,
+          lining: material.lining.thickness,
+          stiffener: material.stiffener.thickness,
+        },
+      }),
+  )
   const bottom = cache.stage('bottom', [surface, marks], () => developBottom(surface, marks))
   const joint: Record<Side, number> = surface.joints
   const top = cache.stage('topLine', [L, book.stamp(topLineRules)], () => topLine(L, book))
@@ -236,9 +278,10 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
         book,
       }),
   )
-  const levels = [...findings, ...parts.flatMap((p) => p.findings)].map((f) => f.level)
+  const levels = [...findings, ...upper.findings, ...parts.flatMap((p) => p.findings)].map((f) => f.level)
   return {
     last: readings,
+    upper,
     parts,
     lasted: lasted.outline,
     findings,

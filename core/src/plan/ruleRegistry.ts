@@ -8,6 +8,7 @@ import { midsoleRules } from '../parts/midsole.ts'
 import { sockRules } from '../parts/sockLiner.ts'
 import { stiffenerRules } from '../parts/stiffenerRules.ts'
 import { topLineRules } from '../parts/topLine.ts'
+import { upperRules } from '../upper/upperRules.ts'
 import { puffRules } from '../parts/toePuff.ts'
 import { workRules } from '../work/step.ts'
 import { waitRules } from '../work/waits.ts'
@@ -18,6 +19,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   { name: 'Size runs', rules: Object.values(gradeRules) },
   { name: 'Cup soles', rules: Object.values(cupRules) },
   { name: 'Heights and key points', rules: Object.values(topLineRules) },
+  { name: 'Upper', rules: Object.values(upperRules) },
   { name: 'Insole and last bottom', rules: Object.values(insoleRules) },
   { name: 'Stiffener', rules: Object.values(stiffenerRules) },
   { name: 'Toe puff', rules: Object.values(puffRules) },

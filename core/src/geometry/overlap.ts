@@ -1,4 +1,4 @@
-import type { Point } from '../geometry/path.ts'
+import type { Point } from './path.ts'
 
 /** Twice the signed area of a, b, c. */
 const turn = (a: Point, b: Point, c: Point) => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])

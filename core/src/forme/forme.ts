@@ -1,0 +1,231 @@
+import { flattenSheet, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
+import type { Mesh } from '../flatten/mesh.ts'
+import { seamDrift, seamWeights } from '../flatten/seams.ts'
+import { cumulative } from '../geometry/along.ts'
+import { distance, type Path, type Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import { STATIONS } from '../last/frame.ts'
+import type { LastSurface } from '../last/surface.ts'
+import { formeWalls } from './formeWalls.ts'
+
+/** What a forme keeps first: the strain small everywhere, or the true lengths of back curve, cone rim and ridge. */
+export const formeKinds = ['paper', 'true seams'] as const
+export type FormeKind = (typeof formeKinds)[number]
+
+/** The two points on which both sides are laid together; 'all round' spreads the difference over the whole wall. */
+export const formeMatches = ['back and vamp', 'vamp and toe', 'all round'] as const
+export type FormeMatch = (typeof formeMatches)[number]
+
+/** The back point's height up the back curve on a last of 290 mm, mm. */
+const BACK_POINT = 50
+
+/**
+ * Both walls of a last laid flat and on each other, outside up, the medial one mirrored: x forward from the foot of
+ * the back curve, y up, the mean joint point of the feather line on y = 0. Grids as in LastSurface, 2 numbers a point, mm.
+ */
+export interface Forme {
+  columns: number
+  rows: number
+  coneColumn: number
+  /** The walls in space, point for point under the flat ones (see formeWalls), 3 numbers a point. */
+  walls: Record<Side, Float64Array>
+  flat: Record<Side, Float64Array>
+  /** Point by point the middle of the two sides: what a pattern is drawn on. */
+  mean: Float64Array
+  /** Stretch of the leather at every point, as a share: what is more than true is positive (1 % = 0.01), by side. */
+  strain: Record<Side, Float64Array>
+  flipped: number
+  /** Lengths along the seams: on the last, and flat, mm. */
+  drift: { side: Side; name: string; last: number; flat: number }[]
+  /** How far the two sides lie from each other, mm: on the whole and along two lines. */
+  difference: { mean: number; most: number; feather: number; ridge: number }
+  /** Where the two sides were laid together. */
+  matched: Point[]
+}
+
+const sides: Side[] = ['lateral', 'medial']
+
+/** The wall as a sheet, outside up; the medial wall is mirrored so that both run the same way. Diagonals alternate. */
+function wallMesh(wall: Float64Array, side: Side, triangles: Uint32Array): Mesh {
+  const positions = wall.slice()
+  if (side === 'medial') for (let k = 1; k < positions.length; k += 3) positions[k] = -positions[k]
+  return { positions, triangles }
+}
+
+export function wallTriangles(columns: number, rows: number): Uint32Array {
+  const out: number[] = []
+  for (let i = 0; i + 1 < columns; i++) {
+    for (let j = 0; j + 1 < rows; j++) {
+      const a = i * rows + j
+      const b = a + rows
+      // Where ridge and toe rib meet, the corner cell is cut so that no triangle lies in one line of the edge.
+      const corner = i === columns - 2 && j === rows - 2
+      if (corner || (i + j) % 2 === 0) out.push(a, b, b + 1, a, b + 1, a + 1)
+      else out.push(a, b, a + 1, b, b + 1, a + 1)
+    }
+  }
+  return Uint32Array.from(out)
+}
+
+/** Strain at a vertex: over its triangles, the greater of stretch and shrink with its sign. */
+function vertexStrain(mesh: Mesh, sheet: FlatSheet): Float64Array {
+  const n = mesh.positions.length / 3
+  const sum = new Float64Array(n)
+  const count = new Float64Array(n)
+  const t = mesh.triangles
+  for (let k = 0; k < t.length; k++) {
+    const f = Math.floor(k / 3)
+    const [s1, s2] = [sheet.stretch[2 * f], sheet.stretch[2 * f + 1]]
+    // Flat longer than the last (s1 > 1) means leather that must shrink there; the leather's own stretch is the inverse.
+    const own = s1 - 1 > 1 - s2 ? 1 / s1 - 1 : 1 / s2 - 1
+    sum[t[k]] += own
+    count[t[k]]++
+  }
+  return sum.map((s, v) => s / count[v])
+}
+
+/** Column lines of a side as paths. */
+const at = (flat: Float64Array, v: number): Point => [flat[2 * v], flat[2 * v + 1]]
+
+/** The point at a length along a run of vertices, and the same share on another grid. */
+function along(lengths: Float64Array, target: number): { k: number; t: number } {
+  let k = 0
+  while (k + 2 < lengths.length && lengths[k + 1] < target) k++
+  const span = lengths[k + 1] - lengths[k]
+  return { k, t: span > 0 ? Math.min(1, Math.max(0, (target - lengths[k]) / span)) : 0 }
+}
+
+/** Rigid turn and move (no mirror) that takes points `from` onto `to` best: Procrustes in the plane, closed form. */
+function rigid(from: readonly Point[], to: readonly Point[]): (p: Point) => Point {
+  const middle = (list: readonly Point[]): Point => [
+    list.reduce((s, p) => s + p[0], 0) / list.length,
+    list.reduce((s, p) => s + p[1], 0) / list.length,
+  ]
+  const [a, b] = [middle(from), middle(to)]
+  let cos = 0
+  let sin = 0
+  from.forEach((p, i) => {
+    const [px, py] = [p[0] - a[0], p[1] - a[1]]
+    const [qx, qy] = [to[i][0] - b[0], to[i][1] - b[1]]
+    cos += px * qx + py * qy
+    sin += px * qy - py * qx
+  })
+  const l = Math.hypot(cos, sin) || 1
+  const [c, s] = [cos / l, sin / l]
+  return (p) => {
+    const [x, y] = [p[0] - a[0], p[1] - a[1]]
+    return [c * x - s * y + b[0], s * x + c * y + b[1]]
+  }
+}
+
+const moved = (flat: Float64Array, move: (p: Point) => Point): Float64Array => {
+  const out = new Float64Array(flat.length)
+  for (let v = 0; v < flat.length / 2; v++) out.set(move(at(flat, v)), 2 * v)
+  return out
+}
+
+/** Grid place where the wall's x on a line of vertices takes a value: vertex before it, and the share to the next. */
+export function lineAtX(
+  walls: Record<Side, Float64Array>,
+  line: readonly number[],
+  x: number,
+): { from: number; to: number; t: number } {
+  const [l, m] = [walls.lateral, walls.medial]
+  const xOf = (v: number) => (l[3 * v] + m[3 * v]) / 2
+  for (let k = 1; k < line.length; k++) {
+    const [a, b] = [xOf(line[k - 1]), xOf(line[k])]
+    if (a <= x && b >= x) return { from: line[k - 1], to: line[k], t: b > a ? (x - a) / (b - a) : 0 }
+  }
+  const end = xOf(line[0]) > x ? line[0] : line[line.length - 1]
+  return { from: end, to: end, t: 0 }
+}
+
+/** Vertices of the wall's edges: feather heel to toe, back curve upwards, cone rim forwards, ridge to the toe, toe rib downwards. */
+export function wallLines(g: { columns: number; rows: number; coneColumn: number }) {
+  const top = g.rows - 1
+  const row = (j: number, from: number, to: number) =>
+    Array.from({ length: to - from + 1 }, (_, k) => (from + k) * g.rows + j)
+  return {
+    feather: row(0, 0, g.columns - 1),
+    back: Array.from({ length: g.rows }, (_, j) => j),
+    rim: row(top, 0, g.coneColumn),
+    ridge: row(top, g.coneColumn, g.columns - 1),
+    toeRib: Array.from({ length: g.rows }, (_, j) => (g.columns - 1) * g.rows + top - j),
+  }
+}
+
+/**
+ * Lays both walls flat (as rigid as possible, the seams kept true if asked), and on each other by two points.
+ * Source: docs/geometry.md, "The forme". Throws GeometryError when a wall cannot be laid flat.
+ */
+export function makeForme(surface: LastSurface, kind: FormeKind, match: FormeMatch): Forme {
+  const { columns, rows, coneColumn } = surface
+  const lines = wallLines(surface)
+  const walls = formeWalls(surface)
+  const triangles = wallTriangles(columns, rows)
+  const meshes = {
+    lateral: wallMesh(walls.lateral, 'lateral', triangles),
+    medial: wallMesh(walls.medial, 'medial', triangles),
+  }
+  const seams = [lines.back, lines.rim, lines.ridge]
+  const lay = (side: Side) =>
+    flattenSheet(meshes[side], kind === 'true seams' ? seamWeights(meshes[side], seams) : undefined)
+  const sheets = { lateral: lay('lateral'), medial: lay('medial') }
+  const onLine = (side: Side, place: { from: number; to: number; t: number }): Point => {
+    const [a, b] = [at(sheets[side].flat, place.from), at(sheets[side].flat, place.to)]
+    return [a[0] + (b[0] - a[0]) * place.t, a[1] + (b[1] - a[1]) * place.t]
+  }
+  const vampPlace = lineAtX(walls, lines.ridge, STATIONS.ridgeJoint * surface.length)
+  const marks = (side: Side): Point[] => {
+    const { flat } = sheets[side]
+    if (match === 'all round') return Array.from({ length: columns * rows }, (_, v) => at(flat, v))
+    const vamp = onLine(side, vampPlace)
+    if (match === 'vamp and toe') return [vamp, at(flat, (columns - 1) * rows)]
+    const back: Path = lines.back.map((v) => at(flat, v))
+    const { k, t } = along(cumulative(back), (BACK_POINT * surface.length) / 290)
+    return [onLine(side, { from: lines.back[k], to: lines.back[k + 1], t }), vamp]
+  }
+  const lateral = sheets.lateral.flat
+  const medial = moved(sheets.medial.flat, rigid(marks('medial'), marks('lateral')))
+  const mean = lateral.map((x, k) => (x + medial[k]) / 2)
+  // The frame: foot of the back curve at the origin, the joint's feather point level with it.
+  const joint = lineAtX(walls, lines.feather, (surface.joints.lateral + surface.joints.medial) / 2)
+  const foot = at(mean, 0)
+  const ahead = [0, 1].map((d) => mean[2 * joint.from + d] * (1 - joint.t) + mean[2 * joint.to + d] * joint.t)
+  const l = Math.hypot(ahead[0] - foot[0], ahead[1] - foot[1])
+  const [c, s] = [(ahead[0] - foot[0]) / l, (ahead[1] - foot[1]) / l]
+  const stand = (p: Point): Point => {
+    const [x, y] = [p[0] - foot[0], p[1] - foot[1]]
+    return [c * x + s * y, -s * x + c * y]
+  }
+  const flat = { lateral: moved(lateral, stand), medial: moved(medial, stand) }
+  const apart = (list: readonly number[]) => list.map((v) => distance(at(flat.lateral, v), at(flat.medial, v)))
+  const average = (d: number[]) => d.reduce((x, y) => x + y, 0) / d.length
+  const all = apart(Array.from({ length: columns * rows }, (_, v) => v))
+  return {
+    columns,
+    rows,
+    coneColumn,
+    walls,
+    flat,
+    mean: moved(mean, stand),
+    strain: {
+      lateral: vertexStrain(meshes.lateral, sheets.lateral),
+      medial: vertexStrain(meshes.medial, sheets.medial),
+    },
+    flipped: sheets.lateral.flipped + sheets.medial.flipped,
+    drift: sides.flatMap((side) =>
+      (['feather', 'back', 'ridge'] as const).map((name) => {
+        const { space, plane } = seamDrift(meshes[side], sheets[side].flat, lines[name])
+        return { side, name, last: space, flat: plane }
+      }),
+    ),
+    difference: {
+      mean: average(all),
+      most: Math.max(...all),
+      feather: average(apart(lines.feather)),
+      ridge: average(apart(lines.ridge)),
+    },
+    matched: match === 'all round' ? [] : marks('lateral').map(stand),
+  }
+}

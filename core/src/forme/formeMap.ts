@@ -1,0 +1,159 @@
+import { ClosestPoints } from '../geometry/closestPoint.ts'
+import { nearest, outwardNormals, pointAt } from '../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { Vec3 } from '../geometry/vec3.ts'
+import type { Side } from '../last/frame.ts'
+import type { LastSurface } from '../last/surface.ts'
+import { lineAtX, wallLines, wallTriangles, type Forme } from './forme.ts'
+
+/** A place on the forme in the terms of its landmarks, for points that must find their place again on another last. */
+export type LandmarkPlace = readonly [forward: number, up: number]
+
+/**
+ * The mean forme as a map of the last: every point of it is a point of both walls and back. Triangle by triangle
+ * linear, so there and back is exact; beyond its edge it goes on straight, which is where a boot's shaft stands.
+ */
+export class FormeMap {
+  readonly feather: Path
+  readonly back: Path
+  readonly rim: Path
+  readonly ridge: Path
+  readonly toeRib: Path
+  /** Ridge from the cone's front and toe rib down to the feather: the centre line in front. */
+  readonly centre: Path
+  private readonly triangles: Uint32Array
+  private readonly flat: ClosestPoints
+  private readonly walls: Partial<Record<Side, ClosestPoints>> = {}
+  private readonly joint: Point
+  private readonly vamp: Point
+
+  constructor(
+    readonly surface: LastSurface,
+    readonly forme: Forme,
+  ) {
+    const lines = wallLines(forme)
+    const path = (line: readonly number[]): Path => line.map((v) => this.vertex(v))
+    this.feather = path(lines.feather)
+    this.back = path(lines.back)
+    this.rim = path(lines.rim)
+    this.ridge = path(lines.ridge)
+    this.toeRib = path(lines.toeRib)
+    this.centre = [...this.ridge, ...this.toeRib.slice(1)]
+    this.triangles = wallTriangles(forme.columns, forme.rows)
+    const n = forme.columns * forme.rows
+    const positions = new Float64Array(3 * n)
+    for (let v = 0; v < n; v++) positions.set(this.vertex(v), 3 * v)
+    this.flat = new ClosestPoints({ positions, triangles: this.triangles })
+    this.joint = this.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
+    this.vamp = this.ridgeAt(0.69 * surface.length)
+  }
+
+  private vertex(v: number): Point {
+    return [this.forme.mean[2 * v], this.forme.mean[2 * v + 1]]
+  }
+
+  /** Weights of a triangle's corners for a point of the forme; beyond the edge they go below zero. */
+  private locate(p: Point): { corners: [number, number, number]; weights: [number, number, number] } {
+    const { triangle } = this.flat.to([p[0], p[1], 0])
+    const k = 3 * triangle
+    const corners: [number, number, number] = [this.triangles[k], this.triangles[k + 1], this.triangles[k + 2]]
+    const [a, b, c] = corners.map((v) => this.vertex(v))
+    const det = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])
+    const wb = ((p[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (p[1] - a[1])) / det
+    const wc = ((b[0] - a[0]) * (p[1] - a[1]) - (p[0] - a[0]) * (b[1] - a[1])) / det
+    return { corners, weights: [1 - wb - wc, wb, wc] }
+  }
+
+  /** Column and row of the forme's grid, with fractions, where a point lies. */
+  gridPlace(p: Point): [number, number] {
+    const { corners, weights } = this.locate(p)
+    const rows = this.forme.rows
+    const mix = (of: (v: number) => number) => corners.reduce((s, v, k) => s + weights[k] * of(v), 0)
+    return [mix((v) => Math.floor(v / rows)), mix((v) => v % rows)]
+  }
+
+  /** Point of the last under a point of the forme, mm. */
+  toLast(side: Side, p: Point): Vec3 {
+    const { corners, weights } = this.locate(p)
+    const w = this.forme.walls[side]
+    const mix = (d: 0 | 1 | 2) =>
+      weights[0] * w[3 * corners[0] + d] + weights[1] * w[3 * corners[1] + d] + weights[2] * w[3 * corners[2] + d]
+    return [mix(0), mix(1), mix(2)]
+  }
+
+  /** Point of the forme over the point of the last nearest to `at`. */
+  fromLast(side: Side, at: Vec3): Point {
+    const closest = (this.walls[side] ??= new ClosestPoints({
+      positions: this.forme.walls[side],
+      triangles: this.triangles,
+    }))
+    const { point, triangle } = closest.to(at)
+    const corners = [0, 1, 2].map((e) => this.triangles[3 * triangle + e])
+    const w = this.forme.walls[side]
+    const [a, b, c] = corners.map((v): Vec3 => [w[3 * v], w[3 * v + 1], w[3 * v + 2]])
+    const weights = barycentric(point, a, b, c)
+    const mix = (d: 0 | 1) => corners.reduce((s, v, e) => s + weights[e] * this.forme.mean[2 * v + d], 0)
+    return [mix(0), mix(1)]
+  }
+
+  /** Where the feather line is a given distance from the heel back, mm along the last. */
+  featherAt(x: number): Point {
+    return this.onLine(wallLines(this.forme).feather, x)
+  }
+
+  /** Where the ridge (in front of the cone) is a given distance from the heel back. */
+  ridgeAt(x: number): Point {
+    return this.onLine(wallLines(this.forme).ridge, x)
+  }
+
+  private onLine(line: readonly number[], x: number): Point {
+    const { from, to, t } = lineAtX(this.forme.walls, line, x)
+    const [a, b] = [this.vertex(from), this.vertex(to)]
+    return [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+  }
+
+  /** A point `height` mm square above the feather line, over the place `x` mm from the heel back. */
+  above(x: number, height: number): Point {
+    const foot = this.featherAt(x)
+    const near = nearest(this.feather, foot)
+    const before = pointAt(this.feather, Math.max(0, near.at - 20))
+    const after = pointAt(this.feather, Math.min(pathLength(this.feather), near.at + 20))
+    const l = Math.hypot(after[0] - before[0], after[1] - before[1])
+    return [foot[0] - ((after[1] - before[1]) / l) * height, foot[1] + ((after[0] - before[0]) / l) * height]
+  }
+
+  /** A point of the ridge moved square into the wall by `inside` mm. */
+  besideRidge(x: number, inside: number): Point {
+    const at = this.ridgeAt(x)
+    const near = nearest(this.ridge, at)
+    const i = Math.max(
+      1,
+      this.ridge.findIndex((_, k) => pathLength(this.ridge.slice(0, k + 1)) >= near.at),
+    )
+    const normal = outwardNormals(this.ridge, false)[i]
+    return [at[0] + normal[0] * inside, at[1] + normal[1] * inside]
+  }
+
+  /** Place of a point in the affine frame of the landmarks: foot of the back, joint at the feather, joint at the ridge. */
+  toLandmarks(p: Point): LandmarkPlace {
+    const [j, r] = [this.joint, this.vamp]
+    const det = j[0] * r[1] - r[0] * j[1]
+    return [(p[0] * r[1] - r[0] * p[1]) / det, (j[0] * p[1] - p[0] * j[1]) / det]
+  }
+
+  fromLandmarks([forward, up]: LandmarkPlace): Point {
+    return [forward * this.joint[0] + up * this.vamp[0], forward * this.joint[1] + up * this.vamp[1]]
+  }
+}
+
+/** Barycentric weights of a point in the plane of a triangle in space (Ericson, 3.4). */
+function barycentric(p: Vec3, a: Vec3, b: Vec3, c: Vec3): [number, number, number] {
+  const dot = (u: Vec3, v: Vec3) => u[0] * v[0] + u[1] * v[1] + u[2] * v[2]
+  const minus = (u: Vec3, v: Vec3): Vec3 => [u[0] - v[0], u[1] - v[1], u[2] - v[2]]
+  const [u, v, w] = [minus(b, a), minus(c, a), minus(p, a)]
+  const [uu, uv, vv, wu, wv] = [dot(u, u), dot(u, v), dot(v, v), dot(w, u), dot(w, v)]
+  const det = uu * vv - uv * uv
+  const s = (vv * wu - uv * wv) / det
+  const t = (uu * wv - uv * wu) / det
+  return [1 - s - t, s, t]
+}

@@ -1,0 +1,98 @@
+import { bendSheet } from '../flatten/heldSheet.ts'
+import { cumulative, nearest } from '../geometry/along.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { wallTriangles } from './forme.ts'
+import type { FormeMap } from './formeMap.ts'
+
+/** Every second point of the forme's grid is enough for a bend that is smooth. */
+const STEP = 2
+
+/** The forepart of the forme opened out so that it can be cut in one with its mirror image. */
+export interface Opened {
+  /** Where a point of the forme comes to lie; points behind the pivot stay. */
+  place: (p: Point) => Point
+  /** The straight line on which the leather is folded: from the throat's end to the toe's. */
+  fold: { from: Point; to: Point }
+  /** How far the ridge of the forme lies from the fold line at most, mm: what the bend has to make good. */
+  bent: number
+  /** Feather line from the pivot's column to the toe: on the forme and opened, mm. */
+  feather: { forme: number; opened: number }
+}
+
+/**
+ * A vamp is folded along its centre, so its centre line must be straight, though the last's is not. The forme's
+ * forepart is bent, as rigid as it can be, until ridge and toe rib lie on one straight line at their true length.
+ * Everything behind the pivot (a point of the ridge no seam comes in front of) stays, so that seams keep their shape.
+ * `throat` is where the piece begins at the centre.
+ */
+export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened {
+  const { forme } = map
+  const nu = (forme.columns - 1) / STEP + 1
+  const nv = (forme.rows - 1) / STEP + 1
+  const vertex = (i: number, j: number): Point => {
+    const v = (i * STEP * forme.rows + j * STEP) * 2
+    return [forme.mean[v], forme.mean[v + 1]]
+  }
+  // The first column of the coarse grid that lies wholly in front of the pivot at the ridge.
+  let first = Math.ceil(forme.coneColumn / STEP)
+  while (first < nu - 4 && vertex(first, nv - 1)[0] < pivot[0]) first++
+  const n = (nu - first) * nv
+  const at = (i: number, j: number) => (i - first) * nv + j
+  const positions = new Float64Array(3 * n)
+  const start = new Float64Array(2 * n)
+  const held = new Uint8Array(n)
+  for (let i = first; i < nu; i++) {
+    for (let j = 0; j < nv; j++) {
+      const p = vertex(i, j)
+      positions.set(p, 3 * at(i, j))
+      start.set(p, 2 * at(i, j))
+      if (i === first) held[at(i, j)] = 1
+    }
+  }
+  // The fold goes from the throat to the top of the toe box, where a pattern maker lays his straight edge.
+  const pole = vertex(nu - 1, nv - 1)
+  const l = distance(throat, pole) || 1
+  const way: Point = [(pole[0] - throat[0]) / l, (pole[1] - throat[1]) / l]
+  // True lengths along the fine centre line, so that the chords of the coarse one do not shorten it.
+  const sums = cumulative(map.centre)
+  const throatAt = nearest(map.centre, throat).at
+  const top = forme.columns - 1 - forme.coneColumn
+  const runTo = (i: number, j: number) =>
+    sums[j === nv - 1 ? i * STEP - forme.coneColumn : top + (nv - 1 - j) * STEP] - throatAt
+  const centre = [
+    ...Array.from({ length: nu - first - 1 }, (_, k) => ({ i: first + 1 + k, j: nv - 1 })),
+    ...Array.from({ length: nv - 1 }, (_, k) => ({ i: nu - 1, j: nv - 2 - k })),
+  ]
+  let bent = 0
+  for (const { i, j } of centre) {
+    const p = vertex(i, j)
+    const run = runTo(i, j)
+    if (j === nv - 1) bent = Math.max(bent, Math.abs((p[0] - throat[0]) * way[1] - (p[1] - throat[1]) * way[0]))
+    start.set([throat[0] + way[0] * run, throat[1] + way[1] * run], 2 * at(i, j))
+    held[at(i, j)] = 1
+  }
+  const bentTo = bendSheet({ positions, triangles: wallTriangles(nu - first, nv) }, start, held)
+  const shift = (i: number, j: number): Point => {
+    if (i <= first) return [0, 0]
+    const v = at(i, j)
+    return [bentTo[2 * v] - positions[3 * v], bentTo[2 * v + 1] - positions[3 * v + 1]]
+  }
+  const place = (p: Point): Point => {
+    const [u, v] = map.gridPlace(p)
+    const i = Math.max(0, Math.min(nu - 2, Math.floor(u / STEP)))
+    const j = Math.max(0, Math.min(nv - 2, Math.floor(v / STEP)))
+    const [s, t] = [u / STEP - i, v / STEP - j]
+    if (i < first && u <= first * STEP) return p
+    const corners = [shift(i, j), shift(i + 1, j), shift(i + 1, j + 1), shift(i, j + 1)]
+    const weights = [(1 - s) * (1 - t), s * (1 - t), s * t, (1 - s) * t]
+    return [0, 1].map((d) => p[d] + corners.reduce((sum, c, k) => sum + c[d] * weights[k], 0)) as [number, number]
+  }
+  const whole = sums[sums.length - 1] - throatAt
+  const feather: Path = map.feather.filter((_, i) => i >= first * STEP)
+  return {
+    place,
+    fold: { from: throat, to: [throat[0] + way[0] * whole, throat[1] + way[1] * whole] },
+    bent,
+    feather: { forme: pathLength(feather), opened: pathLength(feather.map(place)) },
+  }
+}

@@ -1,0 +1,55 @@
+import { nearest } from '../../geometry/along.ts'
+import { crossing } from '../../geometry/cutLine.ts'
+import type { Path } from '../../geometry/path.ts'
+import type { Rule } from '../../model/rules.ts'
+import { topLineRules } from '../../parts/topLine.ts'
+import { wallSides } from '../designPoints.ts'
+import type { CheckNeeds, UpperFinding } from './index.ts'
+
+export const ankleRules = {
+  clear: {
+    key: 'upper.ankleClear',
+    name: 'Top line below the ankle bone by at least',
+    value: 3,
+    min: 0,
+    max: 10,
+    unit: 'mm',
+    why: 'An edge that touches the bone rubs it raw.',
+  },
+} satisfies Record<string, Rule>
+
+/** A top line that ends this high over the ankle passes above the bone: a boot, mm. */
+const ABOVE_THE_BONE = 35
+
+/** Does the top line pass below the ankle bones, measured or by rule? */
+export function ankleFindings({ board, drawn, book, decisions, map }: CheckNeeds): UpperFinding[] {
+  const x = book.value(topLineRules.ankleStation) * board.length
+  const rule = book.value(topLineRules.ankleShare) * board.length
+  const rise = book.value(topLineRules.medialRise)
+  const clear = book.value(ankleRules.clear)
+  return wallSides.flatMap((side): UpperFinding[] => {
+    const foot = map.above(x, 0)
+    const up: Path = [foot, map.above(x, 160)]
+    const hit = crossing(up, drawn.topLine[side])
+    if (!hit) return []
+    const height = nearest(map.feather, hit.point).away
+    const measured = decisions.ankleBone[side]
+    const bone = measured ?? (side === 'lateral' ? rule : rule + rise) + clear
+    if (height > bone + ABOVE_THE_BONE) return []
+    const over = height - (bone - clear)
+    return [
+      {
+        id: `upper.ankle.${side}`,
+        level: over <= 0.5 ? 'fine' : over <= clear ? 'watch' : 'stop',
+        where: `top line, ${side} ankle`,
+        sentence: `Under the ${side} ankle the top line is ${height.toFixed(1)} mm above the feather; the bone ${measured === null ? 'is expected' : 'was measured'} at ${bone.toFixed(1)} mm, and ${clear} mm below it are wanted.`,
+        measured: height,
+        limit: bone - clear,
+        unit: 'mm',
+        mend: over <= 0.5 ? '' : `Lower the ankle point by ${over.toFixed(1)} mm.`,
+        at: { side, point: hit.point },
+        change: null,
+      },
+    ]
+  })
+}

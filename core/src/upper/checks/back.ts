@@ -1,0 +1,170 @@
+import { cumulative, curvatures, nearest, resample } from '../../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../../geometry/path.ts'
+import type { Rule } from '../../model/rules.ts'
+import type { CheckNeeds, UpperFinding } from './index.ts'
+
+export const backRules = {
+  gap: {
+    key: 'upper.backGap',
+    name: 'Back line may stand off the last by at most',
+    value: 2,
+    min: 0.5,
+    max: 4,
+    unit: 'mm',
+    why: 'Lining and stiffener need the room; more makes thick folds at the seat when the heel is lasted.',
+  },
+  taperStart: {
+    key: 'upper.taperStart',
+    name: 'Taper to begin with',
+    value: 2,
+    min: 1,
+    max: 3,
+    unit: 'mm',
+    why: 'Begin with 2 mm a side, check again, and go on.',
+  },
+  taperMost: {
+    key: 'upper.taperMost',
+    name: 'Most taper on a side',
+    value: 4,
+    min: 3,
+    max: 5,
+    unit: 'mm',
+    why: 'More than 3 to 4 mm a side makes a bump on the back line.',
+  },
+  grip: {
+    key: 'upper.backGrip',
+    name: 'Back comes in at the top by at least',
+    value: 2,
+    min: 0,
+    max: 8,
+    unit: 'mm',
+    why: 'A little curve inwards at the top of the back keeps the shoe on the foot.',
+  },
+} satisfies Record<string, Rule>
+
+/** How far a back line stands behind the last's own, at evenly spaced heights from the foot up, mm; drawn forward until it touches. */
+export function standOff(backLine: Path, curve: Path, steps = 40): { share: number; off: number }[] {
+  const line = resample(backLine, steps + 1)
+  const off = line.map((p, i) => {
+    const near = nearest(curve, p)
+    // Behind the curve (smaller x) is off the last, in front of it the leather is stretched over it.
+    return { share: i / steps, off: p[0] < near.point[0] ? near.away : -near.away }
+  })
+  const touch = off.reduce((least, o) => Math.min(least, o.off), Infinity)
+  return off.map((o) => ({ share: o.share, off: o.off - touch }))
+}
+
+/** Gap below mid-height: where a flat back line makes folds. */
+export const lowGap = (backLine: Path, curve: Path) =>
+  standOff(backLine, curve)
+    .filter((o) => o.share <= 0.5)
+    .reduce((most, o) => (o.off > most.off ? o : most))
+
+/** The taper's share at a height: nothing at mid-height, all of it at the foot. */
+const taperAt = (share: number): number => {
+  if (share >= 0.5) return 0
+  const t = 1 - share / 0.5
+  return t * t * (3 - 2 * t)
+}
+
+/** The smallest taper, in steps of half a millimetre, that brings the gap under the limit; null when none up to `most` does. */
+export function smallestTaper(untapered: Path, curve: Path, limit: number, from: number, most: number): number | null {
+  const sums = cumulative(untapered)
+  const whole = sums[sums.length - 1]
+  const tapered = (by: number): Path => untapered.map(([x, y], i): Point => [x + by * taperAt(sums[i] / whole), y])
+  for (let by = from; by <= most + 1e-9; by += 0.5) {
+    if (lowGap(tapered(by), curve).off <= limit + 1e-6) {
+      // Less than the first step may do as well; then the rule's own start is still what is cut.
+      return by
+    }
+  }
+  return null
+}
+
+/** The back line: does it lie on the last, has it a bump, does it hold the heel. */
+export function backFindings({ board, drawn, book, decisions, layers }: CheckNeeds): UpperFinding[] {
+  const curve = board.back
+  const gap = lowGap(drawn.backLine, curve)
+  const ceiling = book.value(backRules.gap)
+  const room = layers.lining + layers.stiffener
+  const limit = Math.min(ceiling, room)
+  const taper = decisions.backTaper
+  const sums = cumulative(drawn.backLine)
+  const whole = sums[sums.length - 1]
+  const untapered = drawn.backLine.map(([x, y], i): Point => [x - taper * taperAt(sums[i] / whole), y])
+  const most = book.value(backRules.taperMost)
+  const proposal =
+    gap.off > limit + 1e-6
+      ? smallestTaper(untapered, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
+      : null
+  const at = resample(drawn.backLine, 41)[Math.round(gap.share * 40)]
+  const findings: UpperFinding[] = [
+    {
+      id: 'upper.backGap',
+      level: gap.off <= limit + 1e-6 ? 'fine' : gap.off <= limit + 1.5 ? 'watch' : 'stop',
+      where: 'back line',
+      sentence:
+        gap.off <= limit + 1e-6
+          ? `Closed over the last, the back line stands off it by ${gap.off.toFixed(1)} mm at most; lining and stiffener need up to ${limit.toFixed(1)} mm.`
+          : `The back line is too flat: below mid-height it stands off the last by ${gap.off.toFixed(1)} mm, where ${limit.toFixed(1)} mm are wanted. Thick folds at the seat would follow.`,
+      measured: gap.off,
+      limit,
+      unit: 'mm',
+      mend:
+        gap.off <= limit + 1e-6
+          ? ''
+          : proposal === null
+            ? `No taper up to ${most} mm a side does it without a bump: draw the back line anew.`
+            : `Take in ${proposal} mm a side at the foot, growing smoothly from nothing at mid-height (${2 * proposal} mm in all).`,
+      at: { side: 'lateral', point: at },
+      change:
+        proposal === null || gap.off <= limit + 1e-6
+          ? null
+          : { name: `Take in ${proposal} mm a side`, upper: { backTaper: proposal } },
+    },
+  ]
+  if (taper > 0) {
+    const bump = bumpOf(drawn.backLine, curve)
+    const over = taper > most
+    findings.push({
+      id: 'upper.backBump',
+      level: over ? 'stop' : taper > most - 0.5 || bump > 0.02 ? 'watch' : 'fine',
+      where: 'back line',
+      sentence: over
+        ? `${taper} mm taken in a side is more than ${most}: the back line gets a bump.`
+        : `${taper} mm are taken in a side; the line bends ${(bump * 1000).toFixed(0)} thousandths per mm more than the last's own.`,
+      measured: taper,
+      limit: most,
+      unit: 'mm',
+      mend: over ? `Take in ${most} mm or less, and draw the middle of the back line rounder.` : '',
+      at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)] },
+      change: over ? { name: `Take in ${most} mm a side`, upper: { backTaper: most } } : null,
+    })
+  }
+  const fullest = drawn.backLine.reduce((least, p) => Math.min(least, p[0]), Infinity)
+  const topAt = drawn.backLine[drawn.backLine.length - 1]
+  const grip = topAt[0] - fullest
+  const wanted = book.value(backRules.grip)
+  findings.push({
+    id: 'upper.backGrip',
+    level: grip >= wanted - 1e-6 ? 'fine' : 'watch',
+    where: 'top of the back',
+    sentence: `At the top the back comes in by ${grip.toFixed(1)} mm from its fullest point; ${wanted} mm or more keep the shoe on.`,
+    measured: grip,
+    limit: wanted,
+    unit: 'mm',
+    mend: grip >= wanted - 1e-6 ? '' : 'Move the top of the back forward, or choose a last with more grip.',
+    at: { side: 'lateral', point: topAt },
+    change: null,
+  })
+  return findings
+}
+
+/** How much sharper the line bends anywhere than the last's own back curve, 1/mm. */
+function bumpOf(line: Path, curve: Path): number {
+  const sharpest = (p: Path) => {
+    const even = resample(p, Math.max(8, Math.round(pathLength(p) / 4)))
+    return curvatures(even, false).reduce((most, k) => Math.max(most, Math.abs(k)), 0)
+  }
+  return Math.max(0, sharpest(line) - sharpest(curve.filter((p) => p[1] <= line[line.length - 1][1] + 1)))
+}

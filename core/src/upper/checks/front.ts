@@ -1,0 +1,108 @@
+import { nearest, pointAt } from '../../geometry/along.ts'
+import { pathLength } from '../../geometry/path.ts'
+import { dist3 } from '../../geometry/vec3.ts'
+import type { Rule } from '../../model/rules.ts'
+import type { CheckNeeds, UpperFinding } from './index.ts'
+
+export const frontRules = {
+  behindCrease: {
+    key: 'upper.vampBehindCrease',
+    name: 'Lacing ends behind the crease line by at least',
+    value: 6,
+    min: 0,
+    max: 20,
+    unit: 'mm',
+    why: 'The shoe bends at the crease line; stiff corners of the lacing in it cut into the foot.',
+  },
+  cover: {
+    key: 'upper.toeCover',
+    name: 'A low-cut vamp covers at least, share of L',
+    value: 0.235,
+    min: 0.18,
+    max: 0.32,
+    unit: 'share',
+    why: 'Shorter vamps show the clefts of the toes and do not hold the foot.',
+  },
+  gapSlack: {
+    key: 'upper.gapSlack',
+    name: 'Facings may miss their distance by',
+    value: 5,
+    min: 1,
+    max: 12,
+    unit: 'mm',
+    why: 'Facings that stand wider gape, narrower ones leave nothing to lace.',
+  },
+} satisfies Record<string, Rule>
+
+/** Vamp length against the crease line, and the distance between the laced facings on the last. */
+export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFinding[] {
+  const L = board.length
+  const crease = nearest(map.ridge, map.ridgeAt(0.69 * L)).at
+  const findings: UpperFinding[] = []
+  if (drawn.facings) {
+    const ends = (['lateral', 'medial'] as const).map((side) => {
+      const line = drawn.facings?.[side] ?? []
+      return { side, point: line[line.length - 1] }
+    })
+    const front = ends.reduce((a, b) => (nearest(map.ridge, b.point).at > nearest(map.ridge, a.point).at ? b : a))
+    const behind = crease - Math.max(nearest(map.ridge, front.point).at, nearest(map.ridge, drawn.throat).at)
+    const wanted = book.value(frontRules.behindCrease)
+    findings.push({
+      id: 'upper.vampLength',
+      level: behind >= wanted - 1e-6 ? 'fine' : behind >= 0 ? 'watch' : 'stop',
+      where: 'end of the lacing',
+      sentence:
+        behind >= 0
+          ? `The lacing ends ${behind.toFixed(1)} mm behind the crease line; ${wanted} mm are wanted.`
+          : `The lacing passes the crease line by ${(-behind).toFixed(1)} mm: the shoe cannot bend there.`,
+      measured: behind,
+      limit: wanted,
+      unit: 'mm',
+      mend: behind >= wanted - 1e-6 ? '' : `Move it back by ${(wanted - behind).toFixed(1)} mm.`,
+      at: front,
+      change: null,
+    })
+    const planned = 2 * drawn.halfGap
+    const slack = book.value(frontRules.gapSlack)
+    const gaps = Array.from({ length: 9 }, (_, k) => {
+      const point = (side: 'lateral' | 'medial') => {
+        const line = drawn.facings?.[side] ?? []
+        return pointAt(line, (pathLength(line) * k) / 8)
+      }
+      return {
+        point: point('lateral'),
+        gap: dist3(map.toLast('lateral', point('lateral')), map.toLast('medial', point('medial'))),
+      }
+    })
+    const worst = gaps.reduce((a, b) => (Math.abs(b.gap - planned) > Math.abs(a.gap - planned) ? b : a))
+    const off = Math.abs(worst.gap - planned)
+    findings.push({
+      id: 'upper.facingGap',
+      level: off <= slack ? 'fine' : off <= 2 * slack ? 'watch' : 'stop',
+      where: 'facings',
+      sentence: `On the last the facings are ${worst.gap.toFixed(1)} mm apart where they miss the planned ${planned.toFixed(0)} mm most.`,
+      measured: worst.gap,
+      limit: planned,
+      unit: 'mm',
+      mend: off <= slack ? '' : 'Move the top of the facing or the tab, or change the distance planned.',
+      at: { side: 'lateral', point: worst.point },
+      change: null,
+    })
+  } else if (!drawn.zip) {
+    const cover = pathLength(map.centre) - nearest(map.centre, drawn.throat).at
+    const wanted = book.value(frontRules.cover) * L
+    findings.push({
+      id: 'upper.vampLength',
+      level: cover >= wanted - 1e-6 ? 'fine' : cover >= wanted - 8 ? 'watch' : 'stop',
+      where: 'throat',
+      sentence: `From the throat to the toe the vamp measures ${cover.toFixed(1)} mm; ${wanted.toFixed(1)} mm cover the toes.`,
+      measured: cover,
+      limit: wanted,
+      unit: 'mm',
+      mend: cover >= wanted - 1e-6 ? '' : `Move the throat back by ${(wanted - cover).toFixed(1)} mm.`,
+      at: { side: 'lateral', point: drawn.throat },
+      change: null,
+    })
+  }
+  return findings
+}

@@ -1,0 +1,42 @@
+import type { Point } from '../../geometry/path.ts'
+import type { Side } from '../../last/frame.ts'
+import type { Finding } from '../../model/because.ts'
+import type { UpperDecisions } from '../../model/upper.ts'
+import type { DesignBoard } from '../designPoints.ts'
+import type { Join } from '../joins.ts'
+import type { EdgeRole, Piece } from '../piece.ts'
+import type { DrawnUpper } from '../style.ts'
+import type { UpperNeeds } from '../upper.ts'
+import { ankleFindings } from './ankle.ts'
+import { backFindings } from './back.ts'
+import { frontFindings } from './front.ts'
+import { marginFindings } from './margin.ts'
+import { seamFindings } from './seams.ts'
+import { throatFindings } from './throat.ts'
+
+/** A finding with its place on the forme, and the change of decisions that mends it. */
+export interface UpperFinding extends Finding {
+  at: { side: Side; point: Point } | null
+  /** "Mend it": what it is called and what it changes. */
+  change: { name: string; upper: Partial<UpperDecisions> } | null
+}
+
+export interface CheckNeeds extends UpperNeeds {
+  board: DesignBoard
+  drawn: DrawnUpper
+  pieces: readonly Piece[]
+  joins: readonly Join[]
+  bottom: EdgeRole
+}
+
+/** Every check of the base pattern, in the order in which a pattern maker looks. */
+export function upperFindings(needs: CheckNeeds): UpperFinding[] {
+  return [
+    ...backFindings(needs),
+    ...marginFindings(needs),
+    ...throatFindings(needs),
+    ...ankleFindings(needs),
+    ...frontFindings(needs),
+    ...seamFindings(needs),
+  ]
+}

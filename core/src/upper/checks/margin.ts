@@ -1,0 +1,75 @@
+import { nearest, pointAt } from '../../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../../geometry/path.ts'
+import type { Side } from '../../last/frame.ts'
+import { wallSides } from '../designPoints.ts'
+import { edgeRules } from '../edgeRules.ts'
+import { throatShift } from '../throat.ts'
+import type { CheckNeeds, UpperFinding } from './index.ts'
+
+/** Ends of the feather line are left out: there the halves meet. */
+const ENDS = 12
+
+/** The side's feather line as the last has it, laid on the mean forme. */
+function lastFeather(needs: CheckNeeds, side: Side): Path {
+  const { forme } = needs.map
+  return Array.from({ length: forme.columns }, (_, i): Point => {
+    const v = 2 * i * forme.rows
+    return [forme.flat[side][v], forme.flat[side][v + 1]]
+  })
+}
+
+/**
+ * Margin that is left under the feather line at evenly spaced places, mm: the allowance, less what the pattern's
+ * feather line lies above the last's own, and the shift of a mirrored throat.
+ */
+export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): { at: Point; left: number }[] {
+  const pattern = needs.board.feather[side]
+  const own = lastFeather(needs, side)
+  const whole = pathLength(pattern)
+  const { shift, added } = throatShift(needs)
+  const moved = side === 'medial' ? added - shift : shift
+  return Array.from({ length: 41 }, (_, k) => {
+    const at = pointAt(pattern, ENDS + ((whole - 2 * ENDS) * k) / 40)
+    const near = nearest(own, at)
+    // The pattern ends above the last's feather where the last's lies lower on the sheet.
+    const short = near.point[1] < at[1] ? near.away : -near.away
+    return { at, left: allowance - short + moved }
+  })
+}
+
+/** Is there margin enough all round on both sides? */
+export function marginFindings(needs: CheckNeeds): UpperFinding[] {
+  const { book, bottom } = needs
+  if (bottom !== 'lasting margin') return []
+  const allowance = book.value(edgeRules.lasting)
+  const least = book.value(edgeRules.leastMargin)
+  return wallSides.map((side): UpperFinding => {
+    const places = marginLeft(needs, side, allowance)
+    const worst = places.reduce((a, b) => (b.left < a.left ? b : a))
+    const short = places.filter((p) => p.left < least - 1e-6).length
+    const mean = needs.decisions.forme.feather === 'mean'
+    return {
+      id: `upper.margin.${side}`,
+      level: short === 0 ? 'fine' : worst.left >= least - 3 ? 'watch' : 'stop',
+      where: `lasting margin, ${side} side`,
+      sentence:
+        short === 0
+          ? `The ${side} margin is ${worst.left.toFixed(1)} mm where it is narrowest; pliers need ${least}.`
+          : `The ${side} margin is only ${worst.left.toFixed(1)} mm at its narrowest, ${(least - worst.left).toFixed(1)} mm too little, and short over ${Math.round((100 * short) / places.length)} % of the side.`,
+      measured: worst.left,
+      limit: least,
+      unit: 'mm',
+      mend:
+        short === 0
+          ? ''
+          : mean
+            ? 'Let each side keep its own feather line, or widen the margin.'
+            : 'Widen the lasting margin.',
+      at: { side, point: worst.at },
+      change:
+        short > 0 && mean
+          ? { name: 'Own feather line on each side', upper: { forme: { ...needs.decisions.forme, feather: 'own' } } }
+          : null,
+    }
+  })
+}

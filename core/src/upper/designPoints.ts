@@ -1,0 +1,199 @@
+import { nearest, pointAt } from '../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { FormeMap } from '../forme/formeMap.ts'
+import type { Side } from '../last/frame.ts'
+import type { Origin } from '../model/because.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import type { MovedPoint, PointSide, UpperDecisions } from '../model/upper.ts'
+
+export const wallSides: readonly Side[] = ['lateral', 'medial']
+
+/** What a key point may move along: anywhere, the ridge, the back curve (and straight on above it), the feather line. */
+export type PointTrack = 'free' | 'ridge' | 'back' | 'feather'
+
+/** A key point of the design: by rule, unless somebody moved it. mm on the forme. */
+export interface KeyPoint {
+  id: string
+  name: string
+  track: PointTrack
+  at: Record<Side, Point>
+  byRule: Record<Side, Point>
+  /** Which of it was moved by hand, if any. */
+  moved: PointSide | null
+  /** One point for both sides: those on the centre lines. */
+  shared: boolean
+  /** Its figures as a shoemaker would give them. */
+  figures: { name: string; value: number }[]
+  sentence: string
+  origin: Origin
+  rule?: string
+}
+
+type PerSide<T> = T | Record<Side, T>
+const isPerSide = <T>(v: PerSide<T>): v is Record<Side, T> => typeof v === 'object' && v !== null && 'lateral' in v
+const of = <T>(v: PerSide<T>, side: Side): T => (isPerSide(v) ? v[side] : v)
+
+/** How far behind its foot a back line may be led on above the last, mm. */
+const ABOVE_BACK = 90
+/** Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. */
+const RAMP = 45
+
+const ease = (t: number) => (t <= 0 ? 0 : t >= 1 ? 1 : t * t * (3 - 2 * t))
+
+/** The side's own feather line, led to the mean one at both ends where the halves of a piece must meet. */
+function ownFeather(map: FormeMap, side: Side): Path {
+  const { forme } = map
+  const total = pathLength(map.feather)
+  let run = 0
+  return map.feather.map((p, i): Point => {
+    if (i > 0) run += Math.hypot(p[0] - map.feather[i - 1][0], p[1] - map.feather[i - 1][1])
+    const v = i * forme.rows
+    const share = Math.min(ease(run / RAMP), ease((total - run) / RAMP))
+    return [p[0] + (forme.flat[side][2 * v] - p[0]) * share, p[1] + (forme.flat[side][2 * v + 1] - p[1]) * share]
+  })
+}
+
+/**
+ * The drawing board of a style: rules set key points on the mean forme, decisions move them, and each remembers why
+ * it is where it is. Points on the centre lines are one for both sides.
+ */
+export class DesignBoard {
+  readonly points: KeyPoint[] = []
+  readonly feather: Record<Side, Path>
+  /** The back curve led on straight above the last. */
+  readonly back: Path
+  /** The ridge led on backwards over the cone, straight, for shafts. */
+  readonly ridge: Path
+  readonly length: number
+  /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
+  throatDifference: number | null = null
+
+  constructor(
+    readonly map: FormeMap,
+    readonly book: RuleBook,
+    readonly decisions: UpperDecisions,
+  ) {
+    this.length = map.surface.length
+    const own = decisions.forme.feather === 'own'
+    this.feather = {
+      lateral: own ? ownFeather(map, 'lateral') : map.feather,
+      medial: own ? ownFeather(map, 'medial') : map.feather,
+    }
+    this.back = ledOn(map.back, ABOVE_BACK)
+    this.ridge = map.ridge
+  }
+
+  option(name: string, byDefault = false): boolean {
+    return this.decisions.options[name] ?? byDefault
+  }
+
+  private track(track: PointTrack, side: Side): Path | null {
+    if (track === 'ridge') return this.ridge
+    if (track === 'back') return this.back
+    return track === 'feather' ? this.feather[side] : null
+  }
+
+  /** Where a decision puts a point: in the landmarks' frame, or by the share of its track. */
+  private decided(track: PointTrack, side: Side, place: MovedPoint): Point {
+    const line = this.track(track, side)
+    if (!line) return this.map.fromLandmarks(place)
+    return pointAt(line, track === 'back' ? place[0] * this.length : place[0] * pathLength(line))
+  }
+
+  /** The decision that puts a key point at a place of the forme: the inverse of the above. */
+  placeFor(point: KeyPoint, side: Side, p: Point): MovedPoint {
+    const line = this.track(point.track, side)
+    if (!line) return [...this.map.toLandmarks(p)]
+    const { at } = nearest(line, p)
+    return [point.track === 'back' ? at / this.length : at / pathLength(line), 0]
+  }
+
+  private add(
+    id: string,
+    name: string,
+    track: PointTrack,
+    byRule: Record<Side, Point>,
+    reason: { sentence: string; rule?: Rule },
+  ): Record<Side, Point> {
+    const shared = track === 'ridge' || track === 'back'
+    const moves = this.decisions.points
+    const one = (side: Side): Point => {
+      const move = (shared ? undefined : moves[`${id}:${side}`]) ?? moves[`${id}:both`]
+      return move ? this.decided(track, side, move) : byRule[side]
+    }
+    const at = { lateral: one('lateral'), medial: one('medial') }
+    const moved = (['both', 'lateral', 'medial'] as const).find((s) => moves[`${id}:${s}`]) ?? null
+    this.points.push({
+      id,
+      name,
+      track,
+      at,
+      byRule,
+      moved,
+      shared,
+      figures: this.figures(track, at.lateral),
+      sentence: moved ? `Moved by hand. By rule: ${reason.sentence}` : reason.sentence,
+      origin: moved ? 'set by hand' : reason.rule ? this.book.inForce(reason.rule).origin : 'measured on the last',
+      rule: reason.rule?.key,
+    })
+    return at
+  }
+
+  private figures(track: PointTrack, p: Point): KeyPoint['figures'] {
+    if (track === 'back') return [{ name: 'up the back', value: nearest(this.back, p).at }]
+    const feather = nearest(this.map.feather, p)
+    if (track === 'feather') return [{ name: 'along the feather', value: feather.at }]
+    if (track === 'ridge')
+      return [
+        { name: 'from the toe, along the centre', value: pathLength(this.map.centre) - nearest(this.map.centre, p).at },
+      ]
+    return [
+      { name: 'along the feather', value: feather.at },
+      { name: 'above the feather', value: feather.away },
+    ]
+  }
+
+  /** A free point `up` mm square above the feather, over `x` mm from the heel back. */
+  above(
+    id: string,
+    name: string,
+    x: PerSide<number>,
+    up: PerSide<number>,
+    why: string,
+    rule?: Rule,
+  ): Record<Side, Point> {
+    const at = (side: Side) => this.map.above(of(x, side), of(up, side))
+    return this.add(id, name, 'free', { lateral: at('lateral'), medial: at('medial') }, { sentence: why, rule })
+  }
+
+  free(id: string, name: string, at: PerSide<Point>, why: string, rule?: Rule): Record<Side, Point> {
+    const one = (side: Side): Point =>
+      Array.isArray(at) ? (at as unknown as Point) : (at as Record<Side, Point>)[side]
+    return this.add(id, name, 'free', { lateral: one('lateral'), medial: one('medial') }, { sentence: why, rule })
+  }
+
+  /** A point of the ridge, `x` mm from the heel back. */
+  onRidge(id: string, name: string, x: number, why: string, rule?: Rule): Point {
+    const p = this.map.ridgeAt(x)
+    return this.add(id, name, 'ridge', { lateral: p, medial: p }, { sentence: why, rule }).lateral
+  }
+
+  /** A point of the back line, `up` mm along it from the feather. */
+  onBack(id: string, name: string, up: number, why: string, rule?: Rule): Point {
+    const p = pointAt(this.back, up)
+    return this.add(id, name, 'back', { lateral: p, medial: p }, { sentence: why, rule }).lateral
+  }
+
+  /** A point of the feather line, by the distance from the heel back at which it lies on the last. */
+  onFeather(id: string, name: string, x: PerSide<number>, why: string, rule?: Rule): Record<Side, Point> {
+    const at = (side: Side) => nearest(this.feather[side], this.map.featherAt(of(x, side))).point
+    return this.add(id, name, 'feather', { lateral: at('lateral'), medial: at('medial') }, { sentence: why, rule })
+  }
+}
+
+/** A line led on straight beyond its end. */
+function ledOn(line: Path, by: number): Path {
+  const [a, b] = [line[line.length - 4], line[line.length - 1]]
+  const l = Math.hypot(b[0] - a[0], b[1] - a[1])
+  return [...line, [b[0] + ((b[0] - a[0]) / l) * by, b[1] + ((b[1] - a[1]) / l) * by]]
+}

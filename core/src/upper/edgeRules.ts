@@ -1,0 +1,94 @@
+import type { Rule } from '../model/rules.ts'
+import type { EdgeRole } from './piece.ts'
+
+/** How much each kind of edge is cut larger than the finished line. */
+export const edgeRules = {
+  lasting: {
+    key: 'upper.lastingMargin',
+    name: 'Lasting margin',
+    value: 18,
+    min: 12,
+    max: 38,
+    unit: 'mm',
+    why: '12 to 15 mm do for thin, cemented work, 16 to 20 usually; hand-lasted and welted shoes have up to 38, so that the pliers find a grip.',
+  },
+  leastMargin: {
+    key: 'upper.leastMargin',
+    name: 'Least lasting margin on the last',
+    value: 12,
+    min: 8,
+    max: 20,
+    unit: 'mm',
+    why: 'Pliers need 12 mm to hold; where less is left the margin slips or tears.',
+  },
+  turnedOut: {
+    key: 'upper.turnedOut',
+    name: 'Turned-out margin',
+    value: 12,
+    min: 8,
+    max: 20,
+    unit: 'mm',
+    why: 'It covers the welt or midsole and 2 mm more, which are trimmed after stitching.',
+  },
+  lapUnder: {
+    key: 'upper.lapUnder',
+    name: 'Lap under a neighbour',
+    value: 9,
+    min: 6,
+    max: 14,
+    unit: 'mm',
+    why: 'Two rows of stitches and room to bond; 8 to 10 mm lie under, skived away.',
+  },
+  folded: {
+    key: 'upper.folded',
+    name: 'Turned in at a folded edge',
+    value: 5,
+    min: 3,
+    max: 7,
+    unit: 'mm',
+    why: '4 to 5 mm hold the fold; 3 to 4 do on fine, thin leather.',
+  },
+  closedSeam: {
+    key: 'upper.closedSeam',
+    name: 'Allowance of a closed seam',
+    value: 2.5,
+    min: 2,
+    max: 5,
+    unit: 'mm',
+    why: 'Enough to hold the stitches, little enough to hammer flat.',
+  },
+  zip: {
+    key: 'upper.zip',
+    name: 'Turned in along the zip',
+    value: 8,
+    min: 5,
+    max: 12,
+    unit: 'mm',
+    why: 'The tape of the zip is stitched to it, and the edge must not fray into the teeth.',
+  },
+} satisfies Record<string, Rule>
+
+/** The rule that says what an edge is cut larger by; null where nothing is added. */
+export function allowanceRule(role: EdgeRole): Rule | null {
+  switch (role) {
+    case 'lasting margin':
+      return edgeRules.lasting
+    case 'turned-out margin':
+      return edgeRules.turnedOut
+    case 'lap under':
+      return edgeRules.lapUnder
+    case 'folded':
+      return edgeRules.folded
+    case 'closed seam':
+      return edgeRules.closedSeam
+    case 'zip':
+      return edgeRules.zip
+    case 'lap over':
+    case 'bead':
+    case 'bound':
+    case 'raw':
+    case 'butt seam':
+    case 'fold':
+      return null
+  }
+}

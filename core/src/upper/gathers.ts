@@ -1,0 +1,68 @@
+import { distance, type Path, type Point } from '../geometry/path.ts'
+import type { Opened } from '../forme/opened.ts'
+import { crossing } from '../geometry/cutLine.ts'
+
+/** Slashes that open together; more of them make a smoother edge. */
+const SLASHES = 8
+/** Where the first and the last lie along the fold line from the throat, as shares of it. */
+const FIRST = 0.16
+const LAST = 0.62
+
+/** A forepart opened for folds, with the slashes as they lie before opening. */
+export interface Gathered extends Opened {
+  slashes: Path[]
+  /** What the centre line gained, mm. */
+  gained: number
+}
+
+/**
+ * Designed folds (docs/trade.md, "Designed folds"): the half is slashed from the centre line to the feather and opened
+ * evenly, each slash turning about its end on the feather line, so that growth is zero there and no fold can cross
+ * onto the sole. The centre line is then straightened from the throat to the toe, which also takes off the bump where
+ * old and new line meet.
+ */
+export function gathered(opened: Opened, feather: Path, total: number): Gathered {
+  const { from, to } = opened.fold
+  const l = distance(from, to)
+  const way: Point = [(to[0] - from[0]) / l, (to[1] - from[1]) / l]
+  const down: Point = [way[1], -way[0]]
+  const edge = feather.map(opened.place)
+  const slashes: Path[] = []
+  for (let k = 0; k < SLASHES; k++) {
+    const s = l * (FIRST + ((LAST - FIRST) * k) / (SLASHES - 1))
+    const top: Point = [from[0] + way[0] * s, from[1] + way[1] * s]
+    const ray: Path = [top, [top[0] + down[0] * 200, top[1] + down[1] * 200]]
+    const hit = crossing(ray, edge)
+    if (hit) slashes.push([top, hit.point])
+  }
+  if (total <= 0 || slashes.length === 0) return { ...opened, slashes: [], gained: 0 }
+  const each = total / slashes.length
+  // Every slash turns what lies in front of it; the turns are strung together from the toe backwards.
+  const turn = (p: Point, hinge: Point, angle: number): Point => {
+    const [x, y] = [p[0] - hinge[0], p[1] - hinge[1]]
+    const [c, s] = [Math.cos(angle), Math.sin(angle)]
+    return [hinge[0] + c * x + s * y, hinge[1] - s * x + c * y]
+  }
+  const place = (raw: Point): Point => {
+    let p = opened.place(raw)
+    const ahead = (p[0] - from[0]) * way[0] + (p[1] - from[1]) * way[1]
+    for (let k = slashes.length - 1; k >= 0; k--) {
+      const [top, hinge] = slashes[k]
+      const at = (top[0] - from[0]) * way[0] + (top[1] - from[1]) * way[1]
+      if (ahead > at) p = turn(p, hinge, 2 * Math.asin(each / 2 / distance(top, hinge)))
+    }
+    return p
+  }
+  const end = slashes.reduceRight<Point>(
+    (p, [top, hinge]) => turn(p, hinge, 2 * Math.asin(each / 2 / distance(top, hinge))),
+    to,
+  )
+  return {
+    place,
+    fold: { from, to: end },
+    bent: opened.bent,
+    feather: opened.feather,
+    slashes,
+    gained: distance(from, end) - l,
+  }
+}

@@ -1,0 +1,82 @@
+import { pointAt } from '../geometry/along.ts'
+import { boxOf, pathLength, type Point } from '../geometry/path.ts'
+import type { Piece, PieceEdge, PieceMark } from './piece.ts'
+
+/** A seam longer than this gets two match marks instead of one, mm. */
+const LONG_SEAM = 90
+/** Seams shorter than this need none. */
+const SHORT_SEAM = 20
+
+/** A place on the cut edge, over a share of an edge's finished line. */
+function onCut(edge: PieceEdge, share: number): { at: Point; inwards: Point } {
+  const whole = pathLength(edge.line)
+  const p = pointAt(edge.line, share * whole)
+  const ahead = pointAt(edge.line, Math.min(whole, share * whole + 1))
+  const behind = pointAt(edge.line, Math.max(0, share * whole - 1))
+  const l = Math.hypot(ahead[0] - behind[0], ahead[1] - behind[1]) || 1
+  const out: Point = [(ahead[1] - behind[1]) / l, -(ahead[0] - behind[0]) / l]
+  return {
+    at: [p[0] + out[0] * edge.allowance, p[1] + out[1] * edge.allowance],
+    inwards: [-out[0], -out[1]],
+  }
+}
+
+const isBottom = (e: PieceEdge) => e.role === 'lasting margin' || e.role === 'turned-out margin'
+
+/** Shares of a seam at which both partners are marked; counted from the same end on both. */
+export function matchShares(length: number): number[] {
+  if (length < SHORT_SEAM) return []
+  return length > LONG_SEAM ? [1 / 3, 2 / 3] : [0.5]
+}
+
+/**
+ * Notches of a piece: the medial side (on its bottom edge, or its longest one), both ends of a centre line, and the
+ * match marks of every seam. Edges of a seam run against each other on its two pieces, so shares are symmetrical.
+ */
+export function withMarks(piece: Piece): Piece {
+  const marks: PieceMark[] = []
+  const medial = piece.edges.filter((e) => e.side === 'medial')
+  const longest = (list: readonly PieceEdge[]) =>
+    list.reduce<PieceEdge | null>((best, e) => (!best || pathLength(e.line) > pathLength(best.line) ? e : best), null)
+  const carrier = longest(medial.filter(isBottom)) ?? longest(medial)
+  if (carrier) marks.push({ kind: 'medial', ...onCut(carrier, 0.42) })
+  for (const edge of piece.edges) {
+    if (!edge.seam) continue
+    for (const share of matchShares(pathLength(edge.line))) marks.push({ kind: 'match', ...onCut(edge, share) })
+  }
+  const fold = piece.lines.find((l) => l.kind === 'fold')
+  if (fold) {
+    const [a, b] = [fold.path[0], fold.path[fold.path.length - 1]]
+    const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
+    const way: Point = [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
+    marks.push({ kind: 'centre', at: cutOn(piece, a, [-way[0], -way[1]]), inwards: way })
+    marks.push({ kind: 'centre', at: cutOn(piece, b, way), inwards: [-way[0], -way[1]] })
+  }
+  return { ...piece, marks, grain: grainOf(piece, fold?.path) }
+}
+
+/** Where a ray from a point of the finished outline leaves the cut one. */
+function cutOn(piece: Piece, from: Point, way: Point): Point {
+  let best = 0
+  const n = piece.outline.length
+  for (let i = 0; i < n; i++) {
+    const [p, q] = [piece.outline[i], piece.outline[(i + 1) % n]]
+    const [ex, ey] = [q[0] - p[0], q[1] - p[1]]
+    const det = way[0] * ey - way[1] * ex
+    if (Math.abs(det) < 1e-9) continue
+    const t = ((p[0] - from[0]) * ey - (p[1] - from[1]) * ex) / det
+    const u = ((p[0] - from[0]) * way[1] - (p[1] - from[1]) * way[0]) / det
+    if (u >= -1e-9 && u <= 1 + 1e-9 && t > best && t < 60) best = t
+  }
+  return [from[0] + way[0] * best, from[1] + way[1] * best]
+}
+
+/** Tight direction: from toe to heel, which is along the centre line in front, and along the forme on the sides. */
+function grainOf(piece: Piece, fold: readonly Point[] | undefined): Piece['grain'] {
+  const b = boxOf(piece.net)
+  const upright = fold !== undefined && Math.abs(fold[0][0] - fold[fold.length - 1][0]) < 1
+  const y = fold && !upright ? fold[0][1] : (b.minY + b.maxY) / 2
+  const reach = 0.22 * (b.maxX - b.minX)
+  const x = (b.minX + b.maxX) / 2
+  return { from: [x + reach, y], to: [x - reach, y] }
+}

@@ -1,0 +1,201 @@
+import { joined } from '../geometry/cutLine.ts'
+import { firstCrossing } from '../geometry/overlap.ts'
+import { distance, GeometryError, pathLength, signedArea, type Path, type Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { withAllowances } from './allowance.ts'
+import { allowanceRule } from './edgeRules.ts'
+import type { EdgeRole, Piece, PieceEdge, PieceLine } from './piece.ts'
+
+/** An edge as a style draws it on the forme: running counter-clockwise round the piece seen from the lateral side. */
+export interface EdgeDraft {
+  name: string
+  role: EdgeRole
+  line: Path
+  seam?: string
+  /** Instead of the allowance that belongs to the role. */
+  allowance?: number
+}
+
+export interface PieceDraft {
+  id: string
+  name: string
+  /** Lines to draw on the piece, as they lie on the forme. */
+  lines?: PieceLine[]
+}
+
+/** The fold of a whole piece: walked from `from` to `to`, the half lies on the left. `upright` stands the fold up. */
+export interface FoldLine {
+  from: Point
+  to: Point
+  upright?: boolean
+}
+
+const marginOf = (book: RuleBook, draft: EdgeDraft): number => {
+  if (draft.allowance !== undefined) return draft.allowance
+  const rule: Rule | null = allowanceRule(draft.role)
+  return rule ? book.value(rule) : 0
+}
+
+const turned = (line: Path): Path => [...line].reverse()
+
+/** Ends of neighbouring edges must meet; a style whose lines do not is told where. */
+function closedNet(edges: readonly PieceEdge[], name: string): Path {
+  edges.forEach((e, i) => {
+    const next = edges[(i + 1) % edges.length]
+    const gap = distance(e.line[e.line.length - 1], next.line[0])
+    if (gap > 0.05) {
+      throw new GeometryError(
+        `${name}: between "${e.name}" and "${next.name}" a gap of ${gap.toFixed(1)} mm is left. Move the points there so that the lines meet.`,
+      )
+    }
+  })
+  const net = joined(...edges.map((e) => e.line))
+  const path = distance(net[0], net[net.length - 1]) < 1e-6 ? net.slice(0, -1) : net
+  if (path.length < 3 || signedArea(path) <= 0 || firstCrossing(path) !== null) {
+    throw new GeometryError(`${name}: its outline crosses itself. Move the points there apart.`)
+  }
+  return path
+}
+
+function finished(
+  draft: PieceDraft,
+  side: Piece['side'],
+  edges: PieceEdge[],
+  places: Piece['places'],
+  lines: PieceLine[],
+): Piece {
+  const net = closedNet(edges, draft.name)
+  return {
+    id: draft.id,
+    name: draft.name,
+    side,
+    edges,
+    net,
+    outline: withAllowances(net, edges, draft.name),
+    marks: [],
+    lines,
+    holes: [],
+    slits: [],
+    grain: { from: net[0], to: net[0] },
+    places,
+    becauses: [],
+    findings: [],
+  }
+}
+
+/** A piece of one side. The medial one is mirrored, so that it is seen from outside as it lies on the shoe. */
+export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDraft[], book: RuleBook): Piece {
+  const flip = (line: Path): Path => line.map(([x, y]): Point => [-x, y])
+  const edges = drafts
+    .filter((d) => pathLength(d.line) > 1e-3)
+    .map((d): PieceEdge => ({
+      name: d.name,
+      role: d.role,
+      line: side === 'lateral' ? d.line : turned(flip(d.line)),
+      allowance: marginOf(book, d),
+      seam: d.seam,
+      side,
+    }))
+  const lines = (draft.lines ?? []).map((l) => ({ ...l, path: side === 'lateral' ? l.path : flip(l.path) }))
+  return finished(
+    { ...draft, id: `${draft.id}.${side}`, name: `${draft.name}, ${side}` },
+    side,
+    side === 'lateral' ? edges : edges.reverse(),
+    [{ side, forme: joined(...drafts.map((d) => d.line)) }],
+    lines,
+  )
+}
+
+/** Over how much of an edge it is turned to meet the fold square, mm, and at most what share of it. */
+const SQUARE = 36
+const SQUARE_SHARE = 0.4
+
+/**
+ * An edge that ends on the fold is led to it at a right angle, or the unfolded piece would have a corner there. The
+ * fold lies along x; points keep their distance from it.
+ */
+function squared(path: Path, end: 'first' | 'last'): Path {
+  const line = end === 'first' ? path : turned(path)
+  const reach = Math.min(SQUARE, SQUARE_SHARE * pathLength(line))
+  const x0 = line[0][0]
+  let run = 0
+  const out = line.map(([x, y], i): Point => {
+    if (i > 0) run += distance(line[i - 1], line[i])
+    const t = Math.min(1, run / reach)
+    return [x0 + (x - x0) * t * (2 - t), y]
+  })
+  return end === 'first' ? out : turned(out)
+}
+
+/**
+ * A whole piece from its two halves, each drawn as on the lateral side and walked from the end of the fold back to its
+ * start: unfolded along the fold line. `place` bends a half open first (see openForepart). Seen from outside; the fold
+ * lies along x with the medial half above it, or stands upright with the medial half on the left.
+ */
+export function foldedPiece(
+  draft: PieceDraft,
+  halves: Record<Side, readonly EdgeDraft[]>,
+  fold: FoldLine,
+  book: RuleBook,
+  place: (p: Point) => Point = (p) => p,
+): Piece {
+  const l = distance(fold.from, fold.to)
+  if (l < 1) throw new GeometryError(`${draft.name}: its fold line has no length. Move its ends apart.`)
+  const [ux, uy] = [(fold.from[0] - fold.to[0]) / l, (fold.from[1] - fold.to[1]) / l]
+  // The fold's end becomes the origin, its start lies at x = l; the half then lies below the x axis.
+  const lay = (p: Point): Point => {
+    const q = place(p)
+    const [x, y] = [q[0] - fold.to[0], q[1] - fold.to[1]]
+    return [x * ux + y * uy, -x * uy + y * ux]
+  }
+  const stand = ([x, y]: Point): Point => (fold.upright ? [-y, x] : [x, y])
+  const laid = (side: Side, line: Path, end?: 'first' | 'last'): Path => {
+    const path = line.map(lay)
+    const square = end === undefined ? path : squared(path, end)
+    return square.map(([x, y]) => stand(side === 'lateral' ? [x, y] : [x, -y]))
+  }
+  const of = (side: Side): PieceEdge[] => {
+    const drafts = halves[side].filter((d) => pathLength(d.line) > 1e-3)
+    const edges = drafts.map((d, i): PieceEdge => {
+      const line = laid(side, d.line, i === 0 ? 'first' : i === drafts.length - 1 ? 'last' : undefined)
+      return {
+        name: d.name,
+        role: d.role,
+        line: side === 'lateral' ? line : turned(line),
+        allowance: marginOf(book, d),
+        seam: d.seam && `${d.seam}.${side}`,
+        side,
+      }
+    })
+    const ends = [stand([0, 0]), stand([l, 0])]
+    // What the fold's ends miss of it by rounding is put right, so that both halves meet on it.
+    const first = edges[0]
+    const last = edges[edges.length - 1]
+    if (side === 'lateral') {
+      first.line = [ends[0], ...first.line.slice(1)]
+      last.line = [...last.line.slice(0, -1), ends[1]]
+    } else {
+      first.line = [...first.line.slice(0, -1), ends[0]]
+      last.line = [ends[1], ...last.line.slice(1)]
+    }
+    return side === 'lateral' ? edges : edges.reverse()
+  }
+  const lines: PieceLine[] = [
+    { name: 'centre line', kind: 'fold', path: [stand([0, 0]), stand([l, 0])] },
+    ...(draft.lines ?? []).flatMap((line) =>
+      (['lateral', 'medial'] as const).map((side) => ({
+        ...line,
+        seam: line.seam && `${line.seam}.${side}`,
+        path: laid(side, line.path),
+      })),
+    ),
+  ]
+  return finished(
+    draft,
+    'whole',
+    [...of('lateral'), ...of('medial')],
+    (['lateral', 'medial'] as const).map((side) => ({ side, forme: joined(...halves[side].map((d) => d.line)) })),
+    lines,
+  )
+}

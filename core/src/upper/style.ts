@@ -1,0 +1,42 @@
+import type { Gathered } from './gathers.ts'
+import type { Path, Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import type { TopEdge } from '../model/upper.ts'
+import type { DesignBoard } from './designPoints.ts'
+import type { EdgeRole, Piece } from './piece.ts'
+
+/** What a style draws: its pieces, and the lines that checks, linings and lasting read. mm on the forme. */
+export interface DrawnUpper {
+  pieces: Piece[]
+  /** The opening's edge from its front to the back, by side. */
+  topLine: Record<Side, Path>
+  /** The back line from the feather up, as it will be stitched or folded. */
+  backLine: Path
+  /** Front of the opening on the centre line. */
+  throat: Point
+  /** Edges of the lacing, from the top forwards; none on a slip-on. */
+  facings: Record<Side, Path> | null
+  /** Half the distance between the laced facings, mm. */
+  halfGap: number
+  /** Seams as drawn on the forme. */
+  seams: { name: string; side: Side; line: Path }[]
+  /** The vamp opened out along its centre, where there is one. */
+  opened: Gathered | null
+  zip: Path | null
+}
+
+export interface StyleOption {
+  key: string
+  name: string
+  byDefault: boolean
+}
+
+/** A way to cut up an upper: adding one is one file and one line in the list of styles. */
+export interface Style {
+  sentence: string
+  options: readonly StyleOption[]
+  topEdge: TopEdge
+  /** What becomes of the bottom edges. */
+  bottom: Extract<EdgeRole, 'lasting margin' | 'turned-out margin'>
+  draw: (board: DesignBoard) => DrawnUpper
+}

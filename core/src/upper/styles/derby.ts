@@ -1,0 +1,134 @@
+import { openVamp } from '../openVamp.ts'
+import { pathLength } from '../../geometry/path.ts'
+import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import type { DrawnUpper, Style } from '../style.ts'
+import { styleGaps, styleRules } from '../styleRules.ts'
+import type { DesignBoard } from '../designPoints.ts'
+import type { EdgeRole } from '../piece.ts'
+import { toeCap } from './toeCap.ts'
+import { tongue } from './tongue.ts'
+import {
+  ankles,
+  backHeight,
+  between,
+  bottomEdge,
+  drawBack,
+  facing,
+  featherFrom,
+  flipped,
+  perSide,
+  smoothLine,
+  wallSides,
+} from './lines.ts'
+
+/** Where the quarters meet the feather in front, shares of L. */
+const TAB_FOOT = { lateral: 0.5, medial: 0.535 }
+
+/** Quarters over vamp with open tabs; also the ground plan of the trainer and the stitch-down shoe. */
+export function drawOpenTabs(
+  board: DesignBoard,
+  bottom: EdgeRole,
+  top: EdgeRole,
+): DrawnUpper & { quarters: Record<'lateral' | 'medial', EdgeDraft[]> } {
+  const L = board.length
+  const back = drawBack(board, backHeight(board), 'A fifth of the last length and a little for shrinkage.')
+  const ankle = ankles(board)
+  const halfGap = board.book.value(styleGaps.derby) / 2
+  const topAt = board.onRidge(
+    'facingTop',
+    'Top of the facing',
+    board.book.value(styleRules.facingTop) * L,
+    styleRules.facingTop.why,
+    styleRules.facingTop,
+  )
+  const vampAt = board.onRidge(
+    'vampPoint',
+    'Vamp point',
+    board.book.value(styleRules.derbyVamp) * L,
+    styleRules.derbyVamp.why,
+    styleRules.derbyVamp,
+  )
+  const tabAt = board.onRidge(
+    'tabFront',
+    'Front of the tabs',
+    board.book.value(styleRules.derbyTab) * L,
+    styleRules.derbyTab.why,
+    styleRules.derbyTab,
+  )
+  const foot = board.onFeather(
+    'tabFoot',
+    'Foot of the tab line',
+    { lateral: TAB_FOOT.lateral * L, medial: TAB_FOOT.medial * L },
+    'Behind the joint, where the waist is narrow.',
+  )
+  const belly = board.above(
+    'tabBelly',
+    'Belly of the tab line',
+    { lateral: 0.575 * L, medial: 0.6 * L },
+    0.115 * L,
+    'The tab is rounded so that it follows the foot when it bends.',
+  )
+  const edge = perSide(() => facing(board, halfGap, topAt, tabAt))
+  const frontOf = perSide((side) => {
+    const line = edge[side]
+    return line[line.length - 1]
+  })
+  const tab = perSide((side) => smoothLine([frontOf[side], belly[side], foot[side]], { start: [0.35, -1] }))
+  const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: [-1, 0.12] }))
+  const feather = perSide((side) => featherFrom(board, side, back.foot))
+  const throatEnd = perSide((side) => between(edge[side], vampAt, tabAt)[0])
+  const opened = openVamp(board, vampAt, tabAt)
+  const toe = board.map.feather[board.map.feather.length - 1]
+  const quarters = perSide((side): EdgeDraft[] => [
+    bottomEdge(feather[side], back.foot, foot[side], bottom),
+    { name: 'tab', role: 'lap over', line: flipped(tab[side]), seam: `tab.${side}` },
+    { name: 'facing', role: 'folded', line: flipped(edge[side]) },
+    { name: 'top line', role: top, line: topLine[side] },
+    { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
+  ])
+  const vampHalf = perSide((side): EdgeDraft[] => [
+    { name: 'throat', role: 'lap over', line: [vampAt, throatEnd[side]], seam: 'throat' },
+    { name: 'under the facing', role: 'lap under', line: between(edge[side], throatEnd[side], frontOf[side]) },
+    { name: 'under the tab', role: 'lap under', line: tab[side], seam: 'tab' },
+    bottomEdge(feather[side], foot[side], toe, bottom),
+  ])
+  const cap = toeCap(board, vampHalf, feather, toe, opened, bottom)
+  const pieces = [
+    ...(cap
+      ? cap.pieces
+      : [
+          foldedPiece(
+            { id: 'vamp', name: 'Vamp' },
+            vampHalf,
+            { from: opened.fold.to, to: opened.fold.from },
+            board.book,
+            opened.place,
+          ),
+        ]),
+    ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarters[side], board.book)),
+    tongue(board, pathLength(between(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral])),
+  ]
+  return {
+    pieces,
+    quarters,
+    topLine,
+    backLine: back.line,
+    throat: vampAt,
+    facings: edge,
+    halfGap,
+    seams: [
+      ...wallSides.map((side) => ({ name: 'tab line', side, line: tab[side] })),
+      ...(cap ? wallSides.map((side) => ({ name: 'toe-cap line', side, line: cap.line[side] })) : []),
+    ],
+    opened,
+    zip: null,
+  }
+}
+
+export const derby: Style = {
+  sentence: 'Quarters lie over the vamp; the tabs open wide.',
+  options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
+  topEdge: 'folded',
+  bottom: 'lasting margin',
+  draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded'),
+}

@@ -1,0 +1,127 @@
+import { cumulative, nearest, pointAt } from '../../geometry/along.ts'
+import { beside, between, crossing, joined, meet, stretch } from '../../geometry/cutLine.ts'
+import { pchip } from '../../geometry/interpolate.ts'
+import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
+import type { Side } from '../../last/frame.ts'
+import { topLineRules } from '../../parts/topLine.ts'
+import { wallSides, type DesignBoard } from '../designPoints.ts'
+import type { EdgeDraft } from '../pieceMaker.ts'
+import type { EdgeRole } from '../piece.ts'
+
+/** Lines that most styles share. All run on the forme as seen from the lateral side. */
+
+export const perSide = <T>(of: (side: Side) => T): Record<Side, T> => ({ lateral: of('lateral'), medial: of('medial') })
+
+export const flipped = (line: Path): Path => [...line].reverse()
+
+/** The back line with what was moved and taken in, and its top. */
+export interface BackLine {
+  top: Point
+  /** From the feather up to the top. */
+  line: Path
+  foot: Point
+}
+
+/** Smooth growth of the taper from nothing at mid-height to all of it at the foot. */
+const taperShare = (share: number): number => {
+  if (share >= 0.5) return 0
+  const t = 1 - share / 0.5
+  return t * t * (3 - 2 * t)
+}
+
+/**
+ * The back line: the back curve, moved by what was drawn by hand at the foot and at mid-height, and taken in below
+ * mid-height by the taper (docs/trade.md, "Base pattern and its fit").
+ */
+export function drawBack(board: DesignBoard, height: number, why: string): BackLine {
+  const top = board.onBack('backTop', 'Top of the back', height, why, topLineRules.shrinkage)
+  const reach = nearest(board.back, top).at
+  const curve = stretch(board.back, 0, reach)
+  const foot = board.free(
+    'backFoot',
+    'Foot of the back line',
+    curve[0],
+    'The back line follows the back curve of the last; what is moved here makes it steeper or flatter.',
+  )
+  const middle = pointAt(curve, reach / 2)
+  const mid = board.free('backMiddle', 'Middle of the back line', middle, 'Half-way up, on the back curve of the last.')
+  // Both sides are stitched together here: the lateral points speak for both.
+  const atFoot = foot.lateral[0] - curve[0][0]
+  const atMiddle = mid.lateral[0] - middle[0]
+  const shift = pchip([
+    [0, atFoot],
+    [0.5, atMiddle],
+    [1, 0],
+  ])
+  const sums = cumulative(curve)
+  const line = curve.map(([x, y], i): Point => {
+    const share = sums[i] / reach
+    return [x + shift(share) + board.decisions.backTaper * taperShare(share), y]
+  })
+  return { top, line, foot: line[0] }
+}
+
+/** Back height by rule: a fifth of the last length and something for shrinkage. */
+export const backHeight = (board: DesignBoard): number => board.length / 5 + board.book.value(topLineRules.shrinkage)
+
+/** The ankle points: below the ankle bones, the medial one higher. */
+export function ankles(board: DesignBoard): Record<Side, Point> {
+  const low = board.book.value(topLineRules.ankleShare) * board.length
+  return board.above(
+    'ankle',
+    'Ankle point',
+    board.book.value(topLineRules.ankleStation) * board.length,
+    { lateral: low, medial: low + board.book.value(topLineRules.medialRise) },
+    'Below the ankle bone; the inner bone stands higher, so the medial line may too.',
+    topLineRules.ankleShare,
+  )
+}
+
+/** The feather line of a side from the foot of the back to the toe, beginning on the back line. */
+export function featherFrom(board: DesignBoard, side: Side, foot: Point): Path {
+  const line = board.feather[side]
+  const at = nearest(line, foot).at
+  return joined([foot], stretch(line, at + 0.5, pathLength(line)))
+}
+
+/** A line beside the ridge, `inside` mm into the wall, running forwards. */
+export const besideRidge = (board: DesignBoard, inside: number): Path =>
+  inside > 0.05 ? beside(board.ridge, -inside) : board.ridge
+
+/** The front edge of a facing between two places of the ridge, running forwards. */
+export function facing(board: DesignBoard, halfGap: number, top: Point, front: Point): Path {
+  return between(besideRidge(board, halfGap), top, front)
+}
+
+/** A toe-cap line from the ridge down to the feather of every side. */
+export function across(board: DesignBoard, top: Point, feet: Record<Side, Point>, bow: number): Record<Side, Path> {
+  const along = directionAt(board.ridge, top)
+  return perSide((side) => {
+    const foot = feet[side]
+    const l = distance(top, foot)
+    const mid: Point = [(top[0] + foot[0]) / 2 + along[0] * bow * l, (top[1] + foot[1]) / 2 + along[1] * bow * l]
+    return smoothLine([top, mid, foot], { start: [along[1], -along[0]] })
+  })
+}
+
+/** Unit direction of a line at the place nearest to a point. */
+export function directionAt(line: Path, p: Point): Point {
+  const { at } = nearest(line, p)
+  const a = pointAt(line, Math.max(0, at - 3))
+  const b = pointAt(line, Math.min(pathLength(line), at + 3))
+  const l = distance(a, b) || 1
+  return [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
+}
+
+/** An edge of the feather line between two of its points, running forwards. */
+export function bottomEdge(feather: Path, from: Point, to: Point, role: EdgeRole, name = 'feather'): EdgeDraft {
+  return { name, role, line: pinned(between(feather, from, to), from, to) }
+}
+
+/** A line whose ends are put exactly on two points. */
+export function pinned(line: Path, from: Point, to: Point): Path {
+  return [from, ...line.slice(1, -1), to]
+}
+
+export { beside, between, crossing, joined, meet, smoothLine, stretch, wallSides }

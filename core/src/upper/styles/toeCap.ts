@@ -1,0 +1,73 @@
+import type { Gathered } from '../gathers.ts'
+import { between } from '../../geometry/cutLine.ts'
+import { distance, type Path, type Point } from '../../geometry/path.ts'
+import type { Side } from '../../last/frame.ts'
+import type { DesignBoard } from '../designPoints.ts'
+import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
+import type { EdgeRole, Piece } from '../piece.ts'
+import { styleRules } from '../styleRules.ts'
+import { across, bottomEdge, flipped, perSide } from './lines.ts'
+
+/** How far the line bows towards the toe at its middle, as a share of its length. */
+const BOW = 0.012
+
+/** A toe cap cut off the vamp: it lies over the vamp. Null when the pair has none. */
+export function toeCap(
+  board: DesignBoard,
+  vampHalf: Record<Side, EdgeDraft[]>,
+  feather: Record<Side, Path>,
+  toe: Point,
+  opened: Gathered,
+  bottom: EdgeRole,
+): { pieces: Piece[]; line: Record<Side, Path> } | null {
+  if (!board.option('toeCap')) return null
+  const L = board.length
+  const capAt = board.onRidge(
+    'capPoint',
+    'Toe-cap point',
+    board.book.value(styleRules.capLine) * L,
+    styleRules.capLine.why,
+    styleRules.capLine,
+  )
+  const feet = board.onFeather(
+    'capFoot',
+    'Foot of the toe-cap line',
+    {
+      lateral: (board.book.value(styleRules.capLine) - 0.015) * L,
+      medial: (board.book.value(styleRules.capLine) + 0.005) * L,
+    },
+    'Square to the centre line of the shoe, which turns inwards at the toe.',
+  )
+  const line = across(board, capAt, feet, BOW)
+  const place = opened.place
+  const run = distance(opened.fold.from, opened.fold.to)
+  const at = place(capAt)
+  const share = distance(opened.fold.from, at) / run
+  const onFold: Point = [
+    opened.fold.from[0] + (opened.fold.to[0] - opened.fold.from[0]) * share,
+    opened.fold.from[1] + (opened.fold.to[1] - opened.fold.from[1]) * share,
+  ]
+  const vamp = perSide((side): EdgeDraft[] => {
+    const kept = vampHalf[side].slice(0, -1)
+    const start = vampHalf[side][vampHalf[side].length - 1].line[0]
+    return [
+      ...kept,
+      bottomEdge(feather[side], start, feet[side], bottom),
+      { name: 'under the cap', role: 'lap under', line: flipped(line[side]), seam: 'cap' },
+    ]
+  })
+  const cap = perSide((side): EdgeDraft[] => [
+    { name: 'cap edge', role: 'lap over', line: line[side], seam: 'cap' },
+    {
+      ...bottomEdge(feather[side], feet[side], toe, bottom),
+      line: [feet[side], ...between(feather[side], feet[side], toe).slice(1)],
+    },
+  ])
+  return {
+    line,
+    pieces: [
+      foldedPiece({ id: 'cap', name: 'Toe cap' }, cap, { from: opened.fold.to, to: onFold }, board.book, place),
+      foldedPiece({ id: 'vamp', name: 'Vamp' }, vamp, { from: onFold, to: opened.fold.from }, board.book, place),
+    ],
+  }
+}

@@ -1,0 +1,70 @@
+import type { Point } from '../../geometry/path.ts'
+import type { DesignBoard } from '../designPoints.ts'
+import { edgeRules } from '../edgeRules.ts'
+import type { Piece } from '../piece.ts'
+import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
+import { perSide, smoothLine } from './lines.ts'
+
+/** Above the top of the facings, and beside them on each side, mm. */
+const ABOVE = 14
+const TOP_HALF = 36
+
+/**
+ * The tongue: as long as the facings and a little more, wider at the top than at its base. Its base goes under the
+ * throat, of which `throatHalf` mm a side are stitched to it.
+ */
+export function tongue(board: DesignBoard, facingLength: number, throatHalf: number, name = 'Tongue'): Piece {
+  const length = facingLength + ABOVE
+  const base = throatHalf + board.book.value(edgeRules.lapUnder) + 6
+  const half = (): EdgeDraft[] => {
+    const side = smoothLine([
+      [10, -TOP_HALF],
+      [0.35 * length, -TOP_HALF * 0.97],
+      [0.75 * length, -(base + 0.35 * (TOP_HALF - base))],
+      [length, -base],
+    ])
+    const corner: Point[] = [
+      [0, 0],
+      [0, -TOP_HALF + 12],
+      [3, -TOP_HALF + 4],
+      [10, -TOP_HALF],
+    ]
+    return [
+      { name: 'top', role: 'raw', line: corner },
+      { name: 'side', role: 'raw', line: side },
+      {
+        name: 'base beside the throat',
+        role: 'lap under',
+        line: [
+          [length, -base],
+          [length, -throatHalf],
+        ],
+      },
+      {
+        name: 'base',
+        role: 'lap under',
+        line: [
+          [length, -throatHalf],
+          [length, 0],
+        ],
+        seam: 'throat',
+      },
+    ]
+  }
+  const piece = foldedPiece({ id: 'tongue', name }, perSide(half), { from: [length, 0], to: [0, 0] }, board.book)
+  // It lies under the facings, not on the forme.
+  return {
+    ...piece,
+    places: [],
+    becauses: [
+      {
+        quantity: 'Length of the tongue',
+        value: length,
+        unit: 'mm',
+        sentence: `As long as the facings (${facingLength.toFixed(0)} mm) and ${ABOVE} mm, so that the laces do not press on its edge.`,
+        inputs: [{ name: 'Facing', value: facingLength, unit: 'mm' }],
+        origin: 'measured on the last',
+      },
+    ],
+  }
+}

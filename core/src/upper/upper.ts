@@ -1,0 +1,134 @@
+import type { Forme } from '../forme/forme.ts'
+import type { FormeMap } from '../forme/formeMap.ts'
+import { distance, type Path, type Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import type { Because, Level } from '../model/because.ts'
+import type { RuleBook } from '../model/rules.ts'
+import type { UpperDecisions } from '../model/upper.ts'
+import { upperFindings, type UpperFinding } from './checks/index.ts'
+import { decorate } from './decoration.ts'
+import { DesignBoard, wallSides, type KeyPoint } from './designPoints.ts'
+import { joinsOf, type Join } from './joins.ts'
+import { withMarks } from './marks.ts'
+import type { Piece } from './piece.ts'
+import { styleBook } from './styles/index.ts'
+import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
+
+/** What the upper needs to know of the rest of the pair. */
+export interface UpperNeeds {
+  map: FormeMap
+  decisions: UpperDecisions
+  book: RuleBook
+  heelHeight: number
+  /** Thicknesses, mm. */
+  layers: { upper: number; lining: number; stiffener: number }
+}
+
+/** A line of the design on the forme, for drawing it in its place and on the last. */
+export interface UpperLine {
+  name: string
+  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease'
+  side: Side
+  path: Path
+}
+
+/** The upper as planned: plain data. */
+export interface Upper {
+  sentence: string
+  pieces: Piece[]
+  points: KeyPoint[]
+  lines: UpperLine[]
+  joins: Join[]
+  topEdge: TopEdgeWork
+  becauses: Because[]
+  findings: UpperFinding[]
+  worst: Level
+  /** How the forepart was opened out, and what the folds gained. */
+  opened: { bent: number; fold: [Point, Point]; gained: number; slashes: Path[] } | null
+}
+
+const worstOf = (levels: readonly Level[]): Level =>
+  levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
+
+/** The crease line on the forme: from the ridge over the joint to each side's joint at the feather. */
+export function creaseLine(map: FormeMap, side: Side): Path {
+  return [map.ridgeAt(0.69 * map.surface.length), map.featherAt(map.surface.joints[side])]
+}
+
+/** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
+export function deriveUpper(needs: UpperNeeds): Upper {
+  const { map, decisions, book, layers } = needs
+  const style = styleBook[decisions.style]
+  const board = new DesignBoard(map, book, decisions)
+  const drawn = style.draw(board)
+  const pieces = drawn.pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book)), book))
+  const top = decisions.topEdge ?? style.topEdge
+  const { joins } = joinsOf(pieces)
+  const findings = upperFindings({ ...needs, board, drawn, pieces, joins, bottom: style.bottom })
+  const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
+    { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
+    { name: 'back line', kind: 'back', side, path: drawn.backLine },
+    { name: 'crease line', kind: 'crease', side, path: creaseLine(map, side) },
+    ...(drawn.facings ? [{ name: 'facing', kind: 'facing' as const, side, path: drawn.facings[side] }] : []),
+    ...drawn.seams
+      .filter((s) => s.side === side)
+      .map((s) => ({ name: s.name, kind: 'seam' as const, side, path: s.line })),
+    ...(drawn.zip && side === 'medial' ? [{ name: 'zip', kind: 'zip' as const, side, path: drawn.zip }] : []),
+  ])
+  return {
+    sentence: style.sentence,
+    pieces,
+    points: board.points,
+    lines,
+    joins,
+    topEdge: topEdgeWork(top, pieces, layers.upper + layers.lining, book),
+    becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
+    findings,
+    worst: worstOf(findings.map((f) => f.level)),
+    opened: drawn.opened && {
+      bent: drawn.opened.bent,
+      fold: [drawn.opened.fold.from, drawn.opened.fold.to],
+      gained: drawn.opened.gained,
+      slashes: drawn.opened.slashes,
+    },
+  }
+}
+
+function formeBecauses(forme: Forme, centre: number | null): Because[] {
+  const worst = forme.drift
+    .filter((d) => d.name === 'feather')
+    .reduce((a, b) => (Math.abs(b.flat - b.last) > Math.abs(a.flat - a.last) ? b : a))
+  return [
+    {
+      quantity: 'Sides differ along the feather by',
+      value: forme.difference.feather,
+      unit: 'mm',
+      sentence: 'Both sides were laid on each other at the two marked points; this is what the mean forme evens out.',
+      inputs: [
+        { name: 'Along the ridge', value: forme.difference.ridge, unit: 'mm' },
+        { name: 'At most', value: forme.difference.most, unit: 'mm' },
+      ],
+      origin: 'measured on the last',
+    },
+    {
+      quantity: 'Feather line, flat against the last',
+      value: worst.flat - worst.last,
+      unit: 'mm',
+      sentence: `Laid flat, the ${worst.side} feather line is ${worst.flat.toFixed(1)} mm instead of ${worst.last.toFixed(1)}: so much is worked in when the margin is lasted.`,
+      inputs: [],
+      origin: 'measured on the last',
+    },
+    ...(centre === null
+      ? []
+      : [
+          {
+            quantity: 'Centre line of the forepart',
+            value: centre,
+            unit: 'mm' as const,
+            sentence: 'From the throat over the ridge and down the toe to the feather, at its true length.',
+            inputs: [],
+            origin: 'measured on the last' as const,
+          },
+        ]),
+  ]
+}
