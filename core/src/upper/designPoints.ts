@@ -108,6 +108,31 @@ export class DesignBoard {
     return [point.track === 'back' ? at / this.length : at / pathLength(line), 0]
   }
 
+  /** The decision that gives a key point one of its figures (see `figures`), the others staying as they are. */
+  placeByFigure(point: KeyPoint, side: Side, index: number, value: number): MovedPoint {
+    const whole = pathLength(this.map.feather)
+    if (point.track === 'back') return [value / this.length, 0]
+    if (point.track === 'ridge')
+      return this.placeFor(point, side, pointAt(this.map.centre, pathLength(this.map.centre) - value))
+    if (point.track === 'feather')
+      return [
+        Math.min(1, nearest(this.feather[side], pointAt(this.map.feather, value)).at / pathLength(this.feather[side])),
+        0,
+      ]
+    const now = nearest(this.map.feather, point.at[side])
+    const [along, up] = index === 0 ? [value, now.away] : [now.at, value]
+    const foot = pointAt(this.map.feather, along)
+    const behind = pointAt(this.map.feather, Math.max(0, along - 2))
+    const ahead = pointAt(this.map.feather, Math.min(whole, along + 2))
+    const l = Math.hypot(ahead[0] - behind[0], ahead[1] - behind[1]) || 1
+    return [
+      ...this.map.toLandmarks([
+        foot[0] - ((ahead[1] - behind[1]) / l) * up,
+        foot[1] + ((ahead[0] - behind[0]) / l) * up,
+      ]),
+    ]
+  }
+
   private add(
     id: string,
     name: string,
@@ -139,14 +164,13 @@ export class DesignBoard {
     return at
   }
 
-  private figures(track: PointTrack, p: Point): KeyPoint['figures'] {
+  /** A key point's figures at a place of the forme, as a shoemaker would give them, mm. */
+  figures(track: PointTrack, p: Point): KeyPoint['figures'] {
     if (track === 'back') return [{ name: 'up the back', value: nearest(this.back, p).at }]
     const feather = nearest(this.map.feather, p)
     if (track === 'feather') return [{ name: 'along the feather', value: feather.at }]
     if (track === 'ridge')
-      return [
-        { name: 'from the toe, along the centre', value: pathLength(this.map.centre) - nearest(this.map.centre, p).at },
-      ]
+      return [{ name: 'from the toe', value: pathLength(this.map.centre) - nearest(this.map.centre, p).at }]
     return [
       { name: 'along the feather', value: feather.at },
       { name: 'above the feather', value: feather.away },

@@ -21,6 +21,7 @@ export const router = createRouter({
         { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/parts` },
         { path: 'decisions', component: () => import('../rooms/pair/DecisionsRoom.vue'), meta: { title: 'Decisions' } },
         { path: 'last', component: () => import('../rooms/last/LastRoom.vue'), meta: { title: 'Last' } },
+        { path: 'upper', component: () => import('../rooms/upper/UpperRoom.vue'), meta: { title: 'Upper' } },
         { path: 'parts/:part?', component: () => import('../rooms/parts/PartsRoom.vue'), meta: { title: 'Parts' } },
         { path: 'work', component: () => import('../rooms/work/WorkRoom.vue'), meta: { title: 'Work' } },
       ],

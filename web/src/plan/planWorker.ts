@@ -1,11 +1,14 @@
 import {
+  formeStage,
   lastStage,
   planPair,
   StageCache,
+  type Forme,
   type LastBody,
   type LastSurface,
   type Plan,
   type PlanInput,
+  type UpperDecisions,
 } from '@gentle-awl/core'
 import { expose } from 'comlink'
 
@@ -32,6 +35,18 @@ const worker = {
       return { surface: lastStage(last, cache), problem: null }
     } catch (error) {
       return { surface: null, problem: said(error) }
+    }
+  },
+  /** Last and forme as data; the page makes the map from them again. */
+  forme(
+    last: LastBody,
+    how: UpperDecisions['forme'],
+  ): { surface: LastSurface; forme: Forme; problem: null } | { surface: null; forme: null; problem: string } {
+    try {
+      const map = formeStage(lastStage(last, cache), how, cache)
+      return { surface: map.surface, forme: map.forme, problem: null }
+    } catch (error) {
+      return { surface: null, forme: null, problem: said(error) }
     }
   },
 }

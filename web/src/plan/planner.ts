@@ -1,4 +1,4 @@
-import type { LastBody, PlanInput } from '@gentle-awl/core'
+import type { LastBody, PlanInput, UpperDecisions } from '@gentle-awl/core'
 import { wrap, type Remote } from 'comlink'
 import type { PlanAnswer, PlanWorker } from './planWorker.ts'
 
@@ -40,3 +40,7 @@ export const planInTurn = (input: PlanInput) => worker().plan(JSON.parse(JSON.st
 /** The surface of a last, from the worker that plans with it. */
 export const surfaceOf = ({ shape, buildUps }: LastBody) =>
   worker().surface(JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody)
+
+/** Last and forme, from the worker that plans with them. */
+export const formeOf = ({ shape, buildUps }: LastBody, how: UpperDecisions['forme']) =>
+  worker().forme(JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody, { ...how })

@@ -50,7 +50,7 @@ function take(): void {
 <style scoped>
 .length {
   display: inline-grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: auto auto;
   align-items: center;
   gap: 4px 6px;
 }

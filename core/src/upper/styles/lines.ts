@@ -3,6 +3,7 @@ import { beside, between, crossing, joined, meet, stretch } from '../../geometry
 import { pchip } from '../../geometry/interpolate.ts'
 import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
+import { cross, dot, sub } from '../../geometry/vec3.ts'
 import type { Side } from '../../last/frame.ts'
 import { topLineRules } from '../../parts/topLine.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
@@ -94,14 +95,31 @@ export function facing(board: DesignBoard, halfGap: number, top: Point, front: P
   return between(besideRidge(board, halfGap), top, front)
 }
 
-/** A toe-cap line from the ridge down to the feather of every side. */
-export function across(board: DesignBoard, top: Point, feet: Record<Side, Point>, bow: number): Record<Side, Path> {
-  const along = directionAt(board.ridge, top)
+/**
+ * A line straight across the shoe: where the plane through a point of the ridge and one of each side's feather line
+ * cuts the walls. Between its ends every point is slid along the forme until it lies in the plane.
+ */
+export function across(board: DesignBoard, top: Point, feet: Record<Side, Point>): Record<Side, Path> {
+  const { map } = board
+  const [l, m] = [map.toLast('lateral', feet.lateral), map.toLast('medial', feet.medial)]
+  const head = map.toLast('lateral', top)
+  const normal = cross(sub(m, l), sub(head, l))
+  const off = (side: Side, p: Point) => dot(normal, sub(map.toLast(side, p), l))
   return perSide((side) => {
     const foot = feet[side]
-    const l = distance(top, foot)
-    const mid: Point = [(top[0] + foot[0]) / 2 + along[0] * bow * l, (top[1] + foot[1]) / 2 + along[1] * bow * l]
-    return smoothLine([top, mid, foot], { start: [along[1], -along[0]] })
+    const between = [0.2, 0.4, 0.6, 0.8].map((t): Point => {
+      const p: [number, number] = [top[0] + (foot[0] - top[0]) * t, top[1] + (foot[1] - top[1]) * t]
+      // On the medial wall the head of the plane lies a little beside the ridge; the error there fades with t.
+      const rest = (1 - t) * off(side, top)
+      for (let k = 0; k < 4; k++) {
+        const here = off(side, p) - rest
+        const slope = (off(side, [p[0] + 0.5, p[1]]) - off(side, [p[0] - 0.5, p[1]])) / 1
+        if (Math.abs(slope) < 1e-9) break
+        p[0] -= Math.max(-6, Math.min(6, here / slope))
+      }
+      return p
+    })
+    return smoothLine([top, ...between, foot])
   })
 }
 

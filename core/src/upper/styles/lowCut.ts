@@ -44,7 +44,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const front = board.above(
     'topFront',
     'Top line beside the throat',
-    { lateral: 0.63 * L, medial: 0.655 * L },
+    { lateral: 0.635 * L, medial: 0.655 * L },
     { lateral: cut.front * L, medial: cut.front * L + 5 },
     'The medial line must end up higher than the lateral one, because the last is higher there.',
   )
@@ -140,7 +140,7 @@ export const balletFlat: Style = {
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topEdge: 'bead',
   bottom: 'lasting margin',
-  draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.118, front: 0.112, topEdge: 'bead' }),
+  draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.112, front: 0.122, topEdge: 'bead' }),
 }
 
 export const court: Style = {
@@ -148,5 +148,5 @@ export const court: Style = {
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topEdge: 'folded',
   bottom: 'lasting margin',
-  draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.128, front: 0.125, topEdge: 'folded' }),
+  draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.12, front: 0.132, topEdge: 'folded' }),
 }

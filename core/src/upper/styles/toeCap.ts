@@ -8,9 +8,6 @@ import type { EdgeRole, Piece } from '../piece.ts'
 import { styleRules } from '../styleRules.ts'
 import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
-/** How far the line bows towards the toe at its middle, as a share of its length. */
-const BOW = 0.012
-
 /** A toe cap cut off the vamp: it lies over the vamp. Null when the pair has none. */
 export function toeCap(
   board: DesignBoard,
@@ -38,7 +35,7 @@ export function toeCap(
     },
     'Square to the centre line of the shoe, which turns inwards at the toe.',
   )
-  const line = across(board, capAt, feet, BOW)
+  const line = across(board, capAt, feet)
   const place = opened.place
   const run = distance(opened.fold.from, opened.fold.to)
   const at = place(capAt)

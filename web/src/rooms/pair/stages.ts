@@ -4,6 +4,7 @@ import type { Level, Plan } from '@gentle-awl/core'
 export const stages = [
   { path: 'decisions', name: 'Decisions' },
   { path: 'last', name: 'Last' },
+  { path: 'upper', name: 'Upper' },
   { path: 'parts', name: 'Parts' },
   { path: 'work', name: 'Work' },
 ] as const
@@ -19,6 +20,8 @@ export function stageLevel(plan: Plan, stage: StagePath): Level {
       return worst(plan.findings.filter((f) => f.id.startsWith('pair.')).map((f) => f.level))
     case 'last':
       return worst(plan.findings.filter((f) => f.id.startsWith('last.')).map((f) => f.level))
+    case 'upper':
+      return plan.upper.worst
     case 'parts':
       return worst(plan.parts.flatMap((p) => p.findings.map((f) => f.level)))
     case 'work':

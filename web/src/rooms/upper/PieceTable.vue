@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import { boxOf, type Path, type Piece, type Point } from '@gentle-awl/core'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { showLength } from '../../app/settings.ts'
+import { pathData } from '../../drawing/svgPath.ts'
+import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import { piecesInRows } from './pieceLayout.ts'
+
+/** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
+const props = defineProps<{ pieces: Piece[]; chosen: Piece | null }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const surface = ref<HTMLElement | null>(null)
+const size = useElementSize(surface)
+const layout = computed(() =>
+  piecesInRows(props.pieces, size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2),
+)
+const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
+const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })
+const { width, height } = view
+
+const shift = (path: Path, dx: number, dy: number): Path => path.map(([x, y]): Point => [x + dx, y + dy])
+const shown = computed(() =>
+  layout.value.placed.map(({ piece, dx, dy }) => {
+    const b = boxOf(piece.outline)
+    const at = (p: Point): Point => [p[0] + dx, p[1] + dy]
+    return {
+      piece,
+      outline: pathData(shift(piece.outline, dx, dy), true),
+      net: pathData(shift(piece.net, dx, dy), true),
+      lines: piece.lines.map((l) => ({ ...l, d: pathData(shift(l.path, dx, dy), false) })),
+      notches: piece.marks.map((m) => {
+        const [x, y] = at(m.at)
+        const [ux, uy] = m.inwards
+        const deep = m.kind === 'medial' ? 5 : 3
+        const half = m.kind === 'match' ? 0.6 : 2.2
+        return {
+          kind: m.kind,
+          d: pathData(
+            [
+              [x - uy * half, y + ux * half],
+              [x + ux * deep, y + uy * deep],
+              [x + uy * half, y - ux * half],
+            ],
+            false,
+          ),
+        }
+      }),
+      holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
+      slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
+      grain: [at(piece.grain.from), at(piece.grain.to)],
+      label: { x: (b.minX + b.maxX) / 2 + dx, y: (b.minY + b.maxY) / 2 + dy },
+      size: `${showLength(b.maxX - b.minX, 0)} × ${showLength(b.maxY - b.minY, 0)}`,
+    }
+  }),
+)
+let start: Point = [0, 0]
+function down(event: PointerEvent): void {
+  start = [event.clientX, event.clientY]
+  view.down(event)
+}
+/** A tap chooses the piece under it; a drag only moves the board. */
+function up(event: PointerEvent): void {
+  view.up(event)
+  if (Math.hypot(event.clientX - start[0], event.clientY - start[1]) > 6) return
+  const box = surface.value?.getBoundingClientRect()
+  const x = (event.clientX - (box?.left ?? 0) - view.x(0)) / view.scale.value
+  const y = (view.y(0) - (event.clientY - (box?.top ?? 0))) / view.scale.value
+  const hit = layout.value.placed.find(({ piece, dx, dy }) => {
+    const b = boxOf(piece.outline)
+    return x > b.minX + dx && x < b.maxX + dx && y > b.minY + dy && y < b.maxY + dy
+  })
+  if (hit) emit('choose', hit.piece.id)
+}
+</script>
+
+<template>
+  <div class="table on-slate">
+    <div
+      ref="surface"
+      class="surface"
+      role="img"
+      :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
+      @pointerdown="down"
+      @pointermove="view.move"
+      @pointerup="up"
+      @pointercancel="view.up"
+      @wheel="view.wheel"
+    >
+      <svg :width="width" :height="height" aria-hidden="true">
+        <g :transform="view.transform.value">
+          <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
+            <path :d="s.outline" class="cut" />
+            <path :d="s.net" class="net" />
+            <path v-for="(l, i) in s.lines" :key="i" :d="l.d" :class="l.kind" />
+            <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
+            <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
+            <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
+            <path :d="pathData(s.grain as Path, false)" class="grain" />
+          </g>
+        </g>
+        <g v-for="s in shown" :key="s.piece.id" class="labels">
+          <text :x="view.x(s.label.x)" :y="view.y(s.label.y) - 8" text-anchor="middle">{{ s.piece.name }}</text>
+          <text
+            v-if="s.piece.id === chosen?.id"
+            :x="view.x(s.label.x)"
+            :y="view.y(s.label.y) + 13"
+            text-anchor="middle"
+            class="small"
+          >
+            {{ s.size }}
+          </text>
+        </g>
+      </svg>
+    </div>
+    <div class="tools"><slot /></div>
+  </div>
+</template>
+
+<style scoped>
+.table {
+  position: relative;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+  background: var(--slate);
+}
+.surface {
+  position: absolute;
+  inset: 0;
+  touch-action: none;
+  cursor: grab;
+}
+svg {
+  display: block;
+  pointer-events: none;
+}
+path {
+  fill: none;
+  vector-effect: non-scaling-stroke;
+  stroke-linejoin: round;
+}
+.cut {
+  stroke: #eef2ee;
+  stroke-width: 2;
+  fill: #eef2ee;
+  fill-opacity: 0.07;
+}
+.chosen .cut {
+  stroke: #e6b355;
+  stroke-width: 3;
+  fill: #e6b355;
+}
+.net {
+  stroke: #a9bac0;
+  stroke-width: 1.1;
+}
+.fold {
+  stroke: #eef2ee;
+  stroke-width: 1.3;
+  stroke-dasharray: 16 6;
+}
+.neighbour {
+  stroke: #8fa3aa;
+  stroke-dasharray: 3 3;
+}
+.slit {
+  stroke: #eef2ee;
+  stroke-width: 1;
+}
+.hole {
+  fill: #1b282f;
+  stroke: #eef2ee;
+  stroke-width: 0.25;
+}
+.notch {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+.notch.medial {
+  stroke: #e6b355;
+}
+.notch.match {
+  stroke: #8fd0e8;
+}
+.grain {
+  stroke: #8fa3aa;
+  stroke-width: 1.2;
+  stroke-dasharray: 10 3 2 3;
+}
+.labels text {
+  fill: #eef2ee;
+  font-size: 15px;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: #22323a;
+  stroke-width: 5;
+}
+.labels .small {
+  font-size: 14px;
+  font-weight: 400;
+  fill: #c6d3d6;
+}
+.tools {
+  position: absolute;
+  left: 14px;
+  bottom: 12px;
+  display: flex;
+  gap: 8px;
+}
+</style>

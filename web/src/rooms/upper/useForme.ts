@@ -1,0 +1,39 @@
+import { DesignBoard, FormeMap, RuleBook, type PairDecisions, type UpperDecisions } from '@gentle-awl/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { usePair } from '../../plan/pairStore.ts'
+import { formeOf } from '../../plan/planner.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+
+/** The forme of the pair on the bench, and a board that says where a decision puts a point and back. */
+export function useForme() {
+  const pair = usePair()
+  const workshop = useWorkshop()
+  const map = shallowRef<FormeMap | null>(null)
+  const problem = ref('')
+  const upper = computed(() => (pair.decisions as PairDecisions | null)?.upper ?? null)
+
+  watch(
+    [() => pair.last, () => upper.value?.forme.kind, () => upper.value?.forme.match],
+    async ([last]) => {
+      if (!last || !upper.value) return
+      const asked: UpperDecisions['forme'] = { ...upper.value.forme }
+      const answer = await formeOf(last, asked)
+      // A later change may have been answered first.
+      if (last !== pair.last || asked.kind !== upper.value?.forme.kind || asked.match !== upper.value.forme.match)
+        return
+      if (answer.problem !== null) problem.value = answer.problem
+      else {
+        problem.value = ''
+        map.value = new FormeMap(answer.surface, answer.forme)
+      }
+    },
+    { immediate: true },
+  )
+
+  const board = computed(() =>
+    map.value && upper.value
+      ? new DesignBoard(map.value, new RuleBook(workshop.houseRules, pair.decisions?.rules ?? {}), upper.value)
+      : null,
+  )
+  return { map, board, problem, upper }
+}
