@@ -1,119 +1,151 @@
+import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { sampleMeasures } from '../../test/samplePair.ts'
-import { nearest } from '../geometry/along.ts'
-import { distance, pathLength, signedArea, type Point } from '../geometry/path.ts'
-import { dist3, type Vec3 } from '../geometry/vec3.ts'
-import { generateLast } from '../last/generate.ts'
-import { atX, featherLine, type LastSurface } from '../last/surface.ts'
-import { ribAt, verticalRib } from '../last/verticalRib.ts'
+import { nearest, pointAt } from '../geometry/along.ts'
+import { distance, isSimple, pathLength, signedArea, type Point } from '../geometry/path.ts'
+import { dist3 } from '../geometry/vec3.ts'
 import type { Side } from '../last/frame.ts'
-import { heelPatch, type HeelPatch } from './heelPatch.ts'
-import { toePatch, type ToePatch } from './toePatch.ts'
+import { generateLast } from '../last/generate.ts'
+import { backCurve, featherLine, type LastSurface } from '../last/surface.ts'
+import { length3 } from '../../test/lengths.ts'
+import { makeForme, wallLines, type Forme } from './forme.ts'
+import { FormeMap } from './formeMap.ts'
+import { formeWalls } from './formeWalls.ts'
+import { openForepart, type Opened } from './opened.ts'
 
 const sides: Side[] = ['lateral', 'medial']
-const steps = (n: number) => Array.from({ length: n + 1 }, (_, i) => i / n)
 
-describe.each(Object.entries(sampleMeasures))('the wall round the heel of the %s last', (_name, m) => {
+describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name, m) => {
   let surface: LastSurface
-  let patch: HeelPatch
-  const reach = 0.36 * m.length
-  const top = m.length / 5 + 9
+  let forme: Forme
+  let map: FormeMap
   beforeAll(() => {
     surface = generateLast(m)
-    patch = heelPatch(surface, { lateral: reach, medial: reach }, () => top, 0)
+    forme = makeForme(surface, 'true seams', 'back and vamp')
+    map = new FormeMap(surface, forme)
   })
-  it('lies flat without a fold, standing on the foot of the back curve', () => {
-    expect(patch.flipped).toBe(0)
-    expect(patch.worstStrain).toBeLessThan(1.2)
-    const [foot, head] = [patch.place('lateral', 0, 0), patch.place('lateral', 0, top)]
-    expect(Math.hypot(...foot)).toBeLessThan(1e-9)
-    expect(Math.abs(head[0])).toBeLessThan(1e-6)
-    expect(head[1]).toBeGreaterThan(0)
-    expect(patch.place('lateral', reach, 0)[0]).toBeGreaterThan(0)
-    expect(patch.place('medial', reach, 0)[0]).toBeLessThan(0)
+  it('has no flipped triangle and keeps back and ridge at their true length', () => {
+    expect(forme.flipped).toBe(0)
+    for (const d of forme.drift) if (d.name !== 'feather') expect(Math.abs(d.flat - d.last)).toBeLessThan(0.8)
+    const back = length3(backCurve(surface))
+    expect(pathLength(map.back)).toBeCloseTo(back, 0)
   })
-  it('keeps lengths up the wall and along it within the strain that leather gives', () => {
+  it('stands on the foot of the back curve with the joint level', () => {
+    expect(Math.hypot(...map.back[0])).toBeLessThan(1e-9)
+    const joint = map.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
+    expect(Math.abs(joint[1])).toBeLessThan(1e-6)
+    expect(joint[0]).toBeGreaterThan(0.6 * m.length)
+    // The toe lies forward and above it, because of the toe spring and the toe box.
+    expect(map.toeRib[0][0]).toBeGreaterThan(joint[0])
+  })
+  it('maps there and back within 0.05 mm, from either side', () => {
+    const [x0, x1] = [5, 0.93 * m.length]
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0.03, max: 0.92, noNaN: true }),
+        fc.constantFrom(...sides),
+        (u, v, side) => {
+          const foot = map.featherAt(x0 + u * (x1 - x0))
+          const column = map.gridPlace(foot)[0]
+          const i = Math.round(column)
+          const j = v * (forme.rows - 1)
+          const k = Math.floor(j)
+          const vertex = (row: number): Point => {
+            const at = 2 * (i * forme.rows + row)
+            return [forme.mean[at], forme.mean[at + 1]]
+          }
+          const [a, b] = [vertex(k), vertex(k + 1)]
+          const p: Point = [a[0] + (b[0] - a[0]) * (j - k), a[1] + (b[1] - a[1]) * (j - k)]
+          const there = map.toLast(side, p)
+          expect(distance(map.fromLast(side, there), p)).toBeLessThan(0.05)
+          expect(dist3(map.toLast(side, map.fromLast(side, there)), there)).toBeLessThan(0.05)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+  it('a straight line on the forme is a smooth one on the last, hardly longer or shorter', () => {
+    const line = Array.from({ length: 60 }, (_, i): Point => [30 + i * 2, 28])
     for (const side of sides) {
-      for (const s of [0.2, 0.5, 0.9]) {
-        const rib = verticalRib(surface, side, s * reach)
-        const up = steps(24).map((t) => ribAt(rib, t * top))
-        const flat = steps(24).map((t) => patch.place(side, s * reach, t * top))
-        const space = up.slice(1).reduce((sum, p, i) => sum + dist3(p, up[i]), 0)
-        expect(pathLength(flat) / space).toBeGreaterThan(0.93)
-        expect(pathLength(flat) / space).toBeLessThan(1.07)
-      }
-      const along = steps(60).map((t) => ribAt(verticalRib(surface, side, t * reach), top / 2))
-      const space = along.slice(1).reduce((sum, p, i) => sum + dist3(p, along[i]), 0)
-      const flat = pathLength(steps(60).map((t) => patch.place(side, t * reach, top / 2)))
-      expect(flat / space).toBeGreaterThan(0.96)
-      expect(flat / space).toBeLessThan(1.04)
-    }
-  })
-  it('does not turn over: a little square on the wall, seen from outside, is one on the sheet', () => {
-    for (const s of [0.15, 0.5, 0.85]) {
-      for (const h of [0.2, 0.6]) {
-        const p = (ds: number, dh: number): Point => patch.place('lateral', s * reach + ds, h * top + dh)
-        // Outside view of the right foot's lateral side: forward is to the right.
-        expect(signedArea([p(0, 0), p(4, 0), p(4, 4), p(0, 4)])).toBeGreaterThan(8)
+      const there = line.map((p) => map.toLast(side, p))
+      expect(length3(there) / 118).toBeGreaterThan(0.94)
+      expect(length3(there) / 118).toBeLessThan(1.06)
+      // No step of it turns by more than 6 degrees.
+      for (let i = 1; i + 1 < there.length; i++) {
+        const [p, q, r] = [there[i - 1], there[i], there[i + 1]]
+        const [a, b] = [[0, 1, 2].map((d) => q[d] - p[d]), [0, 1, 2].map((d) => r[d] - q[d])]
+        const cos = a.reduce((s, x, d) => s + x * b[d], 0) / (Math.hypot(...a) * Math.hypot(...b))
+        expect(cos).toBeGreaterThan(Math.cos(0.105))
       }
     }
   })
-  it('grows by half a turn of the leather it stands off when taken further out', () => {
-    const outer = heelPatch(surface, { lateral: reach, medial: reach }, () => top, 2)
-    const grown = outer.featherRun(reach, reach) - patch.featherRun(reach, reach)
-    // The feather line turns by nearly half a circle round the heel; walls that lean move it less than 2 pi.
-    expect(grown).toBeGreaterThan(2)
-    expect(grown).toBeLessThan(2 * Math.PI + 0.5)
+  it('the re-gridded walls lie on the last and keep its edges', () => {
+    const walls = formeWalls(surface)
+    for (const side of sides) {
+      const feather = featherLine(surface, side)
+      const own = wallLines(surface).feather.map((v) => walls[side].slice(3 * v, 3 * v + 3))
+      expect(length3(own.map((p) => [p[0], p[1], p[2]] as const))).toBeCloseTo(length3(feather), 0)
+      const top = wallLines(surface).ridge[10]
+      expect(Math.abs(walls.lateral[3 * top] - walls.medial[3 * top])).toBeLessThan(1e-9)
+    }
+  })
+  it('the place of a point in the landmarks’ frame is found again', () => {
+    const p: Point = [97.3, 41.2]
+    expect(distance(map.fromLandmarks(map.toLandmarks(p)), p)).toBeLessThan(1e-9)
+    expect(map.toLandmarks([0, 0])).toEqual([0, 0])
+  })
+
+  describe('opened out along the centre', () => {
+    let opened: Opened
+    let throat: Point
+    beforeAll(() => {
+      throat = map.ridgeAt(0.62 * m.length)
+      opened = openForepart(map, throat, throat)
+    })
+    it('has a straight centre line of its true length', () => {
+      const run = pathLength(map.centre) - nearest(map.centre, throat).at
+      expect(distance(opened.fold.from, opened.fold.to)).toBeCloseTo(run, 1)
+      const way = [0, 1].map((d) => (opened.fold.to[d] - opened.fold.from[d]) / run)
+      for (let k = 1; k <= 12; k++) {
+        const p = opened.place(pointAt(map.centre, pathLength(map.centre) - (run * (12 - k)) / 12.5))
+        const off = (p[0] - throat[0]) * way[1] - (p[1] - throat[1]) * way[0]
+        expect(Math.abs(off)).toBeLessThan(0.4)
+      }
+    })
+    it('leaves everything behind the pivot where it was', () => {
+      for (let x = 20; x < throat[0] - 12; x += 9) expect(opened.place([x, 30])).toEqual([x, 30])
+    })
+    it('lies flat without a fold, and its feather line is longer by what lasting works in', () => {
+      const front = map.feather.filter((p) => p[0] > throat[0] - 30)
+      const ring = [...front.map(opened.place), ...[opened.fold.to, opened.fold.from]]
+      expect(signedArea(ring)).toBeGreaterThan(0)
+      expect(isSimple(ring.filter((p, i) => i === 0 || distance(p, ring[i - 1]) > 0.2))).toBe(true)
+      expect(opened.feather.opened).toBeGreaterThan(opened.feather.forme)
+      expect(opened.feather.opened).toBeLessThan(1.25 * opened.feather.forme)
+    })
   })
 })
 
-describe('the toe', () => {
-  const m = sampleMeasures.walking
-  let surface: LastSurface
-  let patch: ToePatch
-  beforeAll(() => {
-    surface = generateLast(m)
-    patch = toePatch(surface, 170, 0)
+describe('how the sides are laid on each other', () => {
+  const surface = generateLast(sampleMeasures.walking)
+  it('laid together all round they differ least; at two points they meet there', () => {
+    const round = makeForme(surface, 'true seams', 'all round')
+    const back = makeForme(surface, 'true seams', 'back and vamp')
+    expect(round.difference.mean).toBeLessThan(0.5 * back.difference.mean)
+    expect(back.matched).toHaveLength(2)
+    const map = new FormeMap(surface, back)
+    // The vamp point lies on both ridges, up to half of what the sides differ in its distance from the back point.
+    const at = map.ridgeAt(0.69 * 290)
+    expect(distance(at, back.matched[1])).toBeLessThan(1)
   })
-  it('lies flat without a fold, the toe point at the origin', () => {
-    expect(patch.flipped).toBe(0)
-    expect(patch.worstStrain).toBeLessThan(1.5)
-    expect(patch.feather(220, 220).some((p) => Math.hypot(...p) < 1e-6)).toBe(true)
-  })
-  it('has lateral at the bottom and medial on top, back edges further back the further back they are taken', () => {
-    const near = patch.lineAcross(() => 235)
-    const far = patch.lineAcross(() => 215)
-    expect(near[0][1]).toBeLessThan(0)
-    expect(near[near.length - 1][1]).toBeGreaterThan(0)
-    for (const p of far) expect(nearest(near, p).away).toBeGreaterThan(10)
-    expect(Math.min(...far.map((p) => p[0]))).toBeLessThan(Math.min(...near.map((p) => p[0])) - 15)
-  })
-  it('keeps the length over the ridge from feather to feather', () => {
-    for (const x of [210, 235, 250]) {
-      const over: Vec3[] = [
-        ...verticalRib(surface, 'lateral', x),
-        ...verticalRib(surface, 'medial', x).reverse().slice(1),
-      ]
-      const space = over.slice(1).reduce((sum, p, i) => sum + dist3(p, over[i]), 0)
-      const flat = pathLength(patch.lineAcross(() => x))
-      expect(flat / space).toBeGreaterThan(0.93)
-      expect(flat / space).toBeLessThan(1.07)
-    }
-  })
-  it('ends its lines on the feather where they were asked for', () => {
-    const line = patch.lineAcross(() => 230)
-    const feather = patch.feather(200, 200)
-    for (const p of [line[0], line[line.length - 1]]) expect(nearest(feather, p).away).toBeLessThan(0.15)
-    const lateral = featherLine(surface, 'lateral')
-    const medial = featherLine(surface, 'medial')
-    const chord = dist3(atX(lateral, 230), atX(medial, 230))
-    expect(distance(line[0], line[line.length - 1])).toBeGreaterThan(chord)
-  })
-  it('a dome laid flat has a longer edge than the one it comes from', () => {
-    expect(patch.featherStretch()).toBeGreaterThan(1.02)
-    expect(patch.featherStretch()).toBeLessThan(1.35)
-  })
-  it('says where there is no toe', () => {
-    expect(() => patch.lineAcross(() => 289.9)).toThrow(/no place 289.9 mm/)
+  it('paper strains less, true seams drift less', () => {
+    const paper = makeForme(surface, 'paper', 'back and vamp')
+    const seams = makeForme(surface, 'true seams', 'back and vamp')
+    const drift = (f: Forme) =>
+      f.drift.filter((d) => d.name === 'back').reduce((s, d) => s + Math.abs(d.flat - d.last), 0)
+    expect(drift(seams)).toBeLessThan(0.25 * drift(paper))
+    const strain = (f: Forme) => f.strain.lateral.reduce((s, x) => s + x * x, 0)
+    expect(strain(paper)).toBeLessThan(strain(seams))
   })
 })

@@ -46,16 +46,14 @@ export function throatLines(board: DesignBoard, drawn: Record<Side, Path>): Reco
   return board.decisions.throat === 'mirrored' ? { lateral: drawn.lateral, medial: drawn.lateral } : drawn
 }
 
-/** Mean height of the medial line over the lateral one along the front half of the opening, mm. */
+/** Where along the opening, from the throat, the two sides are compared, as shares of it: beside the throat. */
+const BESIDE = [0.12, 0.16, 0.2, 0.24, 0.28, 0.32, 0.36, 0.4]
+
+/** How much higher the medial line is drawn than the lateral one beside the throat, at the most, mm. */
 export function heightDifference(map: FormeMap, drawn: Record<Side, Path>): number {
-  const height = (side: Side) => {
-    const line = drawn[side]
-    const whole = pathLength(line)
-    let sum = 0
-    for (let k = 1; k <= 10; k++) sum += nearest(map.feather, pointAt(line, (whole * (0.1 + 0.4 * k)) / 10)).away
-    return sum / 10
-  }
-  return height('medial') - height('lateral')
+  const height = (side: Side, share: number) =>
+    nearest(map.feather, pointAt(drawn[side], share * pathLength(drawn[side]))).away
+  return BESIDE.reduce((most, share) => Math.max(most, height('medial', share) - height('lateral', share)), 0)
 }
 
 export function throatShift({

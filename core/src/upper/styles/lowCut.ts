@@ -45,14 +45,14 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     'topFront',
     'Top line beside the throat',
     { lateral: 0.635 * L, medial: 0.655 * L },
-    { lateral: cut.front * L, medial: cut.front * L + 5 },
+    { lateral: cut.front * L, medial: cut.front * L + 6 },
     'The medial line must end up higher than the lateral one, because the last is higher there.',
   )
   const side = board.above(
     'topSide',
     'Top line at the side',
     0.42 * L,
-    { lateral: cut.side * L, medial: cut.side * L + 4 },
+    { lateral: cut.side * L, medial: cut.side * L + 5 },
     'Low enough to show the foot, high enough to hold it; higher on the medial side, where the arch is.',
   )
   const heel = board.above(
