@@ -14,6 +14,7 @@ const rooms = [
   '/pairs/new',
   `${derby}/decisions`,
   `${derby}/last`,
+  `${derby}/upper`,
   `${derby}/parts/insole`,
   `${derby}/parts/puff`,
   '/pairs/01930000-0003-7000-8000-000000000003/parts/padding',
@@ -43,7 +44,7 @@ test('the whole job goes by keyboard', async ({ page }) => {
   await page.keyboard.press('0')
   expect(await view()).toBe(still)
   await page.keyboard.press('[')
-  await expect(page).toHaveURL(/\/last$/)
+  await expect(page).toHaveURL(/\/upper$/)
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')

@@ -133,6 +133,13 @@ export class DesignBoard {
     ]
   }
 
+  /** Where a key point lies by the decisions of this board, whatever it was drawn with. */
+  whereIs(point: Pick<KeyPoint, 'id' | 'track' | 'shared' | 'byRule'>, side: Side): Point {
+    const moves = this.decisions.points
+    const move = (point.shared ? undefined : moves[`${point.id}:${side}`]) ?? moves[`${point.id}:both`]
+    return move ? this.decided(point.track, side, move) : point.byRule[side]
+  }
+
   private add(
     id: string,
     name: string,
@@ -142,11 +149,8 @@ export class DesignBoard {
   ): Record<Side, Point> {
     const shared = track === 'ridge' || track === 'back'
     const moves = this.decisions.points
-    const one = (side: Side): Point => {
-      const move = (shared ? undefined : moves[`${id}:${side}`]) ?? moves[`${id}:both`]
-      return move ? this.decided(track, side, move) : byRule[side]
-    }
-    const at = { lateral: one('lateral'), medial: one('medial') }
+    const draft = { id, track, shared, byRule }
+    const at = { lateral: this.whereIs(draft, 'lateral'), medial: this.whereIs(draft, 'medial') }
     const moved = (['both', 'lateral', 'medial'] as const).find((s) => moves[`${id}:${s}`]) ?? null
     this.points.push({
       id,

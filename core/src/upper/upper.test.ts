@@ -160,7 +160,7 @@ describe('points', () => {
           const index = n % point.figures.length
           const wanted = point.figures[index].value + by
           // At the ends of the feather line there is no square to it any more.
-        if (point.figures.some((f) => f.value < 8) || wanted < 8) return
+          if (point.figures.some((f) => f.value < 8) || wanted < 8) return
           const place = board.placeByFigure(point, 'lateral', index, wanted)
           const key = `${point.id}:${point.shared ? 'both' : 'lateral'}`
           const moved = new DesignBoard(

@@ -37,6 +37,21 @@ describe('saving', () => {
     expect(pair.view?.revision).toBe(2)
     expect(readDraft(id)).toBeNull()
   })
+  it('a slow drag is one write too: nothing is sent while something is held, and it is kept in the browser meanwhile', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.hold()
+    for (const mm of [50, 54, 58]) {
+      pair.setFigure('puff.length', mm)
+      await vi.advanceTimersByTimeAsync(900)
+    }
+    expect(writes()).toHaveLength(0)
+    expect(readDraft(id)?.decisions.puff.length).toBe(58)
+    pair.letGo()
+    await vi.advanceTimersByTimeAsync(600)
+    expect(writes()).toHaveLength(1)
+    expect(server.pair.decisions.puff.length).toBe(58)
+  })
   it('keeps what is not saved in the browser at once, and saves it when the server is back', async () => {
     const pair = usePair()
     await pair.load(id)

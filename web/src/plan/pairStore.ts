@@ -38,6 +38,7 @@ export const usePair = defineStore('pair', () => {
   const conflict = ref<{ theirs: PairView; mine: { label: PairLabel; decisions: PairDecisions } } | null>(null)
 
   let timer: ReturnType<typeof setTimeout> | undefined
+  let held = false
   let saves: Promise<void> = Promise.resolve()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('gentle-awl-pairs')
   channel?.addEventListener('message', (event: MessageEvent<{ id: string; version: number }>) => {
@@ -119,7 +120,18 @@ export const usePair = defineStore('pair', () => {
     dirty.value = true
     keepDraft(view.value.id, { version: view.value.version, label: label.value, decisions: decisions.value })
     clearTimeout(timer)
-    timer = setTimeout(() => void flush(), SETTLE)
+    if (!held) timer = setTimeout(() => void flush(), SETTLE)
+  }
+
+  /** While something is dragged nothing is sent, however long it takes: one drag is one revision. The draft is kept all the same. */
+  function hold(): void {
+    held = true
+    clearTimeout(timer)
+  }
+  function letGo(): void {
+    if (!held) return
+    held = false
+    if (dirty.value) timer = setTimeout(() => void flush(), SETTLE)
   }
 
   const setFigure = (decision: HandDecision, value: number | null) => {
@@ -135,6 +147,7 @@ export const usePair = defineStore('pair', () => {
   /** Sends what is not saved yet. Saves follow each other; each carries the version it was made on. */
   function flush(): Promise<void> {
     clearTimeout(timer)
+    held = false
     saves = saves.then(saveNow, saveNow)
     return saves
   }
@@ -223,6 +236,8 @@ export const usePair = defineStore('pair', () => {
     load,
     change,
     changeLabel,
+    hold,
+    letGo,
     setFigure,
     setPairRule,
     houseRuleOf,

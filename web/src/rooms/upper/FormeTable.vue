@@ -3,6 +3,7 @@ import {
   boxOf,
   wallLines,
   wallSides,
+  type DesignBoard,
   type FormeMap,
   type KeyPoint,
   type Path,
@@ -20,6 +21,8 @@ import { showLength } from '../../app/settings.ts'
 /** The mean forme on slate with both sides of the design; its points are dragged or nudged. */
 const props = defineProps<{
   map: FormeMap
+  /** Says where points lie by the decisions, before the plan that follows from them is there. */
+  board: DesignBoard
   upper: Upper
   chosen: Piece | null
   point: string
@@ -30,6 +33,8 @@ const props = defineProps<{
 const emit = defineEmits<{
   choose: [point: string]
   move: [point: KeyPoint, side: Side, to: Point]
+  grasp: []
+  letGo: []
 }>()
 const surface = ref<HTMLElement | null>(null)
 
@@ -96,13 +101,10 @@ interface Handle {
 }
 const handles = computed<Handle[]>(() =>
   props.upper.points.flatMap((point) =>
-    (point.shared || props.side !== 'both' ? [front.value] : wallSides).map((side) => ({
-      point,
-      side,
-      key: `${point.id}:${side}`,
-      x: view.x(point.at[side][0]),
-      y: view.y(point.at[side][1]),
-    })),
+    (point.shared || props.side !== 'both' ? [front.value] : wallSides).map((side) => {
+      const [x, y] = props.board.whereIs(point, side)
+      return { point, side, key: `${point.id}:${side}`, x: view.x(x), y: view.y(y) }
+    }),
   ),
 )
 const chosenHandle = computed(
@@ -129,6 +131,7 @@ function down(event: PointerEvent): void {
   if (near && near.away < GRASP) {
     held.value = near.h
     emit('choose', near.h.point.id)
+    emit('grasp')
     surface.value?.setPointerCapture(event.pointerId)
   } else view.down(event)
 }
@@ -137,6 +140,7 @@ function move(event: PointerEvent): void {
   else view.move(event)
 }
 function up(event: PointerEvent): void {
+  if (held.value) emit('letGo')
   held.value = null
   view.up(event)
 }
@@ -147,12 +151,15 @@ function nudge(event: KeyboardEvent, h: Handle): void {
   event.preventDefault()
   event.stopPropagation()
   const by = event.shiftKey ? 5 : 0.5
-  const now = props.upper.points.find((p) => p.id === h.point.id) ?? h.point
-  const at = now.at[h.side]
+  const [x, y] = props.board.whereIs(h.point, h.side)
   emit('choose', h.point.id)
-  emit('move', now, h.side, [at[0] + way[0] * by, at[1] + way[1] * by])
+  emit('move', h.point, h.side, [x + way[0] * by, y + way[1] * by])
 }
-const figureText = (p: KeyPoint) => p.figures.map((f) => `${f.name} ${showLength(f.value)}`).join(', ')
+const figureText = (p: KeyPoint, side: Side) =>
+  props.board
+    .figures(p.track, props.board.whereIs(p, side))
+    .map((f) => `${f.name} ${showLength(f.value)}`)
+    .join(', ')
 const findingPlaces = computed(() =>
   props.upper.findings
     .filter((f) => f.level !== 'fine' && f.at)
@@ -202,7 +209,7 @@ const findingPlaces = computed(() =>
           :class="{ here: h.point.id === point, moved: h.point.moved, behind: h.side !== front }"
           role="button"
           tabindex="0"
-          :aria-label="`${h.point.name}${h.point.shared ? '' : `, ${h.side}`}: ${figureText(h.point)}`"
+          :aria-label="`${h.point.name}${h.point.shared ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
           :aria-pressed="h.point.id === point"
           :data-point="h.key"
           @keydown="nudge($event, h)"
@@ -219,7 +226,7 @@ const findingPlaces = computed(() =>
           class="label"
           aria-hidden="true"
         >
-          {{ chosenHandle.point.name }}: {{ figureText(chosenHandle.point) }}
+          {{ chosenHandle.point.name }}: {{ figureText(chosenHandle.point, chosenHandle.side) }}
         </text>
       </svg>
     </div>

@@ -61,13 +61,17 @@ function movePoint(p: KeyPoint, at: Side, to: Point): void {
   if (p.shared) points[keyOf(p, 'both')] = board.value.placeFor(p, at, to)
   else if (side.value !== 'both') points[keyOf(p, at)] = board.value.placeFor(p, at, to)
   else {
-    const step: Point = [to[0] - p.at[at][0], to[1] - p.at[at][1]]
-    for (const s of wallSides)
-      points[keyOf(p, s)] = board.value.placeFor(p, s, [p.at[s][0] + step[0], p.at[s][1] + step[1]])
+    const from = board.value.whereIs(p, at)
+    for (const s of wallSides) {
+      const [x, y] = board.value.whereIs(p, s)
+      points[keyOf(p, s)] = board.value.placeFor(p, s, [x + to[0] - from[0], y + to[1] - from[1]])
+    }
   }
   change({ points })
 }
-function moveOnLast(key: string, at: Vec3): void {
+function moveOnLast(key: string, at: Vec3, done: boolean): void {
+  if (done) pair.letGo()
+  else pair.hold()
   const [id, s] = key.split(':')
   const p = upper.value?.points.find((x) => x.id === id)
   if (!p || !map.value || (s !== 'lateral' && s !== 'medial')) return
@@ -89,7 +93,9 @@ function byRule(p: KeyPoint): void {
   })
 }
 const figures = computed(() =>
-  point.value && board.value ? board.value.figures(point.value.track, point.value.at[frontSide.value]) : [],
+  point.value && board.value
+    ? board.value.figures(point.value.track, board.value.whereIs(point.value, frontSide.value))
+    : [],
 )
 const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
 const markers = computed(() =>
@@ -98,11 +104,12 @@ const markers = computed(() =>
 </script>
 
 <template>
-  <div v-if="upper && map && decided" class="work-and-panel">
+  <div v-if="upper && map && board && decided" class="work-and-panel">
     <div class="both">
       <FormeTable
         v-if="view === 'forme'"
         :map="map"
+        :board="board"
         :upper="upper"
         :chosen="piece"
         :point="chosenPoint"
@@ -110,6 +117,8 @@ const markers = computed(() =>
         :strain="strainOn ? frontSide : null"
         @choose="chosenPoint = $event"
         @move="movePoint"
+        @grasp="pair.hold"
+        @let-go="pair.letGo"
       >
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
         <ChoiceBar label="Side" :options="sideNames" :value="side" @choose="side = $event" />

@@ -1,0 +1,68 @@
+import { expect, test } from '@playwright/test'
+import { startServer, type RunningServer } from './server.ts'
+
+let server: RunningServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => server.end())
+
+const pair = (n: number) => `/pairs/01930000-0003-7000-8000-${String(n).padStart(12, '0')}/upper`
+
+test('the throat is dragged and the line on the last follows; it can be given back to the rule', async ({ page }) => {
+  await page.goto(`${server.url}${pair(4)}`)
+  const throat = page.locator('[data-point="throat:lateral"]')
+  await expect(throat).toBeVisible()
+  const figure = page.getByLabel('Throat, from the toe', { exact: false })
+  const box = await throat.locator('.dot').boundingBox()
+  if (!box) throw new Error('The throat is not on the screen.')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x - 18, y - 6, { steps: 4 })
+  await page.mouse.up()
+  await expect(figure).toBeVisible()
+  const dragged = Number(await figure.inputValue())
+  const now = await throat.locator('.dot').boundingBox()
+  expect(now?.x ?? 0).toBeLessThan(box.x - 10)
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  // The arrow keys nudge it by half a millimetre.
+  await throat.focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect.poll(async () => Number(await figure.inputValue())).toBeGreaterThan(dragged + 0.2)
+  await page.getByRole('button', { name: 'Back to the rule' }).click()
+  await expect.poll(async () => Number(await figure.inputValue())).toBeLessThan(dragged - 1)
+})
+
+test('a spoiled back line is seen, mended, and the mend can be undone', async ({ page }) => {
+  await page.goto(`${server.url}${pair(1)}`)
+  const foot = page.locator('[data-point="backFoot:lateral"]')
+  await foot.focus()
+  const gap = page.locator('[data-finding="upper.backGap"]')
+  await expect(gap).toHaveClass(/fine/)
+  // Four millimetres backwards, on both sides.
+  for (let k = 0; k < 8; k++) await page.keyboard.press('ArrowLeft')
+  await expect(gap).toHaveClass(/stop/)
+  await expect(gap).toContainText('too flat')
+  await expect(page.getByRole('link', { name: 'Upper' })).toContainText('stop')
+  await page.getByRole('button', { name: /^Mend it: Take in/ }).click()
+  await expect(gap).toHaveClass(/fine/)
+  await expect(page.locator('[data-finding="upper.backBump"]')).toBeVisible()
+  await expect(page.getByTestId('save-state')).toHaveText(/^revision/)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(gap).toHaveClass(/stop/)
+})
+
+test('a style with its options, decoration and top edge; pieces apart', async ({ page }) => {
+  await page.goto(`${server.url}${pair(2)}`)
+  await page.locator('select[name="style"]').selectOption('oxford')
+  await page.getByLabel('Toe cap').check()
+  await page.locator('select[name="decoration"]').selectOption('punched')
+  await page.locator('select[name="top-edge"]').selectOption('bound')
+  await expect(page.getByText('Top line: bound')).toBeVisible()
+  await page.getByRole('radio', { name: 'Pieces' }).click()
+  await expect(page.getByRole('img', { name: /Toe cap, Vamp, Quarter, lateral/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Toe cap', exact: true }).click()
+  await expect(page.getByText('cap edge, lateral: lap over')).toBeVisible()
+  await expect(page.getByText(/feather, medial: lasting margin, 18/)).toBeVisible()
+})
