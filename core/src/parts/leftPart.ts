@@ -1,8 +1,8 @@
 import { mirror, type Path, type Point } from '../geometry/path.ts'
-import type { Part } from './part.ts'
+import type { DrawablePart } from './part.ts'
 
 /** The left shoe's part: the right one flipped as a whole, lines, skives, notches and all. */
-export function leftPart(part: Part): Part {
+export function leftPart<P extends DrawablePart>(part: P): P {
   const flip = ([x, y]: Point): Point => [x, -y]
   const line = (path: Path, closed: boolean) => mirror(path, closed)
   return {

@@ -5,7 +5,8 @@ import type { MaterialRole } from '../model/material.ts'
 export const partIds = ['insole', 'stiffener', 'puff', 'sock', 'padding', 'midsole'] as const
 export type PartId = (typeof partIds)[number]
 
-export type LineKind = 'fold' | 'stitch' | 'feather' | 'crease' | 'mark' | 'neighbour'
+/** 'cut mark' is cut into the edge (notch, slit), 'punch' a hole cut out. */
+export type LineKind = 'fold' | 'stitch' | 'feather' | 'crease' | 'mark' | 'neighbour' | 'cut mark' | 'punch'
 
 /** A line on a part that is not its cut edge. */
 export interface PartLine {
@@ -64,3 +65,6 @@ export interface Part {
   becauses: Because[]
   findings: Finding[]
 }
+
+/** Whatever can be drawn on a sheet: a part of the plan, or a piece of the upper under its own name. */
+export type DrawablePart = Omit<Part, 'id'> & { id: string }

@@ -1,4 +1,13 @@
-import { boxOf, contains, cutLine, stitchTicks, type PairFile, type Part, type Path, type Plan } from '@gentle-awl/core'
+import {
+  boxOf,
+  contains,
+  cutLine,
+  stitchTicks,
+  type DrawablePart,
+  type PairFile,
+  type Path,
+  type Plan,
+} from '@gentle-awl/core'
 import { cover } from './pdfCover.ts'
 import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
@@ -15,7 +24,7 @@ import {
   type Tile,
 } from './sheets.ts'
 
-function drawPart(page: Page, part: Part, placed: Placed): void {
+function drawPart(page: Page, part: DrawablePart, placed: Placed): void {
   const { move, foot } = placed
   for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
   for (const l of part.lines) {
@@ -31,6 +40,8 @@ function drawPart(page: Page, part: Part, placed: Placed): void {
     } else if (l.kind === 'fold') page.line(path, l.closed, 0.25, [6, 2])
     else if (l.kind === 'stitch') page.line(path, l.closed, 0.3, [2, 2])
     else if (l.kind === 'crease') page.line(path, l.closed, 0.2, [0.6, 1.6], PALE)
+    else if (l.kind === 'cut mark') page.line(path, l.closed, 0.35)
+    else if (l.kind === 'punch') page.line(path, l.closed, 0.2)
     else if (l.kind === 'neighbour') page.line(path, l.closed, 0.15, [1, 1], PALE)
     else page.line(path, l.closed, 0.2, [3, 1.5], PALE)
   }
@@ -127,13 +138,18 @@ function foot(page: Page, words: string, pageNumber: number, total: number, widt
 }
 
 /**
- * The parts of a pair at true size: a cover with bars, list and page map, then both feet of every part, tiled on the
+ * The parts of a pair (or the given ones, the upper's pieces) at true size: a cover with bars, list and page map, then both feet of every part, tiled on the
  * paper with overlap and register marks. Vector PDF; 1 mm is 72 / 25.4 points.
  */
-export async function partsPdf(file: PairFile, plan: Plan, paper: Paper): Promise<Buffer> {
+export async function partsPdf(
+  file: PairFile,
+  plan: Plan,
+  paper: Paper,
+  parts: readonly DrawablePart[] = plan.parts,
+): Promise<Buffer> {
   const size = papers[paper]
   const window = windowOf(paper)
-  const sheets = plan.parts.map((part) => layOut(part, paper))
+  const sheets = parts.map((part) => layOut(part, paper))
   const firstPages: number[] = []
   let total = 1
   for (const sheet of sheets) {

@@ -4,6 +4,7 @@ import {
   leftPart,
   mirror,
   stitchTicks,
+  type DrawablePart,
   type PairFile,
   type Part,
   type Path,
@@ -26,14 +27,16 @@ const DASH: Record<Part['lines'][number]['kind'], string> = {
   crease: '0.6 1.6',
   mark: '3 1.5',
   neighbour: '1 1',
+  'cut mark': '',
+  punch: '',
 }
 
-function group(right: Part, foot: Foot, dx: number, dy: number): string {
+function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string {
   const part = foot === 'left' ? leftPart(right) : right
   const lines = part.lines
     .map(
       (l) =>
-        `<path class="${l.kind}" data-line="${escape(l.name)}" d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
+        `<path class="${l.kind.replace(' ', '-')}" data-line="${escape(l.name)}" d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
     )
     .join('')
   const ticks = part.lines
@@ -65,17 +68,17 @@ function wrap(width: number, height: number, title: string, body: string): strin
 const EDGE = 5
 
 /** One part of one foot, 1 user unit = 1 mm. */
-export function partSvg(part: Part, foot: Foot): string {
+export function partSvg(part: DrawablePart, foot: Foot): string {
   const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
   const [w, h] = [box.maxX - box.minX + 2 * EDGE, box.maxY - box.minY + 2 * EDGE]
   return wrap(w, h, `${part.name}, ${foot}`, group(part, foot, EDGE - box.minX, EDGE + box.maxY))
 }
 
-/** All parts of both feet in two columns, 1 user unit = 1 mm. */
-export function pairSvg(file: PairFile, plan: Plan): string {
+/** All parts (or the given ones) of both feet in two columns, 1 user unit = 1 mm. */
+export function pairSvg(file: PairFile, plan: Plan, parts: readonly DrawablePart[] = plan.parts): string {
   let y = EDGE
   let width = 0
-  const body = plan.parts
+  const body = parts
     .map((part) => {
       let x = EDGE
       let tallest = 0

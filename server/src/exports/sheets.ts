@@ -1,4 +1,4 @@
-import { boxOf, mirror, pathLength, resample, rotate, translate, type Part, type Path } from '@gentle-awl/core'
+import { boxOf, mirror, pathLength, resample, rotate, translate, type DrawablePart, type Path } from '@gentle-awl/core'
 
 export const papers = {
   a4: { name: 'A4', width: 210, height: 297 },
@@ -32,7 +32,7 @@ export interface Tile {
 
 /** Both feet of a part on one large sheet and the pages that it is cut into. */
 export interface Sheet {
-  part: Part
+  part: DrawablePart
   placed: Placed[]
   width: number
   height: number
@@ -53,7 +53,7 @@ export function pagesFor(length: number, window: number): number {
 
 type Lie = { turned: boolean; stacked: boolean }
 
-function lay(part: Part, lie: Lie, paper: Paper): Sheet {
+function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
   const window = windowOf(paper)
   const flat =
     (foot: Foot) =>
@@ -96,7 +96,7 @@ function lay(part: Part, lie: Lie, paper: Paper): Sheet {
 }
 
 /** Lays both feet of a part the way that needs the fewest pages. */
-export function layOut(part: Part, paper: Paper): Sheet {
+export function layOut(part: DrawablePart, paper: Paper): Sheet {
   const lies: Lie[] = [
     { turned: true, stacked: false },
     { turned: false, stacked: true },

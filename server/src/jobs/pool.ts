@@ -13,7 +13,7 @@ import type { MeshFormat } from '../exports/lastMesh.ts'
 import type { Paper } from '../exports/sheets.ts'
 import { Problem } from '../http/problem.ts'
 import type { ScanOrder } from '../standins/scanner.ts'
-import type { Job, JobError, JobResult } from './worker.ts'
+import type { Job, JobError, JobResult, UpperFormat } from './worker.ts'
 
 /** Heavy work, done in threads so that the server keeps answering. */
 export interface Jobs {
@@ -25,6 +25,8 @@ export interface Jobs {
   plan: (file: PairFile) => Promise<Plan>
   pdf: (file: PairFile, paper: Paper) => Promise<Buffer>
   pairSvg: (file: PairFile) => Promise<string>
+  /** The upper's pieces of both feet. */
+  upper: (file: PairFile, format: UpperFormat, paper: Paper) => Promise<Buffer>
   /** null when the pair has no such part. */
   partSvg: (file: PairFile, part: PartId, foot: 'right' | 'left') => Promise<string | null>
   close: () => Promise<void>
@@ -75,6 +77,10 @@ export function makeJobs(): Jobs {
     plan: async (file) => (await run({ kind: 'plan', file })) as Plan,
     pdf: async (file, paper) => Buffer.from((await run({ kind: 'pdf', file, paper })) as Uint8Array),
     pairSvg: async (file) => (await run({ kind: 'pairSvg', file })) as string,
+    upper: async (file, format, paper) => {
+      const made = await run({ kind: 'upper', file, format, paper })
+      return typeof made === 'string' ? Buffer.from(made) : Buffer.from(made as Uint8Array)
+    },
     partSvg: async (file, part, foot) => (await run({ kind: 'partSvg', file, part, foot })) as string | null,
     close: () => pool.destroy(),
   }

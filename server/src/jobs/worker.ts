@@ -1,5 +1,6 @@
 import {
   checkedLast,
+  pieceAsPart,
   planPair,
   StageCache,
   type Last,
@@ -13,6 +14,7 @@ import { lastSheet } from '../exports/lastSheet.ts'
 import { partsPdf } from '../exports/partsPdf.ts'
 import { pairSvg, partSvg } from '../exports/partsSvg.ts'
 import type { Paper } from '../exports/sheets.ts'
+import { upperDxf } from '../exports/upperDxf.ts'
 import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
 /** Work for a thread of the pool. The stage cache lives as long as the thread. */
@@ -24,7 +26,10 @@ export type Job =
   | { kind: 'plan'; file: PairFile }
   | { kind: 'pdf'; file: PairFile; paper: Paper }
   | { kind: 'pairSvg'; file: PairFile }
+  | { kind: 'upper'; file: PairFile; format: UpperFormat; paper: Paper }
   | { kind: 'partSvg'; file: PairFile; part: PartId; foot: 'right' | 'left' }
+
+export type UpperFormat = 'svg' | 'dxf' | 'pdf'
 
 /** Errors cross the thread as plain data, so that their kind and field survive. */
 export type JobResult = { ok: true; value: Plan | Uint8Array | string | null } | { ok: false; error: JobError }
@@ -64,6 +69,14 @@ async function ofPair(job: PairJob): Promise<Plan | Uint8Array | string | null> 
       return partsPdf(job.file, plan, job.paper)
     case 'pairSvg':
       return pairSvg(job.file, plan)
+    case 'upper': {
+      const material = job.file.materials.find((m) => m.id === job.file.decisions.materials.upper)
+      // planPair has looked at it already: without the material there is no plan.
+      if (!material) throw new Error('The upper has no material.')
+      const pieces = plan.upper.pieces.map((p) => pieceAsPart(p, material))
+      if (job.format === 'pdf') return partsPdf(job.file, plan, job.paper, pieces)
+      return job.format === 'svg' ? pairSvg(job.file, plan, pieces) : upperDxf(pieces)
+    }
     case 'partSvg': {
       const part = plan.parts.find((p) => p.id === job.part)
       return part ? partSvg(part, job.foot) : null

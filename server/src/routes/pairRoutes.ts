@@ -107,6 +107,19 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
     const file = await pairFile(store.db, params(req).id)
     download(res, 'image/svg+xml', fileName(file.label.order, `r${file.revision}.svg`), await jobs.pairSvg(file))
   })
+  const upperTypes = { svg: 'image/svg+xml', dxf: 'image/vnd.dxf', pdf: 'application/pdf' } as const
+  for (const format of ['svg', 'dxf', 'pdf'] as const) {
+    router.get(`/:id/upper.${format}`, async (req, res) => {
+      const { paper } = read(PaperQuery, req.query, 'This paper')
+      const file = await pairFile(store.db, params(req).id)
+      download(
+        res,
+        upperTypes[format],
+        fileName(file.label.order, `upper-r${file.revision}.${format}`),
+        await jobs.upper(file, format, paper),
+      )
+    })
+  }
   router.get('/:id/parts/:part', async (req: Request, res) => {
     const { foot } = read(PartQuery, req.query, 'This foot')
     const part = partIds.find((p) => `${p}.svg` === req.params.part)

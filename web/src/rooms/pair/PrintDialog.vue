@@ -67,6 +67,14 @@ async function fetchFile(what: string, path: string): Promise<void> {
           >
             <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'pdf' ? 'Drawing …' : 'Get the PDF' }}
           </button>
+          <button
+            class="button"
+            type="button"
+            :disabled="busy !== ''"
+            @click="fetchFile('upper', `upper.pdf?paper=${paper}`)"
+          >
+            <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'upper' ? 'Drawing …' : 'The upper as PDF' }}
+          </button>
         </div>
       </section>
       <section>
@@ -75,6 +83,12 @@ async function fetchFile(what: string, path: string): Promise<void> {
         <div class="row">
           <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('svg', 'parts.svg')">
             <IconDownload :size="22" aria-hidden="true" /> SVG, in mm
+          </button>
+          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('usvg', 'upper.svg')">
+            <IconDownload :size="22" aria-hidden="true" /> Upper SVG
+          </button>
+          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('udxf', 'upper.dxf')">
+            <IconDownload :size="22" aria-hidden="true" /> Upper DXF
           </button>
           <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('file', 'file')">
             <IconDownload :size="22" aria-hidden="true" /> Pair file

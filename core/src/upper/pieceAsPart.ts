@@ -1,0 +1,66 @@
+import type { Path, Point } from '../geometry/path.ts'
+import type { Material } from '../model/material.ts'
+import type { DrawablePart, PartLine } from '../parts/part.ts'
+import type { Piece, PieceMark } from './piece.ts'
+
+/** Depth and half mouth of a notch or match mark as it is drawn, mm. */
+const MARKS: Record<PieceMark['kind'], { depth: number; half: number; name: string }> = {
+  medial: { depth: 4, half: 1.8, name: 'medial notch' },
+  centre: { depth: 3, half: 1, name: 'centre notch' },
+  match: { depth: 3, half: 0, name: 'match mark' },
+}
+
+/** Corners of a drawn punched hole. */
+const ROUND = 12
+
+/** The short line or small triangle of a mark. */
+export function markPath({ kind, at, inwards }: PieceMark): Path {
+  const { depth, half } = MARKS[kind]
+  const tip: Point = [at[0] + inwards[0] * depth, at[1] + inwards[1] * depth]
+  if (half === 0) return [at, tip]
+  const side = (by: number): Point => [at[0] - inwards[1] * by, at[1] + inwards[0] * by]
+  return [side(half), tip, side(-half)]
+}
+
+const lineKinds = { fold: 'fold', neighbour: 'neighbour', stitch: 'mark', decoration: 'mark', slash: 'mark' } as const
+
+/** A piece as the sheets draw it: its cut edge, and all else as lines. */
+export function pieceAsPart(piece: Piece, material: Material): DrawablePart {
+  const lines: PartLine[] = [
+    { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
+    ...piece.lines.map((l): PartLine => ({ name: l.name, kind: lineKinds[l.kind], path: l.path, closed: false })),
+    ...piece.marks.map((m): PartLine => ({
+      name: MARKS[m.kind].name,
+      kind: 'cut mark',
+      path: markPath(m),
+      closed: false,
+    })),
+    ...piece.slits.map((s): PartLine => ({ name: s.kind, kind: 'cut mark', path: [s.from, s.to], closed: false })),
+    ...piece.holes.map((h): PartLine => ({
+      name: 'punched hole',
+      kind: 'punch',
+      path: Array.from({ length: ROUND }, (_, k): Point => {
+        const a = (2 * Math.PI * k) / ROUND
+        return [h.at[0] + (h.diameter / 2) * Math.cos(a), h.at[1] + (h.diameter / 2) * Math.sin(a)]
+      }),
+      closed: true,
+    })),
+  ]
+  const { from, to } = piece.grain
+  return {
+    id: piece.id,
+    name: piece.name,
+    role: 'upper',
+    materialName: material.name,
+    thickness: material.thickness,
+    count: 2,
+    outline: piece.outline,
+    lines,
+    skives: [],
+    notches: [],
+    dimensions: [],
+    grain: { at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], length: Math.hypot(to[0] - from[0], to[1] - from[1]) },
+    becauses: piece.becauses,
+    findings: piece.findings,
+  }
+}
