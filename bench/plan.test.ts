@@ -23,6 +23,7 @@ const file: PairFile = {
   revision: 1,
   label: { order: '1', name: 'Sample', trade: '', note: '' },
   log: [],
+  made: [],
   ...samplePair(),
 }
 

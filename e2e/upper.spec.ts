@@ -66,3 +66,51 @@ test('a style with its options, decoration and top edge; pieces apart', async ({
   await expect(page.getByText('cap edge, lateral: lap over')).toBeVisible()
   await expect(page.getByText(/feather, medial: lasting margin, 18/)).toBeVisible()
 })
+
+test('what was cut or printed before a change is listed to be made again', async ({ page }) => {
+  await page.goto(`${server.url}${pair(3)}`)
+  await page.getByRole('button', { name: 'Upper', exact: true }).click()
+  await page.getByRole('button', { name: 'Cut, both feet' }).click()
+  await expect(page.getByTestId('remake')).toHaveCount(0)
+  await page.locator('[data-point="throat:lateral"]').focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.getByTestId('remake')).toContainText('One thing made before')
+  await page.getByRole('button', { name: 'Show the list' }).click()
+  await expect(page.getByTestId('remake')).toContainText('Upper (cut at revision 1): make it again')
+  // It stays on the list after a reload, and goes when the change is taken back.
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  await page.reload()
+  await expect(page.getByTestId('remake')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByTestId('remake')).toHaveCount(0)
+})
+
+test('a stop on the base pattern is said in the stages that follow', async ({ page }) => {
+  await page.goto(`${server.url}${pair(5)}`)
+  await page.locator('[data-point="backFoot:lateral"]').focus()
+  for (let k = 0; k < 2; k++) await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.locator('[data-finding="upper.backGap"]')).toHaveClass(/stop/)
+  await page.getByRole('link', { name: /Parts/ }).click()
+  await expect(page.getByText('The base pattern is not right yet')).toBeVisible()
+  await page.getByRole('link', { name: 'To the upper' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('link', { name: /Parts/ }).click()
+  await expect(page.getByText('The base pattern is not right yet')).toHaveCount(0)
+})
+
+test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
+  await page.goto(`${server.url}${pair(1)}`)
+  await page.getByRole('button', { name: 'Print and files' }).click()
+  for (const [button, name, begins] of [
+    ['Upper DXF', /\.dxf$/, '0\nSECTION'],
+    ['Upper SVG', /\.svg$/, '<?xml'],
+    ['The upper as PDF', /\.pdf$/, '%PDF'],
+  ] as const) {
+    const waiting = page.waitForEvent('download')
+    await page.getByRole('button', { name: button }).click()
+    const file = await waiting
+    expect(file.suggestedFilename()).toMatch(name)
+    const text = (await (await file.createReadStream()).toArray()).join('').replaceAll('\r', '')
+    expect(text.trimStart().startsWith(begins)).toBe(true)
+  }
+})

@@ -1,7 +1,7 @@
 import { existsSync, readdirSync } from 'node:fs'
 import http from 'node:http'
 import { join } from 'node:path'
-import { planPair, type PairFile } from '@gentle-awl/core'
+import { planPair, StageCache, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
@@ -39,10 +39,11 @@ describe('the demo workshop', () => {
     const { pairs, materials } = await snapshot()
     expect(materials.length).toBeGreaterThanOrEqual(8)
     expect(new Set(pairs.map((p) => (p.log as unknown[]).length)).size).toBe(5)
+    const cache = new StageCache()
     for (const pair of demoPairs) {
       const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
       if (!last) throw new Error('no last')
-      const plan = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} })
+      const plan = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }, cache)
       expect(plan.findings.find((f) => f.id === 'pair.size')?.level, pair.label.name).toBe('fine')
     }
   })
@@ -383,5 +384,33 @@ describe('a full disk', () => {
     } finally {
       await small.end()
     }
+  })
+})
+
+describe('what was made', () => {
+  it('is kept with its fingerprint and revision; unknown parts and pairs are refused and change nothing', async () => {
+    const { id } = await newPair()
+    const path = `/pairs/${id}/made`
+    expect((await server.call('GET', path)).list).toEqual([])
+    const made = await server.call('POST', path, { body: { how: 'printed', parts: ['insole', 'upper.vamp'] } })
+    expect(made.status).toBe(201)
+    expect(made.list).toHaveLength(2)
+    expect(made.list[0]).toMatchObject({ how: 'printed', revision: 1 })
+    expect(made.list.every((m) => /^[0-9a-f]{16}$/.test(String(m.print)))).toBe(true)
+    const unknown = await server.call('POST', path, { body: { how: 'cut', parts: ['insole', 'upper.wing'] } })
+    expect(unknown.status).toBe(422)
+    expect(unknown.body.detail ?? unknown.body.fields?.[0].message).toMatch(/upper\.wing/)
+    expect((await server.call('GET', path)).list).toHaveLength(2)
+    expect((await server.call('POST', path, { body: { how: 'burnt', parts: ['insole'] } })).status).toBe(422)
+  })
+  it('a cut step that is finished is on it; the pair file carries it', async () => {
+    const { id } = await newPair()
+    for (const what of ['started', 'finished']) {
+      expect((await server.call('POST', `/pairs/${id}/steps`, { body: { step: 'cut-insole', what } })).status).toBe(201)
+    }
+    const { list } = await server.call('GET', `/pairs/${id}/made`)
+    expect(list).toMatchObject([{ part: 'insole', how: 'cut' }])
+    const file = await server.call('GET', `/pairs/${id}/file`)
+    expect(file.body.made).toHaveLength(1)
   })
 })

@@ -38,6 +38,7 @@ const file = (change: Partial<PairFile> = {}): PairFile => ({
   materials: demoMaterials,
   houseRules: {},
   log: [{ step: 'print', what: 'started', at: '2026-01-05T08:00:00.000Z' }],
+  made: [{ part: 'insole', name: 'Insole', how: 'printed', print: 'aa', revision: 3, at: '2026-01-05T08:00:00.000Z' }],
   ...change,
 })
 const bring = (f: PairFile) => store.write((tx) => importPair(tx, f))
@@ -107,6 +108,7 @@ describe('bringing a pair file in', () => {
       canUndo: false,
     })
     expect((await readLog(store.db, id)).map(({ step, what, at }) => ({ step, what, at }))).toEqual(f.log)
+    expect((await pairFile(store.db, id)).made).toEqual(f.made)
     expect(await store.db.select().from(lasts)).toHaveLength(1)
     expect(await store.db.select().from(materials)).toHaveLength(demoMaterials.length)
   })

@@ -40,6 +40,8 @@ export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl
   const app = makeApp({ store, jobs, log: pino({ level: 'silent' }) })
   const server = await new Promise<Server>((resolve) => {
     const s = app.listen(0, '127.0.0.1', () => resolve(s))
+    // Tests plan in this same thread, for longer than an idle connection would be kept otherwise.
+    s.keepAliveTimeout = 300_000
   })
   const address = server.address()
   const port = typeof address === 'object' && address ? address.port : 0

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
 import { Last } from './last.ts'
+import { Made } from './made.ts'
 import { Material } from './material.ts'
 import { UpperDecisions } from './upper.ts'
 
@@ -88,6 +89,7 @@ const PairFileNow = z.object({
   /** The workshop's own house rules where they differ from the book. */
   houseRules: RuleFigures.default({}),
   log: z.array(StepEvent).max(5000).default([]),
+  made: z.array(Made).max(20_000).default([]),
 })
 /** The open pair file: decisions with all they rest on, and what was done. Files of version 1 are read as well. */
 export const PairFile = z.preprocess(upgraded, PairFileNow)

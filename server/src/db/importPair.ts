@@ -4,7 +4,7 @@ import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Tx } from './open.ts'
 import { createPair, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
-import { lasts, materials, pairs, stepEvents } from './schema.ts'
+import { lasts, made, materials, pairs, stepEvents } from './schema.ts'
 
 /** Puts a last on the shelf, or finds the same one there; one that differs under the same id comes in under a new id. */
 async function bringLast(tx: Tx, last: Last): Promise<string> {
@@ -57,5 +57,6 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const label = taken ? { ...file.label, name: `${file.label.name.slice(0, 70)} (copy)` } : file.label
   const id = await createPair(tx, label, decisions, taken ? uuid() : file.id, file.revision)
   for (const event of file.log) await tx.insert(stepEvents).values({ id: uuid(), pairId: id, ...event })
+  for (const one of file.made) await tx.insert(made).values({ id: uuid(), pairId: id, ...one })
   return id
 }

@@ -1,10 +1,10 @@
-import type { Last, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
+import type { Last, Made, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
 import { PAIR_FORMAT, PAIR_VERSION } from '@gentle-awl/core'
 import { and, asc, desc, eq, inArray, max } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notFound, Problem, stale } from '../http/problem.ts'
 import type { Db, Tx } from './open.ts'
-import { lasts, materials, pairRevisions, pairs, stepEvents, workshop } from './schema.ts'
+import { lasts, materials, pairRevisions, pairs, stepEvents, workshop, made } from './schema.ts'
 import { rewrite } from './shelf.ts'
 
 /** A pair as it is sent: label, the decisions of its head revision, and whether undo and redo have somewhere to go. */
@@ -181,6 +181,11 @@ export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & 
   return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
 }
 
+export async function readMade(db: Reader, pairId: string): Promise<Made[]> {
+  const rows = await db.select().from(made).where(eq(made.pairId, pairId)).orderBy(asc(made.at), asc(made.id))
+  return rows.map(({ part, name, how, print, revision, at }) => ({ part, name, how, print, revision, at }))
+}
+
 export async function readHouseRules(db: Reader): Promise<{ version: number; houseRules: RuleFigures }> {
   const [row] = await db.select().from(workshop)
   return row ? { version: row.version, houseRules: row.houseRules } : { version: 0, houseRules: {} }
@@ -205,6 +210,7 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
     materials: used.map(plainMaterial),
     houseRules,
     log: log.map(({ step, what, at }) => ({ step, what, at })),
+    made: await readMade(db, id),
   }
 }
 

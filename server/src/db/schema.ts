@@ -4,6 +4,7 @@ import type {
   FootMeasures,
   LastShape,
   LastStock,
+  Making,
   MaterialKind,
   PairDecisions,
   RuleFigures,
@@ -75,6 +76,24 @@ export const stepEvents = sqliteTable(
     at: text('at').notNull(),
   },
   (t) => [index('step_events_pair').on(t.pairId, t.at)],
+)
+
+/** What was printed, cut or punched, with the fingerprint of its shape then. Nothing of it is ever changed. */
+export const made = sqliteTable(
+  'made',
+  {
+    id: text('id').primaryKey(),
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    part: text('part').notNull(),
+    name: text('name').notNull(),
+    how: text('how').$type<Making>().notNull(),
+    print: text('print').notNull(),
+    revision: integer('revision').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('made_pair').on(t.pairId, t.at)],
 )
 
 /** Which pair has a last, from when until when (days, local; open end while nobody knows). */

@@ -16,6 +16,7 @@ const file: PairFile = {
   materials: demoMaterials,
   houseRules: {},
   log: [],
+  made: [],
 }
 const plan = planPair(file)
 

@@ -1,10 +1,22 @@
-import { PairDecisions, PairFile, PairLabel, partIds, StepEvent } from '@gentle-awl/core'
+import { makeables, makings, PairDecisions, PairFile, PairLabel, partIds, StepEvent } from '@gentle-awl/core'
 import { Router, type Request, type Response } from 'express'
+import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import { logStep } from '../db/logStep.ts'
 import { importPair } from '../db/importPair.ts'
 import type { Store } from '../db/open.ts'
-import { createPair, deletePair, listPairs, moveHead, pairFile, readLog, savePair, viewPair } from '../db/pairs.ts'
+import {
+  createPair,
+  deletePair,
+  listPairs,
+  moveHead,
+  pairFile,
+  readLog,
+  readMade,
+  savePair,
+  viewPair,
+} from '../db/pairs.ts'
+import { made } from '../db/schema.ts'
 import { papers, type Paper } from '../exports/sheets.ts'
 import { params } from '../http/params.ts'
 import { Problem, read } from '../http/problem.ts'
@@ -13,6 +25,7 @@ import type { Jobs } from '../jobs/pool.ts'
 
 const PairBody = z.object({ label: PairLabel, decisions: PairDecisions })
 const StepBody = StepEvent.pick({ step: true, what: true })
+const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
 const PaperQuery = z.object({ paper: z.enum(Object.keys(papers) as [Paper, ...Paper[]]).default('a4') })
 const PartQuery = z.object({ foot: z.enum(['right', 'left']).default('right') })
 
@@ -75,13 +88,47 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
   router.post('/:id/steps', async (req, res) => {
     const { id } = params(req)
     const { step, what } = read(StepBody, req.body, 'This step')
-    const plan = await jobs.plan(await pairFile(store.db, id))
+    const file = await pairFile(store.db, id)
+    const plan = await jobs.plan(file)
     if (what === 'started' && !plan.operations.some((o) => o.id === step)) {
       const message = `This pair has no step "${step}".`
       throw new Problem(422, 'Unknown step', message, [{ field: 'step', message }])
     }
-    await store.write((tx) => logStep(tx, id, step, what))
+    const cut = plan.operations.find((o) => o.id === step && o.group === 'cut')
+    await store.write(async (tx) => {
+      await logStep(tx, id, step, what)
+      // A part that is cut counts with the shape it has now: what changes it later means cutting it again.
+      if (what !== 'finished' || !cut) return
+      const at = new Date().toISOString()
+      for (const m of makeables(plan).filter((one) => cut.parts.some((p) => p === one.part))) {
+        await tx.insert(made).values({ id: uuid(), pairId: id, ...m, how: 'cut', revision: file.revision, at })
+      }
+    })
     res.status(201).json(await readLog(store.db, id))
+  })
+
+  router.get('/:id/made', async (req, res) => {
+    const { id } = params(req)
+    await viewPair(store.db, id)
+    res.json(await readMade(store.db, id))
+  })
+  router.post('/:id/made', async (req, res) => {
+    const { id } = params(req)
+    const { how, parts } = read(MadeBody, req.body, 'What was made')
+    const file = await pairFile(store.db, id)
+    const all = makeables(await jobs.plan(file))
+    const unknown = parts.find((p) => !all.some((m) => m.part === p))
+    if (unknown !== undefined) {
+      const message = `This pair has no part "${unknown}".`
+      throw new Problem(422, 'Unknown part', message, [{ field: 'parts', message }])
+    }
+    const at = new Date().toISOString()
+    await store.write(async (tx) => {
+      for (const m of all.filter((one) => parts.includes(one.part))) {
+        await tx.insert(made).values({ id: uuid(), pairId: id, ...m, how, revision: file.revision, at })
+      }
+    })
+    res.status(201).json(await readMade(store.db, id))
   })
 
   router.get('/:id/file', async (req, res) => {

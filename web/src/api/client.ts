@@ -6,6 +6,8 @@ import type {
   LastHoldFields,
   LastMeasures,
   Last,
+  Made,
+  Making,
   Material,
   PairDecisions,
   PairFile,
@@ -148,6 +150,9 @@ export const api = {
   /** `text` is the file as read: the server says where it breaks off. */
   importPair: (text: string) => send<PairView>('/pairs/import', { method: 'POST', body: text }),
   file: (id: string) => send<PairFile>(`/pairs/${id}/file`),
+  made: (id: string) => send<Made[]>(`/pairs/${id}/made`),
+  addMade: (id: string, how: Making, parts: string[]) =>
+    send<Made[]>(`/pairs/${id}/made`, { method: 'POST', body: { how, parts } }),
   log: (id: string) => send<StepEvent[]>(`/pairs/${id}/steps`),
   logStep: (id: string, step: string, what: StepEvent['what']) =>
     send<StepEvent[]>(`/pairs/${id}/steps`, { method: 'POST', body: { step, what } }),

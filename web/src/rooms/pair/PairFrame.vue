@@ -4,6 +4,7 @@ import { onKeyStroke, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../app/shortcuts.ts'
+import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 import RoomState from '../../ui/RoomState.vue'
@@ -15,11 +16,16 @@ const props = defineProps<{ id: string }>()
 const route = useRoute()
 const router = useRouter()
 const pair = usePair()
+const made = useMade()
 const printOpen = ref(false)
+const remakeOpen = ref(false)
 
 watch(
   () => props.id,
-  (id) => void pair.load(id),
+  (id) => {
+    void pair.load(id)
+    void made.load(id)
+  },
   { immediate: true },
 )
 
@@ -41,6 +47,11 @@ useEventListener(window, 'pagehide', () => pair.saveOnLeaving())
 onBeforeRouteLeave(() => pair.flush())
 onBeforeUnmount(() => void pair.flush())
 
+/** A stop on the base pattern stands before all that is derived from it. */
+const patternStop = computed(() => {
+  if (here.value <= stages.findIndex((s) => s.path === 'upper')) return null
+  return pair.plan?.upper.findings.find((f) => f.level === 'stop') ?? null
+})
 const canUndo = computed(() => pair.dirty || (pair.view?.canUndo ?? false))
 const saveWord = computed(() =>
   pair.saveProblem ? 'not saved' : pair.saving || pair.dirty ? 'saving …' : `revision ${pair.view?.revision ?? ''}`,
@@ -100,6 +111,28 @@ const saveWord = computed(() =>
       <div v-if="pair.planProblem" class="bar stop" role="alert">
         <span>{{ pair.planProblem }} The drawing still shows the last plan that worked.</span>
         <button class="button" type="button" :disabled="!canUndo" @click="pair.move('undo')">Undo</button>
+      </div>
+      <div v-if="patternStop" class="bar stop" role="status">
+        <span>The base pattern is not right yet: {{ patternStop.sentence }} All that follows inherits it.</span>
+        <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
+      </div>
+      <div v-if="made.remake.length > 0" class="bar watch" role="status" data-testid="remake">
+        <span>
+          <strong
+            >{{ made.remake.length === 1 ? 'One thing' : `${made.remake.length} things` }} made before no longer match
+            the plan.</strong
+          >
+          <template v-if="remakeOpen">
+            <span v-for="r in made.remake" :key="r.part" class="remade">
+              {{ r.name }} ({{ r.how.join(', ') }} at revision {{ r.revision }}){{
+                r.gone ? ': not needed any more' : ': make it again'
+              }}.
+            </span>
+          </template>
+        </span>
+        <button class="button" type="button" :aria-expanded="remakeOpen" @click="remakeOpen = !remakeOpen">
+          {{ remakeOpen ? 'Hide the list' : 'Show the list' }}
+        </button>
       </div>
       <div class="work"><RouterView /></div>
     </div>
@@ -174,6 +207,12 @@ header {
   align-items: center;
   justify-content: space-between;
   padding: 8px 20px;
+}
+.bar.watch {
+  background: var(--watch-soft);
+}
+.remade {
+  display: block;
 }
 .bar.stop {
   background: var(--stop-soft);

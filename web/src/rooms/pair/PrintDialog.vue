@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { IconDownload } from '@tabler/icons-vue'
 import { ref } from 'vue'
+import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
 
 const open = defineModel<boolean>('open', { required: true })
 const pair = usePair()
+const made = useMade()
 type Paper = 'a4' | 'a3' | 'letter'
 const paper = ref<Paper>('a4')
 const busy = ref('')
@@ -16,6 +18,15 @@ const papers: { value: Paper; name: string }[] = [
   { value: 'a3', name: 'A3' },
   { value: 'letter', name: 'Letter' },
 ]
+
+/** What is on the paper that was fetched; drawings for other programs count as printed too. */
+function printed(what: string): string[] {
+  const plan = pair.plan
+  if (!plan || what === 'file') return []
+  return ['upper', 'usvg', 'udxf'].includes(what)
+    ? plan.upper.pieces.map((p) => `upper.${p.id}`)
+    : plan.parts.map((p) => p.id)
+}
 
 /** Saves first: what is printed is always a revision that can be found again. */
 async function fetchFile(what: string, path: string): Promise<void> {
@@ -40,6 +51,7 @@ async function fetchFile(what: string, path: string): Promise<void> {
     link.download = name
     link.click()
     setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+    await made.record('printed', printed(what))
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
     problem.value = 'The workshop server does not answer. Start it and try again.'

@@ -11,6 +11,7 @@ import {
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
+import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import BecauseItem from '../../ui/BecauseItem.vue'
 import BecausePanel from '../../ui/BecausePanel.vue'
@@ -26,6 +27,7 @@ import { useForme } from './useForme.ts'
 
 /** The upper: forme and last side by side, pieces apart, checks with their mends. */
 const pair = usePair()
+const made = useMade()
 const { map, board, problem, upper: decided } = useForme()
 
 const views = [
@@ -175,6 +177,18 @@ const markers = computed(() =>
             }}{{ e.allowance ? `, ${showLength(e.allowance)} added` : '' }}
           </li>
         </ul>
+        <div class="makings" role="group" :aria-label="`${piece.name}: made`">
+          <button
+            v-for="how in ['cut', 'punched'] as const"
+            :key="how"
+            class="button"
+            type="button"
+            @click="made.record(how, [`upper.${piece.id}`])"
+          >
+            {{ how === 'cut' ? 'Cut, both feet' : 'Punched' }}
+          </button>
+        </div>
+        <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
         <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
       </template>
       <h3>Top line: {{ upper.topEdge.edge }}</h3>
@@ -245,6 +259,11 @@ const markers = computed(() =>
 .piece[aria-pressed='true'] {
   background: var(--action);
   color: var(--action-ink);
+}
+.makings {
+  display: flex;
+  gap: 8px;
+  margin: 8px 0;
 }
 .edges {
   font-size: 15px;

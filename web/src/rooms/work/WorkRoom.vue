@@ -4,6 +4,7 @@ import { useIntervalFn, useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
 import { showMinutes } from '../../app/settings.ts'
+import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import RoomState from '../../ui/RoomState.vue'
@@ -11,6 +12,7 @@ import StepCard from './StepCard.vue'
 import WaitClocks from './WaitClocks.vue'
 
 const pair = usePair()
+const made = useMade()
 /** Under 1000 px the panel is a drawer; the clocks must not hide in it. */
 const narrow = useMediaQuery('(max-width: 999px)')
 const log = ref<StepEvent[] | null>(null)
@@ -56,6 +58,8 @@ async function say(step: string, what: StepEvent['what']): Promise<void> {
     // A step is checked against the pair as saved.
     await pair.flush()
     log.value = await api.logStep(pair.view.id, step, what)
+    // A cut that is finished is on the list of what was made.
+    if (what === 'finished') await made.load(pair.view.id)
     now.value = Date.now()
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
