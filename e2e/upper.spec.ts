@@ -114,3 +114,32 @@ test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
     expect(text.trimStart().startsWith(begins)).toBe(true)
   }
 })
+
+test('a drawn pattern comes in, its edges are named, and its seams are checked', async ({ page }) => {
+  await page.goto(`${server.url}${pair(2)}`)
+  await page.locator('select[name="style"]').selectOption('own pattern')
+  const choose = page.locator('input[type="file"]')
+  await choose.setInputFiles({
+    name: 'words.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg><text>no</text></svg>'),
+  })
+  await expect(page.getByRole('alert')).toContainText('holds no closed outline')
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300mm" height="200mm" viewBox="0 0 300 200">
+    <path d="M10 10 H110 V70 H10 Z"/><path d="M150 10 H250 V71.2 H150 Z"/></svg>`
+  await choose.setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  await expect(page.getByRole('status').filter({ hasText: '2 of 2 outlines, unit mm' })).toBeVisible()
+  await expect(page.locator('fieldset.edge')).toHaveCount(4)
+  // One upright edge of each panel is joined: 60 against 61.2 mm.
+  for (const piece of ['piece-1', 'piece-2']) {
+    await page.locator('select[name="own-piece"]').selectOption(piece)
+    await page.locator('select[name="edge-role-1"]').selectOption('closed seam')
+    await page.locator('input[name="edge-seam-1"]').fill('side')
+    await page.locator('input[name="edge-seam-1"]').press('Tab')
+  }
+  await expect(page.locator('[data-finding="upper.join.side"]')).toContainText('measure')
+  await expect(page.locator('[data-finding="upper.join.side"]')).toHaveClass(/watch/)
+  await expect(page.getByTestId('save-state')).toHaveText(/^revision/)
+  await page.reload()
+  await expect(page.locator('[data-finding="upper.join.side"]')).toBeVisible()
+})

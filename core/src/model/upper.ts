@@ -1,8 +1,12 @@
 import { z } from 'zod'
+import { edgeRoles, type EdgeRole } from './edgeRoles.ts'
 
 /** Ways an upper can be cut up. */
 export const styles = ['derby', 'oxford', 'ballet flat', 'court', 'trainer', 'stitch-down', 'ankle boot'] as const
 export type StyleName = (typeof styles)[number]
+/** A pattern drawn elsewhere stands in for a style. */
+export const patternKinds = [...styles, 'own pattern'] as const
+export type PatternKind = (typeof patternKinds)[number]
 
 export const topEdges = ['folded', 'bead', 'bound', 'raw'] as const
 export type TopEdge = (typeof topEdges)[number]
@@ -19,9 +23,47 @@ export type MovedPoint = z.infer<typeof MovedPoint>
 export const decorations = ['none', 'punched', 'gimped', 'punched and gimped'] as const
 export type Decoration = (typeof decorations)[number]
 
+const coordinate = z.number().min(-5000).max(5000)
+/** A piece of a pattern drawn elsewhere, mm; the edge that begins at each corner, counter-clockwise. */
+export const OwnPiece = z
+  .object({
+    id: z.string().regex(/^[a-z0-9-]{1,40}$/),
+    name: z.string().trim().min(1, 'Give the piece a name.').max(60),
+    side: z.enum(['lateral', 'medial', 'whole']),
+    outline: z
+      .array(z.tuple([coordinate, coordinate]))
+      .min(3)
+      .max(2000),
+    corners: z.array(z.number().int().min(0)).min(1).max(40),
+    edges: z
+      .array(
+        z.object({
+          name: z.string().trim().min(1, 'Give the edge a name.').max(60),
+          role: z.enum(Object.keys(edgeRoles) as [EdgeRole, ...EdgeRole[]]),
+          seam: z.string().trim().max(40).default(''),
+        }),
+      )
+      .min(1)
+      .max(40),
+  })
+  .refine((p) => p.corners.length === p.edges.length, 'Every corner begins one edge.')
+  .refine(
+    (p) => p.corners.every((c, i) => c < p.outline.length && (i === 0 || c > p.corners[i - 1])),
+    'The corners do not follow the outline.',
+  )
+export type OwnPiece = z.infer<typeof OwnPiece>
+
+export const OwnPattern = z.object({
+  /** What the drawn line is: where the leather ends when finished, or where the knife goes. */
+  drawn: z.enum(['finished line', 'cut edge']).default('finished line'),
+  pieces: z.array(OwnPiece).min(1).max(40),
+})
+export type OwnPattern = z.infer<typeof OwnPattern>
+
 /** What a person decided about the upper. */
 export const UpperDecisions = z.object({
-  style: z.enum(styles).default('derby'),
+  style: z.enum(patternKinds).default('derby'),
+  own: OwnPattern.nullable().default(null),
   /** Options of the style by name, on or off. */
   options: z.record(z.string().max(40), z.boolean()).default({}),
   topEdge: z.enum(topEdges).nullable().default(null),

@@ -1,5 +1,5 @@
 import type { Rule } from '../model/rules.ts'
-import type { EdgeRole } from './piece.ts'
+import type { EdgeRole } from '../model/edgeRoles.ts'
 
 /** How much each kind of edge is cut larger than the finished line. */
 export const edgeRules = {

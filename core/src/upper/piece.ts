@@ -1,23 +1,7 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
 import type { Because, Finding } from '../model/because.ts'
-
-/** What becomes of an edge. Allowance, skive, stitching and order of work follow from it. */
-export const edgeRoles = {
-  'lasting margin': 'is turned under the feather line',
-  'turned-out margin': 'is turned outwards on the welt',
-  'lap over': 'lies over its neighbour',
-  'lap under': 'lies under its neighbour',
-  folded: 'is turned in on itself',
-  bead: 'gets a folded strip',
-  bound: 'is wrapped in a binding',
-  raw: 'is cut and dyed',
-  'closed seam': 'is stitched inside out and opened',
-  'butt seam': 'meets its neighbour edge to edge',
-  zip: 'is turned in along the zip',
-  fold: 'is no edge: the piece goes on as a mirror image',
-} as const
-export type EdgeRole = keyof typeof edgeRoles
+import type { EdgeRole } from '../model/edgeRoles.ts'
 
 /** One edge of a piece. Its line runs counter-clockwise round the piece, from the corner before to the corner after. */
 export interface PieceEdge {

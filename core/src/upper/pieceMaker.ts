@@ -5,7 +5,8 @@ import type { Side } from '../last/frame.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { withAllowances } from './allowance.ts'
 import { allowanceRule } from './edgeRules.ts'
-import type { EdgeRole, Piece, PieceEdge, PieceLine } from './piece.ts'
+import type { EdgeRole } from '../model/edgeRoles.ts'
+import type { Piece, PieceEdge, PieceLine } from './piece.ts'
 
 /** An edge as a style draws it on the forme: running counter-clockwise round the piece seen from the lateral side. */
 export interface EdgeDraft {

@@ -3,7 +3,8 @@ import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
 import type { TopEdge } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
-import type { EdgeRole, Piece } from './piece.ts'
+import type { EdgeRole } from '../model/edgeRoles.ts'
+import type { Piece } from './piece.ts'
 
 /** What a style draws: its pieces, and the lines that checks, linings and lasting read. mm on the forme. */
 export interface DrawnUpper {

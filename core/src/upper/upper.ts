@@ -10,6 +10,7 @@ import { decorate } from './decoration.ts'
 import { DesignBoard, wallSides, type KeyPoint } from './designPoints.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
+import { ownFindings, ownPieces } from './ownPattern.ts'
 import type { Piece } from './piece.ts'
 import { styleBook } from './styles/index.ts'
 import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
@@ -58,6 +59,7 @@ export function creaseLine(map: FormeMap, side: Side): Path {
 /** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
 export function deriveUpper(needs: UpperNeeds): Upper {
   const { map, decisions, book, layers } = needs
+  if (decisions.style === 'own pattern') return ownUpper(needs)
   const style = styleBook[decisions.style]
   const board = new DesignBoard(map, book, decisions)
   const drawn = style.draw(board)
@@ -91,6 +93,31 @@ export function deriveUpper(needs: UpperNeeds): Upper {
       gained: drawn.opened.gained,
       slashes: drawn.opened.slashes,
     },
+  }
+}
+
+/** An upper from a pattern drawn elsewhere: pieces, seams, top edge; what asks for the forme is left to the drawing. */
+function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
+  const pieces = (decisions.own ? ownPieces(decisions.own, book) : []).map((p) =>
+    withSlits(withMarks(decorate(p, decisions.decoration, book)), book),
+  )
+  const findings = ownFindings(pieces)
+  return {
+    sentence: 'Pieces drawn elsewhere, brought in as SVG or DXF; you name what becomes of each edge.',
+    pieces,
+    points: [],
+    lines: wallSides.map((side) => ({
+      name: 'crease line',
+      kind: 'crease' as const,
+      side,
+      path: creaseLine(map, side),
+    })),
+    joins: joinsOf(pieces).joins,
+    topEdge: topEdgeWork(decisions.topEdge ?? 'folded', pieces, layers.upper + layers.lining, book),
+    becauses: formeBecauses(map.forme, null),
+    findings,
+    worst: worstOf(findings.map((f) => f.level)),
+    opened: null,
   }
 }
 

@@ -19,8 +19,11 @@ const MEET = 0.3
 const CHORD = 0.03
 const PER_INCH = 96
 
-/** Reads the closed outlines of an SVG, a DXF, or lines of numbers (x and y in mm, one point a line). */
-export function readOutlines(text: string, name: string): ReadOutlines {
+/**
+ * Reads the closed outlines of an SVG, a DXF, or lines of numbers (x and y in mm, one point a line). A traced bottom has
+ * many points; `fewest` lets pieces with straight edges through as well.
+ */
+export function readOutlines(text: string, name: string, fewest = 8): ReadOutlines {
   const end = name.toLowerCase().split('.').pop()
   const read =
     end === 'svg' || /<svg[\s>]/.test(text)
@@ -29,7 +32,7 @@ export function readOutlines(text: string, name: string): ReadOutlines {
         ? fromDxf(text)
         : fromPoints(text)
   const outlines = read.outlines
-    .filter((p) => p.length >= 8 && Math.abs(signedArea(p)) > 100)
+    .filter((p) => p.length >= fewest && Math.abs(signedArea(p)) > 100)
     .sort((a, b) => Math.abs(signedArea(b)) - Math.abs(signedArea(a)))
   if (outlines.length === 0) {
     throw new OutlineError(

@@ -4,7 +4,7 @@ import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import type { DesignBoard } from '../designPoints.ts'
-import type { EdgeRole } from '../piece.ts'
+import type { EdgeRole } from '../../model/edgeRoles.ts'
 import { toeCap } from './toeCap.ts'
 import { tongue } from './tongue.ts'
 import {

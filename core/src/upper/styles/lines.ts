@@ -8,7 +8,7 @@ import type { Side } from '../../last/frame.ts'
 import { topLineRules } from '../../parts/topLine.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { EdgeDraft } from '../pieceMaker.ts'
-import type { EdgeRole } from '../piece.ts'
+import type { EdgeRole } from '../../model/edgeRoles.ts'
 
 /** Lines that most styles share. All run on the forme as seen from the lateral side. */
 

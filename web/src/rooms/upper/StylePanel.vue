@@ -1,17 +1,25 @@
 <script setup lang="ts">
-import { decorations, styleBook, styles, topEdges, type StyleName, type UpperDecisions } from '@gentle-awl/core'
+import { decorations, patternKinds, styleBook, topEdges, type PatternKind, type UpperDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import LengthField from '../../ui/LengthField.vue'
 
 /** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
 const props = defineProps<{ upper: UpperDecisions; flat: boolean }>()
 const emit = defineEmits<{ change: [change: Partial<UpperDecisions>] }>()
-const style = computed(() => styleBook[props.upper.style])
+const style = computed(() =>
+  props.upper.style === 'own pattern'
+    ? {
+        sentence: 'Pieces drawn elsewhere; you name what becomes of each edge.',
+        options: [],
+        topEdge: 'folded' as const,
+      }
+    : styleBook[props.upper.style],
+)
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 
 const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
 /** Points belong to the style they were moved in; another style begins by its rules. */
-function choose(name: StyleName): void {
+function choose(name: PatternKind): void {
   emit('change', {
     style: name,
     options: {},
@@ -34,8 +42,8 @@ function setVersion(index: number, mm: number): void {
   <div class="style">
     <label class="field">
       <span>Style</span>
-      <select :value="upper.style" name="style" @change="choose(value($event) as StyleName)">
-        <option v-for="s in styles" :key="s" :value="s">{{ s }}</option>
+      <select :value="upper.style" name="style" @change="choose(value($event) as PatternKind)">
+        <option v-for="s in patternKinds" :key="s" :value="s">{{ s }}</option>
       </select>
     </label>
     <p class="soft">{{ style.sentence }}</p>

@@ -20,6 +20,7 @@ import LengthField from '../../ui/LengthField.vue'
 import LastViewer from '../../viewer/LastViewer.vue'
 import { pointMarkers, upperLoops } from './upperScene.ts'
 import FormeTable from './FormeTable.vue'
+import OwnPatternPanel from './OwnPatternPanel.vue'
 import PieceTable from './PieceTable.vue'
 import StylePanel from './StylePanel.vue'
 import UpperFindings from './UpperFindings.vue'
@@ -140,6 +141,13 @@ const markers = computed(() =>
     </div>
     <BecausePanel title="Upper">
       <StylePanel :upper="decided" :flat="(pair.plan?.last.heelHeight ?? 99) <= 15" @change="change" />
+      <OwnPatternPanel
+        v-if="decided.style === 'own pattern'"
+        :own="decided.own"
+        :chosen="chosenPiece"
+        @change="change({ own: $event })"
+        @choose="((chosenPiece = $event), (view = 'pieces'))"
+      />
       <section v-if="point" class="point" aria-label="Chosen point">
         <h3>{{ point.name }}</h3>
         <div v-for="(f, i) in figures" :key="f.name" class="line">

@@ -29,6 +29,7 @@ function rows(boxes: readonly { piece: Piece; box: Box }[], row: number) {
 
 /** Pieces in rows at one scale, in the row width that lets them be drawn largest; no nesting, only an order to look at. */
 export function piecesInRows(pieces: readonly Piece[], aspect = 2) {
+  if (pieces.length === 0) return { placed: [], width: 200, height: 100 }
   const boxes = pieces.map((piece) => ({ piece, box: boxOf(piece.outline) }))
   const widths = boxes.map((_, i) =>
     boxes.slice(0, i + 1).reduce((s, { box }) => s + box.maxX - box.minX + GAP, 2 * GAP),

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { resample } from '../geometry/along.ts'
+import { pathLength, type Path } from '../geometry/path.ts'
+import { RuleBook } from '../model/rules.ts'
+import { OwnPattern, type OwnPiece } from '../model/upper.ts'
+import { cornersOf, ownFindings, ownPieces, piecesFromOutlines } from './ownPattern.ts'
+
+const book = new RuleBook({}, {})
+/** A rectangle with a point every 2 mm. */
+const rectangle = (w: number, h: number): Path => {
+  const side = (a: [number, number], b: [number, number]) =>
+    resample([a, b], Math.round(Math.hypot(b[0] - a[0], b[1] - a[1]) / 2) + 1).slice(0, -1)
+  return [...side([0, 0], [w, 0]), ...side([w, 0], [w, h]), ...side([w, h], [0, h]), ...side([0, h], [0, 0])]
+}
+const named = (p: OwnPiece, edges: Partial<OwnPiece['edges'][number]>[]): OwnPiece => ({
+  ...p,
+  edges: p.edges.map((e, i) => ({ ...e, ...edges[i] })),
+})
+
+describe('a pattern drawn elsewhere', () => {
+  it('finds the four corners of a rectangle and none on a circle', () => {
+    expect(cornersOf(rectangle(80, 40))).toHaveLength(4)
+    const circle = Array.from({ length: 90 }, (_, k): [number, number] => [
+      30 * Math.cos((k * Math.PI) / 45),
+      30 * Math.sin((k * Math.PI) / 45),
+    ])
+    expect(cornersOf(circle)).toEqual([])
+    expect(piecesFromOutlines([circle])[0].edges).toHaveLength(1)
+  })
+  it('turns clockwise outlines round, and each edge runs from corner to corner', () => {
+    const [piece] = piecesFromOutlines([[...rectangle(80, 40)].reverse()])
+    const [made] = ownPieces(OwnPattern.parse({ pieces: [piece] }), book)
+    expect(made.edges.map((e) => Math.round(pathLength(e.line))).sort((a, b) => a - b)).toEqual([40, 40, 80, 80])
+  })
+  it('grows by the allowance of each edge, unless the cut edge was drawn', () => {
+    const [piece] = piecesFromOutlines([rectangle(80, 40)])
+    const roles = named(piece, [{ role: 'lasting margin' }, { role: 'raw' }, { role: 'folded' }, { role: 'raw' }])
+    const box = (drawn: OwnPattern['drawn']) => {
+      const [made] = ownPieces(OwnPattern.parse({ drawn, pieces: [roles] }), book)
+      const ys = made.outline.map((p) => p[1])
+      return Math.max(...ys) - Math.min(...ys)
+    }
+    const first = piece.corners[0] === 0
+    expect(first).toBe(true)
+    expect(box('finished line')).toBeCloseTo(40 + 18 + 5, 3)
+    expect(box('cut edge')).toBeCloseTo(40, 6)
+  })
+  it('says which seams fit, which do not, and which have no partner', () => {
+    const [a, b] = piecesFromOutlines([rectangle(80, 40), rectangle(60, 43)])
+    const pieces = ownPieces(
+      OwnPattern.parse({
+        pieces: [
+          named(a, [{}, { seam: 'side', role: 'closed seam' }, { seam: 'lonely' }]),
+          named(b, [{}, { seam: 'side', role: 'closed seam' }]),
+        ],
+      }),
+      book,
+    )
+    const findings = ownFindings(pieces)
+    expect(findings.find((f) => f.id === 'upper.join.side')).toMatchObject({
+      level: 'stop',
+      measured: expect.closeTo(3, 6) as number,
+    })
+    expect(findings.find((f) => f.id === 'upper.unpaired.lonely')?.level).toBe('watch')
+  })
+  it('refuses an outline that crosses itself, by name, and edges that do not fit the corners', () => {
+    const crossed = {
+      ...piecesFromOutlines([rectangle(80, 40)])[0],
+      name: 'Wing',
+      outline: [
+        [0, 0],
+        [60, 40],
+        [60, 0],
+        [0, 30],
+      ],
+      corners: [0],
+      edges: [{ name: 'e', role: 'raw', seam: '' }],
+    }
+    expect(() => ownPieces(OwnPattern.parse({ pieces: [crossed] }), book)).toThrow(/Wing: its outline crosses itself/)
+    expect(OwnPattern.safeParse({ pieces: [{ ...crossed, corners: [0, 2] }] }).success).toBe(false)
+    expect(OwnPattern.safeParse({ pieces: [{ ...crossed, corners: [9] }] }).success).toBe(false)
+  })
+})
