@@ -72,8 +72,33 @@ export class FormeMap {
     return [mix((v) => Math.floor(v / rows)), mix((v) => v % rows)]
   }
 
-  /** Point of the last under a point of the forme, mm. */
+  /**
+   * Point of the last under a point of the forme, mm. Beside ridge and cone the forme goes on as a shaft would: from the
+   * nearest point of its top edge by the same step, turned as the cone's rim is.
+   */
   toLast(side: Side, p: Point): Vec3 {
+    const { point } = this.flat.to([p[0], p[1], 0])
+    const [dx, dy] = [p[0] - point[0], p[1] - point[1]]
+    if (Math.hypot(dx, dy) > 0.2 && this.gridPlace([point[0], point[1]])[1] > this.forme.rows - 1.2) {
+      const [x, y, z] = this.inside(side, [point[0], point[1]])
+      const { cos, sin } = this.shaft(side)
+      return [x + cos * dx - sin * dy, y, z + sin * dx + cos * dy]
+    }
+    return this.inside(side, p)
+  }
+
+  /** How the cone's rim is turned from the forme to the last, seen from the side. */
+  private shaft(side: Side): { cos: number; sin: number } {
+    const end = this.rim[this.rim.length - 1]
+    const rows = this.forme.rows
+    const w = this.forme.walls[side]
+    const [a, b] = [3 * (rows - 1), 3 * (this.forme.coneColumn * rows + rows - 1)]
+    const turn =
+      Math.atan2(w[b + 2] - w[a + 2], w[b] - w[a]) - Math.atan2(end[1] - this.rim[0][1], end[0] - this.rim[0][0])
+    return { cos: Math.cos(turn), sin: Math.sin(turn) }
+  }
+
+  private inside(side: Side, p: Point): Vec3 {
     const { corners, weights } = this.locate(p)
     const w = this.forme.walls[side]
     const mix = (d: 0 | 1 | 2) =>

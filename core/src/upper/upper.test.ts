@@ -317,6 +317,35 @@ describe('designed folds', () => {
   })
 })
 
+describe('versions of the folds', () => {
+  it('are kept side by side: the chosen one is cut, the others can be laid over it', () => {
+    const u = derive('boot', { style: 'ankle boot', folds: { versions: [10, 25, 40], chosen: 1 } })
+    expect(u.foldVersions.map((v) => v.amount)).toEqual([10, 25, 40])
+    // The throat lies at the origin, the toe at the end of the fold line.
+    const spans = u.foldVersions.map((v) => Math.max(...v.outline.map((p) => p[0])))
+    expect(spans[1]).toBeGreaterThan(spans[0] + 5)
+    expect(spans[2]).toBeGreaterThan(spans[1] + 5)
+    const cut = u.pieces.find((p) => p.id === 'vamp')
+    expect(cut?.outline).toEqual(u.foldVersions[1].outline)
+    expect(derive('boot', { style: 'ankle boot' }).foldVersions).toEqual([])
+  })
+})
+
+describe('strain', () => {
+  it('names the worst stretched and crowded places, within what leather gives on these lasts', () => {
+    for (const name of ['flat', 'walking', 'heeled', 'boot'] as const) {
+      const u = derive(name)
+      for (const side of ['lateral', 'medial']) {
+        const f = finding(u, `upper.strain.${side}`)
+        expect(f?.sentence).toMatch(/has to stretch by up to [\d.]+ % \(at the .*crowds by up to [\d.]+ %/)
+        expect(f?.measured).toBeGreaterThan(0.03)
+        expect(f?.measured).toBeLessThan(0.16)
+      }
+    }
+    expect(finding(derive('boot', {}, { 'upper.mostStretch': 0.06 }), 'upper.strain.lateral')?.level).toBe('watch')
+  })
+})
+
 describe('the top line', () => {
   it('folded: tape as long as the line, slits that stop short of it, inside the piece’s cut edge', () => {
     const u = derive('walking', { style: 'court' })

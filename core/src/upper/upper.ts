@@ -44,6 +44,8 @@ export interface Upper {
   becauses: Because[]
   findings: UpperFinding[]
   worst: Level
+  /** Pieces that differ between the versions of the designed folds: their cut outline in each. */
+  foldVersions: { version: number; amount: number; piece: string; outline: Path }[]
   /** How the forepart was opened out, and what the folds gained. */
   opened: { bent: number; fold: [Point, Point]; gained: number; slashes: Path[] } | null
 }
@@ -87,6 +89,7 @@ export function deriveUpper(needs: UpperNeeds): Upper {
     becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
+    foldVersions: foldVersions(needs),
     opened: drawn.opened && {
       bent: drawn.opened.bent,
       fold: [drawn.opened.fold.from, drawn.opened.fold.to],
@@ -94,6 +97,20 @@ export function deriveUpper(needs: UpperNeeds): Upper {
       slashes: drawn.opened.slashes,
     },
   }
+}
+
+/** The forepart in every version of the folds, side by side; nothing while there is one version or none. */
+function foldVersions({ map, decisions, book }: UpperNeeds): Upper['foldVersions'] {
+  const { versions } = decisions.folds
+  if (versions.length < 2 || decisions.style === 'own pattern') return []
+  const style = styleBook[decisions.style]
+  return versions.flatMap((amount, version) => {
+    const board = new DesignBoard(map, book, { ...decisions, folds: { versions, chosen: version } })
+    return style
+      .draw(board)
+      .pieces.filter((p) => p.id === 'vamp' || p.id === 'upper')
+      .map((p) => ({ version, amount, piece: p.id, outline: p.outline }))
+  })
 }
 
 /** An upper from a pattern drawn elsewhere: pieces, seams, top edge; what asks for the forme is left to the drawing. */
@@ -117,6 +134,7 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
     becauses: formeBecauses(map.forme, null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
+    foldVersions: [],
     opened: null,
   }
 }

@@ -1,6 +1,8 @@
 import { ankleRules } from './checks/ankle.ts'
 import { backRules } from './checks/back.ts'
 import { frontRules } from './checks/front.ts'
+import { zipRules } from './checks/seams.ts'
+import { strainRules } from './checks/strain.ts'
 import { decorationRules } from './decoration.ts'
 import { edgeRules } from './edgeRules.ts'
 import { styleGaps, styleRules } from './styleRules.ts'
@@ -18,4 +20,6 @@ export const upperRules = {
   ...throatRules,
   ...ankleRules,
   ...frontRules,
+  ...zipRules,
+  ...strainRules,
 }

@@ -225,6 +225,7 @@ export const usePair = defineStore('pair', () => {
     label,
     decisions,
     last,
+    input,
     plan,
     planProblem,
     planning,

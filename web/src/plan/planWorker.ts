@@ -1,9 +1,13 @@
 import {
   formeStage,
+  gradedUpper,
   lastStage,
   planPair,
   StageCache,
   type Forme,
+  type Grade,
+  type GradedUpper,
+  type GradeName,
   type LastBody,
   type LastSurface,
   type Plan,
@@ -35,6 +39,14 @@ const worker = {
       return { surface: lastStage(last, cache), problem: null }
     } catch (error) {
       return { surface: null, problem: said(error) }
+    }
+  },
+  /** One size of the upper; the page asks for one after the other, so that it can stop. */
+  graded(input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']): GradedUpper {
+    try {
+      return gradedUpper(input, sizes, name, heel, cache)
+    } catch (error) {
+      return { sizes, problem: said(error) }
     }
   },
   /** Last and forme as data; the page makes the map from them again. */

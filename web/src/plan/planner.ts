@@ -1,4 +1,4 @@
-import type { LastBody, PlanInput, UpperDecisions } from '@gentle-awl/core'
+import type { Grade, GradeName, LastBody, PlanInput, UpperDecisions } from '@gentle-awl/core'
 import { wrap, type Remote } from 'comlink'
 import type { PlanAnswer, PlanWorker } from './planWorker.ts'
 
@@ -44,3 +44,7 @@ export const surfaceOf = ({ shape, buildUps }: LastBody) =>
 /** Last and forme, from the worker that plans with them. */
 export const formeOf = ({ shape, buildUps }: LastBody, how: UpperDecisions['forme']) =>
   worker().forme(JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody, { ...how })
+
+/** The upper in another size. */
+export const gradedOf = (input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']) =>
+  worker().graded(JSON.parse(JSON.stringify(input)) as PlanInput, sizes, name, heel)

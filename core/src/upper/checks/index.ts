@@ -13,6 +13,7 @@ import { backFindings } from './back.ts'
 import { frontFindings } from './front.ts'
 import { marginFindings } from './margin.ts'
 import { seamFindings } from './seams.ts'
+import { strainFindings } from './strain.ts'
 import { throatFindings } from './throat.ts'
 
 /** A finding with its place on the forme, and the change of decisions that mends it. */
@@ -39,5 +40,6 @@ export function upperFindings(needs: CheckNeeds): UpperFinding[] {
     ...ankleFindings(needs),
     ...frontFindings(needs),
     ...seamFindings(needs),
+    ...strainFindings(needs),
   ]
 }

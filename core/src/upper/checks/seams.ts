@@ -1,13 +1,26 @@
 import { nearest } from '../../geometry/along.ts'
 import { crossing } from '../../geometry/cutLine.ts'
+import type { Rule } from '../../model/rules.ts'
 import { creaseLine } from '../upper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
+
+export const zipRules = {
+  zipFoot: {
+    key: 'upper.zipFoot',
+    name: 'A zip opens down to at most',
+    value: 25,
+    min: 15,
+    max: 45,
+    unit: 'mm',
+    why: 'The heel of the last leaves through the opening; higher zips hold it back.',
+  },
+} satisfies Record<string, Rule>
 
 /** A seam's partners may differ by so much without anybody noticing, mm. */
 const EQUAL = 0.3
 
 /** Seams: do partners fit, do any cross the crease line, does a zip let the last out. */
-export function seamFindings({ drawn, joins, map, pieces }: CheckNeeds): UpperFinding[] {
+export function seamFindings({ drawn, joins, map, pieces, book }: CheckNeeds): UpperFinding[] {
   const findings: UpperFinding[] = []
   const worst = joins.reduce<CheckNeeds['joins'][number] | null>(
     (a, b) => (!a || Math.abs(b.ease) > Math.abs(a.ease) ? b : a),
@@ -50,13 +63,13 @@ export function seamFindings({ drawn, joins, map, pieces }: CheckNeeds): UpperFi
   if (drawn.zip) {
     // The heel of the last leaves through the opening: it must reach down to where the back is fullest.
     const fullest = drawn.backLine.reduce((a, b) => (b[0] < a[0] ? b : a))
-    const needed = nearest(map.feather, fullest).away + 8
+    const needed = Math.max(book.value(zipRules.zipFoot), nearest(map.feather, fullest).away + 8)
     const foot = nearest(map.feather, drawn.zip[0]).away
     findings.push({
       id: 'upper.zip',
       level: foot <= needed ? 'fine' : foot <= needed + 15 ? 'watch' : 'stop',
       where: 'zip',
-      sentence: `The zip opens down to ${foot.toFixed(0)} mm above the feather; the last comes out when it reaches ${needed.toFixed(0)} mm or lower, where the heel is fullest.`,
+      sentence: `The zip opens down to ${foot.toFixed(0)} mm above the feather; the last comes out when it reaches ${needed.toFixed(0)} mm or lower, past the fullest of the heel.`,
       measured: foot,
       limit: needed,
       unit: 'mm',

@@ -134,7 +134,10 @@ function draw(board: DesignBoard): DrawnUpper {
     throat: vampAt,
     facings: null,
     halfGap: 0,
-    seams: wallSides.map((side) => ({ name: 'vamp seam', side, line: seam[side] })),
+    seams: wallSides.flatMap((side) => [
+      { name: 'vamp seam', side, line: seam[side] },
+      { name: 'front seam', side, line: front },
+    ]),
     opened,
     zip,
   }

@@ -230,6 +230,11 @@ const findingPlaces = computed(() =>
         </text>
       </svg>
     </div>
+    <p v-if="strain" class="strain" role="note">
+      <span><i class="crowd" /> crowded: would wrinkle</span
+      ><span><i class="pull" /> stretched: paper would be snipped</span
+      ><span>full tone at 10 %, {{ strain }} side</span>
+    </p>
     <div class="tools" role="toolbar" aria-label="Forme">
       <slot />
       <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
@@ -360,6 +365,33 @@ path {
   stroke: #22323a;
   stroke-width: 5;
   pointer-events: none;
+}
+.strain {
+  position: absolute;
+  left: 14px;
+  top: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 0;
+  padding: 4px 10px;
+  border-radius: 8px;
+  background: #1b282f;
+  color: #eef2ee;
+  font-size: 15px;
+}
+.strain i {
+  display: inline-block;
+  width: 14px;
+  height: 14px;
+  border-radius: 3px;
+  vertical-align: -2px;
+}
+.crowd {
+  background: #68b2de;
+}
+.pull {
+  background: #e68c3c;
 }
 .tools {
   position: absolute;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, type Path, type Piece, type Point } from '@gentle-awl/core'
+import { boxOf, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
@@ -8,7 +8,7 @@ import { usePanZoom } from '../../drawing/usePanZoom.ts'
 import { piecesInRows } from './pieceLayout.ts'
 
 /** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
-const props = defineProps<{ pieces: Piece[]; chosen: Piece | null }>()
+const props = defineProps<{ pieces: Piece[]; chosen: Piece | null; versions: Upper['foldVersions'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const surface = ref<HTMLElement | null>(null)
 const size = useElementSize(surface)
@@ -28,6 +28,9 @@ const shown = computed(() =>
       piece,
       outline: pathData(shift(piece.outline, dx, dy), true),
       net: pathData(shift(piece.net, dx, dy), true),
+      versions: props.versions
+        .filter((v) => v.piece === piece.id)
+        .map((v) => ({ ...v, d: pathData(shift(v.outline, dx, dy), true) })),
       lines: piece.lines.map((l) => ({ ...l, d: pathData(shift(l.path, dx, dy), false) })),
       notches: piece.marks.map((m) => {
         const [x, y] = at(m.at)
@@ -90,6 +93,7 @@ function up(event: PointerEvent): void {
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">
           <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
+            <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
             <path :d="s.outline" class="cut" />
             <path :d="s.net" class="net" />
             <path v-for="(l, i) in s.lines" :key="i" :d="l.d" :class="l.kind" />
@@ -150,6 +154,11 @@ path {
   stroke: #e6b355;
   stroke-width: 3;
   fill: #e6b355;
+}
+.version {
+  stroke: #a7d99b;
+  stroke-width: 1.2;
+  stroke-dasharray: 4 4;
 }
 .net {
   stroke: #a9bac0;

@@ -22,6 +22,7 @@ import { pointMarkers, upperLoops } from './upperScene.ts'
 import FormeTable from './FormeTable.vue'
 import OwnPatternPanel from './OwnPatternPanel.vue'
 import PieceTable from './PieceTable.vue'
+import SizeRunTable from './SizeRunTable.vue'
 import StylePanel from './StylePanel.vue'
 import UpperFindings from './UpperFindings.vue'
 import { useForme } from './useForme.ts'
@@ -32,8 +33,9 @@ const made = useMade()
 const { map, board, problem, upper: decided } = useForme()
 
 const views = [
-  { value: 'forme', name: 'On the forme' },
+  { value: 'forme', name: 'Forme' },
   { value: 'pieces', name: 'Pieces' },
+  { value: 'sizes', name: 'Sizes' },
 ] as const
 const view = ref<(typeof views)[number]['value']>('forme')
 const sideNames = [
@@ -127,7 +129,16 @@ const markers = computed(() =>
         <ChoiceBar label="Side" :options="sideNames" :value="side" @choose="side = $event" />
         <button class="button" type="button" :aria-pressed="strainOn" @click="strainOn = !strainOn">Strain</button>
       </FormeTable>
-      <PieceTable v-else :pieces="upper.pieces" :chosen="piece" @choose="chosenPiece = $event">
+      <SizeRunTable v-else-if="view === 'sizes'">
+        <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
+      </SizeRunTable>
+      <PieceTable
+        v-else
+        :versions="upper.foldVersions"
+        :pieces="upper.pieces"
+        :chosen="piece"
+        @choose="chosenPiece = $event"
+      >
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
       </PieceTable>
       <LastViewer

@@ -1,0 +1,60 @@
+import type { Point } from '../../geometry/path.ts'
+import { wallSides } from '../designPoints.ts'
+import type { Rule } from '../../model/rules.ts'
+import type { CheckNeeds, UpperFinding } from './index.ts'
+
+export const strainRules = {
+  stretch: {
+    key: 'upper.mostStretch',
+    name: 'Leather may be asked to stretch or crowd by, share',
+    value: 0.14,
+    min: 0.05,
+    max: 0.25,
+    unit: 'share',
+    why: 'Paper would be snipped or pleated long before; upper leather gives so much when it is lasted with care.',
+  },
+} satisfies Record<string, Rule>
+
+/** Where on the wall a place of the grid lies, in a shoemaker's words. */
+function placeName(column: number, row: number): string {
+  const along =
+    column < 0.12 ? 'at the heel' : column < 0.45 ? 'at the waist' : column < 0.75 ? 'at the joint' : 'at the toe'
+  const up = row < 0.15 ? 'at the feather line' : row > 0.85 ? 'near ridge and cone' : 'half-way up'
+  return `${along}, ${up}`
+}
+
+/**
+ * Where the flat sheet cannot follow the last: stretched places, where paper would have to be snipped, and crowded ones,
+ * where it would wrinkle. The two worst of each side are named.
+ */
+export function strainFindings({ map, book }: CheckNeeds): UpperFinding[] {
+  const { forme } = map
+  const most = book.value(strainRules.stretch)
+  return wallSides.map((side): UpperFinding => {
+    const strain = forme.strain[side]
+    let [high, low] = [0, 0]
+    strain.forEach((s, v) => {
+      if (s > strain[high]) high = v
+      if (s < strain[low]) low = v
+    })
+    const name = (v: number) =>
+      placeName(Math.floor(v / forme.rows) / (forme.columns - 1), (v % forme.rows) / (forme.rows - 1))
+    const worst = Math.abs(strain[low]) > strain[high] ? low : high
+    const size = Math.abs(strain[worst])
+    const fine = size <= most
+    const percent = (v: number) => Math.abs(100 * strain[v]).toFixed(1)
+    const at: Point = [forme.mean[2 * worst], forme.mean[2 * worst + 1]]
+    return {
+      id: `upper.strain.${side}`,
+      level: fine ? 'fine' : 'watch',
+      where: `forme, ${side} side`,
+      sentence: `Laid on the ${side} side, leather has to stretch by up to ${percent(high)} % (${name(high)}), where paper would be snipped, and crowds by up to ${percent(low)} % (${name(low)}), where it would wrinkle.`,
+      measured: size,
+      limit: most,
+      unit: 'share',
+      mend: fine ? '' : 'Put a seam there, or take a leather that gives more.',
+      at: { side, point: at },
+      change: null,
+    }
+  })
+}
