@@ -149,3 +149,23 @@ describe('how the sides are laid on each other', () => {
     expect(strain(paper)).toBeLessThan(strain(seams))
   })
 })
+
+describe('above the cone', () => {
+  it('a shaft stands on the rim without a step', () => {
+    const surface = generateLast(sampleMeasures.boot)
+    const map = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'))
+    const [a, b] = [map.rim[0], map.rim[map.rim.length - 1]]
+    // A level line over the cone, and one straight up through its rim.
+    const over = Array.from({ length: 60 }, (_, k): Point => [a[0] + 24 + ((b[0] - a[0] - 24) * k) / 59, b[1] + 25])
+    const middle = map.rim[Math.floor(map.rim.length / 2)]
+    const up = Array.from({ length: 60 }, (_, k): Point => [middle[0], middle[1] + 6 + k])
+    for (const line of [over, up]) {
+      const there = line.map((p) => map.toLast('lateral', p))
+      for (let i = 1; i < line.length; i++) {
+        const step = dist3(there[i], there[i - 1]) / distance(line[i], line[i - 1])
+        expect(step).toBeGreaterThan(0.6)
+        expect(step).toBeLessThan(1.9)
+      }
+    }
+  })
+})

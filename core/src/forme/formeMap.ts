@@ -6,6 +6,9 @@ import type { Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { lineAtX, wallLines, wallTriangles, type Forme } from './forme.ts'
 
+/** Over how much height a shaft forgets the shape of the cone's rim, mm. */
+const FADE = 25
+
 /** A place on the forme in the terms of its landmarks, for points that must find their place again on another last. */
 export type LandmarkPlace = readonly [forward: number, up: number]
 
@@ -78,13 +81,59 @@ export class FormeMap {
    */
   toLast(side: Side, p: Point): Vec3 {
     const { point } = this.flat.to([p[0], p[1], 0])
-    const [dx, dy] = [p[0] - point[0], p[1] - point[1]]
-    if (Math.hypot(dx, dy) > 0.2 && this.gridPlace([point[0], point[1]])[1] > this.forme.rows - 1.2) {
-      const [x, y, z] = this.inside(side, [point[0], point[1]])
-      const { cos, sin } = this.shaft(side)
-      return [x + cos * dx - sin * dy, y, z + sin * dx + cos * dy]
+    if (Math.hypot(p[0] - point[0], p[1] - point[1]) > 0.2) {
+      const shaft = this.onShaft(side, p)
+      if (shaft) return shaft
+      const base: Point = [point[0], point[1]]
+      if (this.gridPlace(base)[1] > this.forme.rows - 1.2) return this.stepFrom(side, base, this.inside(side, base), p)
     }
     return this.inside(side, p)
+  }
+
+  /** From a place of the forme and its point on the last, the same step on as to `p`, turned as the rim is. */
+  private stepFrom(side: Side, base: Point, at: Vec3, p: Point): Vec3 {
+    const [dx, dy] = [p[0] - base[0], p[1] - base[1]]
+    const { cos, sin } = this.shaft(side)
+    return [at[0] + cos * dx - sin * dy, at[1], at[2] + sin * dx + cos * dy]
+  }
+
+  /**
+   * A point over the cone: it stands on the chord of the rim, along a line that leans as the back curve does behind and
+   * stands square in front, so that a shaft's back line stays in the middle. What the rim leaves the chord by fades out
+   * over FADE mm. Null beside the cone.
+   */
+  private onShaft(side: Side, p: Point): Vec3 | null {
+    const [a, b] = [this.rim[0], this.rim[this.rim.length - 1]]
+    const l = Math.hypot(b[0] - a[0], b[1] - a[1])
+    const [e, f] = [this.back[this.back.length - 4], this.back[this.back.length - 1]]
+    const lean = Math.hypot(f[0] - e[0], f[1] - e[1])
+    const behind: Point = [(f[0] - e[0]) / lean, (f[1] - e[1]) / lean]
+    const front: Point = [-(b[1] - a[1]) / l, (b[0] - a[0]) / l]
+    const mix = (u: Point, v: Point, t: number): Point => [u[0] + (v[0] - u[0]) * t, u[1] + (v[1] - u[1]) * t]
+    const off = (t: number) => {
+      const [q, d] = [mix(a, b, t), mix(behind, front, t)]
+      return (p[0] - q[0]) * d[1] - (p[1] - q[1]) * d[0]
+    }
+    let [lo, hi] = [0, 1]
+    if (off(lo) < -1e-9 || off(hi) > 1e-9) return null
+    for (let k = 0; k < 30; k++) {
+      const mid = (lo + hi) / 2
+      if (off(mid) > 0) lo = mid
+      else hi = mid
+    }
+    const t = (lo + hi) / 2
+    const q = mix(a, b, t)
+    const height = (p[0] - q[0]) * front[0] + (p[1] - q[1]) * front[1]
+    // Far below the chord there is the wall, not the shaft.
+    if (height < -0.1 * l) return null
+    const [x0, x1] = [this.inside(side, a), this.inside(side, b)]
+    const chord: Vec3 = [x0[0] + (x1[0] - x0[0]) * t, x0[1] + (x1[1] - x0[1]) * t, x0[2] + (x1[2] - x0[2]) * t]
+    const plain = this.stepFrom(side, q, chord, p)
+    const r = pointAt(this.rim, t * pathLength(this.rim))
+    const [onRim, asChord] = [this.inside(side, r), this.stepFrom(side, q, chord, r)]
+    const keep = Math.max(0, Math.min(1, 1 - height / FADE))
+    // Sideways the shaft keeps the width of the cone; along and up it becomes straight.
+    return [plain[0] + keep * (onRim[0] - asChord[0]), onRim[1], plain[2] + keep * (onRim[2] - asChord[2])]
   }
 
   /** How the cone's rim is turned from the forme to the last, seen from the side. */
