@@ -4,16 +4,19 @@ import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import {
   compareLasts,
+  flattenSheet,
   generateAt,
   generateLast,
   girth,
   girthPlanes,
   importScan,
+  makeForme,
   planPair,
   pretendScan,
   readyScan,
   setByHand,
   StageCache,
+  wallTriangles,
   writeStl,
   type PlanInput,
 } from '@gentle-awl/core'
@@ -96,6 +99,25 @@ say(
     () => void compareLasts(surface, second),
   ),
 )
+const wall = { positions: surface.walls.lateral, triangles: wallTriangles(surface.columns, surface.rows) }
+say(
+  time(
+    'flatten a half last',
+    10,
+    `${wall.triangles.length / 3} triangles, as rigid as possible`,
+    () => 0,
+    () => void flattenSheet(wall),
+  ),
+)
+say(
+  time(
+    'forme, both sides, true seams',
+    10,
+    'flattened, matched, averaged',
+    () => 0,
+    () => void makeForme(surface, 'true seams', 'back and vamp'),
+  ),
+)
 const marks = planPair(input).last.landmarks
 say(
   time(
@@ -130,6 +152,30 @@ say(
 )
 const warm = new StageCache()
 planPair(input, warm)
+const styled = demoPairs.find((p) => p.decisions.upper.style === 'oxford')
+const styledLast = demoLasts.find((l) => l.id === styled?.decisions.lastId)
+if (!styled || !styledLast) throw new Error('The demo has no oxford.')
+const upperCache = new StageCache()
+const dragged = (n: number): PlanInput => ({
+  decisions: {
+    ...styled.decisions,
+    upper: { ...styled.decisions.upper, points: { 'vampPoint:both': [0.4 + 0.002 * n, 0] } },
+  },
+  last: styledLast,
+  materials: demoMaterials,
+  houseRules: {},
+})
+let nth = 0
+planPair(dragged(0), upperCache)
+say(
+  time(
+    'drag a point: the whole upper and what follows',
+    30,
+    'oxford with toe cap and counter, punched and gimped, warm cache',
+    () => dragged(++nth),
+    (next) => void planPair(next, upperCache),
+  ),
+)
 say(
   time(
     'plan, nothing changed',

@@ -52,7 +52,17 @@ function wallMesh(wall: Float64Array, side: Side, triangles: Uint32Array): Mesh 
   return { positions, triangles }
 }
 
+/** Triangles of a wall's grid, the same array for every wall of that size. Not to be changed. */
+const triangleSets = new Map<string, Uint32Array>()
+
 export function wallTriangles(columns: number, rows: number): Uint32Array {
+  const key = `${columns}x${rows}`
+  const made = triangleSets.get(key) ?? gridTriangles(columns, rows)
+  triangleSets.set(key, made)
+  return made
+}
+
+function gridTriangles(columns: number, rows: number): Uint32Array {
   const out: number[] = []
   for (let i = 0; i + 1 < columns; i++) {
     for (let j = 0; j + 1 < rows; j++) {
