@@ -118,7 +118,7 @@ test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
 test('a drawn pattern comes in, its edges are named, and its seams are checked', async ({ page }) => {
   await page.goto(`${server.url}${pair(2)}`)
   await page.locator('select[name="style"]').selectOption('own pattern')
-  const choose = page.locator('input[type="file"]')
+  const choose = page.locator('input[name="own-drawing"]')
   await choose.setInputFiles({
     name: 'words.svg',
     mimeType: 'image/svg+xml',
@@ -142,4 +142,49 @@ test('a drawn pattern comes in, its edges are named, and its seams are checked',
   await expect(page.getByTestId('save-state')).toHaveText(/^revision/)
   await page.reload()
   await expect(page.locator('[data-finding="upper.join.side"]')).toBeVisible()
+})
+
+test('a forme from tape takes the place of the computed one, and can be given back', async ({ page }) => {
+  await page.goto(`${server.url}${pair(1)}`)
+  await page.getByText('Forme and folds').click()
+  // The computed outline drawn on paper, a little larger, as somebody would have traced it round the tape.
+  const outline = await page.evaluate(() => {
+    const d = document.querySelector('path.side.lateral')?.getAttribute('d') ?? ''
+    return d
+      .replace(/^M/, '')
+      .replace(/Z$/, '')
+      .split('L')
+      .map((p) => p.split(' ').map(Number))
+  })
+  const tracing = (flip: number) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="300mm" viewBox="0 0 400 300"><path d="M${outline
+      .map(([x, y]) => `${60 + 1.004 * x} ${200 + flip * 1.004 * y}`)
+      .join('L')}Z"/></svg>`
+  for (const [side, flip] of [
+    ['lateral', 1],
+    ['medial', -1],
+  ] as const) {
+    await page
+      .locator(`input[name="taping-${side}"]`)
+      .setInputFiles({ name: `${side}.svg`, mimeType: 'image/svg+xml', buffer: Buffer.from(tracing(flip)) })
+  }
+  await expect(page.getByText(/The tape lies .* from the computed edge on average/)).toBeVisible()
+  await expect(page.getByLabel('lateral back point, x, mm')).toBeVisible()
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  await page.getByRole('button', { name: 'Back to the computed forme' }).click()
+  await expect(page.getByText(/The tape lies .* from the computed edge/)).toHaveCount(0)
+})
+
+test('the upper goes through a size run, which can be stopped', async ({ page }) => {
+  await page.goto(`${server.url}${pair(3)}`)
+  await page.getByRole('radio', { name: 'Sizes' }).click()
+  await page.locator('input[name="grade-down"]').fill('1')
+  await page.locator('input[name="grade-up"]').fill('1')
+  await page.getByRole('button', { name: 'Grade the upper' }).click()
+  await expect(page.getByText(/^3 sizes, lasts of/)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('img', { name: '3 sizes of 1 pieces, nested' })).toBeVisible()
+  await page.locator('input[name="grade-up"]').fill('6')
+  await page.getByRole('button', { name: 'Grade the upper' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Grade the upper' })).toBeVisible()
 })

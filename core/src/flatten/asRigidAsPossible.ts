@@ -136,6 +136,14 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array): FlatSheet {
   return { flat, rounds, ...figures, energy: figures.energy * size * size }
 }
 
+/** Stretch, strain, energy and flips of a sheet that was laid flat some other way. */
+export function stretchOf(
+  mesh: Mesh,
+  flat: Float64Array,
+): Pick<FlatSheet, 'stretch' | 'strain' | 'energy' | 'flipped'> {
+  return strains(mesh.triangles, layTriangles(mesh, 1), flat)
+}
+
 function strains(t: Uint32Array, corners: Float64Array, flat: Float64Array) {
   const stretch = new Float64Array((2 * t.length) / 3)
   const strain = new Float64Array(t.length / 3)

@@ -1,12 +1,15 @@
-import { flattenSheet, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
+import { flattenSheet, stretchOf, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
 import type { Mesh } from '../flatten/mesh.ts'
 import { seamDrift, seamWeights } from '../flatten/seams.ts'
 import { cumulative } from '../geometry/along.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
+import { rigid } from '../geometry/rigid.ts'
 import type { Side } from '../last/frame.ts'
 import { STATIONS } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
+import type { Taping } from '../model/upper.ts'
 import { formeWalls } from './formeWalls.ts'
+import { tapedFlat } from './taped.ts'
 
 /** What a forme keeps first: the strain small everywhere, or the true lengths of back curve, cone rim and ridge. */
 export const formeKinds = ['paper', 'true seams'] as const
@@ -41,6 +44,8 @@ export interface Forme {
   difference: { mean: number; most: number; feather: number; ridge: number }
   /** Where the two sides were laid together. */
   matched: Point[]
+  /** How far tapings lie from the computed edges, mm; null without tape. */
+  taped: { mean: number; most: number } | null
 }
 
 const sides: Side[] = ['lateral', 'medial']
@@ -105,29 +110,6 @@ function along(lengths: Float64Array, target: number): { k: number; t: number } 
   return { k, t: span > 0 ? Math.min(1, Math.max(0, (target - lengths[k]) / span)) : 0 }
 }
 
-/** Rigid turn and move (no mirror) that takes points `from` onto `to` best: Procrustes in the plane, closed form. */
-function rigid(from: readonly Point[], to: readonly Point[]): (p: Point) => Point {
-  const middle = (list: readonly Point[]): Point => [
-    list.reduce((s, p) => s + p[0], 0) / list.length,
-    list.reduce((s, p) => s + p[1], 0) / list.length,
-  ]
-  const [a, b] = [middle(from), middle(to)]
-  let cos = 0
-  let sin = 0
-  from.forEach((p, i) => {
-    const [px, py] = [p[0] - a[0], p[1] - a[1]]
-    const [qx, qy] = [to[i][0] - b[0], to[i][1] - b[1]]
-    cos += px * qx + py * qy
-    sin += px * qy - py * qx
-  })
-  const l = Math.hypot(cos, sin) || 1
-  const [c, s] = [cos / l, sin / l]
-  return (p) => {
-    const [x, y] = [p[0] - a[0], p[1] - a[1]]
-    return [c * x - s * y + b[0], s * x + c * y + b[1]]
-  }
-}
-
 const moved = (flat: Float64Array, move: (p: Point) => Point): Float64Array => {
   const out = new Float64Array(flat.length)
   for (let v = 0; v < flat.length / 2; v++) out.set(move(at(flat, v)), 2 * v)
@@ -164,11 +146,30 @@ export function wallLines(g: { columns: number; rows: number; coneColumn: number
   }
 }
 
+/** The two points by which formes are laid on each other: on the back curve, and on the ridge over the joint. */
+export function referencePoints(
+  surface: LastSurface,
+  walls: Record<Side, Float64Array>,
+  flat: Float64Array,
+): [Point, Point] {
+  const lines = wallLines(surface)
+  const back: Path = lines.back.map((v) => at(flat, v))
+  const { k, t } = along(cumulative(back), (BACK_POINT * surface.length) / 290)
+  const vamp = lineAtX(walls, lines.ridge, STATIONS.ridgeJoint * surface.length)
+  const mix = (a: Point, b: Point, share: number): Point => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
+  return [mix(back[k], back[k + 1], t), mix(at(flat, vamp.from), at(flat, vamp.to), vamp.t)]
+}
+
 /**
  * Lays both walls flat (as rigid as possible, the seams kept true if asked), and on each other by two points.
  * Source: docs/geometry.md, "The forme". Throws GeometryError when a wall cannot be laid flat.
  */
-export function makeForme(surface: LastSurface, kind: FormeKind, match: FormeMatch): Forme {
+export function makeForme(
+  surface: LastSurface,
+  kind: FormeKind,
+  match: FormeMatch,
+  tapings: Record<Side, Taping> | null = null,
+): Forme {
   const { columns, rows, coneColumn } = surface
   const lines = wallLines(surface)
   const walls = formeWalls(surface)
@@ -180,20 +181,23 @@ export function makeForme(surface: LastSurface, kind: FormeKind, match: FormeMat
   const seams = [lines.back, lines.rim, lines.ridge]
   const lay = (side: Side) =>
     flattenSheet(meshes[side], kind === 'true seams' ? seamWeights(meshes[side], seams) : undefined)
-  const sheets = { lateral: lay('lateral'), medial: lay('medial') }
-  const onLine = (side: Side, place: { from: number; to: number; t: number }): Point => {
-    const [a, b] = [at(sheets[side].flat, place.from), at(sheets[side].flat, place.to)]
-    return [a[0] + (b[0] - a[0]) * place.t, a[1] + (b[1] - a[1]) * place.t]
+  const computed = { lateral: lay('lateral'), medial: lay('medial') }
+  const sheets = { lateral: computed.lateral, medial: computed.medial }
+  const taped = { mean: 0, most: 0 }
+  if (tapings) {
+    for (const side of sides) {
+      const marks = referencePoints(surface, walls, computed[side].flat)
+      const { flat, mean, most } = tapedFlat(meshes[side], surface, computed[side].flat, tapings[side], marks, side)
+      sheets[side] = { ...computed[side], flat, ...stretchOf(meshes[side], flat) }
+      taped.mean += mean / 2
+      taped.most = Math.max(taped.most, most)
+    }
   }
-  const vampPlace = lineAtX(walls, lines.ridge, STATIONS.ridgeJoint * surface.length)
   const marks = (side: Side): Point[] => {
     const { flat } = sheets[side]
     if (match === 'all round') return Array.from({ length: columns * rows }, (_, v) => at(flat, v))
-    const vamp = onLine(side, vampPlace)
-    if (match === 'vamp and toe') return [vamp, at(flat, (columns - 1) * rows)]
-    const back: Path = lines.back.map((v) => at(flat, v))
-    const { k, t } = along(cumulative(back), (BACK_POINT * surface.length) / 290)
-    return [onLine(side, { from: lines.back[k], to: lines.back[k + 1], t }), vamp]
+    const [back, vamp] = referencePoints(surface, walls, flat)
+    return match === 'vamp and toe' ? [vamp, at(flat, (columns - 1) * rows)] : [back, vamp]
   }
   const lateral = sheets.lateral.flat
   const medial = moved(sheets.medial.flat, rigid(marks('medial'), marks('lateral')))
@@ -237,5 +241,6 @@ export function makeForme(surface: LastSurface, kind: FormeKind, match: FormeMat
       ridge: average(apart(lines.ridge)),
     },
     matched: match === 'all round' ? [] : marks('lateral').map(stand),
+    taped: tapings ? taped : null,
   }
 }

@@ -15,6 +15,12 @@ export type TopEdge = (typeof topEdges)[number]
 export const pointSides = ['both', 'lateral', 'medial'] as const
 export type PointSide = (typeof pointSides)[number]
 
+const coordinate = z.number().min(-5000).max(5000)
+const spot = z.tuple([coordinate, coordinate])
+/** One side of the last taped, cut off and laid flat: its outline and two reference points, mm. */
+export const Taping = z.object({ outline: z.array(spot).min(8).max(800), back: spot, vamp: spot })
+export type Taping = z.infer<typeof Taping>
+
 const share = z.number().min(-2).max(3)
 /** A moved point: its place in the frame of the landmarks, or along the line it is bound to (then the second is 0). */
 export const MovedPoint = z.tuple([share, share])
@@ -23,7 +29,6 @@ export type MovedPoint = z.infer<typeof MovedPoint>
 export const decorations = ['none', 'punched', 'gimped', 'punched and gimped'] as const
 export type Decoration = (typeof decorations)[number]
 
-const coordinate = z.number().min(-5000).max(5000)
 /** A piece of a pattern drawn elsewhere, mm; the edge that begins at each corner, counter-clockwise. */
 export const OwnPiece = z
   .object({
@@ -74,6 +79,8 @@ export const UpperDecisions = z.object({
       match: z.enum(['back and vamp', 'vamp and toe', 'all round']).default('back and vamp'),
       /** Each side keeps its own feather line, or both take the mean forme's. */
       feather: z.enum(['own', 'mean']).default('own'),
+      /** Both sides from tape instead of computation. */
+      tapings: z.object({ lateral: Taping, medial: Taping }).nullable().default(null),
     })
     .prefault({}),
   /** Points that were moved, by `name:side`. */

@@ -86,8 +86,8 @@ export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): Las
 export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], cache: StageCache): FormeMap {
   return cache.stage(
     'forme',
-    [surface, how.kind, how.match],
-    () => new FormeMap(surface, makeForme(surface, how.kind, how.match)),
+    [surface, how.kind, how.match, how.tapings && JSON.stringify(how.tapings)],
+    () => new FormeMap(surface, makeForme(surface, how.kind, how.match, how.tapings)),
   )
 }
 

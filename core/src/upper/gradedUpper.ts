@@ -15,7 +15,7 @@ export type GradedUpper =
 
 /**
  * The whole upper in another size: the last is graded, laid flat, and the design derived anew on it, so that rules,
- * moved points and checks hold in every size. Allowances and punches stay what they are. Throws nothing for a size that
+ * moved points and checks hold in every size. A forme from tape is the base size's alone; others are computed. Allowances and punches stay what they are. Throws nothing for a size that
  * cannot be: it says why.
  */
 export function gradedUpper(
@@ -35,8 +35,8 @@ export function gradedUpper(
   const how = decisions.upper.forme
   const map = cache.stage(
     `forme ${sizes}`,
-    [surface, name, heel, how.kind, how.match, size.surface.length],
-    () => new FormeMap(size.surface, makeForme(size.surface, how.kind, how.match)),
+    [surface, name, heel, how.kind, how.match, size.surface.length, how.tapings && JSON.stringify(how.tapings)],
+    () => new FormeMap(size.surface, makeForme(size.surface, how.kind, how.match, sizes === 0 ? how.tapings : null)),
   )
   try {
     const upper = deriveUpper({

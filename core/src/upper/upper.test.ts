@@ -239,7 +239,7 @@ describe('checks', () => {
   it('one feather line for both sides costs margin, and each its own mends it', () => {
     const mean = derive(
       'walking',
-      { forme: { kind: 'true seams', match: 'back and vamp', feather: 'mean' } },
+      { forme: { kind: 'true seams', match: 'back and vamp', feather: 'mean', tapings: null } },
       { 'upper.lastingMargin': 15 },
     )
     const own = derive('walking', {}, { 'upper.lastingMargin': 15 })

@@ -43,7 +43,10 @@ export const surfaceOf = ({ shape, buildUps }: LastBody) =>
 
 /** Last and forme, from the worker that plans with them. */
 export const formeOf = ({ shape, buildUps }: LastBody, how: UpperDecisions['forme']) =>
-  worker().forme(JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody, { ...how })
+  worker().forme(
+    JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody,
+    JSON.parse(JSON.stringify(how)) as UpperDecisions['forme'],
+  )
 
 /** The upper in another size. */
 export const gradedOf = (input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']) =>

@@ -64,7 +64,7 @@ const drawnAs = [
   <section class="own" aria-label="Pattern drawn elsewhere">
     <label class="button file">
       {{ own ? 'Bring in another drawing' : 'Bring in a drawing' }}
-      <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
+      <input type="file" name="own-drawing" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
     </label>
     <p class="soft">
       SVG or DXF in millimetres; every closed outline becomes a piece of the right shoe, seen from outside.

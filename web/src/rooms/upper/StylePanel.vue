@@ -1,10 +1,19 @@
 <script setup lang="ts">
-import { decorations, patternKinds, styleBook, topEdges, type PatternKind, type UpperDecisions } from '@gentle-awl/core'
+import {
+  decorations,
+  patternKinds,
+  styleBook,
+  topEdges,
+  type FormeMap,
+  type PatternKind,
+  type UpperDecisions,
+} from '@gentle-awl/core'
 import { computed } from 'vue'
 import LengthField from '../../ui/LengthField.vue'
+import TapingsPanel from './TapingsPanel.vue'
 
 /** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
-const props = defineProps<{ upper: UpperDecisions; flat: boolean }>()
+const props = defineProps<{ upper: UpperDecisions; flat: boolean; map: FormeMap }>()
 const emit = defineEmits<{ change: [change: Partial<UpperDecisions>] }>()
 const style = computed(() =>
   props.upper.style === 'own pattern'
@@ -134,6 +143,11 @@ function setVersion(index: number, mm: number): void {
           <option value="mean">the mean forme’s for both</option>
         </select>
       </label>
+      <TapingsPanel
+        :tapings="upper.forme.tapings"
+        :map="map"
+        @change="emit('change', { forme: { ...upper.forme, tapings: $event } })"
+      />
       <div class="line">
         <span>Taken in at the back, a side</span>
         <LengthField

@@ -151,7 +151,7 @@ const markers = computed(() =>
       />
     </div>
     <BecausePanel title="Upper">
-      <StylePanel :upper="decided" :flat="(pair.plan?.last.heelHeight ?? 99) <= 15" @change="change" />
+      <StylePanel :map="map" :upper="decided" :flat="(pair.plan?.last.heelHeight ?? 99) <= 15" @change="change" />
       <OwnPatternPanel
         v-if="decided.style === 'own pattern'"
         :own="decided.own"

@@ -1,4 +1,4 @@
-import { DesignBoard, FormeMap, RuleBook, type PairDecisions, type UpperDecisions } from '@gentle-awl/core'
+import { DesignBoard, FormeMap, RuleBook, type PairDecisions } from '@gentle-awl/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePair } from '../../plan/pairStore.ts'
 import { formeOf } from '../../plan/planner.ts'
@@ -13,14 +13,18 @@ export function useForme() {
   const upper = computed(() => (pair.decisions as PairDecisions | null)?.upper ?? null)
 
   watch(
-    [() => pair.last, () => upper.value?.forme.kind, () => upper.value?.forme.match],
+    [
+      () => pair.last,
+      () => upper.value?.forme.kind,
+      () => upper.value?.forme.match,
+      () => JSON.stringify(upper.value?.forme.tapings),
+    ],
     async ([last]) => {
       if (!last || !upper.value) return
-      const asked: UpperDecisions['forme'] = { ...upper.value.forme }
-      const answer = await formeOf(last, asked)
+      const said = JSON.stringify(upper.value.forme)
+      const answer = await formeOf(last, upper.value.forme)
       // A later change may have been answered first.
-      if (last !== pair.last || asked.kind !== upper.value?.forme.kind || asked.match !== upper.value.forme.match)
-        return
+      if (last !== pair.last || said !== JSON.stringify(upper.value?.forme)) return
       if (answer.problem !== null) problem.value = answer.problem
       else {
         problem.value = ''
