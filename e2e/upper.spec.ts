@@ -17,6 +17,8 @@ test('the throat is dragged and the line on the last follows; it can be given ba
   const box = await throat.locator('.dot').boundingBox()
   if (!box) throw new Error('The throat is not on the screen.')
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  const last = page.getByRole('img', { name: /The design on the last/ })
+  const before = await last.screenshot()
   await page.mouse.move(x, y)
   await page.mouse.down()
   await page.mouse.move(x - 18, y - 6, { steps: 4 })
@@ -26,6 +28,7 @@ test('the throat is dragged and the line on the last follows; it can be given ba
   const now = await throat.locator('.dot').boundingBox()
   expect(now?.x ?? 0).toBeLessThan(box.x - 10)
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  expect(before.equals(await last.screenshot())).toBe(false)
   // The arrow keys nudge it by half a millimetre.
   await throat.focus()
   await page.keyboard.press('ArrowLeft')

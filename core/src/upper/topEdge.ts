@@ -89,6 +89,8 @@ export interface TopEdgeWork {
   strip: { length: number; width: number } | null
   slits: number
   notches: number
+  /** Where kerfs go along a bead strip, mm from its end, the spare length shared between both ends. */
+  kerfs: number[]
   sentences: string[]
   becauses: Because[]
 }
@@ -158,7 +160,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
     inputs: edges.map((e) => ({ name: `${e.side} side`, value: pathLength(e.line), unit: 'mm' as const })),
     origin: 'measured on the last',
   }
-  const base = { edge, opening, tape: null, strip: null, slits: 0, notches: 0 }
+  const base = { edge, opening, tape: null, strip: null, slits: 0, notches: 0, kerfs: [] }
   switch (edge) {
     case 'folded':
       return {
@@ -175,15 +177,22 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
     case 'bead': {
       const spare = book.inForce(topEdgeRules.spare)
       const width = book.inForce(topEdgeRules.strip)
-      const kerfs = edges.flatMap((e) =>
-        relief(e.line, book.value(topEdgeRules.slitPitch), book.value(topEdgeRules.straight)),
-      )
+      let run = spare.value / 2
+      const kerfs = edges.flatMap((e) => {
+        const from = run
+        run += pathLength(e.line)
+        return relief(e.line, book.value(topEdgeRules.slitPitch), book.value(topEdgeRules.straight)).map((p) => ({
+          ...p,
+          at: from + p.at,
+        }))
+      })
       const strip = { length: opening + spare.value, width: width.value }
       const narrow = width.value < 28
       return {
         ...base,
         strip,
         slits: kerfs.filter((p) => !p.convex).length,
+        kerfs: kerfs.filter((p) => !p.convex).map((p) => p.at),
         tape: narrow ? opening : null,
         sentences: [
           `Skived, dyed, folded off-centre so that ${book.value(topEdgeRules.reveal)} mm show; four layers lie at the edge.`,

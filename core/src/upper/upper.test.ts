@@ -5,6 +5,7 @@ import { makeForme } from '../forme/forme.ts'
 import { FormeMap } from '../forme/formeMap.ts'
 import { nearest } from '../geometry/along.ts'
 import { contains, distance, isSimple, pathLength, signedArea, type Point } from '../geometry/path.ts'
+import { gradeMeasures, gradeOf } from '../fit/grade.ts'
 import { generateLast } from '../last/generate.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
@@ -229,6 +230,14 @@ describe('the back line', () => {
     expect(bad?.change).toBeNull()
     expect(bad?.mend).toContain('draw the back line anew')
   })
+  it('shows the line before beside the one after: the same from mid-height up, apart by the taper at the foot', () => {
+    const u = spoiled(4, 2)
+    const after = u.lines.find((l) => l.kind === 'back')?.path ?? []
+    const before = u.lines.find((l) => l.kind === 'before')?.path ?? []
+    expect(distance(after[0], before[0])).toBeCloseTo(2, 6)
+    expect(distance(after[after.length - 1], before[before.length - 1])).toBeLessThan(1e-9)
+    expect(derive('walking').lines.some((l) => l.kind === 'before')).toBe(false)
+  })
   it('past the bump limit the taper itself is stopped', () => {
     expect(finding(spoiled(4, 5), 'upper.backBump')?.level).toBe('stop')
     expect(finding(spoiled(4, 2), 'upper.backBump')?.level).toBe('fine')
@@ -362,11 +371,52 @@ describe('the top line', () => {
     const u = derive('flat', { style: 'ballet flat' })
     expect(u.topEdge.strip?.length).toBeCloseTo(u.topEdge.opening + 50, 9)
     expect(u.topEdge.tape).toBeNull()
+    // Kerfs only where the edge is hollow, in order along the strip, none in its spare ends.
+    expect(u.topEdge.kerfs).toHaveLength(u.topEdge.slits)
+    u.topEdge.kerfs.forEach((k, i) => expect(k).toBeGreaterThan(i === 0 ? 25 : u.topEdge.kerfs[i - 1]))
+    expect(Math.max(...u.topEdge.kerfs)).toBeLessThan(u.topEdge.opening + 25)
     expect(derive('flat', { style: 'ballet flat' }, { 'upper.beadStrip': 16 }).topEdge.tape).not.toBeNull()
   })
   it('bound: twice the reveal, what it wraps, and the turn-in', () => {
     const u = derive('walking', { topEdge: 'bound' })
     expect(u.topEdge.strip?.width).toBeCloseTo(2 * 1.75 + 1.4 + 0.9 + 6, 9)
+  })
+})
+
+describe('random lasts', () => {
+  it('of other sizes and heels give sound uppers in every style', () => {
+    const grade = gradeOf('paris', 'kept', new RuleBook({}, {}))
+    fc.assert(
+      fc.property(
+        fc.constantFrom('flat', 'walking', 'heeled', 'boot'),
+        fc.integer({ min: -3, max: 3 }),
+        fc.double({ min: -3, max: 4, noNaN: true }),
+        fc.constantFrom(...styles),
+        (name, sizes, heel, style) => {
+          const base = sampleMeasures[name as keyof typeof sampleMeasures]
+          const measures = gradeMeasures({ ...base, heelHeight: base.heelHeight + heel }, sizes, grade)
+          let surface
+          try {
+            surface = generateLast(measures)
+          } catch (error) {
+            // Not every last can be made; that is the generator's to say.
+            expect((error as Error).name).toBe('GeometryError')
+            return
+          }
+          const map = new FormeMap(surface, makeForme(surface, 'paper', 'all round'))
+          const book = new RuleBook({}, {})
+          const u = deriveUpper({
+            map,
+            decisions: UpperDecisions.parse({ style, options: { toeCap: true } }),
+            book,
+            heelHeight: measures.heelHeight,
+            layers,
+          })
+          isSound(u)
+        },
+      ),
+      { numRuns: 10 },
+    )
   })
 })
 

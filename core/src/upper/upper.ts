@@ -5,6 +5,7 @@ import type { Side } from '../last/frame.ts'
 import type { Because, Level } from '../model/because.ts'
 import type { RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
+import { beforeTaper } from './checks/back.ts'
 import { upperFindings, type UpperFinding } from './checks/index.ts'
 import { decorate } from './decoration.ts'
 import { DesignBoard, wallSides, type KeyPoint } from './designPoints.ts'
@@ -28,7 +29,7 @@ export interface UpperNeeds {
 /** A line of the design on the forme, for drawing it in its place and on the last. */
 export interface UpperLine {
   name: string
-  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease'
+  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease' | 'before'
   side: Side
   path: Path
 }
@@ -72,6 +73,16 @@ export function deriveUpper(needs: UpperNeeds): Upper {
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
     { name: 'back line', kind: 'back', side, path: drawn.backLine },
+    ...(decisions.backTaper > 0
+      ? [
+          {
+            name: 'back line before it was taken in',
+            kind: 'before' as const,
+            side,
+            path: beforeTaper(drawn.backLine, decisions.backTaper),
+          },
+        ]
+      : []),
     { name: 'crease line', kind: 'crease', side, path: creaseLine(map, side) },
     ...(drawn.facings ? [{ name: 'facing', kind: 'facing' as const, side, path: drawn.facings[side] }] : []),
     ...drawn.seams

@@ -81,6 +81,13 @@ export function smallestTaper(untapered: Path, curve: Path, limit: number, from:
   return null
 }
 
+/** The back line as it was before the taper was taken in. */
+export function beforeTaper(backLine: Path, taper: number): Path {
+  const sums = cumulative(backLine)
+  const whole = sums[sums.length - 1]
+  return backLine.map(([x, y], i): Point => [x - taper * taperAt(sums[i] / whole), y])
+}
+
 /** The back line: does it lie on the last, has it a bump, does it hold the heel. */
 export function backFindings({ board, drawn, book, decisions, layers }: CheckNeeds): UpperFinding[] {
   const curve = board.back
@@ -89,9 +96,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const room = layers.lining + layers.stiffener
   const limit = Math.min(ceiling, room)
   const taper = decisions.backTaper
-  const sums = cumulative(drawn.backLine)
-  const whole = sums[sums.length - 1]
-  const untapered = drawn.backLine.map(([x, y], i): Point => [x - taper * taperAt(sums[i] / whole), y])
+  const untapered = beforeTaper(drawn.backLine, taper)
   const most = book.value(backRules.taperMost)
   const proposal =
     gap.off > limit + 1e-6

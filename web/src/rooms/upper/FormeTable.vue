@@ -300,6 +300,11 @@ path {
 .line.back {
   stroke: #e3a0c4;
 }
+.line.before {
+  stroke: #e3a0c4;
+  stroke-width: 1.2;
+  stroke-dasharray: 3 4;
+}
 .line.zip {
   stroke: #a7d99b;
   stroke-width: 3.5;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { edgeRoles, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
-import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
+import { drawnFile } from '../../formats/drawnFile.ts'
+import { OutlineError } from '../../formats/readOutlines.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 
 /** A pattern drawn elsewhere: brought in, its pieces and edges named. */
@@ -11,25 +12,20 @@ const wrong = ref('')
 const said = ref('')
 const piece = computed(() => props.own?.pieces.find((p) => p.id === props.chosen) ?? props.own?.pieces[0] ?? null)
 const roles = Object.keys(edgeRoles) as EdgeRole[]
-const MOST_BYTES = 20_000_000
+const MOST_PIECES = 40
 
 async function file(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  if (!chosen) return
   wrong.value = ''
   try {
-    if (chosen.size > MOST_BYTES) throw new OutlineError(`${chosen.name} is larger than 20 MB: save only the outlines.`)
-    const { outlines, unit } = readOutlines(await chosen.text(), chosen.name, 3)
-    const kept = outlines.slice(0, 40)
+    const drawn = await drawnFile(event, 3)
+    if (!drawn) return
+    const kept = drawn.outlines.slice(0, MOST_PIECES)
     emit('change', { drawn: props.own?.drawn ?? 'finished line', pieces: piecesFromOutlines(kept) })
     emit('choose', 'piece-1')
-    said.value = `${chosen.name}: ${kept.length} of ${outlines.length} outlines, unit ${unit}. Now name pieces and edges.`
+    said.value = `${drawn.name}: ${kept.length} of ${drawn.outlines.length} outlines, unit ${drawn.unit}. Now name pieces and edges.`
   } catch (error) {
     if (!(error instanceof OutlineError)) throw error
     wrong.value = error.message
-  } finally {
-    input.value = ''
   }
 }
 function setPiece(change: Partial<OwnPiece>): void {

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import { foldedHalves } from './foldedHalves.ts'
 import { piecesInRows } from './pieceLayout.ts'
 
 /** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
@@ -18,6 +19,8 @@ const layout = computed(() =>
 const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
 const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })
 const { width, height } = view
+/** A whole piece may be looked at as it is folded for cutting: the lateral half, the medial one turned over it. */
+const folded = ref(false)
 
 const shift = (path: Path, dx: number, dy: number): Path => path.map(([x, y]): Point => [x + dx, y + dy])
 const shown = computed(() =>
@@ -28,6 +31,7 @@ const shown = computed(() =>
       piece,
       outline: pathData(shift(piece.outline, dx, dy), true),
       net: pathData(shift(piece.net, dx, dy), true),
+      halves: folded.value ? foldedHalves(piece).map((h) => pathData(shift(h, dx, dy), true)) : [],
       versions: props.versions
         .filter((v) => v.piece === piece.id)
         .map((v) => ({ ...v, d: pathData(shift(v.outline, dx, dy), true) })),
@@ -93,14 +97,21 @@ function up(event: PointerEvent): void {
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">
           <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
-            <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
-            <path :d="s.outline" class="cut" />
-            <path :d="s.net" class="net" />
-            <path v-for="(l, i) in s.lines" :key="i" :d="l.d" :class="l.kind" />
-            <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
-            <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
-            <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
-            <path :d="pathData(s.grain as Path, false)" class="grain" />
+            <template v-if="s.halves.length > 0">
+              <path :d="s.halves[0]" class="cut" />
+              <path :d="s.halves[1]" class="turned" />
+              <path :d="s.lines[0].d" class="fold" />
+            </template>
+            <template v-else>
+              <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
+              <path :d="s.outline" class="cut" />
+              <path :d="s.net" class="net" />
+              <path v-for="(l, i) in s.lines" :key="i" :d="l.d" :class="l.kind" />
+              <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
+              <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
+              <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
+              <path :d="pathData(s.grain as Path, false)" class="grain" />
+            </template>
           </g>
         </g>
         <g v-for="s in shown" :key="s.piece.id" class="labels">
@@ -117,7 +128,10 @@ function up(event: PointerEvent): void {
         </g>
       </svg>
     </div>
-    <div class="tools"><slot /></div>
+    <div class="tools">
+      <slot />
+      <button class="button" type="button" :aria-pressed="folded" @click="folded = !folded">Folded</button>
+    </div>
   </div>
 </template>
 
@@ -154,6 +168,11 @@ path {
   stroke: #e6b355;
   stroke-width: 3;
   fill: #e6b355;
+}
+.turned {
+  stroke: #e6b355;
+  stroke-width: 1.4;
+  stroke-dasharray: 5 4;
 }
 .version {
   stroke: #a7d99b;

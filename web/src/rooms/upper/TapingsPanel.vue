@@ -12,7 +12,8 @@ import {
 } from '@gentle-awl/core'
 import { ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
-import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
+import { drawnFile } from '../../formats/drawnFile.ts'
+import { OutlineError } from '../../formats/readOutlines.ts'
 
 /** A forme from tape: both sides brought in as drawings, each with two reference points. */
 const props = defineProps<{ tapings: UpperDecisions['forme']['tapings']; map: FormeMap }>()
@@ -20,18 +21,15 @@ const emit = defineEmits<{ change: [tapings: UpperDecisions['forme']['tapings']]
 const wrong = ref('')
 /** Sides that were brought in so far; the forme changes when both are there. */
 const waiting = ref<Partial<Record<Side, Taping>>>({})
-const MOST_BYTES = 20_000_000
 const MOST_POINTS = 500
 
 async function file(event: Event, side: Side): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  if (!chosen) return
   wrong.value = ''
   try {
-    if (chosen.size > MOST_BYTES) throw new OutlineError(`${chosen.name} is larger than 20 MB: save only the outline.`)
-    const { outlines } = readOutlines(await chosen.text(), chosen.name)
-    const outline = outlines[0].length > MOST_POINTS ? resample(outlines[0], MOST_POINTS, true) : outlines[0]
+    const drawn = await drawnFile(event)
+    if (!drawn) return
+    const [first] = drawn.outlines
+    const outline = first.length > MOST_POINTS ? resample(first, MOST_POINTS, true) : first
     const { surface, forme } = props.map
     const marks = referencePoints(surface, forme.walls, forme.flat[side])
     waiting.value = {
@@ -42,8 +40,6 @@ async function file(event: Event, side: Side): Promise<void> {
   } catch (error) {
     if (!(error instanceof OutlineError)) throw error
     wrong.value = error.message
-  } finally {
-    input.value = ''
   }
 }
 function send(): void {

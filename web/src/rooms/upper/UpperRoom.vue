@@ -217,6 +217,9 @@ const markers = computed(() =>
           Strip: {{ showLength(upper.topEdge.strip.length, 0) }} × {{ showLength(upper.topEdge.strip.width) }}
         </li>
         <li v-if="upper.topEdge.slits">{{ upper.topEdge.slits }} slits, {{ upper.topEdge.notches }} notches</li>
+        <li v-if="upper.topEdge.kerfs.length > 0">
+          Kerfs, from the end of the strip: {{ upper.topEdge.kerfs.map((k) => showLength(k, 0)).join(', ') }}
+        </li>
         <li v-for="s in upper.topEdge.sentences" :key="s">{{ s }}</li>
       </ul>
       <h3>Because</h3>

@@ -9,6 +9,7 @@ const lineColours: Record<UpperLine['kind'], string> = {
   seam: '#8fd0e8',
   facing: '#ffffff',
   back: '#e3a0c4',
+  before: '#8a6a7c',
   zip: '#a7d99b',
   crease: '#e6b355',
 }
