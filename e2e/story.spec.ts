@@ -50,6 +50,8 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
   })
   await test.step('the parts, each with its number and its reason', async () => {
     await page.keyboard.press(']')
+    await expect(page).toHaveURL(/\/upper/)
+    await page.keyboard.press(']')
     await expect(page).toHaveURL(/\/parts/)
     for (const name of ['Insole', 'Stiffener', 'Toe puff', 'Sock liner', 'Midsole']) {
       await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name }).click()

@@ -132,6 +132,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
       map,
       JSON.stringify(d.upper),
       readings.heelHeight,
+      readings.girths.heel,
       book.stamp(upperRules),
       book.stamp(topLineRules),
       stamp(material.upper),
@@ -144,6 +145,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
         decisions: d.upper,
         book,
         heelHeight: readings.heelHeight,
+        heelGirth: readings.girths.heel,
         layers: {
           upper: material.upper.thickness,
           lining: material.lining.thickness,

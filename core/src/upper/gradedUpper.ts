@@ -2,6 +2,8 @@ import { gradeOf, sizeRun, type Grade, type GradeName } from '../fit/grade.ts'
 import { makeForme } from '../forme/forme.ts'
 import { FormeMap } from '../forme/formeMap.ts'
 import type { Path } from '../geometry/path.ts'
+import { girthPlanes, landmarks } from '../last/landmarks.ts'
+import { girth } from '../last/section.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
 import type { StageCache } from '../plan/stageCache.ts'
@@ -44,6 +46,7 @@ export function gradedUpper(
       decisions: decisions.upper,
       book,
       heelHeight: size.measures?.heelHeight ?? 0,
+      heelGirth: girth(size.surface, girthPlanes(landmarks(size.surface)).heel),
       layers: {
         upper: thickness(decisions.materials.upper),
         lining: thickness(decisions.materials.lining),

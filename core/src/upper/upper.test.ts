@@ -35,6 +35,7 @@ const derive = (
     decisions: UpperDecisions.parse(decisions),
     book: new RuleBook({}, rules),
     heelHeight: sampleMeasures[name].heelHeight,
+    heelGirth: 340,
     layers,
   })
 const finding = (u: Upper, id: string) => u.findings.find((f) => f.id === id)
@@ -291,6 +292,12 @@ describe('checks', () => {
     const high = map.toLandmarks(map.above(90, 75))
     const u = derive('boot', { style: 'ankle boot', points: { 'zipFoot:medial': [...high] } })
     expect(finding(u, 'upper.zip')?.level).toBe('stop')
+    // The opening: both sides of the top and twice the zip.
+    const good = derive('boot', { style: 'ankle boot' })
+    const line = (kind: string) => good.lines.filter((l) => l.kind === kind).reduce((s, l) => s + pathLength(l.path), 0)
+    expect(finding(good, 'upper.zipGirth')).toMatchObject({ level: 'fine', limit: 340 * 1.06 })
+    expect(finding(good, 'upper.zipGirth')?.measured).toBeCloseTo(line('top line') + 2 * line('zip'), 6)
+    expect(finding(u, 'upper.zipGirth')?.measured).toBeLessThan(finding(good, 'upper.zipGirth')?.measured ?? 0)
   })
   it('a seam drawn over the joint crosses the crease line', () => {
     const map = mapOf('walking')
@@ -410,6 +417,7 @@ describe('random lasts', () => {
             decisions: UpperDecisions.parse({ style, options: { toeCap: true } }),
             book,
             heelHeight: measures.heelHeight,
+            heelGirth: 330,
             layers,
           })
           isSound(u)

@@ -22,6 +22,8 @@ export interface UpperNeeds {
   decisions: UpperDecisions
   book: RuleBook
   heelHeight: number
+  /** Short heel of the last: what has to pass a boot's opening, mm. */
+  heelGirth: number
   /** Thicknesses, mm. */
   layers: { upper: number; lining: number; stiffener: number }
 }

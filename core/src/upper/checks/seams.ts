@@ -1,5 +1,6 @@
 import { nearest } from '../../geometry/along.ts'
 import { crossing } from '../../geometry/cutLine.ts'
+import { pathLength } from '../../geometry/path.ts'
 import type { Rule } from '../../model/rules.ts'
 import { creaseLine } from '../upper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
@@ -14,13 +15,22 @@ export const zipRules = {
     unit: 'mm',
     why: 'The heel of the last leaves through the opening; higher zips hold it back.',
   },
+  zipEase: {
+    key: 'upper.zipEase',
+    name: 'Opening of a zipped boot, times the short heel',
+    value: 1.06,
+    min: 1,
+    max: 1.3,
+    unit: 'share',
+    why: 'The last must come out without forcing the seams, and the foot go in.',
+  },
 } satisfies Record<string, Rule>
 
 /** A seam's partners may differ by so much without anybody noticing, mm. */
 const EQUAL = 0.3
 
 /** Seams: do partners fit, do any cross the crease line, does a zip let the last out. */
-export function seamFindings({ drawn, joins, map, pieces, book }: CheckNeeds): UpperFinding[] {
+export function seamFindings({ drawn, joins, map, pieces, book, heelGirth }: CheckNeeds): UpperFinding[] {
   const findings: UpperFinding[] = []
   const worst = joins.reduce<CheckNeeds['joins'][number] | null>(
     (a, b) => (!a || Math.abs(b.ease) > Math.abs(a.ease) ? b : a),
@@ -75,6 +85,22 @@ export function seamFindings({ drawn, joins, map, pieces, book }: CheckNeeds): U
       unit: 'mm',
       mend: foot <= needed ? '' : `Lower the foot of the zip by ${(foot - needed).toFixed(0)} mm.`,
       at: { side: 'medial', point: drawn.zip[0] },
+      change: null,
+    })
+    // Opened, the edge runs along both sides of the top and twice along the zip; the short heel must get through it.
+    const opening = pathLength(drawn.topLine.lateral) + pathLength(drawn.topLine.medial) + 2 * pathLength(drawn.zip)
+    const through = heelGirth * book.value(zipRules.zipEase)
+    findings.push({
+      id: 'upper.zipGirth',
+      level: opening >= through ? 'fine' : opening >= heelGirth ? 'watch' : 'stop',
+      where: 'zip',
+      sentence: `Opened, the edge of the boot measures ${opening.toFixed(0)} mm round; the short heel of the last, with ease, needs ${through.toFixed(0)} mm to come out.`,
+      measured: opening,
+      limit: through,
+      unit: 'mm',
+      mend:
+        opening >= through ? '' : `Lengthen the zip by ${((through - opening) / 2).toFixed(0)} mm, or widen the shaft.`,
+      at: { side: 'medial', point: drawn.zip[drawn.zip.length - 1] },
       change: null,
     })
   }

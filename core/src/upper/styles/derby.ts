@@ -5,21 +5,10 @@ import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
+import { lacedGround } from './laced.ts'
 import { toeCap } from './toeCap.ts'
 import { tongue } from './tongue.ts'
-import {
-  ankles,
-  backHeight,
-  between,
-  bottomEdge,
-  drawBack,
-  facing,
-  featherFrom,
-  flipped,
-  perSide,
-  smoothLine,
-  wallSides,
-} from './lines.ts'
+import { between, bottomEdge, facing, featherFrom, flipped, perSide, smoothLine, wallSides } from './lines.ts'
 
 /** Where the quarters meet the feather in front, shares of L. */
 const TAB_FOOT = { lateral: 0.5, medial: 0.535 }
@@ -31,23 +20,7 @@ export function drawOpenTabs(
   top: EdgeRole,
 ): DrawnUpper & { quarters: Record<'lateral' | 'medial', EdgeDraft[]> } {
   const L = board.length
-  const back = drawBack(board, backHeight(board), 'A fifth of the last length and a little for shrinkage.')
-  const ankle = ankles(board)
-  const halfGap = board.book.value(styleGaps.derby) / 2
-  const topAt = board.onRidge(
-    'facingTop',
-    'Top of the facing',
-    board.book.value(styleRules.facingTop) * L,
-    styleRules.facingTop.why,
-    styleRules.facingTop,
-  )
-  const vampAt = board.onRidge(
-    'vampPoint',
-    'Vamp point',
-    board.book.value(styleRules.derbyVamp) * L,
-    styleRules.derbyVamp.why,
-    styleRules.derbyVamp,
-  )
+  const { back, ankle, halfGap, topAt, vampAt } = lacedGround(board, styleGaps.derby, styleRules.derbyVamp)
   const tabAt = board.onRidge(
     'tabFront',
     'Front of the tabs',

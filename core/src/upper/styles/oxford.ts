@@ -7,14 +7,12 @@ import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import { counter } from './counter.ts'
+import { lacedGround } from './laced.ts'
 import { toeCap } from './toeCap.ts'
 import { tongue } from './tongue.ts'
 import {
-  ankles,
-  backHeight,
   between,
   bottomEdge,
-  drawBack,
   facing,
   featherFrom,
   flipped,
@@ -32,23 +30,7 @@ function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
   const top = board.decisions.topEdge ?? 'folded'
   const round = board.option('straightRound')
-  const back = drawBack(board, backHeight(board), 'A fifth of the last length and a little for shrinkage.')
-  const ankle = ankles(board)
-  const halfGap = board.book.value(styleGaps.oxford) / 2
-  const topAt = board.onRidge(
-    'facingTop',
-    'Top of the facing',
-    board.book.value(styleRules.facingTop) * L,
-    styleRules.facingTop.why,
-    styleRules.facingTop,
-  )
-  const vampAt = board.onRidge(
-    'vampPoint',
-    'Vamp point',
-    board.book.value(styleRules.oxfordVamp) * L,
-    styleRules.oxfordVamp.why,
-    styleRules.oxfordVamp,
-  )
+  const { back, ankle, halfGap, topAt, vampAt } = lacedGround(board, styleGaps.oxford, styleRules.oxfordVamp)
   const shoulder = board.above(
     'seamShoulder',
     'Shoulder of the vamp seam',

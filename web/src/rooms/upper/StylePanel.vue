@@ -4,8 +4,10 @@ import {
   patternKinds,
   styleBook,
   topEdges,
+  wallSides,
   type FormeMap,
   type PatternKind,
+  type Side,
   type UpperDecisions,
 } from '@gentle-awl/core'
 import { computed } from 'vue'
@@ -39,6 +41,8 @@ function choose(name: PatternKind): void {
     backTaper: 0,
   })
 }
+const setAnkle = (side: Side, mm: number | null) =>
+  emit('change', { ankleBone: { ...props.upper.ankleBone, [side]: mm } })
 const edgeNames = { folded: 'folded', bead: 'bead', bound: 'bound', raw: 'raw' }
 function setVersion(index: number, mm: number): void {
   const versions = [...props.upper.folds.versions]
@@ -143,6 +147,26 @@ function setVersion(index: number, mm: number): void {
           <option value="mean">the mean forme’s for both</option>
         </select>
       </label>
+      <fieldset class="folds">
+        <legend>Ankle bones above the feather, if measured</legend>
+        <div v-for="side in wallSides" :key="side" class="line">
+          <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
+          <span class="ankle">
+            <LengthField
+              v-if="upper.ankleBone[side] !== null"
+              :value="upper.ankleBone[side] ?? 0"
+              :min="20"
+              :max="110"
+              :label="`Ankle bone, ${side}`"
+              @change="setAnkle(side, $event)"
+            />
+            <button v-if="upper.ankleBone[side] === null" class="button" type="button" @click="setAnkle(side, 45)">
+              Measured
+            </button>
+            <button v-else class="button" type="button" @click="setAnkle(side, null)">By rule</button>
+          </span>
+        </div>
+      </fieldset>
       <TapingsPanel
         :tapings="upper.forme.tapings"
         :map="map"
@@ -214,6 +238,11 @@ summary {
   justify-content: space-between;
   align-items: center;
   gap: 10px;
+}
+.ankle {
+  display: flex;
+  gap: 8px;
+  align-items: center;
 }
 .folds {
   border: 1px solid var(--line);
