@@ -4,8 +4,7 @@ import { seamDrift, seamWeights } from '../flatten/seams.ts'
 import { cumulative } from '../geometry/along.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
 import { rigid } from '../geometry/rigid.ts'
-import type { Side } from '../last/frame.ts'
-import { STATIONS } from '../last/frame.ts'
+import { STATIONS, type Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
 import type { Taping } from '../model/upper.ts'
 import { formeWalls } from './formeWalls.ts'
@@ -57,9 +56,9 @@ function wallMesh(wall: Float64Array, side: Side, triangles: Uint32Array): Mesh 
   return { positions, triangles }
 }
 
-/** Triangles of a wall's grid, the same array for every wall of that size. Not to be changed. */
 const triangleSets = new Map<string, Uint32Array>()
 
+/** Triangles of a wall's grid, the same array for every wall of that size. Not to be changed. */
 export function wallTriangles(columns: number, rows: number): Uint32Array {
   const key = `${columns}x${rows}`
   const made = triangleSets.get(key) ?? gridTriangles(columns, rows)
@@ -99,10 +98,10 @@ function vertexStrain(mesh: Mesh, sheet: FlatSheet): Float64Array {
   return sum.map((s, v) => s / count[v])
 }
 
-/** Column lines of a side as paths. */
+/** Where a vertex lies flat. */
 const at = (flat: Float64Array, v: number): Point => [flat[2 * v], flat[2 * v + 1]]
 
-/** The point at a length along a run of vertices, and the same share on another grid. */
+/** The stretch of a run of vertices that holds a length from its start, and the share of it. */
 function along(lengths: Float64Array, target: number): { k: number; t: number } {
   let k = 0
   while (k + 2 < lengths.length && lengths[k + 1] < target) k++

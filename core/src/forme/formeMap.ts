@@ -1,8 +1,8 @@
 import { ClosestPoints } from '../geometry/closestPoint.ts'
-import { nearest, outwardNormals, pointAt } from '../geometry/along.ts'
+import { nearest, pointAt } from '../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
-import type { Vec3 } from '../geometry/vec3.ts'
-import type { Side } from '../last/frame.ts'
+import { dot, sub, type Vec3 } from '../geometry/vec3.ts'
+import { STATIONS, type Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { lineAtX, wallLines, wallTriangles, type Forme } from './forme.ts'
 
@@ -24,6 +24,7 @@ export class FormeMap {
   readonly toeRib: Path
   /** Ridge from the cone's front and toe rib down to the feather: the centre line in front. */
   readonly centre: Path
+  private readonly lines: ReturnType<typeof wallLines>
   private readonly triangles: Uint32Array
   private readonly flat: ClosestPoints
   private readonly walls: Partial<Record<Side, ClosestPoints>> = {}
@@ -34,7 +35,7 @@ export class FormeMap {
     readonly surface: LastSurface,
     readonly forme: Forme,
   ) {
-    const lines = wallLines(forme)
+    const lines = (this.lines = wallLines(forme))
     const path = (line: readonly number[]): Path => line.map((v) => this.vertex(v))
     this.feather = path(lines.feather)
     this.back = path(lines.back)
@@ -48,7 +49,7 @@ export class FormeMap {
     for (let v = 0; v < n; v++) positions.set(this.vertex(v), 3 * v)
     this.flat = new ClosestPoints({ positions, triangles: this.triangles })
     this.joint = this.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
-    this.vamp = this.ridgeAt(0.69 * surface.length)
+    this.vamp = this.ridgeAt(STATIONS.ridgeJoint * surface.length)
   }
 
   private vertex(v: number): Point {
@@ -172,12 +173,12 @@ export class FormeMap {
 
   /** Where the feather line is a given distance from the heel back, mm along the last. */
   featherAt(x: number): Point {
-    return this.onLine(wallLines(this.forme).feather, x)
+    return this.onLine(this.lines.feather, x)
   }
 
   /** Where the ridge (in front of the cone) is a given distance from the heel back. */
   ridgeAt(x: number): Point {
-    return this.onLine(wallLines(this.forme).ridge, x)
+    return this.onLine(this.lines.ridge, x)
   }
 
   private onLine(line: readonly number[], x: number): Point {
@@ -196,18 +197,6 @@ export class FormeMap {
     return [foot[0] - ((after[1] - before[1]) / l) * height, foot[1] + ((after[0] - before[0]) / l) * height]
   }
 
-  /** A point of the ridge moved square into the wall by `inside` mm. */
-  besideRidge(x: number, inside: number): Point {
-    const at = this.ridgeAt(x)
-    const near = nearest(this.ridge, at)
-    const i = Math.max(
-      1,
-      this.ridge.findIndex((_, k) => pathLength(this.ridge.slice(0, k + 1)) >= near.at),
-    )
-    const normal = outwardNormals(this.ridge, false)[i]
-    return [at[0] + normal[0] * inside, at[1] + normal[1] * inside]
-  }
-
   /** Place of a point in the affine frame of the landmarks: foot of the back, joint at the feather, joint at the ridge. */
   toLandmarks(p: Point): LandmarkPlace {
     const [j, r] = [this.joint, this.vamp]
@@ -222,9 +211,7 @@ export class FormeMap {
 
 /** Barycentric weights of a point in the plane of a triangle in space (Ericson, 3.4). */
 function barycentric(p: Vec3, a: Vec3, b: Vec3, c: Vec3): [number, number, number] {
-  const dot = (u: Vec3, v: Vec3) => u[0] * v[0] + u[1] * v[1] + u[2] * v[2]
-  const minus = (u: Vec3, v: Vec3): Vec3 => [u[0] - v[0], u[1] - v[1], u[2] - v[2]]
-  const [u, v, w] = [minus(b, a), minus(c, a), minus(p, a)]
+  const [u, v, w] = [sub(b, a), sub(c, a), sub(p, a)]
   const [uu, uv, vv, wu, wv] = [dot(u, u), dot(u, v), dot(v, v), dot(w, u), dot(w, v)]
   const det = uu * vv - uv * uv
   const s = (vv * wu - uv * wv) / det

@@ -124,17 +124,13 @@ export function guessReferences(outline: Path, forme: Path, marks: readonly [Poi
         const [px, py] = [x - o[0], mirror * (y - o[1])]
         return [f[0] + Math.cos(a) * px - Math.sin(a) * py, f[1] + Math.sin(a) * px + Math.cos(a) * py]
       }
-      const placed = outline.map(place)
-      // Points of the forme find their partner on the drawing; the drawing is moved by the inverse of that fit.
-      let moved: Path = placed
-      const moves: ((p: Point) => Point)[] = []
+      // Every point of the forme finds its partner on the drawing; the drawing is moved so that partners meet.
+      let moved: Path = outline.map(place)
       let error = Infinity
       for (let k = 0; k < ROUNDS; k++) {
         const partners = target.map((p) => nearest(moved, p, true).point)
         error = partners.reduce((s, p, i) => s + distance(p, target[i]), 0) / target.length
-        const move = rigid(partners, target)
-        moves.push(move)
-        moved = moved.map(move)
+        moved = moved.map(rigid(partners, target))
       }
       if (best && best.error <= error) continue
       const back = (mark: Point): Point => {

@@ -1,8 +1,7 @@
 import { pointAt } from '../geometry/along.ts'
 import { beside } from '../geometry/cutLine.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
-import type { Rule } from '../model/rules.ts'
-import type { RuleBook } from '../model/rules.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
 import type { Decoration } from '../model/upper.ts'
 import { withAllowances } from './allowance.ts'
 import type { Hole, Piece, PieceEdge } from './piece.ts'
@@ -61,7 +60,7 @@ const DEPTH = 0.45
 /** Edges that are decorated: those that lie open over a neighbour. */
 const decorated = (e: PieceEdge) => e.role === 'lap over' && pathLength(e.line) > 25
 
-/** A row along an edge, `inside` mm in: equal steps from corner to corner, large holes at them, two small ones between. */
+/** A row along an edge, `inside` mm in: equal steps from corner to corner, a large hole in the middle of each, two small ones where steps meet. */
 export function punchedRow(line: Path, inside: number, pitch: number, large: number, small: number): Hole[] {
   const row = beside(line, inside)
   const whole = pathLength(row)
@@ -71,7 +70,7 @@ export function punchedRow(line: Path, inside: number, pitch: number, large: num
   for (let k = 0; k < steps; k++) {
     holes.push({ at: pointAt(row, (k + 0.5) * step), diameter: large })
     if (k + 1 < steps) {
-      // Two small ones a third of the step apart, either side of the middle.
+      // The two stand a quarter of a step apart.
       holes.push({ at: pointAt(row, (k + 1) * step - step / 8), diameter: small })
       holes.push({ at: pointAt(row, (k + 1) * step + step / 8), diameter: small })
     }

@@ -1,4 +1,5 @@
 import { nearest, pointAt } from '../geometry/along.ts'
+import { smoothstep } from '../geometry/interpolate.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
@@ -20,8 +21,8 @@ export interface KeyPoint {
   byRule: Record<Side, Point>
   /** Which of it was moved by hand, if any. */
   moved: PointSide | null
-  /** One point for both sides: those on the centre lines. */
-  shared: boolean
+  /** The sides on which it is shown and moved on its own; one alone when it is one point for the whole shoe. */
+  sides: readonly Side[]
   /** Its figures as a shoemaker would give them. */
   figures: { name: string; value: number }[]
   sentence: string
@@ -29,16 +30,12 @@ export interface KeyPoint {
   rule?: string
 }
 
-type PerSide<T> = T | Record<Side, T>
-const isPerSide = <T>(v: PerSide<T>): v is Record<Side, T> => typeof v === 'object' && v !== null && 'lateral' in v
-const of = <T>(v: PerSide<T>, side: Side): T => (isPerSide(v) ? v[side] : v)
+const of = (v: number | Record<Side, number>, side: Side): number => (typeof v === 'number' ? v : v[side])
 
 /** How far behind its foot a back line may be led on above the last, mm. */
 const ABOVE_BACK = 90
 /** Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. */
 const RAMP = 45
-
-const ease = (t: number) => (t <= 0 ? 0 : t >= 1 ? 1 : t * t * (3 - 2 * t))
 
 /** The side's own feather line, led to the mean one at both ends where the halves of a piece must meet. */
 function ownFeather(map: FormeMap, side: Side): Path {
@@ -48,7 +45,7 @@ function ownFeather(map: FormeMap, side: Side): Path {
   return map.feather.map((p, i): Point => {
     if (i > 0) run += Math.hypot(p[0] - map.feather[i - 1][0], p[1] - map.feather[i - 1][1])
     const v = i * forme.rows
-    const share = Math.min(ease(run / RAMP), ease((total - run) / RAMP))
+    const share = Math.min(smoothstep(0, RAMP, run), smoothstep(0, RAMP, total - run))
     return [p[0] + (forme.flat[side][2 * v] - p[0]) * share, p[1] + (forme.flat[side][2 * v + 1] - p[1]) * share]
   })
 }
@@ -62,7 +59,6 @@ export class DesignBoard {
   readonly feather: Record<Side, Path>
   /** The back curve led on straight above the last. */
   readonly back: Path
-  /** The ridge led on backwards over the cone, straight, for shafts. */
   readonly ridge: Path
   readonly length: number
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
@@ -119,7 +115,7 @@ export class DesignBoard {
         Math.min(1, nearest(this.feather[side], pointAt(this.map.feather, value)).at / pathLength(this.feather[side])),
         0,
       ]
-    const now = nearest(this.map.feather, point.at[side])
+    const now = nearest(this.map.feather, this.whereIs(point, side))
     const [along, up] = index === 0 ? [value, now.away] : [now.at, value]
     const foot = pointAt(this.map.feather, along)
     const behind = pointAt(this.map.feather, Math.max(0, along - 2))
@@ -134,9 +130,9 @@ export class DesignBoard {
   }
 
   /** Where a key point lies by the decisions of this board, whatever it was drawn with. */
-  whereIs(point: Pick<KeyPoint, 'id' | 'track' | 'shared' | 'byRule'>, side: Side): Point {
+  whereIs(point: Pick<KeyPoint, 'id' | 'track' | 'sides' | 'byRule'>, side: Side): Point {
     const moves = this.decisions.points
-    const move = (point.shared ? undefined : moves[`${point.id}:${side}`]) ?? moves[`${point.id}:both`]
+    const move = (point.sides.length === 1 ? undefined : moves[`${point.id}:${side}`]) ?? moves[`${point.id}:both`]
     return move ? this.decided(point.track, side, move) : point.byRule[side]
   }
 
@@ -145,11 +141,12 @@ export class DesignBoard {
     name: string,
     track: PointTrack,
     byRule: Record<Side, Point>,
-    reason: { sentence: string; rule?: Rule },
+    sides: readonly Side[],
+    why: string,
+    rule?: Rule,
   ): Record<Side, Point> {
-    const shared = track === 'ridge' || track === 'back'
     const moves = this.decisions.points
-    const draft = { id, track, shared, byRule }
+    const draft = { id, track, sides, byRule }
     const at = { lateral: this.whereIs(draft, 'lateral'), medial: this.whereIs(draft, 'medial') }
     const moved = (['both', 'lateral', 'medial'] as const).find((s) => moves[`${id}:${s}`]) ?? null
     this.points.push({
@@ -159,11 +156,11 @@ export class DesignBoard {
       at,
       byRule,
       moved,
-      shared,
-      figures: this.figures(track, at.lateral),
-      sentence: moved ? `Moved by hand. By rule: ${reason.sentence}` : reason.sentence,
-      origin: moved ? 'set by hand' : reason.rule ? this.book.inForce(reason.rule).origin : 'measured on the last',
-      rule: reason.rule?.key,
+      sides,
+      figures: this.figures(track, at[sides[0]]),
+      sentence: moved ? `Moved by hand. By rule: ${why}` : why,
+      origin: moved ? 'set by hand' : rule ? this.book.inForce(rule).origin : 'measured on the last',
+      rule: rule?.key,
     })
     return at
   }
@@ -185,37 +182,41 @@ export class DesignBoard {
   above(
     id: string,
     name: string,
-    x: PerSide<number>,
-    up: PerSide<number>,
+    x: number | Record<Side, number>,
+    up: number | Record<Side, number>,
     why: string,
     rule?: Rule,
   ): Record<Side, Point> {
     const at = (side: Side) => this.map.above(of(x, side), of(up, side))
-    return this.add(id, name, 'free', { lateral: at('lateral'), medial: at('medial') }, { sentence: why, rule })
+    return this.add(id, name, 'free', { lateral: at('lateral'), medial: at('medial') }, wallSides, why, rule)
   }
 
-  free(id: string, name: string, at: PerSide<Point>, why: string, rule?: Rule): Record<Side, Point> {
-    const one = (side: Side): Point =>
-      Array.isArray(at) ? (at as unknown as Point) : (at as Record<Side, Point>)[side]
-    return this.add(id, name, 'free', { lateral: one('lateral'), medial: one('medial') }, { sentence: why, rule })
+  /** A free point of each side. */
+  free(id: string, name: string, at: Record<Side, Point>, why: string): Record<Side, Point> {
+    return this.add(id, name, 'free', at, wallSides, why)
+  }
+
+  /** A free point of which the shoe has one: on a line that both sides share, or that one side alone has. */
+  shared(id: string, name: string, at: Point, why: string, side: Side = 'lateral'): Point {
+    return this.add(id, name, 'free', { lateral: at, medial: at }, [side], why)[side]
   }
 
   /** A point of the ridge, `x` mm from the heel back. */
   onRidge(id: string, name: string, x: number, why: string, rule?: Rule): Point {
     const p = this.map.ridgeAt(x)
-    return this.add(id, name, 'ridge', { lateral: p, medial: p }, { sentence: why, rule }).lateral
+    return this.add(id, name, 'ridge', { lateral: p, medial: p }, ['lateral'], why, rule).lateral
   }
 
   /** A point of the back line, `up` mm along it from the feather. */
   onBack(id: string, name: string, up: number, why: string, rule?: Rule): Point {
     const p = pointAt(this.back, up)
-    return this.add(id, name, 'back', { lateral: p, medial: p }, { sentence: why, rule }).lateral
+    return this.add(id, name, 'back', { lateral: p, medial: p }, ['lateral'], why, rule).lateral
   }
 
   /** A point of the feather line, by the distance from the heel back at which it lies on the last. */
-  onFeather(id: string, name: string, x: PerSide<number>, why: string, rule?: Rule): Record<Side, Point> {
+  onFeather(id: string, name: string, x: number | Record<Side, number>, why: string, rule?: Rule): Record<Side, Point> {
     const at = (side: Side) => nearest(this.feather[side], this.map.featherAt(of(x, side))).point
-    return this.add(id, name, 'feather', { lateral: at('lateral'), medial: at('medial') }, { sentence: why, rule })
+    return this.add(id, name, 'feather', { lateral: at('lateral'), medial: at('medial') }, wallSides, why, rule)
   }
 }
 

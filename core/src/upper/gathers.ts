@@ -1,6 +1,8 @@
-import { distance, type Path, type Point } from '../geometry/path.ts'
+import type { FormeMap } from '../forme/formeMap.ts'
 import type { Opened } from '../forme/opened.ts'
+import { cumulative, nearest, pointAt } from '../geometry/along.ts'
 import { crossing } from '../geometry/cutLine.ts'
+import { distance, type Path, type Point } from '../geometry/path.ts'
 
 /** Slashes that open together; more of them make a smoother edge. */
 const SLASHES = 8
@@ -8,7 +10,7 @@ const SLASHES = 8
 const FIRST = 0.16
 const LAST = 0.62
 
-/** A forepart opened for folds, with the slashes as they lie before opening. */
+/** A forepart opened for folds, with the slashes as they lie on the forme, from the centre line to the feather. */
 export interface Gathered extends Opened {
   slashes: Path[]
   /** What the centre line gained, mm. */
@@ -21,19 +23,28 @@ export interface Gathered extends Opened {
  * onto the sole. The centre line is then straightened from the throat to the toe, which also takes off the bump where
  * old and new line meet.
  */
-export function gathered(opened: Opened, feather: Path, total: number): Gathered {
+export function gathered(map: FormeMap, opened: Opened, total: number): Gathered {
   const { from, to } = opened.fold
   const l = distance(from, to)
   const way: Point = [(to[0] - from[0]) / l, (to[1] - from[1]) / l]
   const down: Point = [way[1], -way[0]]
-  const edge = feather.map(opened.place)
+  const edge = map.feather.map(opened.place)
+  const [featherRun, edgeRun] = [cumulative(map.feather), cumulative(edge)]
+  const throatAt = nearest(map.centre, from).at
   const slashes: Path[] = []
+  const onForme: Path[] = []
   for (let k = 0; k < SLASHES; k++) {
     const s = l * (FIRST + ((LAST - FIRST) * k) / (SLASHES - 1))
     const top: Point = [from[0] + way[0] * s, from[1] + way[1] * s]
     const ray: Path = [top, [top[0] + down[0] * 200, top[1] + down[1] * 200]]
     const hit = crossing(ray, edge)
-    if (hit) slashes.push([top, hit.point])
+    if (!hit) continue
+    slashes.push([top, hit.point])
+    // The same place between two points of the feather line, before it was opened.
+    const at = Math.max(0, edgeRun.findIndex((r) => r >= hit.onB) - 1)
+    const share = (hit.onB - edgeRun[at]) / (edgeRun[at + 1] - edgeRun[at] || 1)
+    const foot = featherRun[at] + share * (featherRun[at + 1] - featherRun[at])
+    onForme.push([pointAt(map.centre, throatAt + s), pointAt(map.feather, foot)])
   }
   if (total <= 0 || slashes.length === 0) return { ...opened, slashes: [], gained: 0 }
   const each = total / slashes.length
@@ -62,7 +73,7 @@ export function gathered(opened: Opened, feather: Path, total: number): Gathered
     fold: { from, to: end },
     bent: opened.bent,
     feather: opened.feather,
-    slashes,
+    slashes: onForme,
     gained: distance(from, end) - l,
   }
 }

@@ -2,8 +2,8 @@ import { gradeOf, sizeRun, type Grade, type GradeName } from '../fit/grade.ts'
 import { makeForme } from '../forme/forme.ts'
 import { FormeMap } from '../forme/formeMap.ts'
 import type { Path } from '../geometry/path.ts'
-import { girthPlanes, landmarks } from '../last/landmarks.ts'
-import { girth } from '../last/section.ts'
+import { landmarks } from '../last/landmarks.ts'
+import { lastReadings } from '../last/readings.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
 import type { StageCache } from '../plan/stageCache.ts'
@@ -17,8 +17,8 @@ export type GradedUpper =
 
 /**
  * The whole upper in another size: the last is graded, laid flat, and the design derived anew on it, so that rules,
- * moved points and checks hold in every size. A forme from tape is the base size's alone; others are computed. Allowances and punches stay what they are. Throws nothing for a size that
- * cannot be: it says why.
+ * moved points and checks hold in every size. A forme from tape is the base size's alone; others are computed. Allowances
+ * and punches stay what they are. A size that cannot be is no error: it says why.
  */
 export function gradedUpper(
   input: PlanInput,
@@ -36,17 +36,18 @@ export function gradedUpper(
   const thickness = (id: string) => materials.find((m) => m.id === id)?.thickness ?? 0
   const how = decisions.upper.forme
   const map = cache.stage(
-    `forme ${sizes}`,
-    [surface, name, heel, how.kind, how.match, size.surface.length, how.tapings && JSON.stringify(how.tapings)],
+    'graded forme',
+    [surface, sizes, name, heel, how.kind, how.match, size.surface.length, how.tapings && JSON.stringify(how.tapings)],
     () => new FormeMap(size.surface, makeForme(size.surface, how.kind, how.match, sizes === 0 ? how.tapings : null)),
   )
   try {
+    const readings = lastReadings(size.surface, landmarks(size.surface))
     const upper = deriveUpper({
       map,
       decisions: decisions.upper,
       book,
-      heelHeight: size.measures?.heelHeight ?? 0,
-      heelGirth: girth(size.surface, girthPlanes(landmarks(size.surface)).heel),
+      heelHeight: readings.heelHeight,
+      heelGirth: readings.girths.heel,
       layers: {
         upper: thickness(decisions.materials.upper),
         lining: thickness(decisions.materials.lining),

@@ -1,5 +1,6 @@
 import { pointAt } from '../geometry/along.ts'
 import { boxOf, pathLength, type Point } from '../geometry/path.ts'
+import type { Join } from './joins.ts'
 import type { Piece, PieceEdge, PieceMark } from './piece.ts'
 
 /** A seam longer than this gets two match marks instead of one, mm. */
@@ -23,17 +24,17 @@ function onCut(edge: PieceEdge, share: number): { at: Point; inwards: Point } {
 
 const isBottom = (e: PieceEdge) => e.role === 'lasting margin' || e.role === 'turned-out margin'
 
-/** Shares of a seam at which both partners are marked; counted from the same end on both. */
-export function matchShares(length: number): number[] {
+/** Shares of a seam at which both partners are marked. They are symmetrical, because partners run against each other. */
+function matchShares(length: number): number[] {
   if (length < SHORT_SEAM) return []
   return length > LONG_SEAM ? [1 / 3, 2 / 3] : [0.5]
 }
 
 /**
  * Notches of a piece: the medial side (on its bottom edge, or its longest one), both ends of a centre line, and the
- * match marks of every seam. Edges of a seam run against each other on its two pieces, so shares are symmetrical.
+ * match marks of every seam. How many a seam gets is settled by the seam, not by either edge, so that both have the same.
  */
-export function withMarks(piece: Piece): Piece {
+export function withMarks(piece: Piece, joins: readonly Join[]): Piece {
   const marks: PieceMark[] = []
   const medial = piece.edges.filter((e) => e.side === 'medial')
   const longest = (list: readonly PieceEdge[]) =>
@@ -41,18 +42,18 @@ export function withMarks(piece: Piece): Piece {
   const carrier = longest(medial.filter(isBottom)) ?? longest(medial)
   if (carrier) marks.push({ kind: 'medial', ...onCut(carrier, 0.42) })
   for (const edge of piece.edges) {
-    if (!edge.seam) continue
-    for (const share of matchShares(pathLength(edge.line))) marks.push({ kind: 'match', ...onCut(edge, share) })
+    const join = joins.find((j) => j.seam === edge.seam || `${j.seam}.${edge.side}` === edge.seam)
+    if (!join) continue
+    for (const share of matchShares(Math.min(...join.lengths))) marks.push({ kind: 'match', ...onCut(edge, share) })
   }
-  const fold = piece.lines.find((l) => l.kind === 'fold')
-  if (fold) {
-    const [a, b] = [fold.path[0], fold.path[fold.path.length - 1]]
+  if (piece.fold) {
+    const [a, b] = piece.fold
     const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     const way: Point = [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
     marks.push({ kind: 'centre', at: cutOn(piece, a, [-way[0], -way[1]]), inwards: way })
     marks.push({ kind: 'centre', at: cutOn(piece, b, way), inwards: [-way[0], -way[1]] })
   }
-  return { ...piece, marks, grain: grainOf(piece, fold?.path) }
+  return { ...piece, marks, grain: grainOf(piece) }
 }
 
 /** Where a ray from a point of the finished outline leaves the cut one. */
@@ -72,9 +73,9 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
 }
 
 /** Tight direction: from toe to heel, which is along the centre line in front, and along the forme on the sides. */
-function grainOf(piece: Piece, fold: readonly Point[] | undefined): Piece['grain'] {
-  const b = boxOf(piece.net)
-  const upright = fold !== undefined && Math.abs(fold[0][0] - fold[fold.length - 1][0]) < 1
+function grainOf({ net, fold }: Piece): Piece['grain'] {
+  const b = boxOf(net)
+  const upright = fold !== null && Math.abs(fold[0][0] - fold[1][0]) < 1
   const y = fold && !upright ? fold[0][1] : (b.minY + b.maxY) / 2
   const reach = 0.22 * (b.maxX - b.minX)
   const x = (b.minX + b.maxX) / 2

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { resample } from '../geometry/along.ts'
-import { pathLength, type Path } from '../geometry/path.ts'
+import { distance, pathLength, signedArea, type Path } from '../geometry/path.ts'
 import { RuleBook } from '../model/rules.ts'
 import { OwnPattern, type OwnPiece } from '../model/upper.ts'
 import { cornersOf, ownFindings, ownPieces, piecesFromOutlines } from './ownPattern.ts'
@@ -62,6 +62,50 @@ describe('a pattern drawn elsewhere', () => {
       measured: expect.closeTo(3, 6) as number,
     })
     expect(findings.find((f) => f.id === 'upper.unpaired.lonely')?.level).toBe('watch')
+  })
+  it('a drawn half is unfolded along its fold, and joins a piece of either side', () => {
+    const [half, lateral, medial] = piecesFromOutlines([rectangle(80, 40), rectangle(50, 40), rectangle(50, 40)])
+    const side = (p: OwnPiece, which: 'lateral' | 'medial', id: string): OwnPiece => ({
+      ...named(p, [{}, { seam: 'side', role: 'lap under' }]),
+      id,
+      side: which,
+    })
+    const made = ownPieces(
+      OwnPattern.parse({
+        pieces: [
+          named(half, [{}, { seam: 'side', role: 'lap over' }, { role: 'fold' }]),
+          side(lateral, 'lateral', 'l'),
+          side(medial, 'medial', 'm'),
+        ],
+      }),
+      book,
+    )
+    const [whole] = made
+    expect(whole.fold && distance(...whole.fold)).toBeCloseTo(80, 6)
+    expect(signedArea(whole.net)).toBeCloseTo(2 * 80 * 40, 6)
+    expect(whole.edges.some((e) => e.role === 'fold')).toBe(false)
+    const findings = ownFindings(made)
+    expect(findings.map((f) => [f.id, f.level])).toEqual([
+      ['upper.join.side.lateral', 'fine'],
+      ['upper.join.side.medial', 'fine'],
+    ])
+  })
+  it('a fold that is bent is refused', () => {
+    const arc = Array.from({ length: 21 }, (_, k): [number, number] => [
+      80 - 4 * k,
+      40 + 9 * Math.sin((Math.PI * k) / 20),
+    ])
+    const bowed: OwnPiece = {
+      id: 'bowed',
+      name: 'Bowed',
+      side: 'whole',
+      outline: [[0, 0], [80, 0], ...arc],
+      corners: [0, 1, 2, 22],
+      edges: ['a', 'b', 'c', 'd'].map((name, i) => ({ name, role: i === 2 ? 'fold' : 'raw', seam: '' })),
+    }
+    expect(() => ownPieces(OwnPattern.parse({ pieces: [bowed] }), book)).toThrow(
+      /Bowed: "c" is to be the fold.* 9\.0 mm/,
+    )
   })
   it('refuses an outline that crosses itself, by name, and edges that do not fit the corners', () => {
     const crossed = {

@@ -1,22 +1,11 @@
-import { joined } from '../geometry/cutLine.ts'
 import { cumulative, pointsAt } from '../geometry/along.ts'
-import {
-  boxOf,
-  counterClockwise,
-  distance,
-  GeometryError,
-  signedArea,
-  type Path,
-  type Point,
-} from '../geometry/path.ts'
-import { firstCrossing } from '../geometry/overlap.ts'
+import { counterClockwise, distance, GeometryError, type Path, type Point } from '../geometry/path.ts'
 import type { OwnPattern, OwnPiece } from '../model/upper.ts'
 import type { RuleBook } from '../model/rules.ts'
-import { withAllowances } from './allowance.ts'
 import type { UpperFinding } from './checks/index.ts'
-import { allowanceRule } from './edgeRules.ts'
 import { joinsOf } from './joins.ts'
-import type { Piece, PieceEdge } from './piece.ts'
+import type { Piece } from './piece.ts'
+import { flatPiece, foldedPiece, type EdgeDraft } from './pieceMaker.ts'
 
 /** A corner is a turn of this much over a few millimetres, degrees and mm. */
 const CORNER = 38
@@ -25,6 +14,8 @@ const REACH = 3
 const APART = 6
 /** Partners of a seam may differ by so much, mm. */
 const EQUAL = 0.3
+/** A fold may leave the straight line by so much, mm. */
+const STRAIGHT = 0.5
 /** Points of a kept outline at most; drawings with more are thinned evenly. */
 const MOST_POINTS = 1200
 
@@ -79,41 +70,45 @@ function edgeLine(piece: OwnPiece, index: number): Path {
   return Array.from({ length: count + 1 }, (_, k): Point => piece.outline[(from + k) % n])
 }
 
-/** Pieces of a drawn pattern. Throws GeometryError naming the piece whose outline cannot be cut. */
+/** A drawn half whose edge `at` is its fold, unfolded. Throws GeometryError when that edge is not straight. */
+function unfolded(drawn: OwnPiece, drafts: readonly EdgeDraft[], at: number, book: RuleBook): Piece {
+  const { line } = drafts[at]
+  const [from, to] = [line[0], line[line.length - 1]]
+  const l = distance(from, to) || 1
+  const bent = line.reduce((most, p) => {
+    const off = ((p[0] - from[0]) * (to[1] - from[1]) - (p[1] - from[1]) * (to[0] - from[0])) / l
+    return Math.max(most, Math.abs(off))
+  }, 0)
+  if (bent > STRAIGHT) {
+    throw new GeometryError(
+      `${drawn.name}: "${drafts[at].name}" is to be the fold, but it leaves the straight line by ${bent.toFixed(1)} mm. A fold must be straight.`,
+    )
+  }
+  const half = [...drafts.slice(at + 1), ...drafts.slice(0, at)]
+  const piece = foldedPiece({ id: drawn.id, name: drawn.name }, { lateral: half, medial: half }, { from, to }, book)
+  return { ...piece, places: [] }
+}
+
+/** Pieces of a drawn pattern; halves with a fold are unfolded. Throws GeometryError naming the piece that cannot be cut. */
 export function ownPieces(own: OwnPattern, book: RuleBook): Piece[] {
+  const folds = own.pieces.filter((p) => p.edges.some((e) => e.role === 'fold'))
+  /** Seams of which an unfolded piece has one on either side: a piece of one side is joined to its own side's. */
+  const doubled = new Set(folds.flatMap((p) => p.edges.map((e) => e.seam).filter((seam) => seam !== '')))
   return own.pieces.map((drawn): Piece => {
-    if (signedArea(drawn.outline) <= 0 || firstCrossing(drawn.outline) !== null) {
-      throw new GeometryError(`${drawn.name}: its outline crosses itself. Mend the drawing and bring it in again.`)
+    const seamOf = (seam: string) => {
+      if (seam === '') return undefined
+      return drawn.side !== 'whole' && doubled.has(seam) ? `${seam}.${drawn.side}` : seam
     }
-    const edges = drawn.edges.map((e, i): PieceEdge => {
-      const rule = own.drawn === 'cut edge' ? null : allowanceRule(e.role)
-      return {
-        name: e.name,
-        role: e.role,
-        line: edgeLine(drawn, i),
-        allowance: rule ? book.value(rule) : 0,
-        seam: e.seam || undefined,
-        side: drawn.side,
-      }
-    })
-    const net = joined(...edges.map((e) => e.line)).slice(0, -1)
-    const b = boxOf(drawn.outline)
-    return {
-      id: drawn.id,
-      name: drawn.name,
-      side: drawn.side,
-      edges,
-      net: distance(net[0], net[net.length - 1]) < 1e-6 ? net.slice(0, -1) : net,
-      outline: withAllowances(net, edges, drawn.name),
-      marks: [],
-      lines: [],
-      holes: [],
-      slits: [],
-      grain: { from: [b.maxX, b.minY], to: [b.minX, b.minY] },
-      places: [],
-      becauses: [],
-      findings: [],
-    }
+    const drafts = drawn.edges.map((e, i): EdgeDraft => ({
+      name: e.name,
+      role: e.role,
+      line: edgeLine(drawn, i),
+      // The line that the knife follows is drawn already.
+      allowance: own.drawn === 'cut edge' ? 0 : undefined,
+      seam: folds.includes(drawn) ? e.seam || undefined : seamOf(e.seam),
+    }))
+    const fold = drafts.findIndex((d) => d.role === 'fold')
+    return fold >= 0 ? unfolded(drawn, drafts, fold, book) : flatPiece(drawn, drawn.side, drafts, book)
   })
 }
 

@@ -1,6 +1,6 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
-import type { Because, Finding } from '../model/because.ts'
+import type { Because } from '../model/because.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 
 /** One edge of a piece. Its line runs counter-clockwise round the piece, from the corner before to the corner after. */
@@ -22,14 +22,6 @@ export interface PieceMark {
   inwards: Point
 }
 
-/** A line drawn on a piece that is no edge: where a neighbour lies, a fold, a row of holes. */
-export interface PieceLine {
-  name: string
-  kind: 'fold' | 'neighbour' | 'stitch' | 'decoration' | 'slash'
-  path: Path
-  seam?: string
-}
-
 export interface Hole {
   at: Point
   diameter: number
@@ -47,12 +39,12 @@ export interface Piece {
   net: Path
   outline: Path
   marks: PieceMark[]
-  lines: PieceLine[]
+  /** The line on which a whole piece is folded, from end to end; null for a piece of one side. */
+  fold: readonly [Point, Point] | null
   holes: Hole[]
   slits: { from: Point; to: Point; kind: 'slit' | 'notch' }[]
   grain: { from: Point; to: Point }
   /** The finished outline on the forme, by side: what shows the piece in its place and on the last. */
   places: { side: Side; forme: Path }[]
   becauses: Because[]
-  findings: Finding[]
 }

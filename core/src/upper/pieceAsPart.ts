@@ -22,13 +22,11 @@ export function markPath({ kind, at, inwards }: PieceMark): Path {
   return [side(half), tip, side(-half)]
 }
 
-const lineKinds = { fold: 'fold', neighbour: 'neighbour', stitch: 'mark', decoration: 'mark', slash: 'mark' } as const
-
 /** A piece as the sheets draw it: its cut edge, and all else as lines. */
 export function pieceAsPart(piece: Piece, material: Material): DrawablePart {
   const lines: PartLine[] = [
     { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
-    ...piece.lines.map((l): PartLine => ({ name: l.name, kind: lineKinds[l.kind], path: l.path, closed: false })),
+    ...(piece.fold ? [{ name: 'centre line', kind: 'fold' as const, path: piece.fold, closed: false }] : []),
     ...piece.marks.map((m): PartLine => ({
       name: MARKS[m.kind].name,
       kind: 'cut mark',
@@ -61,6 +59,6 @@ export function pieceAsPart(piece: Piece, material: Material): DrawablePart {
     dimensions: [],
     grain: { at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], length: Math.hypot(to[0] - from[0], to[1] - from[1]) },
     becauses: piece.becauses,
-    findings: piece.findings,
+    findings: [],
   }
 }

@@ -6,7 +6,7 @@ import type { Rule, RuleBook } from '../model/rules.ts'
 import { withAllowances } from './allowance.ts'
 import { allowanceRule } from './edgeRules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
-import type { Piece, PieceEdge, PieceLine } from './piece.ts'
+import type { Piece, PieceEdge } from './piece.ts'
 
 /** An edge as a style draws it on the forme: running counter-clockwise round the piece seen from the lateral side. */
 export interface EdgeDraft {
@@ -21,8 +21,6 @@ export interface EdgeDraft {
 export interface PieceDraft {
   id: string
   name: string
-  /** Lines to draw on the piece, as they lie on the forme. */
-  lines?: PieceLine[]
 }
 
 /** The fold of a whole piece: walked from `from` to `to`, the half lies on the left. `upright` stands the fold up. */
@@ -54,7 +52,7 @@ function closedNet(edges: readonly PieceEdge[], name: string): Path {
   const net = joined(...edges.map((e) => e.line))
   const path = distance(net[0], net[net.length - 1]) < 1e-6 ? net.slice(0, -1) : net
   if (path.length < 3 || signedArea(path) <= 0 || firstCrossing(path) !== null) {
-    throw new GeometryError(`${name}: its outline crosses itself. Move the points there apart.`)
+    throw new GeometryError(`${name}: its outline crosses itself. Move its points apart, or mend the drawing.`)
   }
   return path
 }
@@ -64,7 +62,7 @@ function finished(
   side: Piece['side'],
   edges: PieceEdge[],
   places: Piece['places'],
-  lines: PieceLine[],
+  fold: Piece['fold'],
 ): Piece {
   const net = closedNet(edges, draft.name)
   return {
@@ -75,14 +73,19 @@ function finished(
     net,
     outline: withAllowances(net, edges, draft.name),
     marks: [],
-    lines,
+    fold,
     holes: [],
     slits: [],
     grain: { from: net[0], to: net[0] },
     places,
     becauses: [],
-    findings: [],
   }
+}
+
+/** A piece drawn as it lies, seen from outside, on no forme. */
+export function flatPiece(draft: PieceDraft, side: Piece['side'], drafts: readonly EdgeDraft[], book: RuleBook): Piece {
+  const edges = drafts.map((d): PieceEdge => ({ ...d, allowance: marginOf(book, d), side }))
+  return finished(draft, side, edges, [], null)
 }
 
 /** A piece of one side. The medial one is mirrored, so that it is seen from outside as it lies on the shoe. */
@@ -98,13 +101,12 @@ export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDr
       seam: d.seam,
       side,
     }))
-  const lines = (draft.lines ?? []).map((l) => ({ ...l, path: side === 'lateral' ? l.path : flip(l.path) }))
   return finished(
     { ...draft, id: `${draft.id}.${side}`, name: `${draft.name}, ${side}` },
     side,
     side === 'lateral' ? edges : edges.reverse(),
     [{ side, forme: joined(...drafts.map((d) => d.line)) }],
-    lines,
+    null,
   )
 }
 
@@ -182,21 +184,11 @@ export function foldedPiece(
     }
     return side === 'lateral' ? edges : edges.reverse()
   }
-  const lines: PieceLine[] = [
-    { name: 'centre line', kind: 'fold', path: [stand([0, 0]), stand([l, 0])] },
-    ...(draft.lines ?? []).flatMap((line) =>
-      (['lateral', 'medial'] as const).map((side) => ({
-        ...line,
-        seam: line.seam && `${line.seam}.${side}`,
-        path: laid(side, line.path),
-      })),
-    ),
-  ]
   return finished(
     draft,
     'whole',
     [...of('lateral'), ...of('medial')],
     (['lateral', 'medial'] as const).map((side) => ({ side, forme: joined(...halves[side].map((d) => d.line)) })),
-    lines,
+    [stand([0, 0]), stand([l, 0])],
   )
 }

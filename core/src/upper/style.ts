@@ -13,6 +13,8 @@ export interface DrawnUpper {
   topLine: Record<Side, Path>
   /** The back line from the feather up, as it will be stitched or folded. */
   backLine: Path
+  /** The same before the taper was taken in. */
+  backBefore: Path
   /** Front of the opening on the centre line. */
   throat: Point
   /** Edges of the lacing, from the top forwards; none on a slip-on. */

@@ -12,6 +12,8 @@ import { RuleBook } from '../model/rules.ts'
 import { styles, UpperDecisions } from '../model/upper.ts'
 import { DesignBoard } from './designPoints.ts'
 import { joinsOf } from './joins.ts'
+import { withMarks } from './marks.ts'
+import type { Piece } from './piece.ts'
 import { styleBook } from './styles/index.ts'
 import { deriveUpper, type Upper } from './upper.ts'
 
@@ -103,8 +105,8 @@ describe('pieces', () => {
   })
   it('the two halves of a whole piece meet on the fold', () => {
     for (const p of u.pieces.filter((x) => x.side === 'whole')) {
-      const fold = p.lines.find((l) => l.kind === 'fold')?.path
-      expect(fold).toBeDefined()
+      const { fold } = p
+      expect(fold).not.toBeNull()
       if (!fold) continue
       for (const end of fold) expect(nearest(p.net, end, true).away).toBeLessThan(1e-6)
       const upright = Math.abs(fold[0][0] - fold[1][0]) < 1e-6
@@ -113,16 +115,58 @@ describe('pieces', () => {
       for (const [x, y] of of('medial')) expect(upright ? -x : y).toBeGreaterThan(-1e-6)
     }
   })
-  it('partners carry the same number of match marks', () => {
+  it('both edges of a seam carry the same match marks, at the same lengths along it', () => {
     for (const j of u.joins) {
-      const count = (id: string, edge: string) => {
-        const p = u.pieces.find((x) => x.id === id)
-        const e = p?.edges.filter((x) => x.name === edge && x.seam?.startsWith(j.seam.split('.')[0]))
-        return e?.length ?? 0
+      // Where the marks of a seam lie along one of its edges, measured from its start, mm.
+      const along = (id: string, name: string) => {
+        const piece = u.pieces.find((p) => p.id === id)
+        const edge = piece?.edges.find((e) => e.name === name && e.seam === j.seam)
+        if (!piece || !edge) return null
+        return piece.marks
+          .filter((m) => m.kind === 'match')
+          .map((m) => nearest(edge.line, m.at))
+          .filter((n) => Math.abs(n.away - edge.allowance) < 0.05)
+          .map((n) => n.at)
+          .sort((a, b) => a - b)
       }
-      expect(count(j.pieces[0], j.edges[0])).toBeGreaterThan(0)
-      expect(count(j.pieces[1], j.edges[1])).toBeGreaterThan(0)
+      const [first, second] = [along(j.pieces[0], j.edges[0]), along(j.pieces[1], j.edges[1])]
+      if (!first || !second) continue
+      expect(first.length, j.seam).toBe(j.lengths[0] > 90 ? 2 : j.lengths[0] < 20 ? 0 : 1)
+      // Partners run against each other.
+      const mirrored = second.map((at) => j.lengths[1] - at).reverse()
+      expect(mirrored).toHaveLength(first.length)
+      first.forEach((at, i) => expect(at).toBeCloseTo(mirrored[i], 0))
     }
+  })
+  it('a seam just as long as the limit gets the same marks on both edges', () => {
+    const edge = (length: number, side: 'lateral' | 'medial') => ({
+      name: 'e',
+      role: 'lap under' as const,
+      line: [
+        [0, 0],
+        [length, 0],
+      ] as Point[],
+      allowance: 9,
+      seam: 's',
+      side,
+    })
+    const piece = (length: number, side: 'lateral' | 'medial') =>
+      ({
+        ...u.pieces[0],
+        id: side,
+        side,
+        fold: null,
+        edges: [edge(length, side)],
+        net: [
+          [0, 0],
+          [length, 0],
+          [length, 9],
+        ],
+      }) as Piece
+    const pieces = [piece(89.99, 'lateral'), piece(90.01, 'medial')]
+    const { joins } = joinsOf(pieces)
+    const count = pieces.map((p) => withMarks(p, joins).marks.filter((m) => m.kind === 'match').length)
+    expect(count[0]).toBe(count[1])
   })
 })
 
@@ -164,7 +208,7 @@ describe('points', () => {
           // At the ends of the feather line there is no square to it any more.
           if (point.figures.some((f) => f.value < 8) || wanted < 8) return
           const place = board.placeByFigure(point, 'lateral', index, wanted)
-          const key = `${point.id}:${point.shared ? 'both' : 'lateral'}`
+          const key = `${point.id}:${point.sides.length === 1 ? 'both' : 'lateral'}`
           const moved = new DesignBoard(
             mapOf('walking'),
             new RuleBook({}, {}),
@@ -208,7 +252,7 @@ describe('the back line', () => {
     const foot = map.toLandmarks([-mm, 0])
     return derive('walking', {
       backTaper: taper,
-      points: { 'backFoot:lateral': [...foot], 'backFoot:medial': [...foot] },
+      points: { 'backFoot:both': [...foot] },
     })
   }
   it('fits when it follows the last', () => {
@@ -290,7 +334,7 @@ describe('checks', () => {
   it('a zip that ends too high does not let the last out', () => {
     const map = mapOf('boot')
     const high = map.toLandmarks(map.above(90, 75))
-    const u = derive('boot', { style: 'ankle boot', points: { 'zipFoot:medial': [...high] } })
+    const u = derive('boot', { style: 'ankle boot', points: { 'zipFoot:both': [...high] } })
     expect(finding(u, 'upper.zip')?.level).toBe('stop')
     // The opening: both sides of the top and twice the zip.
     const good = derive('boot', { style: 'ankle boot' })
@@ -327,6 +371,16 @@ describe('designed folds', () => {
       expect(Math.abs(length(folded, 'vamp seam', side) - length(plain, 'vamp seam', side))).toBeLessThan(1)
     }
     isSound(folded, 1)
+    // The slashes are shown where they lie on the forme: from the centre line down to the feather, apart from each other.
+    const map = mapOf('boot')
+    const slashes = folded.opened?.slashes ?? []
+    expect(slashes).toHaveLength(8)
+    for (const [top, foot] of slashes) {
+      expect(nearest(map.centre, top).away).toBeLessThan(1e-6)
+      expect(nearest(map.feather, foot).away).toBeLessThan(1e-6)
+      expect(nearest(map.centre, top).at).toBeGreaterThan(nearest(map.centre, map.ridgeAt(0.57 * 300)).at)
+    }
+    expect(plain.opened?.slashes).toEqual([])
     expect(
       derive('boot', { style: 'ankle boot', folds: { versions: [20, 40], chosen: 0 } }).opened?.gained,
     ).toBeLessThan(folded.opened?.gained ?? 0)
@@ -443,7 +497,7 @@ describe('random lasts and points', () => {
           const points: UpperDecisions['points'] = {}
           board.points.slice(0, 4).forEach((p, i) => {
             const at = p.at.lateral
-            points[`${p.id}:${p.shared ? 'both' : 'lateral'}`] = board.placeFor(p, 'lateral', [
+            points[`${p.id}:${p.sides.length === 1 ? 'both' : 'lateral'}`] = board.placeFor(p, 'lateral', [
               at[0] + 9 * moves[2 * i],
               at[1] + 9 * moves[2 * i + 1],
             ])

@@ -1,11 +1,10 @@
 import type { Forme } from '../forme/forme.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
+import { STATIONS, type Side } from '../last/frame.ts'
 import type { Because, Level } from '../model/because.ts'
 import type { RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
-import { beforeTaper } from './checks/back.ts'
 import { upperFindings, type UpperFinding } from './checks/index.ts'
 import { decorate } from './decoration.ts'
 import { DesignBoard, wallSides, type KeyPoint } from './designPoints.ts'
@@ -38,7 +37,6 @@ export interface UpperLine {
 
 /** The upper as planned: plain data. */
 export interface Upper {
-  sentence: string
   pieces: Piece[]
   points: KeyPoint[]
   lines: UpperLine[]
@@ -58,7 +56,16 @@ const worstOf = (levels: readonly Level[]): Level =>
 
 /** The crease line on the forme: from the ridge over the joint to each side's joint at the feather. */
 export function creaseLine(map: FormeMap, side: Side): Path {
-  return [map.ridgeAt(0.69 * map.surface.length), map.featherAt(map.surface.joints[side])]
+  return [map.ridgeAt(STATIONS.ridgeJoint * map.surface.length), map.featherAt(map.surface.joints[side])]
+}
+
+/** Pieces with all that is put on them once their outlines stand: rows of holes, notches and marks, slits. */
+function dressed(
+  pieces: readonly Piece[],
+  joins: readonly Join[],
+  { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
+): Piece[] {
+  return pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book), joins), book))
 }
 
 /** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
@@ -68,9 +75,9 @@ export function deriveUpper(needs: UpperNeeds): Upper {
   const style = styleBook[decisions.style]
   const board = new DesignBoard(map, book, decisions)
   const drawn = style.draw(board)
-  const pieces = drawn.pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book)), book))
+  const { joins } = joinsOf(drawn.pieces)
+  const pieces = dressed(drawn.pieces, joins, needs)
   const top = decisions.topEdge ?? style.topEdge
-  const { joins } = joinsOf(pieces)
   const findings = upperFindings({ ...needs, board, drawn, pieces, joins, bottom: style.bottom })
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
@@ -81,7 +88,7 @@ export function deriveUpper(needs: UpperNeeds): Upper {
             name: 'back line before it was taken in',
             kind: 'before' as const,
             side,
-            path: beforeTaper(drawn.backLine, decisions.backTaper),
+            path: drawn.backBefore,
           },
         ]
       : []),
@@ -93,7 +100,6 @@ export function deriveUpper(needs: UpperNeeds): Upper {
     ...(drawn.zip && side === 'medial' ? [{ name: 'zip', kind: 'zip' as const, side, path: drawn.zip }] : []),
   ])
   return {
-    sentence: style.sentence,
     pieces,
     points: board.points,
     lines,
@@ -128,12 +134,11 @@ function foldVersions({ map, decisions, book }: UpperNeeds): Upper['foldVersions
 
 /** An upper from a pattern drawn elsewhere: pieces, seams, top edge; what asks for the forme is left to the drawing. */
 function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
-  const pieces = (decisions.own ? ownPieces(decisions.own, book) : []).map((p) =>
-    withSlits(withMarks(decorate(p, decisions.decoration, book)), book),
-  )
+  const bare = decisions.own ? ownPieces(decisions.own, book) : []
+  const { joins } = joinsOf(bare)
+  const pieces = dressed(bare, joins, { decisions, book })
   const findings = ownFindings(pieces)
   return {
-    sentence: 'Pieces drawn elsewhere, brought in as SVG or DXF; you name what becomes of each edge.',
     pieces,
     points: [],
     lines: wallSides.map((side) => ({
@@ -142,7 +147,7 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
       side,
       path: creaseLine(map, side),
     })),
-    joins: joinsOf(pieces).joins,
+    joins,
     topEdge: topEdgeWork(decisions.topEdge ?? 'folded', pieces, layers.upper + layers.lining, book),
     becauses: formeBecauses(map.forme, null),
     findings,

@@ -1,6 +1,7 @@
-import { cumulative, curvatures, nearest, resample } from '../../geometry/along.ts'
-import { pathLength, type Path, type Point } from '../../geometry/path.ts'
+import { curvatures, nearest, resample } from '../../geometry/along.ts'
+import { pathLength, type Path } from '../../geometry/path.ts'
 import type { Rule } from '../../model/rules.ts'
+import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
 
 export const backRules = {
@@ -60,32 +61,12 @@ export const lowGap = (backLine: Path, curve: Path) =>
     .filter((o) => o.share <= 0.5)
     .reduce((most, o) => (o.off > most.off ? o : most))
 
-/** The taper's share at a height: nothing at mid-height, all of it at the foot. */
-const taperAt = (share: number): number => {
-  if (share >= 0.5) return 0
-  const t = 1 - share / 0.5
-  return t * t * (3 - 2 * t)
-}
-
-/** The smallest taper, in steps of half a millimetre, that brings the gap under the limit; null when none up to `most` does. */
+/** The smallest taper, from the one to begin with in steps of half a millimetre, that brings the gap under the limit; null when none up to `most` does. */
 export function smallestTaper(untapered: Path, curve: Path, limit: number, from: number, most: number): number | null {
-  const sums = cumulative(untapered)
-  const whole = sums[sums.length - 1]
-  const tapered = (by: number): Path => untapered.map(([x, y], i): Point => [x + by * taperAt(sums[i] / whole), y])
   for (let by = from; by <= most + 1e-9; by += 0.5) {
-    if (lowGap(tapered(by), curve).off <= limit + 1e-6) {
-      // Less than the first step may do as well; then the rule's own start is still what is cut.
-      return by
-    }
+    if (lowGap(takenIn(untapered, by), curve).off <= limit + 1e-6) return by
   }
   return null
-}
-
-/** The back line as it was before the taper was taken in. */
-export function beforeTaper(backLine: Path, taper: number): Path {
-  const sums = cumulative(backLine)
-  const whole = sums[sums.length - 1]
-  return backLine.map(([x, y], i): Point => [x - taper * taperAt(sums[i] / whole), y])
 }
 
 /** The back line: does it lie on the last, has it a bump, does it hold the heel. */
@@ -96,11 +77,10 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const room = layers.lining + layers.stiffener
   const limit = Math.min(ceiling, room)
   const taper = decisions.backTaper
-  const untapered = beforeTaper(drawn.backLine, taper)
   const most = book.value(backRules.taperMost)
   const proposal =
     gap.off > limit + 1e-6
-      ? smallestTaper(untapered, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
+      ? smallestTaper(drawn.backBefore, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
       : null
   const at = resample(drawn.backLine, 41)[Math.round(gap.share * 40)]
   const findings: UpperFinding[] = [

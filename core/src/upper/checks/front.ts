@@ -1,5 +1,6 @@
 import { nearest, pointAt } from '../../geometry/along.ts'
 import { pathLength } from '../../geometry/path.ts'
+import { STATIONS } from '../../last/frame.ts'
 import { dist3 } from '../../geometry/vec3.ts'
 import type { Rule } from '../../model/rules.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
@@ -37,7 +38,7 @@ export const frontRules = {
 /** Vamp length against the crease line, and the distance between the laced facings on the last. */
 export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFinding[] {
   const L = board.length
-  const crease = nearest(map.ridge, map.ridgeAt(0.69 * L)).at
+  const crease = nearest(map.ridge, map.ridgeAt(STATIONS.ridgeJoint * L)).at
   const findings: UpperFinding[] = []
   if (drawn.facings) {
     const ends = (['lateral', 'medial'] as const).map((side) => {

@@ -1,8 +1,9 @@
 import { openVamp } from '../openVamp.ts'
 import { nearest } from '../../geometry/along.ts'
-import { distance, type Path, type Point } from '../../geometry/path.ts'
+import { distance, type Path } from '../../geometry/path.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
-import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import { openedPiece } from './forepart.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleRules } from '../styleRules.ts'
 import { bottomEdge, directionAt, drawBack, featherFrom, flipped, meet, perSide, smoothLine, stretch } from './lines.ts'
@@ -39,19 +40,19 @@ function draw(board: DesignBoard): DrawnUpper {
   )
   const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [-0.3, -1] }))
   const crown = back.top
-  const frontTop = board.free(
+  const frontTop = board.shared(
     'shaftFront',
     'Top of the shaft in front',
-    [crown[0] + SHAFT * L, crown[1] + 0.015 * L] as Point,
+    [crown[0] + SHAFT * L, crown[1] + 0.015 * L],
     'Half the girth of the leg at this height, with room for the hem.',
-  ).lateral
+  )
   const bend = board.map.ridgeAt(0.455 * L)
-  const instep = board.free(
+  const instep = board.shared(
     'shaftInstep',
     'Instep of the shaft',
-    [bend[0], bend[1] + 2] as Point,
+    [bend[0], bend[1] + 2],
     'The shaft leaves the ridge here and stands up.',
-  ).lateral
+  )
   const way = directionAt(board.ridge, vampAt)
   const front: Path = smoothLine([frontTop, instep, vampAt], { end: way })
   const topLine = perSide((): Path =>
@@ -68,20 +69,21 @@ function draw(board: DesignBoard): DrawnUpper {
     { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
   ])
   // The zip runs down the medial side and stops above the feather; it parts the shaft there.
-  const zipTop = board.free(
+  const zipTop = board.shared(
     'zipTop',
     'Top of the zip',
-    [crown[0] + 0.2 * L, crown[1]] as Point,
+    [crown[0] + 0.2 * L, crown[1]],
     'Between ankle bone and tendon, where it does not press.',
+    'medial',
   )
-  const zipFoot = board.above(
+  const zipFoot = board.shared(
     'zipFoot',
     'Foot of the zip',
-    0.3 * L,
-    ZIP_FOOT,
+    board.map.above(0.3 * L, ZIP_FOOT),
     'It ends above the feather: nothing of it may be lasted in.',
+    'medial',
   )
-  const drawnZip: Path = smoothLine([zipFoot.medial, zipTop.medial])
+  const drawnZip: Path = smoothLine([zipFoot, zipTop])
   const [a, b] = [drawnZip[0], drawnZip[drawnZip.length - 1]]
   const l = distance(a, b)
   const long: Path = [a, [b[0] + ((b[0] - a[0]) / l) * 40, b[1] + ((b[1] - a[1]) / l) * 40]]
@@ -118,19 +120,14 @@ function draw(board: DesignBoard): DrawnUpper {
   ])
   return {
     pieces: [
-      foldedPiece(
-        { id: 'vamp', name: 'Vamp' },
-        vampHalf,
-        { from: opened.fold.to, to: opened.fold.from },
-        board.book,
-        opened.place,
-      ),
+      openedPiece(board, { id: 'vamp', name: 'Vamp' }, vampHalf, opened),
       sidePiece({ id: 'shaft', name: 'Shaft' }, 'lateral', shaft.lateral, board.book),
       sidePiece({ id: 'shaftFront', name: 'Shaft, front' }, 'medial', frontMedial, board.book),
       sidePiece({ id: 'shaftBack', name: 'Shaft, back' }, 'medial', rearMedial, board.book),
     ],
     topLine,
     backLine: back.line,
+    backBefore: back.before,
     throat: vampAt,
     facings: null,
     halfGap: 0,

@@ -1,12 +1,12 @@
 import { openVamp } from '../openVamp.ts'
 import { pathLength } from '../../geometry/path.ts'
-import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import { lacedGround } from './laced.ts'
-import { toeCap } from './toeCap.ts'
+import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
 import { between, bottomEdge, facing, featherFrom, flipped, perSide, smoothLine, wallSides } from './lines.ts'
 
@@ -65,19 +65,9 @@ export function drawOpenTabs(
     { name: 'under the tab', role: 'lap under', line: tab[side], seam: 'tab' },
     bottomEdge(feather[side], foot[side], toe, bottom),
   ])
-  const cap = toeCap(board, vampHalf, feather, toe, opened, bottom)
+  const front = forepart(board, vampHalf, feather, toe, opened, bottom)
   const pieces = [
-    ...(cap
-      ? cap.pieces
-      : [
-          foldedPiece(
-            { id: 'vamp', name: 'Vamp' },
-            vampHalf,
-            { from: opened.fold.to, to: opened.fold.from },
-            board.book,
-            opened.place,
-          ),
-        ]),
+    ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarters[side], board.book)),
     tongue(board, pathLength(between(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral])),
   ]
@@ -86,13 +76,11 @@ export function drawOpenTabs(
     quarters,
     topLine,
     backLine: back.line,
+    backBefore: back.before,
     throat: vampAt,
     facings: edge,
     halfGap,
-    seams: [
-      ...wallSides.map((side) => ({ name: 'tab line', side, line: tab[side] })),
-      ...(cap ? wallSides.map((side) => ({ name: 'toe-cap line', side, line: cap.line[side] })) : []),
-    ],
+    seams: [...wallSides.map((side) => ({ name: 'tab line', side, line: tab[side] })), ...capSeams(front.line)],
     opened,
     zip: null,
   }

@@ -6,6 +6,7 @@ import { smoothLine } from '../../geometry/smoothLine.ts'
 import { cross, dot, sub } from '../../geometry/vec3.ts'
 import type { Side } from '../../last/frame.ts'
 import { topLineRules } from '../../parts/topLine.ts'
+import { takenIn } from '../backTaper.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { EdgeDraft } from '../pieceMaker.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
@@ -21,14 +22,9 @@ export interface BackLine {
   top: Point
   /** From the feather up to the top. */
   line: Path
+  /** The same before the taper was taken in. */
+  before: Path
   foot: Point
-}
-
-/** Smooth growth of the taper from nothing at mid-height to all of it at the foot. */
-const taperShare = (share: number): number => {
-  if (share >= 0.5) return 0
-  const t = 1 - share / 0.5
-  return t * t * (3 - 2 * t)
 }
 
 /**
@@ -39,28 +35,30 @@ export function drawBack(board: DesignBoard, height: number, why: string): BackL
   const top = board.onBack('backTop', 'Top of the back', height, why, topLineRules.shrinkage)
   const reach = nearest(board.back, top).at
   const curve = stretch(board.back, 0, reach)
-  const foot = board.free(
+  const foot = board.shared(
     'backFoot',
     'Foot of the back line',
     curve[0],
     'The back line follows the back curve of the last; what is moved here makes it steeper or flatter.',
   )
   const middle = pointAt(curve, reach / 2)
-  const mid = board.free('backMiddle', 'Middle of the back line', middle, 'Half-way up, on the back curve of the last.')
-  // Both sides are stitched together here: the lateral points speak for both.
-  const atFoot = foot.lateral[0] - curve[0][0]
-  const atMiddle = mid.lateral[0] - middle[0]
+  const mid = board.shared(
+    'backMiddle',
+    'Middle of the back line',
+    middle,
+    'Half-way up, on the back curve of the last.',
+  )
+  const atFoot = foot[0] - curve[0][0]
+  const atMiddle = mid[0] - middle[0]
   const shift = pchip([
     [0, atFoot],
     [0.5, atMiddle],
     [1, 0],
   ])
   const sums = cumulative(curve)
-  const line = curve.map(([x, y], i): Point => {
-    const share = sums[i] / reach
-    return [x + shift(share) + board.decisions.backTaper * taperShare(share), y]
-  })
-  return { top, line, foot: line[0] }
+  const before = curve.map(([x, y], i): Point => [x + shift(sums[i] / reach), y])
+  const line = takenIn(before, board.decisions.backTaper)
+  return { top, line, before, foot: line[0] }
 }
 
 /** Back height by rule: a fifth of the last length and something for shrinkage. */

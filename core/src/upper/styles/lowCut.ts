@@ -4,10 +4,11 @@ import type { Rule } from '../../model/rules.ts'
 import type { TopEdge } from '../../model/upper.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { Piece } from '../piece.ts'
-import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleRules } from '../styleRules.ts'
 import { edgeRules } from '../edgeRules.ts'
+import { openedPiece } from './forepart.ts'
 import { throatLines, throatShift } from '../throat.ts'
 import {
   backHeight,
@@ -69,7 +70,6 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const topLine = throatLines(board, drawn)
   const toe = board.map.feather[board.map.feather.length - 1]
   const opened = openVamp(board, throat, throat)
-  const fold = { from: opened.fold.to, to: opened.fold.from }
   const lasting = board.book.value(edgeRules.lasting)
   const { added } = throatShift({ board, book: board.book, decisions: board.decisions })
   const margin = { lateral: lasting, medial: lasting + added }
@@ -98,20 +98,20 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
       const at = meet(long, topLine[s], ['side seam', 'top line'])
       return { line: [...stretch(long, 0, at.onA).slice(0, -1), at.point], onTop: at.onB, at: at.point }
     })
-    const front2 = perSide((s): EdgeDraft[] => [
+    const frontHalf = perSide((s): EdgeDraft[] => [
       { name: 'top line', role: top, line: [...stretch(topLine[s], 0, seam[s].onTop).slice(0, -1), seam[s].at] },
       { name: 'side seam', role: 'closed seam', line: flipped(seam[s].line), seam: 'side' },
       { ...bottomEdge(feather[s], foot[s], toe, 'lasting margin'), allowance: margin[s] },
     ])
-    const rear = perSide((s): EdgeDraft[] => [
+    const rearHalf = perSide((s): EdgeDraft[] => [
       { ...bottomEdge(feather[s], back.foot, foot[s], 'lasting margin'), allowance: margin[s] },
       { name: 'side seam', role: 'closed seam', line: seam[s].line, seam: `side.${s}` },
       { name: 'top line', role: top, line: [seam[s].at, ...stretch(topLine[s], seam[s].onTop, Infinity).slice(1)] },
       { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
     ])
     pieces.push(
-      foldedPiece({ id: 'vamp', name: 'Vamp' }, front2, fold, board.book, opened.place),
-      ...wallSides.map((s) => sidePiece({ id: 'quarter', name: 'Quarter' }, s, rear[s], board.book)),
+      openedPiece(board, { id: 'vamp', name: 'Vamp' }, frontHalf, opened),
+      ...wallSides.map((s) => sidePiece({ id: 'quarter', name: 'Quarter' }, s, rearHalf[s], board.book)),
     )
     for (const s of wallSides) seams.push({ name: 'side seam', side: s, line: seam[s].line })
   } else {
@@ -120,12 +120,13 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
       { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
       { ...bottomEdge(feather[s], back.foot, toe, 'lasting margin'), allowance: margin[s] },
     ])
-    pieces.push(foldedPiece({ id: 'upper', name: 'Upper' }, whole, fold, board.book, opened.place))
+    pieces.push(openedPiece(board, { id: 'upper', name: 'Upper' }, whole, opened))
   }
   return {
     pieces,
     topLine,
     backLine: back.line,
+    backBefore: back.before,
     throat,
     facings: null,
     halfGap: 0,

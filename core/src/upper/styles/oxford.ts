@@ -3,12 +3,12 @@ import { nearest } from '../../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { Piece } from '../piece.ts'
-import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
+import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import { counter } from './counter.ts'
 import { lacedGround } from './laced.ts'
-import { toeCap } from './toeCap.ts'
+import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
 import {
   between,
@@ -115,19 +115,9 @@ function draw(board: DesignBoard): DrawnUpper {
         ]
       : [bottomEdge(feather[side], foot[side], toe, 'lasting margin')]),
   ])
-  const cap = toeCap(board, vampHalf, feather, toe, opened, 'lasting margin')
+  const front = forepart(board, vampHalf, feather, toe, opened, 'lasting margin')
   const pieces: Piece[] = [
-    ...(cap
-      ? cap.pieces
-      : [
-          foldedPiece(
-            { id: 'vamp', name: 'Vamp' },
-            vampHalf,
-            { from: opened.fold.to, to: opened.fold.from },
-            board.book,
-            opened.place,
-          ),
-        ]),
+    ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarterHalf[side], board.book)),
     ...(heel ? [heel.piece] : []),
     tongue(board, pathLength(between(board.ridge, topAt, vampAt)), pathLength(short.lateral)),
@@ -136,12 +126,13 @@ function draw(board: DesignBoard): DrawnUpper {
     pieces,
     topLine,
     backLine: back.line,
+    backBefore: back.before,
     throat: vampAt,
     facings,
     halfGap,
     seams: [
       ...wallSides.map((side) => ({ name: 'vamp seam', side, line: seam[side] })),
-      ...(cap ? wallSides.map((side) => ({ name: 'toe-cap line', side, line: cap.line[side] })) : []),
+      ...capSeams(front.line),
       ...(heel ? wallSides.map((side) => ({ name: 'counter line', side, line: heel.line[side] })) : []),
     ],
     opened,

@@ -2,23 +2,35 @@ import type { Gathered } from '../gathers.ts'
 import { between } from '../../geometry/cutLine.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
-import type { DesignBoard } from '../designPoints.ts'
-import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
+import { wallSides, type DesignBoard } from '../designPoints.ts'
+import { foldedPiece, type EdgeDraft, type PieceDraft } from '../pieceMaker.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Piece } from '../piece.ts'
 import { styleRules } from '../styleRules.ts'
 import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
-/** A toe cap cut off the vamp: it lies over the vamp. Null when the pair has none. */
-export function toeCap(
+/** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
+export function openedPiece(
+  board: DesignBoard,
+  draft: PieceDraft,
+  half: Record<Side, EdgeDraft[]>,
+  opened: Gathered,
+): Piece {
+  return foldedPiece(draft, half, { from: opened.fold.to, to: opened.fold.from }, board.book, opened.place)
+}
+
+/** The vamp, and the toe cap that is cut off it and lies over it where the pair has one. `line` is the cap's, by side. */
+export function forepart(
   board: DesignBoard,
   vampHalf: Record<Side, EdgeDraft[]>,
   feather: Record<Side, Path>,
   toe: Point,
   opened: Gathered,
   bottom: EdgeRole,
-): { pieces: Piece[]; line: Record<Side, Path> } | null {
-  if (!board.option('toeCap')) return null
+): { pieces: Piece[]; line: Record<Side, Path> | null } {
+  if (!board.option('toeCap')) {
+    return { pieces: [openedPiece(board, { id: 'vamp', name: 'Vamp' }, vampHalf, opened)], line: null }
+  }
   const L = board.length
   const capAt = board.onRidge(
     'capPoint',
@@ -69,3 +81,7 @@ export function toeCap(
     ],
   }
 }
+
+/** The toe-cap line among the seams, where there is one. */
+export const capSeams = (line: Record<Side, Path> | null) =>
+  line ? wallSides.map((side) => ({ name: 'toe-cap line', side, line: line[side] })) : []
