@@ -69,9 +69,9 @@ function topologyOf(mesh: Mesh): Topology {
  * Starts from the unrolled edge, or from a circle where that would flip a triangle; Anderson acceleration saves two
  * thirds of the rounds.
  * Works at the size of a sheet of area 1, so that the answer does not depend on the unit. `weights`, one per
- * triangle, make some keep their lengths before others. Throws GeometryError when the mesh is not a disc.
+ * triangle, make some keep their lengths before others. A `start` that is near already (mm) saves rounds. Throws GeometryError when the mesh is not a disc.
  */
-export function flattenSheet(mesh: Mesh, weights?: Float64Array): FlatSheet {
+export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64Array): FlatSheet {
   const { loop, links, order } = topologyOf(mesh)
   const n = mesh.positions.length / 3
   const area = meshArea(mesh)
@@ -93,7 +93,7 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array): FlatSheet {
   }
   entries.add(0, 0, 1)
   const factor = new SparseCholesky(n, entries, order)
-  const flat = startFlat({ mesh, loop, links, order, cotangents }, area)
+  const flat = start?.slice() ?? startFlat({ mesh, loop, links, order, cotangents }, area)
   for (let k = 0; k < 2 * n; k++) flat[k] /= size
   const pulled = new Float64Array(2 * n)
   const next = new Float64Array(2 * n)

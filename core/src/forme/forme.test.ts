@@ -8,10 +8,14 @@ import type { Side } from '../last/frame.ts'
 import { generateLast } from '../last/generate.ts'
 import { backCurve, featherLine, type LastSurface } from '../last/surface.ts'
 import { length3 } from '../../test/lengths.ts'
-import { makeForme, wallLines, type Forme } from './forme.ts'
+import { makeForme, type Forme } from './forme.ts'
 import { FormeMap } from './formeMap.ts'
 import { formeWalls } from './formeWalls.ts'
 import { openForepart, type Opened } from './opened.ts'
+import { layWall } from './layWall.ts'
+import { wallLines, wallTriangles } from './wallGrid.ts'
+import { flattenSheet } from '../flatten/asRigidAsPossible.ts'
+import { seamWeights } from '../flatten/seams.ts'
 
 const sides: Side[] = ['lateral', 'medial']
 
@@ -124,6 +128,31 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
       expect(opened.feather.opened).toBeGreaterThan(opened.feather.forme)
       expect(opened.feather.opened).toBeLessThan(1.25 * opened.feather.forme)
     })
+  })
+})
+
+describe('a wall laid flat from a coarse sheet', () => {
+  it('is the sheet that is laid flat at once, in the same energy', () => {
+    const surface = generateLast(sampleMeasures.heeled)
+    const mesh = { positions: formeWalls(surface).lateral, triangles: wallTriangles(surface.columns, surface.rows) }
+    const seams = [wallLines(surface).back, wallLines(surface).ridge]
+    for (const lines of [[], seams]) {
+      const once = flattenSheet(mesh, lines.length > 0 ? seamWeights(mesh, lines) : undefined)
+      const twice = layWall(mesh, surface, lines)
+      expect(twice.energy / once.energy).toBeCloseTo(1, 3)
+      expect(twice.rounds).toBeLessThan(once.rounds)
+      expect(twice.flipped).toBe(0)
+      // Up to a turn and a shift they are the same: compare two long distances across.
+      const across = (flat: Float64Array, a: number, b: number) =>
+        Math.hypot(flat[2 * a] - flat[2 * b], flat[2 * a + 1] - flat[2 * b + 1])
+      const corner = surface.columns * surface.rows - 1
+      for (const [a, b] of [
+        [0, corner],
+        [surface.rows - 1, corner - surface.rows + 1],
+      ]) {
+        expect(across(twice.flat, a, b)).toBeCloseTo(across(once.flat, a, b), 1)
+      }
+    }
   })
 })
 

@@ -4,7 +4,8 @@ import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import { dot, sub, type Vec3 } from '../geometry/vec3.ts'
 import { STATIONS, type Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
-import { lineAtX, wallLines, wallTriangles, type Forme } from './forme.ts'
+import type { Forme } from './forme.ts'
+import { lineAtX, wallLines, wallTriangles } from './wallGrid.ts'
 
 /** Over how much height a shaft forgets the shape of the cone's rim, mm. */
 const FADE = 25

@@ -1,8 +1,8 @@
 import { bendSheet } from '../flatten/heldSheet.ts'
 import { cumulative, nearest } from '../geometry/along.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
-import { wallTriangles } from './forme.ts'
 import type { FormeMap } from './formeMap.ts'
+import { wallTriangles } from './wallGrid.ts'
 
 /** Every second point of the forme's grid is enough for a bend that is smooth. */
 const STEP = 2

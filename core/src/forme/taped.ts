@@ -4,23 +4,17 @@ import { nearest, pointsAt, resample } from '../geometry/along.ts'
 import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { rigid } from '../geometry/rigid.ts'
 import type { Taping } from '../model/upper.ts'
-import { wallLines } from './forme.ts'
+import { wallLines, type Grid } from './wallGrid.ts'
 
 /** A corner of the taping may lie so far from the computed one, mm; further away it is another last's, or lies wrong. */
 const CORNER = 30
 /** Rounds in which an outline is laid on another. */
 const ROUNDS = 40
 
-interface Grid {
-  columns: number
-  rows: number
-  coneColumn: number
-}
-
 const at = (flat: Float64Array, v: number): Point => [flat[2 * v], flat[2 * v + 1]]
 
 /** The edge of a wall laid flat, once round from the foot of the back: feather, toe rib, ridge, rim, back. */
-export function flatOutline(grid: Grid, flat: Float64Array): Path {
+export function flatOutline(grid: Grid & { coneColumn: number }, flat: Float64Array): Path {
   const l = wallLines(grid)
   const back = (line: readonly number[]) => [...line].reverse().slice(1)
   return [...l.feather, ...back(l.toeRib), ...back(l.ridge), ...back(l.rim), ...back(l.back)]
@@ -48,7 +42,7 @@ function laid(taping: Taping, marks: readonly [Point, Point], middle: Point): Pa
  */
 export function tapedFlat(
   mesh: Mesh,
-  grid: Grid,
+  grid: Grid & { coneColumn: number },
   flat: Float64Array,
   taping: Taping,
   marks: readonly [Point, Point],
