@@ -37,6 +37,50 @@ test('the throat is dragged and the line on the last follows; it can be given ba
   await expect.poll(async () => Number(await figure.inputValue())).toBeLessThan(dragged - 1)
 })
 
+test('a point is dragged on the last itself, and the forme follows', async ({ page }) => {
+  await page.goto(`${server.url}${pair(5)}`)
+  await page.locator('[data-point="ankle:lateral"]').focus()
+  const canvas = page.getByRole('img', { name: /The design on the last/ })
+  const box = await canvas.boundingBox()
+  if (!box) throw new Error('The last is not on the screen.')
+  // The chosen point's ball is the only solid spot of beeswax on the last.
+  const ball = async () =>
+    page.evaluate(
+      async (base64) => {
+        const bitmap = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+        const flat = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')
+        if (!flat) throw new Error('no 2d')
+        flat.drawImage(bitmap, 0, 0)
+        const { data } = flat.getImageData(0, 0, bitmap.width, bitmap.height)
+        const wax = (x: number, y: number) => {
+          const k = 4 * (y * bitmap.width + x)
+          return Math.abs(data[k] - 0xe6) + Math.abs(data[k + 1] - 0xb3) + Math.abs(data[k + 2] - 0x55) < 24
+        }
+        let [sx, sy, n] = [0, 0, 0]
+        for (let y = 3; y < bitmap.height - 3; y++) {
+          for (let x = 3; x < bitmap.width - 3; x++) {
+            if (![-3, 0, 3].every((d) => wax(x + d, y) && wax(x, y + d))) continue
+            sx += x
+            sy += y
+            n++
+          }
+        }
+        return n > 0 ? [sx / n, sy / n] : null
+      },
+      (await canvas.screenshot()).toString('base64'),
+    )
+  await expect.poll(ball).not.toBeNull()
+  const [x, y] = (await ball()) ?? [0, 0]
+  const height = page.getByLabel('Ankle point, above the feather')
+  const before = Number(await height.inputValue())
+  await page.mouse.move(box.x + x, box.y + y)
+  await page.mouse.down()
+  await page.mouse.move(box.x + x, box.y + y + 12, { steps: 4 })
+  await page.mouse.up()
+  await expect.poll(async () => Number(await height.inputValue())).toBeLessThan(before - 2)
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+})
+
 test('a spoiled back line is seen, mended, and the mend can be undone', async ({ page }) => {
   await page.goto(`${server.url}${pair(1)}`)
   const foot = page.locator('[data-point="backFoot:lateral"]')
@@ -100,7 +144,7 @@ test('what was cut or printed before a change is listed to be made again', async
 })
 
 test('a stop on the base pattern is said in the stages that follow', async ({ page }) => {
-  await page.goto(`${server.url}${pair(5)}`)
+  await page.goto(`${server.url}${pair(4)}`)
   await page.locator('[data-point="backFoot:lateral"]').focus()
   for (let k = 0; k < 2; k++) await page.keyboard.press('Shift+ArrowLeft')
   await expect(page.locator('[data-finding="upper.backGap"]')).toHaveClass(/stop/)

@@ -403,6 +403,17 @@ describe('what was made', () => {
     expect((await server.call('GET', path)).list).toHaveLength(2)
     expect((await server.call('POST', path, { body: { how: 'burnt', parts: ['insole'] } })).status).toBe(422)
   })
+  it('an upper without pieces is not printed: a sentence says what to do', async () => {
+    const { id, version } = await newPair()
+    const label = { order: '2002', name: 'No drawing yet', trade: '', note: '' }
+    const decisions = { ...derby.decisions, upper: { ...derby.decisions.upper, style: 'own pattern' } }
+    expect((await server.call('PUT', `/pairs/${id}`, { body: { label, decisions }, version })).status).toBe(200)
+    for (const format of ['svg', 'dxf', 'pdf']) {
+      const answer = await server.call('GET', `/pairs/${id}/upper.${format}`)
+      expect(answer.status).toBe(422)
+      expect(answer.body.detail).toMatch(/has no piece yet/)
+    }
+  })
   it('a cut step that is finished is on it; the pair file carries it', async () => {
     const { id } = await newPair()
     for (const what of ['started', 'finished']) {

@@ -4,6 +4,7 @@ import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import { dot, sub, type Vec3 } from '../geometry/vec3.ts'
 import { STATIONS, type Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
+import { chartsOf, featherOf, type Chart } from './charts.ts'
 import type { Forme } from './forme.ts'
 import { lineAtX, wallLines, wallTriangles } from './wallGrid.ts'
 
@@ -27,7 +28,9 @@ export class FormeMap {
   readonly centre: Path
   private readonly lines: ReturnType<typeof wallLines>
   private readonly triangles: Uint32Array
-  private readonly flat: ClosestPoints
+  private readonly charts: Record<'mean' | Side, Chart>
+  /** Each side's feather line as a pattern has it: its own or the mean one. */
+  readonly feathers: Record<Side, Path>
   private readonly walls: Partial<Record<Side, ClosestPoints>> = {}
   private readonly joint: Point
   private readonly vamp: Point
@@ -35,6 +38,7 @@ export class FormeMap {
   constructor(
     readonly surface: LastSurface,
     readonly forme: Forme,
+    feather: 'own' | 'mean' = 'own',
   ) {
     const lines = (this.lines = wallLines(forme))
     const path = (line: readonly number[]): Path => line.map((v) => this.vertex(v))
@@ -45,10 +49,11 @@ export class FormeMap {
     this.toeRib = path(lines.toeRib)
     this.centre = [...this.ridge, ...this.toeRib.slice(1)]
     this.triangles = wallTriangles(forme.columns, forme.rows)
-    const n = forme.columns * forme.rows
-    const positions = new Float64Array(3 * n)
-    for (let v = 0; v < n; v++) positions.set(this.vertex(v), 3 * v)
-    this.flat = new ClosestPoints({ positions, triangles: this.triangles })
+    this.charts = chartsOf(forme, feather)
+    this.feathers = {
+      lateral: featherOf(forme, this.charts.lateral.flat),
+      medial: featherOf(forme, this.charts.medial.flat),
+    }
     this.joint = this.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
     this.vamp = this.ridgeAt(STATIONS.ridgeJoint * surface.length)
   }
@@ -58,11 +63,14 @@ export class FormeMap {
   }
 
   /** Weights of a triangle's corners for a point of the forme; beyond the edge they go below zero. */
-  private locate(p: Point): { corners: [number, number, number]; weights: [number, number, number] } {
-    const { triangle } = this.flat.to([p[0], p[1], 0])
+  private locate(
+    { flat, closest }: Chart,
+    p: Point,
+  ): { corners: [number, number, number]; weights: [number, number, number] } {
+    const { triangle } = closest.to([p[0], p[1], 0])
     const k = 3 * triangle
     const corners: [number, number, number] = [this.triangles[k], this.triangles[k + 1], this.triangles[k + 2]]
-    const [a, b, c] = corners.map((v) => this.vertex(v))
+    const [a, b, c] = corners.map((v): Point => [flat[2 * v], flat[2 * v + 1]])
     const det = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])
     const wb = ((p[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (p[1] - a[1])) / det
     const wc = ((b[0] - a[0]) * (p[1] - a[1]) - (p[0] - a[0]) * (b[1] - a[1])) / det
@@ -71,7 +79,7 @@ export class FormeMap {
 
   /** Column and row of the forme's grid, with fractions, where a point lies. */
   gridPlace(p: Point): [number, number] {
-    const { corners, weights } = this.locate(p)
+    const { corners, weights } = this.locate(this.charts.mean, p)
     const rows = this.forme.rows
     const mix = (of: (v: number) => number) => corners.reduce((s, v, k) => s + weights[k] * of(v), 0)
     return [mix((v) => Math.floor(v / rows)), mix((v) => v % rows)]
@@ -82,7 +90,7 @@ export class FormeMap {
    * nearest point of its top edge by the same step, turned as the cone's rim is.
    */
   toLast(side: Side, p: Point): Vec3 {
-    const { point } = this.flat.to([p[0], p[1], 0])
+    const { point } = this.charts[side].closest.to([p[0], p[1], 0])
     if (Math.hypot(p[0] - point[0], p[1] - point[1]) > 0.2) {
       const shaft = this.onShaft(side, p)
       if (shaft) return shaft
@@ -150,7 +158,7 @@ export class FormeMap {
   }
 
   private inside(side: Side, p: Point): Vec3 {
-    const { corners, weights } = this.locate(p)
+    const { corners, weights } = this.locate(this.charts[side], p)
     const w = this.forme.walls[side]
     const mix = (d: 0 | 1 | 2) =>
       weights[0] * w[3 * corners[0] + d] + weights[1] * w[3 * corners[1] + d] + weights[2] * w[3 * corners[2] + d]
@@ -168,7 +176,7 @@ export class FormeMap {
     const w = this.forme.walls[side]
     const [a, b, c] = corners.map((v): Vec3 => [w[3 * v], w[3 * v + 1], w[3 * v + 2]])
     const weights = barycentric(point, a, b, c)
-    const mix = (d: 0 | 1) => corners.reduce((s, v, e) => s + weights[e] * this.forme.mean[2 * v + d], 0)
+    const mix = (d: 0 | 1) => corners.reduce((s, v, e) => s + weights[e] * this.charts[side].flat[2 * v + d], 0)
     return [mix(0), mix(1)]
   }
 

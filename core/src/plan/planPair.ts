@@ -84,11 +84,10 @@ export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): Las
 
 /** Both sides of the last laid flat and on each other, as a map between the forme and the last. */
 export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], cache: StageCache): FormeMap {
-  return cache.stage(
-    'forme',
-    [surface, how.kind, how.match, how.tapings && JSON.stringify(how.tapings)],
-    () => new FormeMap(surface, makeForme(surface, how.kind, how.match, how.tapings)),
+  const forme = cache.stage('forme', [surface, how.kind, how.match, how.tapings && JSON.stringify(how.tapings)], () =>
+    makeForme(surface, how.kind, how.match, how.tapings),
   )
+  return cache.stage('formeMap', [forme, how.feather], () => new FormeMap(surface, forme, how.feather))
 }
 
 /** The toe sheet starts this far behind what lies on it, mm. */

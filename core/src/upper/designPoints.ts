@@ -1,5 +1,4 @@
 import { nearest, pointAt } from '../geometry/along.ts'
-import { smoothstep } from '../geometry/interpolate.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
@@ -34,22 +33,6 @@ const of = (v: number | Record<Side, number>, side: Side): number => (typeof v =
 
 /** How far behind its foot a back line may be led on above the last, mm. */
 const ABOVE_BACK = 90
-/** Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. */
-const RAMP = 45
-
-/** The side's own feather line, led to the mean one at both ends where the halves of a piece must meet. */
-function ownFeather(map: FormeMap, side: Side): Path {
-  const { forme } = map
-  const total = pathLength(map.feather)
-  let run = 0
-  return map.feather.map((p, i): Point => {
-    if (i > 0) run += Math.hypot(p[0] - map.feather[i - 1][0], p[1] - map.feather[i - 1][1])
-    const v = i * forme.rows
-    const share = Math.min(smoothstep(0, RAMP, run), smoothstep(0, RAMP, total - run))
-    return [p[0] + (forme.flat[side][2 * v] - p[0]) * share, p[1] + (forme.flat[side][2 * v + 1] - p[1]) * share]
-  })
-}
-
 /**
  * The drawing board of a style: rules set key points on the mean forme, decisions move them, and each remembers why
  * it is where it is. Points on the centre lines are one for both sides.
@@ -70,11 +53,7 @@ export class DesignBoard {
     readonly decisions: UpperDecisions,
   ) {
     this.length = map.surface.length
-    const own = decisions.forme.feather === 'own'
-    this.feather = {
-      lateral: own ? ownFeather(map, 'lateral') : map.feather,
-      medial: own ? ownFeather(map, 'medial') : map.feather,
-    }
+    this.feather = map.feathers
     this.back = ledOn(map.back, ABOVE_BACK)
     this.ridge = map.ridge
   }

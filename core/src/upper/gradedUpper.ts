@@ -37,8 +37,23 @@ export function gradedUpper(
   const how = decisions.upper.forme
   const map = cache.stage(
     'graded forme',
-    [surface, sizes, name, heel, how.kind, how.match, size.surface.length, how.tapings && JSON.stringify(how.tapings)],
-    () => new FormeMap(size.surface, makeForme(size.surface, how.kind, how.match, sizes === 0 ? how.tapings : null)),
+    [
+      surface,
+      sizes,
+      name,
+      heel,
+      how.kind,
+      how.match,
+      how.feather,
+      size.surface.length,
+      how.tapings && JSON.stringify(how.tapings),
+    ],
+    () =>
+      new FormeMap(
+        size.surface,
+        makeForme(size.surface, how.kind, how.match, sizes === 0 ? how.tapings : null),
+        how.feather,
+      ),
   )
   try {
     const readings = lastReadings(size.surface, landmarks(size.surface))

@@ -19,12 +19,12 @@ import { deriveUpper, type Upper } from './upper.ts'
 
 const layers = { upper: 1.4, lining: 0.9, stiffener: 2.4 }
 const maps = new Map<string, FormeMap>()
-const mapOf = (name: keyof typeof sampleMeasures): FormeMap => {
-  const kept = maps.get(name)
+const mapOf = (name: keyof typeof sampleMeasures, feather: 'own' | 'mean' = 'own'): FormeMap => {
+  const kept = maps.get(name + feather)
   if (kept) return kept
   const surface = generateLast(sampleMeasures[name])
-  const map = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'))
-  maps.set(name, map)
+  const map = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'), feather)
+  maps.set(name + feather, map)
   return map
 }
 const derive = (
@@ -33,7 +33,7 @@ const derive = (
   rules: RuleFigures = {},
 ): Upper =>
   deriveUpper({
-    map: mapOf(name),
+    map: mapOf(name, decisions.forme?.feather),
     decisions: UpperDecisions.parse(decisions),
     book: new RuleBook({}, rules),
     heelHeight: sampleMeasures[name].heelHeight,

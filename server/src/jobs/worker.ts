@@ -1,5 +1,6 @@
 import {
   checkedLast,
+  GeometryError,
   pieceAsPart,
   planPair,
   StageCache,
@@ -74,6 +75,9 @@ async function ofPair(job: PairJob): Promise<Plan | Uint8Array | string | null> 
       // planPair has looked at it already: without the material there is no plan.
       if (!material) throw new Error('The upper has no material.')
       const pieces = plan.upper.pieces.map((p) => pieceAsPart(p, material))
+      if (pieces.length === 0) {
+        throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
+      }
       if (job.format === 'pdf') return partsPdf(job.file, plan, job.paper, pieces)
       return job.format === 'svg' ? pairSvg(job.file, plan, pieces) : upperDxf(pieces)
     }

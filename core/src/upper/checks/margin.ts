@@ -1,5 +1,6 @@
+import { featherOf } from '../../forme/charts.ts'
 import { nearest, pointAt } from '../../geometry/along.ts'
-import { pathLength, type Path, type Point } from '../../geometry/path.ts'
+import { pathLength, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import { wallSides } from '../designPoints.ts'
 import { edgeRules } from '../edgeRules.ts'
@@ -9,22 +10,15 @@ import type { CheckNeeds, UpperFinding } from './index.ts'
 /** Ends of the feather line are left out: there the halves meet. */
 const ENDS = 12
 
-/** The side's feather line as the last has it, laid on the mean forme. */
-function lastFeather(needs: CheckNeeds, side: Side): Path {
-  const { forme } = needs.map
-  return Array.from({ length: forme.columns }, (_, i): Point => {
-    const v = 2 * i * forme.rows
-    return [forme.flat[side][v], forme.flat[side][v + 1]]
-  })
-}
-
 /**
  * Margin that is left under the feather line at evenly spaced places, mm: the allowance, less what the pattern's
  * feather line lies above the last's own, and the shift of a mirrored throat.
  */
 export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): { at: Point; left: number }[] {
   const pattern = needs.board.feather[side]
-  const own = lastFeather(needs, side)
+  const { forme } = needs.map
+  // The side's feather line as the last has it, laid on the mean forme.
+  const own = featherOf(forme, forme.flat[side])
   const whole = pathLength(pattern)
   const { shift, added } = throatShift(needs)
   const moved = side === 'medial' ? added - shift : shift

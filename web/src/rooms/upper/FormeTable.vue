@@ -2,7 +2,6 @@
 import {
   boxOf,
   wallLines,
-  wallSides,
   type DesignBoard,
   type FormeMap,
   type KeyPoint,
@@ -16,6 +15,8 @@ import { IconArrowsMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import { strainCells } from './strainCells.ts'
+import { usePointHandles } from './usePointHandles.ts'
 import { showLength } from '../../app/settings.ts'
 
 /** The mean forme on slate with both sides of the design; its points are dragged or nudged. */
@@ -62,99 +63,20 @@ const world = computed(() => {
 const view = usePanZoom(surface, world, { left: 16, right: 16, top: 12, bottom: 66 })
 const { width, height } = view
 
-const front = computed<Side>(() => (props.side === 'medial' ? 'medial' : 'lateral'))
-const sidesShown = computed<Side[]>(() => (front.value === 'lateral' ? ['medial', 'lateral'] : ['lateral', 'medial']))
-
-/** Every second cell of the forme's grid, tinted by what the leather has to give there. */
-const cells = computed(() => {
-  const side = props.strain
-  if (!side) return []
-  const { forme } = props.map
-  const out: { d: string; fill: string }[] = []
-  for (let i = 0; i + 2 < forme.columns; i += 2) {
-    for (let j = 0; j + 2 < forme.rows; j += 2) {
-      const corners = [
-        i * forme.rows + j,
-        (i + 2) * forme.rows + j,
-        (i + 2) * forme.rows + j + 2,
-        i * forme.rows + j + 2,
-      ]
-      const s = corners.reduce((sum, v) => sum + forme.strain[side][v], 0) / 4
-      out.push({ d: pathData(wallPath(forme.flat[side], corners), true), fill: strainColour(s) })
-    }
-  }
-  return out
+const { front, handles, down, drag, up, nudge } = usePointHandles({
+  points: () => props.upper.points,
+  board: () => props.board,
+  side: () => props.side,
+  surface,
+  view,
+  choose: (id) => emit('choose', id),
+  move: (point, side, to) => emit('move', point, side, to),
+  hold: (held) => (held ? emit('grasp') : emit('letGo')),
 })
-/** Blue where the leather is compressed and would wrinkle, amber to red where it must stretch or be snipped. */
-function strainColour(s: number): string {
-  const share = Math.min(1, Math.abs(s) / 0.1)
-  const [r, g, b] = s < 0 ? [104, 178, 222] : [230, 140, 60]
-  return `rgba(${r},${g},${b},${(0.08 + 0.85 * share).toFixed(2)})`
-}
-
-interface Handle {
-  point: KeyPoint
-  side: Side
-  key: string
-  x: number
-  y: number
-}
-const handles = computed<Handle[]>(() =>
-  props.upper.points.flatMap((point) =>
-    (point.shared || props.side !== 'both' ? [front.value] : wallSides).map((side) => {
-      const [x, y] = props.board.whereIs(point, side)
-      return { point, side, key: `${point.id}:${side}`, x: view.x(x), y: view.y(y) }
-    }),
-  ),
-)
-const chosenHandle = computed(
-  () => handles.value.find((h) => h.point.id === props.point && h.side === front.value) ?? null,
-)
-
-const held = ref<Handle | null>(null)
-const toForme = (event: PointerEvent): Point => {
-  const box = surface.value?.getBoundingClientRect()
-  const px = event.clientX - (box?.left ?? 0)
-  const py = event.clientY - (box?.top ?? 0)
-  const x0 = view.x(0)
-  const y0 = view.y(0)
-  return [(px - x0) / view.scale.value, (y0 - py) / view.scale.value]
-}
-/** How near a finger must come to a point, pixels. */
-const GRASP = 22
-function down(event: PointerEvent): void {
-  const box = surface.value?.getBoundingClientRect()
-  const [px, py] = [event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)]
-  const near = handles.value
-    .map((h) => ({ h, away: Math.hypot(h.x - px, h.y - py) - (h.side === front.value ? 1 : 0) }))
-    .sort((a, b) => a.away - b.away)[0]
-  if (near && near.away < GRASP) {
-    held.value = near.h
-    emit('choose', near.h.point.id)
-    emit('grasp')
-    surface.value?.setPointerCapture(event.pointerId)
-  } else view.down(event)
-}
-function move(event: PointerEvent): void {
-  if (held.value) emit('move', held.value.point, held.value.side, toForme(event))
-  else view.move(event)
-}
-function up(event: PointerEvent): void {
-  if (held.value) emit('letGo')
-  held.value = null
-  view.up(event)
-}
-const NUDGE: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }
-function nudge(event: KeyboardEvent, h: Handle): void {
-  const way = NUDGE[event.key]
-  if (!way) return
-  event.preventDefault()
-  event.stopPropagation()
-  const by = event.shiftKey ? 5 : 0.5
-  const [x, y] = props.board.whereIs(h.point, h.side)
-  emit('choose', h.point.id)
-  emit('move', h.point, h.side, [x + way[0] * by, y + way[1] * by])
-}
+/** The side in front is drawn last. */
+const sidesShown = computed<Side[]>(() => (front.value === 'lateral' ? ['medial', 'lateral'] : ['lateral', 'medial']))
+const cells = computed(() => (props.strain ? strainCells(props.map, props.strain) : []))
+const chosenHandle = computed(() => handles.value.find((h) => h.point.id === props.point && h.front) ?? null)
 const figureText = (p: KeyPoint, side: Side) =>
   props.board
     .figures(p.track, props.board.whereIs(p, side))
@@ -168,14 +90,14 @@ const findingPlaces = computed(() =>
 </script>
 
 <template>
-  <div class="table on-slate">
+  <div class="slate-table on-slate">
     <div
       ref="surface"
-      class="surface"
+      class="slate-surface"
       role="group"
       aria-label="Forme with the design; drag a point, or choose one and use the arrow keys"
       @pointerdown="down"
-      @pointermove="move"
+      @pointermove="drag"
       @pointerup="up"
       @pointercancel="up"
       @wheel="view.wheel"
@@ -206,17 +128,17 @@ const findingPlaces = computed(() =>
           v-for="h in handles"
           :key="h.key"
           class="handle"
-          :class="{ here: h.point.id === point, moved: h.point.moved, behind: h.side !== front }"
+          :class="{ here: h.point.id === point, moved: h.point.moved, behind: !h.front }"
           role="button"
           tabindex="0"
-          :aria-label="`${h.point.name}${h.point.shared ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
+          :aria-label="`${h.point.name}${h.point.sides.length === 1 ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
           :aria-pressed="h.point.id === point"
           :data-point="h.key"
           @keydown="nudge($event, h)"
           @focus="emit('choose', h.point.id)"
         >
           <circle :cx="h.x" :cy="h.y" r="20" class="reach" />
-          <circle :cx="h.x" :cy="h.y" :r="h.side === front ? 7 : 4.5" class="dot" />
+          <circle :cx="h.x" :cy="h.y" :r="h.front ? 7 : 4.5" class="dot" />
         </g>
         <text
           v-if="chosenHandle"
@@ -235,7 +157,7 @@ const findingPlaces = computed(() =>
       ><span><i class="pull" /> stretched: paper would be snipped</span
       ><span>full tone at 10 %, {{ strain }} side</span>
     </p>
-    <div class="tools" role="toolbar" aria-label="Forme">
+    <div class="slate-tools" role="toolbar" aria-label="Forme">
       <slot />
       <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
         <IconMinus :size="22" aria-hidden="true" />
@@ -251,28 +173,6 @@ const findingPlaces = computed(() =>
 </template>
 
 <style scoped>
-.table {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  overflow: hidden;
-  background: var(--slate);
-}
-.surface {
-  position: absolute;
-  inset: 0;
-  touch-action: none;
-  cursor: grab;
-}
-svg {
-  display: block;
-}
-path {
-  fill: none;
-  vector-effect: non-scaling-stroke;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
 .mean {
   stroke: #eef2ee;
   stroke-width: 1.4;
@@ -362,15 +262,6 @@ path {
 .finding.stop {
   stroke: #f0939b;
 }
-.label {
-  fill: #eef2ee;
-  font-size: 16px;
-  font-weight: 600;
-  paint-order: stroke;
-  stroke: #22323a;
-  stroke-width: 5;
-  pointer-events: none;
-}
 .strain {
   position: absolute;
   left: 14px;
@@ -397,19 +288,5 @@ path {
 }
 .pull {
   background: #e68c3c;
-}
-.tools {
-  position: absolute;
-  left: 14px;
-  right: 14px;
-  bottom: 12px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  pointer-events: none;
-}
-.tools > :deep(*) {
-  pointer-events: auto;
 }
 </style>

@@ -1,21 +1,26 @@
 <script setup lang="ts">
-import { boxOf, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
+import { boxOf, markPath, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
 import { foldedHalves } from './foldedHalves.ts'
-import { piecesInRows } from './pieceLayout.ts'
+import { inRows } from './rows.ts'
 
 /** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
 const props = defineProps<{ pieces: Piece[]; chosen: Piece | null; versions: Upper['foldVersions'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 const surface = ref<HTMLElement | null>(null)
 const size = useElementSize(surface)
-const layout = computed(() =>
-  piecesInRows(props.pieces, size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2),
-)
+const layout = computed(() => {
+  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2
+  const rows = inRows(
+    props.pieces.map((p) => boxOf(p.outline)),
+    aspect,
+  )
+  return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i] })) }
+})
 const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
 const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })
 const { width, height } = view
@@ -35,24 +40,8 @@ const shown = computed(() =>
       versions: props.versions
         .filter((v) => v.piece === piece.id)
         .map((v) => ({ ...v, d: pathData(shift(v.outline, dx, dy), true) })),
-      lines: piece.lines.map((l) => ({ ...l, d: pathData(shift(l.path, dx, dy), false) })),
-      notches: piece.marks.map((m) => {
-        const [x, y] = at(m.at)
-        const [ux, uy] = m.inwards
-        const deep = m.kind === 'medial' ? 5 : 3
-        const half = m.kind === 'match' ? 0.6 : 2.2
-        return {
-          kind: m.kind,
-          d: pathData(
-            [
-              [x - uy * half, y + ux * half],
-              [x + ux * deep, y + uy * deep],
-              [x + uy * half, y - ux * half],
-            ],
-            false,
-          ),
-        }
-      }),
+      fold: piece.fold && pathData(shift(piece.fold, dx, dy), false),
+      notches: piece.marks.map((m) => ({ kind: m.kind, d: pathData(shift(markPath(m), dx, dy), false) })),
       holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
       grain: [at(piece.grain.from), at(piece.grain.to)],
@@ -82,10 +71,10 @@ function up(event: PointerEvent): void {
 </script>
 
 <template>
-  <div class="table on-slate">
+  <div class="slate-table on-slate">
     <div
       ref="surface"
-      class="surface"
+      class="slate-surface"
       role="img"
       :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
       @pointerdown="down"
@@ -100,13 +89,13 @@ function up(event: PointerEvent): void {
             <template v-if="s.halves.length > 0">
               <path :d="s.halves[0]" class="cut" />
               <path :d="s.halves[1]" class="turned" />
-              <path :d="s.lines[0].d" class="fold" />
+              <path v-if="s.fold" :d="s.fold" class="fold" />
             </template>
             <template v-else>
               <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
               <path :d="s.outline" class="cut" />
               <path :d="s.net" class="net" />
-              <path v-for="(l, i) in s.lines" :key="i" :d="l.d" :class="l.kind" />
+              <path v-if="s.fold" :d="s.fold" class="fold" />
               <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
               <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
               <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
@@ -128,7 +117,7 @@ function up(event: PointerEvent): void {
         </g>
       </svg>
     </div>
-    <div class="tools">
+    <div class="slate-tools">
       <slot />
       <button class="button" type="button" :aria-pressed="folded" @click="folded = !folded">Folded</button>
     </div>
@@ -136,28 +125,6 @@ function up(event: PointerEvent): void {
 </template>
 
 <style scoped>
-.table {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  overflow: hidden;
-  background: var(--slate);
-}
-.surface {
-  position: absolute;
-  inset: 0;
-  touch-action: none;
-  cursor: grab;
-}
-svg {
-  display: block;
-  pointer-events: none;
-}
-path {
-  fill: none;
-  vector-effect: non-scaling-stroke;
-  stroke-linejoin: round;
-}
 .cut {
   stroke: #eef2ee;
   stroke-width: 2;
@@ -188,10 +155,6 @@ path {
   stroke-width: 1.3;
   stroke-dasharray: 16 6;
 }
-.neighbour {
-  stroke: #8fa3aa;
-  stroke-dasharray: 3 3;
-}
 .slit {
   stroke: #eef2ee;
   stroke-width: 1;
@@ -216,24 +179,9 @@ path {
   stroke-width: 1.2;
   stroke-dasharray: 10 3 2 3;
 }
-.labels text {
-  fill: #eef2ee;
-  font-size: 15px;
-  font-weight: 600;
-  paint-order: stroke;
-  stroke: #22323a;
-  stroke-width: 5;
-}
 .labels .small {
   font-size: 14px;
   font-weight: 400;
   fill: #c6d3d6;
-}
-.tools {
-  position: absolute;
-  left: 14px;
-  bottom: 12px;
-  display: flex;
-  gap: 8px;
 }
 </style>

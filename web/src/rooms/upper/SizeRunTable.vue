@@ -16,6 +16,7 @@ import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { gradedOf } from '../../plan/planner.ts'
+import { inRows } from './rows.ts'
 
 /** All pieces through a size run, the sizes of each nested into one another on their common point. */
 const pair = usePair()
@@ -62,40 +63,30 @@ watch(
 type Made = Extract<GradedUpper, { problem: null }>
 const made = computed(() => run.value.filter((r): r is Made => r.problem === null))
 const problems = computed(() => run.value.filter((r): r is Exclude<GradedUpper, Made> => r.problem !== null))
-const GAP = 16
 /** Pieces side by side, each in the box of its largest size. */
 const nests = computed(() => {
-  const ids = made.value[0]?.pieces.map((p) => p.id) ?? []
-  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2
-  const boxes = ids.map((id) => {
-    const outlines = made.value.flatMap((g) =>
-      g.pieces.filter((p) => p.id === id).map((p) => ({ sizes: g.sizes, outline: p.outline, name: p.name })),
+  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 150) : 2
+  const pieces = (made.value[0]?.pieces ?? []).map(({ id, name }) => {
+    const sizes = made.value.flatMap((g) =>
+      g.pieces.filter((p) => p.id === id).map(({ outline }) => ({ sizes: g.sizes, outline })),
     )
-    return { id, outlines, box: boxOf(...outlines.map((o) => o.outline)) }
+    return { id, name, sizes, box: boxOf(...sizes.map((o) => o.outline)) }
   })
-  const area = boxes.reduce((s, { box }) => s + (box.maxX - box.minX + GAP) * (box.maxY - box.minY + GAP), 0)
-  const row = Math.max(Math.sqrt(area * aspect) * 1.1, ...boxes.map(({ box }) => box.maxX - box.minX + 2 * GAP))
-  let [x, y, deep, width] = [GAP, -GAP, 0, 0]
-  const placed = boxes.map(({ id, outlines, box }) => {
-    const w = box.maxX - box.minX
-    if (x > GAP && x + w > row) {
-      x = GAP
-      y -= deep + GAP
-      deep = 0
-    }
-    const [dx, dy] = [x - box.minX, y - box.maxY]
-    x += w + GAP
-    width = Math.max(width, x)
-    deep = Math.max(deep, box.maxY - box.minY)
-    const shift = (path: Path): Path => path.map(([px, py]): Point => [px + dx, py + dy])
+  const { moves, width, height } = inRows(
+    pieces.map((p) => p.box),
+    aspect,
+  )
+  const placed = pieces.map(({ id, name, sizes, box }, i) => {
+    const { dx, dy } = moves[i]
+    const shift = (path: Path): Path => path.map(([x, y]): Point => [x + dx, y + dy])
     return {
       id,
-      name: outlines[0].name,
+      name,
       at: [(box.minX + box.maxX) / 2 + dx, (box.minY + box.maxY) / 2 + dy] as Point,
-      outlines: outlines.map((o) => ({ sizes: o.sizes, d: pathData(shift(o.outline), true) })),
+      outlines: sizes.map((o) => ({ sizes: o.sizes, d: pathData(shift(o.outline), true) })),
     }
   })
-  return { placed, width: Math.max(width, 200), height: -y + deep + GAP }
+  return { placed, width, height }
 })
 const world = computed(() => ({ minX: 0, minY: -nests.value.height, maxX: nests.value.width, maxY: 0 }))
 const view = usePanZoom(surface, world, { left: 10, right: 10, top: 84, bottom: 62 })
@@ -103,10 +94,10 @@ const { width, height } = view
 </script>
 
 <template>
-  <div class="table on-slate">
+  <div class="slate-table on-slate">
     <div
       ref="surface"
-      class="surface"
+      class="slate-surface"
       role="img"
       :aria-label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
       @pointerdown="view.down"
@@ -161,45 +152,18 @@ const { width, height } = view
     <ul v-if="problems.length > 0" class="problems" role="alert">
       <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ p.problem }}</li>
     </ul>
-    <div class="tools"><slot /></div>
+    <div class="slate-tools"><slot /></div>
   </div>
 </template>
 
 <style scoped>
-.table {
-  position: relative;
-  height: 100%;
-  min-height: 0;
-  overflow: hidden;
-  background: var(--slate);
-}
-.surface {
-  position: absolute;
-  inset: 0;
-  touch-action: none;
-  cursor: grab;
-}
-svg {
-  display: block;
-  pointer-events: none;
-}
 path {
-  fill: none;
   stroke: #8fd0e8;
   stroke-width: 1.2;
-  vector-effect: non-scaling-stroke;
 }
 path.base {
   stroke: #eef2ee;
   stroke-width: 2.2;
-}
-text {
-  fill: #eef2ee;
-  font-size: 15px;
-  font-weight: 600;
-  paint-order: stroke;
-  stroke: #22323a;
-  stroke-width: 5;
 }
 .form {
   position: absolute;
@@ -251,12 +215,5 @@ progress {
   background: #1b282f;
   color: #f0939b;
   list-style: none;
-}
-.tools {
-  position: absolute;
-  left: 14px;
-  bottom: 12px;
-  display: flex;
-  gap: 8px;
 }
 </style>

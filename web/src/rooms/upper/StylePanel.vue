@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   decorations,
+  formeMatches,
   patternKinds,
   styleBook,
   topEdges,
@@ -12,6 +13,7 @@ import {
 } from '@gentle-awl/core'
 import { computed } from 'vue'
 import LengthField from '../../ui/LengthField.vue'
+import SelectField from '../../ui/SelectField.vue'
 import TapingsPanel from './TapingsPanel.vue'
 
 /** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
@@ -26,7 +28,9 @@ const style = computed(() =>
       }
     : styleBook[props.upper.style],
 )
-const value = (event: Event) => (event.target as HTMLSelectElement).value
+const named = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, name: value }))
+const setForme = (next: Partial<UpperDecisions['forme']>) =>
+  emit('change', { forme: { ...props.upper.forme, ...next } })
 
 const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
 /** Points belong to the style they were moved in; another style begins by its rules. */
@@ -43,7 +47,6 @@ function choose(name: PatternKind): void {
 }
 const setAnkle = (side: Side, mm: number | null) =>
   emit('change', { ankleBone: { ...props.upper.ankleBone, [side]: mm } })
-const edgeNames = { folded: 'folded', bead: 'bead', bound: 'bound', raw: 'raw' }
 function setVersion(index: number, mm: number): void {
   const versions = [...props.upper.folds.versions]
   versions[index] = mm
@@ -53,12 +56,7 @@ function setVersion(index: number, mm: number): void {
 
 <template>
   <div class="style">
-    <label class="field">
-      <span>Style</span>
-      <select :value="upper.style" name="style" @change="choose(value($event) as PatternKind)">
-        <option v-for="s in patternKinds" :key="s" :value="s">{{ s }}</option>
-      </select>
-    </label>
+    <SelectField label="Style" name="style" :value="upper.style" :options="named(patternKinds)" @choose="choose" />
     <p class="soft">{{ style.sentence }}</p>
     <label v-for="o in style.options" :key="o.key" class="check-line">
       <input
@@ -72,81 +70,61 @@ function setVersion(index: number, mm: number): void {
       <span>{{ o.name }}</span>
     </label>
     <div class="two">
-      <label class="field">
-        <span>Top line</span>
-        <select
-          :value="upper.topEdge ?? ''"
-          name="top-edge"
-          @change="emit('change', { topEdge: (value($event) || null) as UpperDecisions['topEdge'] })"
-        >
-          <option value="">{{ edgeNames[style.topEdge] }} (style)</option>
-          <option v-for="e in topEdges" :key="e" :value="e">{{ edgeNames[e] }}</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>Open edges</span>
-        <select
-          :value="upper.decoration"
-          name="decoration"
-          @change="emit('change', { decoration: value($event) as UpperDecisions['decoration'] })"
-        >
-          <option v-for="x in decorations" :key="x" :value="x">{{ x === 'none' ? 'plain' : x }}</option>
-        </select>
-      </label>
+      <SelectField
+        label="Top line"
+        name="top-edge"
+        :value="upper.topEdge ?? ''"
+        :options="[{ value: '', name: `${style.topEdge} (style)` }, ...named(topEdges)]"
+        @choose="emit('change', { topEdge: $event === '' ? null : $event })"
+      />
+      <SelectField
+        label="Open edges"
+        name="decoration"
+        :value="upper.decoration"
+        :options="decorations.map((value) => ({ value, name: value === 'none' ? 'plain' : value }))"
+        @choose="emit('change', { decoration: $event })"
+      />
     </div>
-    <label v-if="lowCut" class="field">
-      <span>Throat</span>
-      <select
-        :value="upper.throat"
-        name="throat"
-        @change="emit('change', { throat: value($event) as UpperDecisions['throat'] })"
-      >
-        <option value="as drawn">each side as drawn</option>
-        <option value="mirrored">lateral side mirrored{{ flat ? '' : ' (flats only)' }}</option>
-      </select>
-    </label>
+    <SelectField
+      v-if="lowCut"
+      label="Throat"
+      name="throat"
+      :value="upper.throat"
+      :options="[
+        { value: 'as drawn', name: 'each side as drawn' },
+        { value: 'mirrored', name: flat ? 'lateral side mirrored' : 'lateral side mirrored (flats only)' },
+      ]"
+      @choose="emit('change', { throat: $event })"
+    />
     <details>
       <summary>Forme and folds</summary>
-      <label class="field">
-        <span>Forme keeps</span>
-        <select
-          :value="upper.forme.kind"
-          name="forme-kind"
-          @change="
-            emit('change', { forme: { ...upper.forme, kind: value($event) as UpperDecisions['forme']['kind'] } })
-          "
-        >
-          <option value="true seams">back and ridge at their true length</option>
-          <option value="paper">the least strain, as paper would</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>Sides laid together at</span>
-        <select
-          :value="upper.forme.match"
-          name="forme-match"
-          @change="
-            emit('change', { forme: { ...upper.forme, match: value($event) as UpperDecisions['forme']['match'] } })
-          "
-        >
-          <option value="back and vamp">back and vamp</option>
-          <option value="vamp and toe">vamp and toe</option>
-          <option value="all round">all round</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>Feather line</span>
-        <select
-          :value="upper.forme.feather"
-          name="forme-feather"
-          @change="
-            emit('change', { forme: { ...upper.forme, feather: value($event) as UpperDecisions['forme']['feather'] } })
-          "
-        >
-          <option value="own">each side its own</option>
-          <option value="mean">the mean forme’s for both</option>
-        </select>
-      </label>
+      <SelectField
+        label="Forme keeps"
+        name="forme-kind"
+        :value="upper.forme.kind"
+        :options="[
+          { value: 'true seams', name: 'back and ridge at their true length' },
+          { value: 'paper', name: 'the least strain, as paper would' },
+        ]"
+        @choose="setForme({ kind: $event })"
+      />
+      <SelectField
+        label="Sides laid together at"
+        name="forme-match"
+        :value="upper.forme.match"
+        :options="named(formeMatches)"
+        @choose="setForme({ match: $event })"
+      />
+      <SelectField
+        label="Feather line"
+        name="forme-feather"
+        :value="upper.forme.feather"
+        :options="[
+          { value: 'own', name: 'each side its own' },
+          { value: 'mean', name: 'the mean forme’s for both' },
+        ]"
+        @choose="setForme({ feather: $event })"
+      />
       <fieldset class="folds">
         <legend>Ankle bones above the feather, if measured</legend>
         <div v-for="side in wallSides" :key="side" class="line">
@@ -167,11 +145,7 @@ function setVersion(index: number, mm: number): void {
           </span>
         </div>
       </fieldset>
-      <TapingsPanel
-        :tapings="upper.forme.tapings"
-        :map="map"
-        @change="emit('change', { forme: { ...upper.forme, tapings: $event } })"
-      />
+      <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
       <div class="line">
         <span>Taken in at the back, a side</span>
         <LengthField

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import {
-  wallSides,
   type KeyPoint,
   type PairDecisions,
   type Point,
@@ -18,6 +17,7 @@ import BecausePanel from '../../ui/BecausePanel.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import LengthField from '../../ui/LengthField.vue'
 import LastViewer from '../../viewer/LastViewer.vue'
+import { byRule, figured, movedTo } from './movePoints.ts'
 import { pointMarkers, upperLoops } from './upperScene.ts'
 import FormeTable from './FormeTable.vue'
 import OwnPatternPanel from './OwnPatternPanel.vue'
@@ -57,22 +57,8 @@ function change(next: Partial<UpperDecisions>): void {
   if (!decided.value) return
   pair.change({ ...(pair.decisions as PairDecisions), upper: { ...decided.value, ...next } })
 }
-const keyOf = (p: KeyPoint, at: PointSide) => `${p.id}:${p.shared ? 'both' : at}`
-
-/** Puts a point somewhere: on both sides at once, each by the same step, or on one side alone. */
 function movePoint(p: KeyPoint, at: Side, to: Point): void {
-  if (!board.value || !decided.value) return
-  const points = { ...decided.value.points }
-  if (p.shared) points[keyOf(p, 'both')] = board.value.placeFor(p, at, to)
-  else if (side.value !== 'both') points[keyOf(p, at)] = board.value.placeFor(p, at, to)
-  else {
-    const from = board.value.whereIs(p, at)
-    for (const s of wallSides) {
-      const [x, y] = board.value.whereIs(p, s)
-      points[keyOf(p, s)] = board.value.placeFor(p, s, [x + to[0] - from[0], y + to[1] - from[1]])
-    }
-  }
-  change({ points })
+  if (board.value) change({ points: movedTo(board.value, p, at, to, side.value) })
 }
 function moveOnLast(key: string, at: Vec3, done: boolean): void {
   if (done) pair.letGo()
@@ -84,22 +70,16 @@ function moveOnLast(key: string, at: Vec3, done: boolean): void {
   movePoint(p, s, map.value.fromLast(s, at))
 }
 function setFigure(index: number, value: number): void {
-  const p = point.value
-  if (!p || !board.value || !decided.value) return
-  const points = { ...decided.value.points }
-  const sides: Side[] = p.shared ? ['lateral'] : side.value === 'both' ? [...wallSides] : [frontSide.value]
-  for (const s of sides) points[keyOf(p, s)] = board.value.placeByFigure(p, s, index, value)
-  change({ points })
+  if (point.value && board.value) change({ points: figured(board.value, point.value, index, value, side.value) })
 }
-function byRule(p: KeyPoint): void {
-  if (!decided.value) return
-  change({
-    points: Object.fromEntries(Object.entries(decided.value.points).filter(([key]) => !key.startsWith(`${p.id}:`))),
-  })
-}
+/** The side whose figures of the chosen point are shown. */
+const pointSide = computed<Side>(() => {
+  const sides = point.value?.sides ?? []
+  return sides.length === 1 ? sides[0] : frontSide.value
+})
 const figures = computed(() =>
   point.value && board.value
-    ? board.value.figures(point.value.track, board.value.whereIs(point.value, frontSide.value))
+    ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value))
     : [],
 )
 const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
@@ -172,7 +152,14 @@ const markers = computed(() =>
           />
         </div>
         <p class="soft">{{ point.sentence }}</p>
-        <button v-if="point.moved" class="button" type="button" @click="byRule(point)">Back to the rule</button>
+        <button
+          v-if="point.moved"
+          class="button"
+          type="button"
+          @click="change({ points: byRule(decided.points, point) })"
+        >
+          Back to the rule
+        </button>
       </section>
       <h3>Checks</h3>
       <UpperFindings :findings="upper.findings" @mend="change" />

@@ -2,7 +2,6 @@ import { planPair, signedArea, type Piece } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../../core/test/samplePair.ts'
 import { foldedHalves } from './foldedHalves.ts'
-import { piecesInRows } from './pieceLayout.ts'
 
 const pieces = planPair(samplePair()).upper.pieces
 const byId = (id: string): Piece => {
@@ -24,26 +23,5 @@ describe('a folded piece', () => {
   })
   it('a piece of one side has none', () => {
     expect(foldedHalves(byId('quarter.lateral'))).toEqual([])
-  })
-})
-
-describe('all pieces on one board', () => {
-  it('lie apart and inside it, in any shape of window', () => {
-    for (const aspect of [0.6, 1, 2, 4]) {
-      const { placed, width, height } = piecesInRows(pieces, aspect)
-      const boxes = placed.map(({ piece, dx, dy }) => {
-        const xs = piece.outline.map((p) => p[0] + dx)
-        const ys = piece.outline.map((p) => p[1] + dy)
-        return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) }
-      })
-      boxes.forEach((a, i) => {
-        expect(a.x0).toBeGreaterThan(0)
-        expect(a.x1).toBeLessThan(width)
-        expect(a.y1).toBeLessThan(0)
-        expect(a.y0).toBeGreaterThan(-height)
-        for (const b of boxes.slice(i + 1)) expect(a.x1 < b.x0 || b.x1 < a.x0 || a.y1 < b.y0 || b.y1 < a.y0).toBe(true)
-      })
-    }
-    expect(piecesInRows([], 2).placed).toEqual([])
   })
 })

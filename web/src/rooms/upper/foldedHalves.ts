@@ -20,9 +20,8 @@ function half(outline: Path, keep: (p: Point) => number): Path {
  * feather lines differ, the two edges part. Nothing for a piece without a fold.
  */
 export function foldedHalves(piece: Piece): [Path, Path] | [] {
-  const fold = piece.lines.find((l) => l.kind === 'fold')?.path
-  if (!fold) return []
-  const [a, b] = [fold[0], fold[fold.length - 1]]
+  if (!piece.fold) return []
+  const [a, b] = piece.fold
   const l = Math.hypot(b[0] - a[0], b[1] - a[1])
   const [ux, uy] = [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
   // Seen along the fold from its first point the lateral half lies on the right.

@@ -45,10 +45,10 @@ export function upperLoops(map: FormeMap, upper: Upper, chosen: Piece | null): L
   return loops
 }
 
-/** Key points as balls that can be dragged over the last; a shared one is shown once. */
+/** Key points as balls that can be dragged over the last, on each of their sides. */
 export function pointMarkers(map: FormeMap, points: readonly KeyPoint[], chosen: string): Marker[] {
   return points.flatMap((p) =>
-    (p.shared ? (['lateral'] as const) : (['lateral', 'medial'] as const)).map((side) => ({
+    p.sides.map((side) => ({
       key: `${p.id}:${side}`,
       at: map.toLast(side, p.at[side]),
       colour: p.id === chosen ? '#e6b355' : p.moved ? '#8fd0e8' : '#eef2ee',

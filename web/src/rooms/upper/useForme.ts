@@ -17,6 +17,7 @@ export function useForme() {
       () => pair.last,
       () => upper.value?.forme.kind,
       () => upper.value?.forme.match,
+      () => upper.value?.forme.feather,
       () => JSON.stringify(upper.value?.forme.tapings),
     ],
     async ([last]) => {
@@ -28,7 +29,7 @@ export function useForme() {
       if (answer.problem !== null) problem.value = answer.problem
       else {
         problem.value = ''
-        map.value = new FormeMap(answer.surface, answer.forme)
+        map.value = new FormeMap(answer.surface, answer.forme, upper.value.forme.feather)
       }
     },
     { immediate: true },

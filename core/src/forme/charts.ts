@@ -1,0 +1,55 @@
+import { ClosestPoints } from '../geometry/closestPoint.ts'
+import { smoothstep } from '../geometry/interpolate.ts'
+import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import type { Forme } from './forme.ts'
+import { wallTriangles } from './wallGrid.ts'
+
+/** Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. */
+const RAMP = 45
+/** Up to which share of the wall's height a side's own feather line is felt. */
+const FADE = 0.5
+
+/** A wall's grid laid out flat, 2 numbers a point, with a finder of the triangle under a place. */
+export interface Chart {
+  flat: Float64Array
+  closest: ClosestPoints
+}
+
+const chartOf = (forme: Forme, flat: Float64Array): Chart => {
+  const positions = new Float64Array((3 * flat.length) / 2)
+  for (let v = 0; v < flat.length / 2; v++) positions.set([flat[2 * v], flat[2 * v + 1]], 3 * v)
+  return { flat, closest: new ClosestPoints({ positions, triangles: wallTriangles(forme.columns, forme.rows) }) }
+}
+
+/** The feather line of a flat grid. */
+export const featherOf = ({ columns, rows }: Forme, flat: Float64Array): Path =>
+  Array.from({ length: columns }, (_, i): Point => [flat[2 * i * rows], flat[2 * i * rows + 1]])
+
+/**
+ * The mean forme, and how each side's leather lies on it. Where each side keeps its own feather line, that line is the
+ * side's own but at heel and toe, where the halves of a piece must meet; from there the difference fades up the wall. So
+ * a place on the pattern's feather line is a place on the last's.
+ */
+export function chartsOf(forme: Forme, feather: 'own' | 'mean'): Record<'mean' | Side, Chart> {
+  const mean = chartOf(forme, forme.mean)
+  if (feather === 'mean') return { mean, lateral: mean, medial: mean }
+  const { columns, rows } = forme
+  const line = featherOf(forme, forme.mean)
+  const total = pathLength(line)
+  const own = (side: Side): Chart => {
+    const flat = forme.mean.slice()
+    let run = 0
+    for (let i = 0; i < columns; i++) {
+      if (i > 0) run += Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1])
+      const ends = Math.min(smoothstep(0, RAMP, run), smoothstep(0, RAMP, total - run))
+      const foot = 2 * i * rows
+      for (let j = 0; j < rows; j++) {
+        const share = ends * (1 - smoothstep(0, FADE, j / (rows - 1)))
+        for (const d of [0, 1]) flat[foot + 2 * j + d] += share * (forme.flat[side][foot + d] - forme.mean[foot + d])
+      }
+    }
+    return chartOf(forme, flat)
+  }
+  return { mean, lateral: own('lateral'), medial: own('medial') }
+}
