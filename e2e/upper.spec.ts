@@ -47,7 +47,8 @@ test('a point is dragged on the last itself, and the forme follows', async ({ pa
   const ball = async () =>
     page.evaluate(
       async (base64) => {
-        const bitmap = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+        const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))
+        const bitmap = await createImageBitmap(new Blob([bytes], { type: 'image/png' }))
         const flat = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')
         if (!flat) throw new Error('no 2d')
         flat.drawImage(bitmap, 0, 0)

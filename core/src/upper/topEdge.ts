@@ -121,7 +121,8 @@ export function relief(line: Path, pitch: number, straight: number): { at: numbe
   return out
 }
 
-const isOpening = (name: string, role: string) => name === 'top line' && role !== 'lap under'
+/** Edges of this name make up the opening. */
+const OPENING = 'top line'
 
 /** A piece with the slits and notches that its folded top line needs. */
 export function withSlits(piece: Piece, book: RuleBook): Piece {
@@ -147,9 +148,7 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
 
 /** What the chosen top edge asks for. `wrapped` is the thickness of upper and lining together, mm. */
 export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: number, book: RuleBook): TopEdgeWork {
-  const edges = pieces.flatMap((p) =>
-    p.edges.filter((e) => isOpening(e.name, e.role) && p.id !== 'backTab' && !p.id.startsWith('stay')),
-  )
+  const edges = pieces.flatMap((p) => p.edges.filter((e) => e.name === OPENING))
   const opening = edges.reduce((s, e) => s + pathLength(e.line), 0)
   const slits = pieces.flatMap((p) => p.slits)
   const length: Because = {

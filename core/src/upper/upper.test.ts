@@ -301,6 +301,12 @@ describe('checks', () => {
       Math.min(...u.findings.filter((f) => f.id.startsWith('upper.margin')).map((f) => f.measured))
     expect(least(mean)).toBeLessThan(12)
     expect(least(own)).toBeGreaterThan(least(mean))
+    // The line drawn past the feather is as far from it as the figure says, at its narrowest.
+    for (const side of ['lateral', 'medial'] as const) {
+      const line = own.lines.find((l) => l.kind === 'margin' && l.side === side)?.path ?? []
+      const away = line.map((p) => nearest(mapOf('walking').feathers[side], p).away)
+      expect(Math.min(...away)).toBeCloseTo(finding(own, `upper.margin.${side}`)?.measured ?? 0, 0)
+    }
     const short = mean.findings.find((f) => f.id.startsWith('upper.margin') && f.level !== 'fine')
     expect(short?.change?.upper.forme?.feather).toBe('own')
   })
@@ -426,6 +432,13 @@ describe('the top line', () => {
         expect(distance(s.from, s.to)).toBeCloseTo(5 - 1.5, 6)
         expect(contains(p.net, s.to)).toBe(false)
       }
+    }
+  })
+  it('counts the opening once, whatever is laid on it', () => {
+    for (const style of styles) {
+      const u = derive(style === 'ankle boot' ? 'boot' : 'walking', { style })
+      const drawn = u.lines.filter((l) => l.kind === 'top line').reduce((s, l) => s + pathLength(l.path), 0)
+      expect(Math.abs(u.topEdge.opening - drawn), style).toBeLessThan(1)
     }
   })
   it('bead: the opening and 50 mm; a narrow strip asks for a tape', () => {

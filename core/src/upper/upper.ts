@@ -1,10 +1,12 @@
 import type { Forme } from '../forme/forme.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
+import { nearest } from '../geometry/along.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
 import { STATIONS, type Side } from '../last/frame.ts'
 import type { Because, Level } from '../model/because.ts'
 import type { RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
+import { marginLine } from './checks/margin.ts'
 import { upperFindings, type UpperFinding } from './checks/index.ts'
 import { decorate } from './decoration.ts'
 import { DesignBoard, wallSides, type KeyPoint } from './designPoints.ts'
@@ -30,7 +32,7 @@ export interface UpperNeeds {
 /** A line of the design on the forme, for drawing it in its place and on the last. */
 export interface UpperLine {
   name: string
-  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease' | 'before'
+  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease' | 'before' | 'margin'
   side: Side
   path: Path
 }
@@ -56,7 +58,8 @@ const worstOf = (levels: readonly Level[]): Level =>
 
 /** The crease line on the forme: from the ridge over the joint to each side's joint at the feather. */
 export function creaseLine(map: FormeMap, side: Side): Path {
-  return [map.ridgeAt(STATIONS.ridgeJoint * map.surface.length), map.featherAt(map.surface.joints[side])]
+  const foot = nearest(map.feathers[side], map.featherAt(map.surface.joints[side])).point
+  return [map.ridgeAt(STATIONS.ridgeJoint * map.surface.length), foot]
 }
 
 /** Pieces with all that is put on them once their outlines stand: rows of holes, notches and marks, slits. */
@@ -78,7 +81,8 @@ export function deriveUpper(needs: UpperNeeds): Upper {
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs)
   const top = decisions.topEdge ?? style.topEdge
-  const findings = upperFindings({ ...needs, board, drawn, pieces, joins, bottom: style.bottom })
+  const checked = { ...needs, board, drawn, pieces, joins, bottom: style.bottom }
+  const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
     { name: 'back line', kind: 'back', side, path: drawn.backLine },
@@ -93,6 +97,9 @@ export function deriveUpper(needs: UpperNeeds): Upper {
         ]
       : []),
     { name: 'crease line', kind: 'crease', side, path: creaseLine(map, side) },
+    ...(style.bottom === 'lasting margin'
+      ? [{ name: 'margin left', kind: 'margin' as const, side, path: marginLine(checked, side) }]
+      : []),
     ...(drawn.facings ? [{ name: 'facing', kind: 'facing' as const, side, path: drawn.facings[side] }] : []),
     ...drawn.seams
       .filter((s) => s.side === side)

@@ -1,6 +1,6 @@
 import { featherOf } from '../../forme/charts.ts'
-import { nearest, pointAt } from '../../geometry/along.ts'
-import { pathLength, type Point } from '../../geometry/path.ts'
+import { nearest, outwardNormals, pointAt } from '../../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import { wallSides } from '../designPoints.ts'
 import { edgeRules } from '../edgeRules.ts'
@@ -29,6 +29,16 @@ export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): { 
     const short = near.point[1] < at[1] ? near.away : -near.away
     return { at, left: allowance - short + moved }
   })
+}
+
+/** What is left of the lasting margin all round one side, as the line to which it reaches past the feather; mm on the forme. */
+export function marginLine(needs: CheckNeeds, side: Side): Path {
+  const places = marginLeft(needs, side, needs.book.value(edgeRules.lasting))
+  const normals = outwardNormals(
+    places.map((p) => p.at),
+    false,
+  )
+  return places.map(({ at, left }, i): Point => [at[0] + normals[i][0] * left, at[1] + normals[i][1] * left])
 }
 
 /** Is there margin enough all round on both sides? */

@@ -1,5 +1,6 @@
 import { openVamp } from '../openVamp.ts'
-import { pathLength } from '../../geometry/path.ts'
+import { pathLength, type Path } from '../../geometry/path.ts'
+import type { Side } from '../../last/frame.ts'
 import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
@@ -18,7 +19,7 @@ export function drawOpenTabs(
   board: DesignBoard,
   bottom: EdgeRole,
   top: EdgeRole,
-): DrawnUpper & { quarters: Record<'lateral' | 'medial', EdgeDraft[]> } {
+): DrawnUpper & { facings: Record<Side, Path>; quarters: Record<Side, EdgeDraft[]> } {
   const L = board.length
   const { back, ankle, halfGap, topAt, vampAt } = lacedGround(board, styleGaps.derby, styleRules.derbyVamp)
   const tabAt = board.onRidge(

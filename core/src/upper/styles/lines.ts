@@ -111,7 +111,7 @@ export function across(board: DesignBoard, top: Point, feet: Record<Side, Point>
       const rest = (1 - t) * off(side, top)
       for (let k = 0; k < 4; k++) {
         const here = off(side, p) - rest
-        const slope = (off(side, [p[0] + 0.5, p[1]]) - off(side, [p[0] - 0.5, p[1]])) / 1
+        const slope = off(side, [p[0] + 0.5, p[1]]) - off(side, [p[0] - 0.5, p[1]])
         if (Math.abs(slope) < 1e-9) break
         p[0] -= Math.max(-6, Math.min(6, here / slope))
       }
@@ -131,8 +131,8 @@ export function directionAt(line: Path, p: Point): Point {
 }
 
 /** An edge of the feather line between two of its points, running forwards. */
-export function bottomEdge(feather: Path, from: Point, to: Point, role: EdgeRole, name = 'feather'): EdgeDraft {
-  return { name, role, line: pinned(between(feather, from, to), from, to) }
+export function bottomEdge(feather: Path, from: Point, to: Point, role: EdgeRole): EdgeDraft {
+  return { name: 'feather', role, line: pinned(between(feather, from, to), from, to) }
 }
 
 /** A line whose ends are put exactly on two points. */

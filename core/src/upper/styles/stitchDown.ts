@@ -1,5 +1,5 @@
 import { nearest } from '../../geometry/along.ts'
-import type { DesignBoard } from '../designPoints.ts'
+import { wallSides, type DesignBoard } from '../designPoints.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
@@ -36,21 +36,22 @@ function draw(board: DesignBoard): DrawnUpper {
     0.11 * L,
     'A round that runs with the heel.',
   )
+  const line = perSide((side) => smoothLine([head, shoulder[side], reach[side]], { start: [1, -0.05] }))
   const cover = foldedPiece(
     { id: 'heelCover', name: 'Heel cover' },
-    perSide((side): EdgeDraft[] => {
-      const feather = featherFrom(board, side, foot)
-      const edge = smoothLine([head, shoulder[side], reach[side]], { start: [1, -0.05] })
-      return [
-        { ...bottomEdge(feather, foot, reach[side], 'turned-out margin'), name: 'feather' },
-        { name: 'cover edge', role: 'lap over', line: flipped(edge) },
-      ]
-    }),
+    perSide((side): EdgeDraft[] => [
+      bottomEdge(featherFrom(board, side, foot), foot, reach[side], 'turned-out margin'),
+      { name: 'cover edge', role: 'lap over', line: flipped(line[side]) },
+    ]),
     { from: head, to: foot, upright: true },
     board.book,
   )
-  const at = base.pieces.filter((p) => !p.id.startsWith('quarter'))
-  return { ...base, pieces: [...at.slice(0, -1), section, cover, ...at.slice(-1)] }
+  const [vamp, rest] = [base.pieces.slice(0, 1), base.pieces.slice(1).filter((p) => !p.id.startsWith('quarter'))]
+  return {
+    ...base,
+    pieces: [...vamp, section, cover, ...rest],
+    seams: [...base.seams, ...wallSides.map((side) => ({ name: 'heel-cover line', side, line: line[side] }))],
+  }
 }
 
 export const stitchDown: Style = {

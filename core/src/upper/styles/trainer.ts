@@ -2,6 +2,7 @@ import { nearest, pointAt } from '../../geometry/along.ts'
 import { pathLength, type Path } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
+import type { Piece } from '../piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
@@ -12,18 +13,23 @@ const STAY = 22
 /** Depth of the padded collar below the top line, mm, and where it begins, as a share of the top line from the facing. */
 const COLLAR = 21
 const COLLAR_FRONT = 0.24
-/** How far the back tab reaches down the back, share of L. */
+/** How far the back tab reaches down the back, share of L, and along the top line on each side, mm. */
 const TAB = 0.13
+const TAB_HALF = 14
 
-/** A trainer: the derby's ground plan with eye stays and a back tab laid on, and a padded collar under the top line. */
-function draw(board: DesignBoard): DrawnUpper {
-  const L = board.length
-  const base = drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded')
-  const { facings, topLine, backLine, quarters } = base
-  if (!facings) return base
+/** Where a piece is laid on a quarter's top line: the opening's own edge is the quarter's. */
+const LAID_ON = 'along the top line'
+
+type Base = ReturnType<typeof drawOpenTabs>
+/** Pieces with the line of each side that shows where they end. */
+interface Added {
+  pieces: Piece[]
+  line: Record<Side, Path>
+}
+
+/** Quarters cut lower, and the collars that take their place at the top; the quarter lies over the collar. */
+function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Added {
   const top = backLine[backLine.length - 1]
-
-  // The collar's lower edge runs below the top line; quarter and collar meet there, the quarter on top.
   const share = (side: Side, t: number) => t * pathLength(topLine[side])
   const under = (side: Side, t: number) => pointAt(beside(topLine[side], COLLAR), share(side, t))
   const low = board.free(
@@ -39,103 +45,105 @@ function draw(board: DesignBoard): DrawnUpper {
     'The padding fills the hollow above the heel.',
   )
   const end = nearest(backLine, backAt).point
-  const collarLine = perSide((side) => {
-    const at = pointAt(topLine[side], share(side, COLLAR_FRONT))
-    return {
-      line: smoothLine([at, low[side], under(side, 0.8), end], { end: [-1, 0.15] }),
-      onTop: share(side, COLLAR_FRONT),
-      at,
-    }
-  })
-  const pieces = base.pieces.filter((p) => !p.id.startsWith('quarter'))
-  for (const side of wallSides) {
-    const collar = collarLine[side]
-    const edges = quarters[side]
-    const topOf = edges[3]
-    pieces.push(
-      sidePiece(
-        { id: 'quarter', name: 'Quarter' },
-        side,
-        [
-          ...edges.slice(0, 3),
-          { ...topOf, line: [...stretch(topLine[side], 0, collar.onTop).slice(0, -1), collar.at] },
-          { name: 'over the collar', role: 'lap over', line: collar.line, seam: `collar.${side}` },
-          { name: 'back', role: 'closed seam', line: flipped(between(backLine, backLine[0], end)), seam: 'back' },
-        ],
-        board.book,
-      ),
-      sidePiece(
-        { id: 'collar', name: 'Collar' },
-        side,
-        [
-          { name: 'collar edge', role: 'lap under', line: flipped(collar.line), seam: `collar.${side}` },
-          {
-            name: 'top line',
-            role: topOf.role,
-            line: [collar.at, ...stretch(topLine[side], collar.onTop, pathLength(topLine[side])).slice(1)],
-          },
-          { name: 'back', role: 'closed seam', line: flipped(between(backLine, end, top)), seam: 'collarBack' },
-        ],
-        board.book,
-      ),
-    )
-  }
-  // Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round.
-  for (const side of wallSides) {
-    const outer = facings[side]
-    const inner = beside(outer, -STAY)
-    const tip = edgeBelow(quarters[side][1].line, inner[inner.length - 1])
-    const head = nearest(topLine[side], inner[0])
-    const stay: EdgeDraft[] = [
-      { name: 'stay front', role: 'lap over', line: between(quarters[side][1].line, tip, outer[outer.length - 1]) },
-      { name: 'facing', role: 'folded', line: flipped(outer) },
-      {
-        name: 'top line',
-        role: quarters[side][3].role,
-        line: [outer[0], ...stretch(topLine[side], 0, head.at).slice(1, -1), head.point],
-      },
-      { name: 'stay edge', role: 'lap over', line: joined([head.point], inner.slice(1, -1), [tip]) },
+  const start = perSide((side) => pointAt(topLine[side], share(side, COLLAR_FRONT)))
+  const line = perSide((side) => smoothLine([start[side], low[side], under(side, 0.8), end], { end: [-1, 0.15] }))
+  const pieces = wallSides.flatMap((side) => {
+    const [feather, tab, facing, opening] = quarters[side]
+    const run = share(side, COLLAR_FRONT)
+    const seam = `collar.${side}`
+    const quarter: EdgeDraft[] = [
+      feather,
+      tab,
+      facing,
+      { ...opening, line: [...stretch(topLine[side], 0, run).slice(0, -1), start[side]] },
+      { name: 'over the collar', role: 'lap over', line: line[side], seam },
+      { name: 'back', role: 'closed seam', line: flipped(between(backLine, backLine[0], end)), seam: 'back' },
     ]
-    pieces.push(sidePiece({ id: 'stay', name: 'Eye stay' }, side, stay, board.book))
-  }
-  const tabAt = nearest(
-    backLine,
-    backLine[
-      Math.max(
-        0,
-        backLine.findIndex((p) => p[1] > top[1] - TAB * L),
-      )
-    ],
-  ).point
-  const tabHalf = (side: 'lateral' | 'medial'): EdgeDraft[] => {
-    const wide = nearest(topLine[side], top).at - 14
-    const corner = stretch(topLine[side], wide, wide + 0.01)[0]
+    const collar: EdgeDraft[] = [
+      { name: 'collar edge', role: 'lap under', line: flipped(line[side]), seam },
+      { ...opening, line: [start[side], ...stretch(topLine[side], run, Infinity).slice(1)] },
+      { name: 'back', role: 'closed seam', line: flipped(between(backLine, end, top)), seam: 'collarBack' },
+    ]
     return [
-      {
-        name: 'tab edge',
-        role: 'lap over',
-        line: smoothLine([tabAt, [tabAt[0] + 12, tabAt[1] + 10], corner], { start: [1, 0] }),
-      },
-      {
-        name: 'top line',
-        role: quarters[side][3].role,
-        line: [corner, ...stretch(topLine[side], wide, pathLength(topLine[side])).slice(1)],
-      },
+      sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarter, board.book),
+      sidePiece({ id: 'collar', name: 'Collar' }, side, collar, board.book),
     ]
-  }
-  pieces.push(
-    foldedPiece(
-      { id: 'backTab', name: 'Back tab' },
-      perSide(tabHalf),
-      { from: top, to: tabAt, upright: true },
-      board.book,
-    ),
-  )
-  return { ...base, pieces }
+  })
+  return { pieces, line }
 }
 
-/** Place on a line nearest to a point. */
-const edgeBelow = (line: Path, p: readonly [number, number]) => nearest(line, p).point
+/** Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round. */
+function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, quarters }: Base): Added {
+  const line = perSide((side) => {
+    const inner = beside(facings[side], -STAY)
+    const tip = nearest(quarters[side][1].line, inner[inner.length - 1]).point
+    return joined([nearest(topLine[side], inner[0]).point], inner.slice(1, -1), [tip])
+  })
+  const pieces = wallSides.map((side) => {
+    const [outer, inner, opening] = [facings[side], line[side], quarters[side][3]]
+    const edges: EdgeDraft[] = [
+      {
+        name: 'stay front',
+        role: 'lap over',
+        line: between(quarters[side][1].line, inner[inner.length - 1], outer[outer.length - 1]),
+      },
+      { name: 'facing', role: 'folded', line: flipped(outer) },
+      {
+        ...opening,
+        name: LAID_ON,
+        line: [outer[0], ...stretch(topLine[side], 0, nearest(topLine[side], inner[0]).at).slice(1, -1), inner[0]],
+      },
+      { name: 'stay edge', role: 'lap over', line: inner },
+    ]
+    return sidePiece({ id: 'stay', name: 'Eye stay' }, side, edges, board.book)
+  })
+  return { pieces, line }
+}
+
+/** A tab laid over the top of the back seam, in one piece, folded along it. */
+function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Added {
+  const top = backLine[backLine.length - 1]
+  const low = backLine.find((p) => p[1] > top[1] - TAB * board.length) ?? backLine[0]
+  const from = perSide((side) => pathLength(topLine[side]) - TAB_HALF)
+  const corner = perSide((side) => pointAt(topLine[side], from[side]))
+  const line = perSide((side) => smoothLine([low, [low[0] + 12, low[1] + 10], corner[side]], { start: [1, 0] }))
+  const half = perSide((side): EdgeDraft[] => [
+    { name: 'tab edge', role: 'lap over', line: line[side] },
+    {
+      ...quarters[side][3],
+      name: LAID_ON,
+      line: [corner[side], ...stretch(topLine[side], from[side], Infinity).slice(1)],
+    },
+  ])
+  const piece = foldedPiece(
+    { id: 'backTab', name: 'Back tab' },
+    half,
+    { from: top, to: low, upright: true },
+    board.book,
+  )
+  return { pieces: [piece], line }
+}
+
+/** A trainer: the derby's ground plan with eye stays and a back tab laid on, and a padded collar under the top line. */
+function draw(board: DesignBoard): DrawnUpper {
+  const base = drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded')
+  const added: Record<string, Added> = {
+    'collar line': collars(board, base),
+    'eye-stay line': eyeStays(board, base.facings, base),
+    'back-tab line': backTab(board, base),
+  }
+  const lines = Object.entries(added).flatMap(([name, { line }]) =>
+    wallSides.map((side) => ({ name, side, line: line[side] })),
+  )
+  return {
+    ...base,
+    pieces: [
+      ...base.pieces.filter((p) => !p.id.startsWith('quarter')),
+      ...Object.values(added).flatMap((a) => a.pieces),
+    ],
+    seams: [...base.seams, ...lines],
+  }
+}
 
 export const trainer: Style = {
   sentence: 'For a cup sole: eye stays and a back tab laid on, tongue and collar padded.',

@@ -200,6 +200,10 @@ const findingPlaces = computed(() =>
 .line.back {
   stroke: #e3a0c4;
 }
+.line.margin {
+  stroke: #a9bac0;
+  stroke-width: 1.2;
+}
 .line.before {
   stroke: #e3a0c4;
   stroke-width: 1.2;

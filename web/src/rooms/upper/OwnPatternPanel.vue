@@ -63,7 +63,8 @@ const drawnAs = [
       <input type="file" name="own-drawing" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
     </label>
     <p class="soft">
-      SVG or DXF in millimetres; every closed outline becomes a piece of the right shoe, seen from outside.
+      SVG or DXF in millimetres; every closed outline becomes a piece of the right shoe, seen from outside. A half with
+      a straight “fold” edge is unfolded; edges named “top line” make up the opening.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>

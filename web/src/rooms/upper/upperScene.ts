@@ -12,6 +12,7 @@ const lineColours: Record<UpperLine['kind'], string> = {
   before: '#8a6a7c',
   zip: '#a7d99b',
   crease: '#e6b355',
+  margin: '#a9bac0',
 }
 
 /** A line of the forme on the last: finely enough that it lies on it. */
@@ -33,7 +34,9 @@ export function onLast(map: FormeMap, side: 'lateral' | 'medial', path: Path): V
 
 /** The design on the last: its lines, and the chosen piece's outline in beeswax. */
 export function upperLoops(map: FormeMap, upper: Upper, chosen: Piece | null): Loop[] {
-  const loops: Loop[] = upper.lines.map((l) => ({
+  // The margin is turned under: past the feather there is no wall to draw it on.
+  const onWall = upper.lines.filter((l) => l.kind !== 'margin')
+  const loops: Loop[] = onWall.map((l) => ({
     points: onLast(map, l.side, l.path),
     colour: lineColours[l.kind],
     width: l.kind === 'crease' ? 1.5 : 2.5,
