@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import { Last, type LastMeasures } from '../src/model/last.ts'
 import type { Material, MaterialKind } from '../src/model/material.ts'
 import { PairDecisions, type PlanInput } from '../src/model/pair.ts'
@@ -109,7 +110,7 @@ const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind =
 
 /** A welted pair without padding on the walking last; change what the test is about. */
 export function samplePair(
-  change: Partial<PairDecisions> = {},
+  change: Partial<z.input<typeof PairDecisions>> = {},
   measures: LastMeasures = sampleMeasures.walking,
 ): PlanInput {
   const lastId = id(99)

@@ -1,3 +1,5 @@
+import { nearest } from '../geometry/along.ts'
+import type { Path } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding } from '../model/because.ts'
 import type { StiffenerEnds, StiffenerNeeds } from '../parts/stiffener.ts'
@@ -10,8 +12,9 @@ export function stiffenerFindings(
   ends: StiffenerEnds,
   back: number,
   edges: Record<Side, (station: number) => number>,
+  onForme: Record<Side, Path>,
 ): Finding[] {
-  const { topLine, joint, material, book } = needs
+  const { topLine, facings, joint, material, book } = needs
   const findings: Finding[] = []
   const behind = book.value(stiffenerRules.behindJoint)
   for (const side of ['lateral', 'medial'] as const) {
@@ -52,6 +55,27 @@ export function stiffenerFindings(
     unit: 'mm',
     mend: least >= gap - 0.05 ? '' : `Lower the back to ${(topLine.back - gap).toFixed(1)} mm.`,
   })
+  if (facings) {
+    const wanted = book.value(stiffenerRules.clearFacing)
+    const room = (['lateral', 'medial'] as const).map((side) => ({
+      side,
+      away: Math.min(...onForme[side].map((p) => nearest(facings[side], p).away)),
+    }))
+    const worst = room[0].away <= room[1].away ? room[0] : room[1]
+    const clear = worst.away >= wanted - 0.05
+    findings.push({
+      id: 'stiffener.facing',
+      level: clear ? 'fine' : 'watch',
+      where: `below the lacing, ${worst.side} side`,
+      sentence: clear
+        ? `It stays ${worst.away.toFixed(0)} mm clear of the lacing at the nearest; ${wanted} mm are wanted.`
+        : `Its upper edge comes within ${worst.away.toFixed(1)} mm of the lacing, where the eyelets are set; ${wanted} mm are wanted.`,
+      measured: worst.away,
+      limit: wanted,
+      unit: 'mm',
+      mend: clear ? '' : 'End it further back, or curve it lower under the tab.',
+    })
+  }
   findings.push(
     thicknessFinding(
       'stiffener.thickness',

@@ -62,6 +62,13 @@ export class FormeMap {
     return [this.forme.mean[2 * v], this.forme.mean[2 * v + 1]]
   }
 
+  /** Where a point of a side's grid lies on the forme. */
+  flatVertex(side: Side, column: number, row: number): Point {
+    const v = 2 * (column * this.forme.rows + row)
+    const { flat } = this.charts[side]
+    return [flat[v], flat[v + 1]]
+  }
+
   /** Weights of a triangle's corners for a point of the forme; beyond the edge they go below zero. */
   private locate(
     { flat, closest }: Chart,

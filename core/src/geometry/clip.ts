@@ -41,6 +41,10 @@ export function offset(path: Path, by: number, what = 'the outline'): Path {
 }
 
 /** The largest common piece of two closed paths. Throws GeometryError when they do not meet. */
+export function difference(a: Path, b: Path, what = 'the outline'): Path {
+  return largest(Clipper.difference([toClipper(a)], [toClipper(b)], FillRule.NonZero), what)
+}
+
 export function intersect(a: Path, b: Path, what = 'the outline'): Path {
   return largest(Clipper.intersect([toClipper(a)], [toClipper(b)], FillRule.NonZero), what)
 }

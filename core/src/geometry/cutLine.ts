@@ -4,7 +4,8 @@ import { distance, GeometryError, type Path, type Point } from './path.ts'
 /** The stretch of an open line between two lengths from its start, mm; runs backwards when `to` comes first. */
 export function stretch(line: Path, from: number, to: number): Path {
   const sums = cumulative(line)
-  const [a, b] = from < to ? [from, to] : [to, from]
+  const whole = sums[sums.length - 1]
+  const [a, b] = [Math.max(0, Math.min(from, to)), Math.min(whole, Math.max(from, to))]
   const inner = line.filter((_, i) => sums[i] > a + 1e-6 && sums[i] < b - 1e-6)
   const out = [pointAt(line, a), ...inner, pointAt(line, b)]
   return from < to ? out : out.reverse()

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { nearest } from '../geometry/along.ts'
 import type { Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
-import { lastedOutline, thicknessAt, type FeatherLayers } from './lastedOutline.ts'
+import { plannedThickness, type PlannedEnds, type PlannedLayers } from '../fit/lastedShoe.ts'
+import { lastedOutline } from './lastedOutline.ts'
 
-const layers: FeatherLayers = {
+const layers: PlannedLayers & PlannedEnds = {
   upper: 1.5,
   lining: 1,
   stiffener: 0,
@@ -35,14 +36,16 @@ function ellipseBottom(): DevelopedBottom {
 describe('the lasted outline', () => {
   it('with the same layers everywhere is an exact offset', () => {
     const bottom = ellipseBottom()
-    const { outline, thickest, thinnest } = lastedOutline(bottom, layers)
+    const { outline, thickest, thinnest } = lastedOutline(bottom, (side, x) => plannedThickness(layers, side, x))
     expect(thickest).toBeCloseTo(2.5, 9)
     expect(thinnest).toBeCloseTo(2.5, 9)
     for (const p of outline) expect(nearest(bottom.outline, p, true).away).toBeCloseTo(2.5, 1)
   })
   it('is fuller at heel and toe by what lies there, and the step between is eased', () => {
     const bottom = ellipseBottom()
-    const { thickness, along } = lastedOutline(bottom, { ...layers, stiffener: 2.4, puff: 2 })
+    const { thickness, along } = lastedOutline(bottom, (side, x) =>
+      plannedThickness({ ...layers, stiffener: 2.4, puff: 2 }, side, x),
+    )
     const at = (x: number) => thickness[along.findIndex((p) => p[0] > x)]
     expect(at(10)).toBeCloseTo(4.9, 2)
     expect(at(150)).toBeCloseTo(2.5, 2)
@@ -58,8 +61,8 @@ describe('the lasted outline', () => {
   })
   it('a skived front counts straight from nothing to full', () => {
     const l = { ...layers, stiffener: 2 }
-    expect(thicknessAt(l, 'medial', 40)).toBeCloseTo(4.5, 9)
-    expect(thicknessAt(l, 'medial', 62.5)).toBeCloseTo(3.5, 9)
-    expect(thicknessAt(l, 'medial', 70)).toBeCloseTo(2.5, 9)
+    expect(plannedThickness(l, 'medial', 40)).toBeCloseTo(4.5, 9)
+    expect(plannedThickness(l, 'medial', 62.5)).toBeCloseTo(3.5, 9)
+    expect(plannedThickness(l, 'medial', 70)).toBeCloseTo(2.5, 9)
   })
 })

@@ -5,31 +5,6 @@ import type { Path, Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 
-/** What lies outside the last at the feather line, mm. */
-export interface FeatherLayers {
-  upper: number
-  lining: number
-  stiffener: number
-  puff: number
-  /** Front of the stiffener on the feather line, x from the heel back, and the width of its front skive. */
-  stiffenerEnd: Record<Side, number>
-  stiffenerSkive: number
-  /** Back of the puff on the feather line, x from the heel back, and the width of its back skive. */
-  puffBack: number
-  puffSkive: number
-}
-
-/** Thickness outside the last at a place of the feather line: a skived front counts straight from nothing to full. */
-export function thicknessAt(layers: FeatherLayers, side: Side, x: number): number {
-  const ramp = (into: number, width: number) => (width > 0 ? Math.min(1, Math.max(0, into / width)) : into > 0 ? 1 : 0)
-  return (
-    layers.upper +
-    layers.lining +
-    layers.stiffener * ramp(layers.stiffenerEnd[side] - x, layers.stiffenerSkive) +
-    layers.puff * ramp(x - layers.puffBack, layers.puffSkive)
-  )
-}
-
 /** The lasted shoe's edge seen on the bottom: the feather line pushed out by what lies there. */
 export interface LastedOutline {
   outline: Path
@@ -72,10 +47,11 @@ function eased(outline: Path, values: readonly number[]): number[] {
   })
 }
 
-export function lastedOutline(bottom: DevelopedBottom, layers: FeatherLayers): LastedOutline {
+/** The feather line pushed out by the thickness of all that lies on the wall there, mm. */
+export function lastedOutline(bottom: DevelopedBottom, thicknessAt: (side: Side, x: number) => number): LastedOutline {
   const thickness = eased(
     bottom.outline,
-    bottom.stations.map(({ side, x }) => thicknessAt(layers, side, x)),
+    bottom.stations.map(({ side, x }) => thicknessAt(side, x)),
   )
   return {
     outline: pushedOut(bottom.outline, thickness, 'the lasted outline'),

@@ -1,5 +1,5 @@
 /** Units that figures carry; lengths are turned into inches only at the edge of the screen. */
-export type Unit = 'mm' | 'mm²' | 'min' | 'share' | 'count' | '%' | 'mm per 10 mm'
+export type Unit = 'mm' | 'mm²' | 'cm³' | 'g' | 'min' | 'share' | 'count' | '%' | 'mm per 10 mm'
 
 export interface Input {
   name: string
@@ -18,6 +18,7 @@ export const handDecisions = [
   'stiffener.medialEnd',
   'puff.length',
   'midsole.room',
+  'heel.lifts',
 ] as const
 export type HandDecision = (typeof handDecisions)[number]
 

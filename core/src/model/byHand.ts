@@ -14,6 +14,8 @@ export function setByHand(decisions: PairDecisions, decision: HandDecision, valu
       return { ...decisions, puff: { ...decisions.puff, length: value } }
     case 'midsole.room':
       return { ...decisions, midsole: { ...decisions.midsole, room: value } }
+    case 'heel.lifts':
+      return { ...decisions, heel: { ...decisions.heel, lifts: value === null ? null : Math.round(value) } }
   }
 }
 

@@ -9,6 +9,7 @@ export const edgeRoles = {
   bound: 'is wrapped in a binding',
   raw: 'is cut and dyed',
   'closed seam': 'is stitched inside out and opened',
+  trimmed: 'stands proud and is trimmed after stitching',
   'butt seam': 'meets its neighbour edge to edge',
   zip: 'is turned in along the zip',
   fold: 'is no edge: the piece goes on as a mirror image',

@@ -8,6 +8,7 @@ export const materialKinds = [
   'stiffener leather',
   'puff leather',
   'sole leather',
+  'rubber',
   'cork',
   'foam',
 ] as const
@@ -34,6 +35,10 @@ export const materialRoles = {
   sock: ['lining leather'],
   padding: ['cork', 'foam'],
   midsole: ['sole leather'],
+  foam: ['foam'],
+  outsole: ['sole leather', 'rubber'],
+  heel: ['sole leather'],
+  topPiece: ['rubber', 'sole leather'],
 } as const satisfies Record<string, readonly MaterialKind[]>
 export type MaterialRole = keyof typeof materialRoles
 
@@ -46,7 +51,15 @@ export const roleNames: Record<MaterialRole, string> = {
   sock: 'Sock liner',
   padding: 'Padding',
   midsole: 'Midsole',
+  foam: 'Foam of tongue and collar',
+  outsole: 'Outsole',
+  heel: 'Heel lifts',
+  topPiece: 'Top piece',
 }
+
+/** Roles that may be left open: padding because a pair may have none, the others because the house rules say how thick they are. */
+export const openRoles = ['padding', 'foam', 'outsole', 'heel', 'topPiece'] as const satisfies readonly MaterialRole[]
+export const mayStayOpen = (role: MaterialRole): boolean => (openRoles as readonly MaterialRole[]).includes(role)
 
 export function mayServe(role: MaterialRole, kind: MaterialKind): boolean {
   return (materialRoles[role] as readonly MaterialKind[]).includes(kind)

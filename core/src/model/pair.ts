@@ -6,8 +6,11 @@ import { Material } from './material.ts'
 import { UpperDecisions } from './upper.ts'
 
 export const constructions = ['welted', 'cemented'] as const
-export const stiffenerFronts = ['short', 'long medial'] as const
-export const paddings = ['none', 'half', 'full'] as const
+export const stiffenerFronts = ['short', 'long medial', 'long both'] as const
+export const paddings = ['none', 'heel pad', 'half', 'full'] as const
+/** How the linings meet at the back, and how far the lasted lining is left under the feather. */
+export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
+export const liningTrims = ['short', 'long', 'feather'] as const
 
 /** A figure the maker set by hand, mm; null leaves it to the rule. */
 const byHand = (min: number, max: number) => z.number().min(min).max(max).nullable().default(null)
@@ -30,6 +33,11 @@ export const PairDecisions = z.object({
     sock: z.uuid(),
     padding: z.uuid().nullable(),
     midsole: z.uuid(),
+    /** These may be left open: then the house rules say how thick they are. */
+    foam: z.uuid().nullable().default(null),
+    outsole: z.uuid().nullable().default(null),
+    heel: z.uuid().nullable().default(null),
+    topPiece: z.uuid().nullable().default(null),
   }),
   stiffener: z
     .object({
@@ -39,9 +47,14 @@ export const PairDecisions = z.object({
       medialEnd: byHand(30, 260),
     })
     .prefault({}),
+  lining: z
+    .object({ back: z.enum(liningBacks).default('heel grip'), trim: z.enum(liningTrims).default('short') })
+    .prefault({}),
   puff: z.object({ length: byHand(15, 130) }).prefault({}),
   sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
   midsole: z.object({ room: byHand(0, 25) }).prefault({}),
+  insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
+  heel: z.object({ lifts: byHand(0, 24), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
   /** House rules changed for this pair alone. */
   rules: RuleFigures.default({}),

@@ -99,6 +99,8 @@ export function insole(needs: InsoleNeeds): Part {
   const box = boxOf(outline)
   return {
     id: 'insole',
+    place: 'under',
+    areas: [],
     name: 'Insole',
     role: 'insole',
     materialName: material.name,

@@ -78,6 +78,8 @@ export function midsole(needs: MidsoleNeeds): Part {
   }
   return {
     id: 'midsole',
+    place: 'under',
+    areas: [],
     name: 'Midsole',
     role: 'midsole',
     materialName: material.name,

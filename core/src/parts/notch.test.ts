@@ -59,6 +59,8 @@ describe('notches', () => {
 describe('the left part', () => {
   const part: Part = {
     id: 'insole',
+    place: 'under',
+    areas: [],
     name: 'Insole',
     role: 'insole',
     materialName: 'x',

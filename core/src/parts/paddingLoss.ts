@@ -43,17 +43,22 @@ export function lossOf(section: Path, floor: Path, rise: number): number {
   return pathLength(section, true) - pathLength(convexHull(left), true)
 }
 
-/** Padding thickness at x for a half padding with its front edge at `front`, skived over `skive` mm. */
+/** Padding thickness at x for a padding with its front edge at `front`, skived over `skive` mm. */
 export function paddingAt(thickness: number, x: number, front: number, skive: number): number {
   return thickness * Math.min(1, Math.max(0, (front - x) / skive))
 }
 
+/**
+ * What padding takes from the inside girth: a full one, or one whose front edge lies at `front`; beside it a half
+ * padding with its edge at `halfFront`, for the proposal. mm.
+ */
 export function paddingLoss(
   surface: LastSurface,
   marks: Landmarks,
   thickness: number,
-  extent: 'half' | 'full',
+  extent: 'part' | 'full',
   front: number,
+  halfFront: number,
   skive: number,
 ): GirthLoss {
   const planes = girthPlanes(marks)
@@ -68,8 +73,8 @@ export function paddingLoss(
         lossOf(sections[s], floors[s], at(UNDERFOOT[s] * surface.length) / planeAxes(planes[s]).up[2]),
       ]),
     ) as Record<Underfoot, number>
-  const half = losses((x) => paddingAt(thickness, x, front, skive))
-  const planned = extent === 'full' ? losses(() => thickness) : half
+  const half = losses((x) => paddingAt(thickness, x, halfFront, skive))
+  const planned = losses((x) => (extent === 'full' ? thickness : paddingAt(thickness, x, front, skive)))
   return {
     planned,
     half,
@@ -92,7 +97,7 @@ export function paddingLoss(
 
 export function girthFindings(
   loss: GirthLoss,
-  extent: 'half' | 'full',
+  extent: 'heel pad' | 'half' | 'full',
   allowances: Record<Underfoot, number>,
 ): Finding[] {
   const stations = Object.keys(UNDERFOOT) as Underfoot[]

@@ -1,9 +1,15 @@
 import type { Because, Finding } from '../model/because.ts'
 import type { Path, Point } from '../geometry/path.ts'
+import type { WallArea } from '../layers/wallArea.ts'
 import type { MaterialRole } from '../model/material.ts'
 
-export const partIds = ['insole', 'stiffener', 'puff', 'sock', 'padding', 'midsole'] as const
-export type PartId = (typeof partIds)[number]
+/** Where a part has its place in the shoe, from the foot outwards and down. */
+export const partPlaces = {
+  foot: 'Against the foot',
+  wall: 'Inside the wall',
+  under: 'Under the foot',
+} as const
+export type PartPlace = keyof typeof partPlaces
 
 /** 'cut mark' is cut into the edge (notch, slit), 'punch' a hole cut out. */
 export type LineKind = 'fold' | 'stitch' | 'feather' | 'crease' | 'mark' | 'neighbour' | 'cut mark' | 'punch'
@@ -48,23 +54,29 @@ export interface Notch {
  * mm; the outline is closed and counter-clockwise.
  */
 export interface Part {
-  id: PartId
+  id: string
+  place: PartPlace
   name: string
-  role: MaterialRole
+  /** What it is cut from; null for small stuff that is not kept by the sheet. */
+  role: MaterialRole | null
   materialName: string
   thickness: number
   /** Pieces to cut for the pair. */
   count: number
+  /** Cut by measure, not by a printed outline. */
+  strip?: true
   outline: Path
-  lines: PartLine[]
-  skives: Skive[]
-  notches: Notch[]
-  dimensions: Dimension[]
+  lines: readonly PartLine[]
+  skives: readonly Skive[]
+  notches: readonly Notch[]
+  dimensions: readonly Dimension[]
   /** Tight direction along x, drawn as an arrow of so many mm. */
   grain: { at: Point; length: number }
-  becauses: Because[]
-  findings: Finding[]
+  becauses: readonly Because[]
+  findings: readonly Finding[]
+  /** Where it lies on the wall; empty for what lies under the foot or over no part of the last. */
+  areas: readonly WallArea[]
 }
 
-/** Whatever can be drawn on a sheet: a part of the plan, or a piece of the upper under its own name. */
-export type DrawablePart = Omit<Part, 'id'> & { id: string }
+/** Whatever can be drawn on a sheet: a part of the plan, or a piece of the upper. */
+export type DrawablePart = Omit<Part, 'place' | 'areas'>

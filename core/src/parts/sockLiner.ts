@@ -1,9 +1,11 @@
-import { bandAlong, intersect, offset } from '../geometry/clip.ts'
+import { bandAlong, offset } from '../geometry/clip.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { alongBottom, creaseOf } from './alongBottom.ts'
+import { behind } from './behind.ts'
 import type { Part, Skive } from './part.ts'
 import { girthFindings, type GirthLoss } from './paddingLoss.ts'
 
@@ -25,6 +27,15 @@ export const sockRules = {
     max: 0.55,
     unit: 'share',
     why: 'From the heel to the instep line: it lifts the heel and leaves the forefoot its room.',
+  },
+  heelShare: {
+    key: 'sock.heelShare',
+    name: 'Front of a heel pad, share of the last length',
+    value: 0.27,
+    min: 0.2,
+    max: 0.35,
+    unit: 'share',
+    why: 'It cushions the heel bone and ends before the arch.',
   },
   frontSkive: {
     key: 'sock.frontSkive',
@@ -75,6 +86,8 @@ export function sockLiner(needs: SockNeeds): Part {
   const box = boxOf(outline)
   return {
     id: 'sock',
+    place: 'foot',
+    areas: [],
     name: 'Sock liner',
     role: 'sock',
     materialName: material.name,
@@ -110,26 +123,37 @@ export function sockLiner(needs: SockNeeds): Part {
 }
 
 export interface PaddingNeeds extends SockNeeds {
-  extent: 'half' | 'full'
+  extent: Extent
   loss: GirthLoss
 }
 
-/** Padding under the sock liner, full or half, drawn oversize and trimmed to the sock after gluing. */
+type Extent = Exclude<PairDecisions['sock']['padding'], 'none'>
+const names: Record<Extent, string> = { 'heel pad': 'Heel pad', half: 'Half padding', full: 'Full padding' }
+
+/** Where a padding that ends under the foot has its front edge, mm from the heel back. */
+export const paddedTo = (extent: Extent, length: number, book: RuleBook): number =>
+  book.value(extent === 'heel pad' ? sockRules.heelShare : sockRules.halfShare) * length
+
+/** Padding under the sock liner, full, half or under the heel alone, drawn oversize and trimmed to the sock after gluing. */
 export function padding(needs: PaddingNeeds): Part {
   const { bottom, length, lining, material, book, extent, loss } = needs
   const growth = book.inForce(sockRules.paddingGrowth)
   const sock = sockOutline(bottom, lining)
   const full = offset(sock, growth.value, 'the padding')
-  const share = book.inForce(sockRules.halfShare)
+  const rule = extent === 'heel pad' ? sockRules.heelShare : sockRules.halfShare
+  const share = book.inForce(rule)
+  const part = extent !== 'full'
   const front = bottom.flatX(share.value * length)
   const skiveWidth = book.value(sockRules.frontSkive)
-  const outline = extent === 'full' ? full : behind(full, front)
+  const outline = part ? behind(full, front, 'the padding') : full
   const box = boxOf(outline)
-  const skives: Skive[] = extent === 'half' ? [frontSkive(outline, front, skiveWidth, material.thickness)] : []
+  const skives: Skive[] = part ? [frontSkive(outline, front, skiveWidth, material.thickness)] : []
   const ground = alongBottom(outline, bottom, length)
   return {
     id: 'padding',
-    name: extent === 'half' ? 'Half padding' : 'Full padding',
+    place: 'foot',
+    areas: [],
+    name: names[extent],
     role: 'padding',
     materialName: material.name,
     thickness: material.thickness,
@@ -138,7 +162,7 @@ export function padding(needs: PaddingNeeds): Part {
     lines: [{ name: 'sock liner', kind: 'neighbour', path: sock, closed: true }],
     skives,
     ...ground,
-    grain: { ...ground.grain, length: extent === 'half' ? 40 : 60 },
+    grain: { ...ground.grain, length: part ? 40 : 60 },
     becauses: [
       {
         quantity: 'Larger than the sock',
@@ -149,19 +173,19 @@ export function padding(needs: PaddingNeeds): Part {
         origin: growth.origin,
         rule: sockRules.paddingGrowth.key,
       },
-      ...(extent === 'half'
+      ...(part
         ? [
             {
               quantity: 'Front edge from the heel back',
               value: share.value * length,
               unit: 'mm' as const,
-              sentence: `${share.value} of the last length: at the instep line, marked on the flesh side of the sock.`,
+              sentence: `${share.value} of the last length: ${extent === 'heel pad' ? 'in front of the heel bone' : 'at the instep line'}, marked on the flesh side of the sock.`,
               inputs: [{ name: 'Last length', value: length, unit: 'mm' as const }],
               origin: share.origin,
-              rule: sockRules.halfShare.key,
+              rule: rule.key,
             },
             {
-              quantity: 'Length of the half padding',
+              quantity: 'Length of the padding',
               value: box.maxX - box.minX,
               unit: 'mm' as const,
               sentence: 'From the oversize heel to the front edge, measured flat.',
@@ -178,18 +202,6 @@ export function padding(needs: PaddingNeeds): Part {
       instep: book.value(sockRules.allowedInstepLoss),
     }),
   }
-}
-
-/** What lies behind X of an outline along the bottom. */
-function behind(outline: Path, x: number): Path {
-  const box = boxOf(outline)
-  const window: Path = [
-    [box.minX - 1, box.minY - 1],
-    [x, box.minY - 1],
-    [x, box.maxY + 1],
-    [box.minX - 1, box.maxY + 1],
-  ]
-  return intersect(outline, window, 'the half padding')
 }
 
 function frontSkive(outline: Path, front: number, width: number, thickness: number): Skive {

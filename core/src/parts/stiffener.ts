@@ -1,13 +1,18 @@
 import { stiffenerFindings } from '../checks/stiffener.ts'
 import { bandAlong } from '../geometry/clip.ts'
+import { wallPath } from '../forme/wallPath.ts'
+import type { FormeMap } from '../forme/formeMap.ts'
 import { lerp, smoothstep } from '../geometry/interpolate.ts'
 import { boxOf, GeometryError, lerpPoint, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { HeelPatch } from '../forme/heelPatch.ts'
 import type { Side } from '../last/frame.ts'
+import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
 import type { Because, Origin } from '../model/because.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
+import { wallSides } from '../upper/designPoints.ts'
+import { perSide } from '../upper/styles/lines.ts'
 import { notchNear } from './notch.ts'
 import type { Part, Skive } from './part.ts'
 import { stiffenerRules } from './stiffenerRules.ts'
@@ -25,8 +30,11 @@ export const BEYOND_JOINT = 14
 const LONG_NOSE = 0.42
 
 export interface StiffenerNeeds {
+  map: FormeMap
   patch: HeelPatch
   topLine: TopLine
+  /** Edges of the lacing on the forme, which a long stiffener must pass under; null without lacing. */
+  facings: Record<Side, Path> | null
   length: number
   /** x of the joint on each side, mm from the heel back. */
   joint: Record<Side, number>
@@ -50,16 +58,25 @@ export function stiffenerEnds(
 ): StiffenerEnds {
   const short = book.inForce(stiffenerRules.shortShare)
   const behind = book.inForce(stiffenerRules.behindJoint)
-  const long = decisions.front === 'long medial'
+  const hand: Record<Side, number | null> = { lateral: decisions.lateralEnd, medial: decisions.medialEnd }
+  const of = (side: Side) => {
+    const long = isLong(decisions.front, side)
+    return {
+      end: hand[side] ?? (long ? joint[side] - behind.value : short.value * length),
+      origin: hand[side] !== null ? ('set by hand' as const) : long ? behind.origin : short.origin,
+    }
+  }
+  const [lateral, medial] = [of('lateral'), of('medial')]
   return {
-    lateral: decisions.lateralEnd ?? short.value * length,
-    medial: decisions.medialEnd ?? (long ? joint.medial - behind.value : short.value * length),
-    origin: {
-      lateral: decisions.lateralEnd !== null ? 'set by hand' : short.origin,
-      medial: decisions.medialEnd !== null ? 'set by hand' : long ? behind.origin : short.origin,
-    },
+    lateral: lateral.end,
+    medial: medial.end,
+    origin: { lateral: lateral.origin, medial: medial.origin },
   }
 }
+
+/** Does a stiffener of this kind reach forward under the arch on a side? */
+export const isLong = (front: PairDecisions['stiffener']['front'], side: Side): boolean =>
+  front === 'long both' || (front === 'long medial' && side === 'medial')
 
 /**
  * Height of the stiffener's upper edge over the feather, mm. A short wing falls from the back as a superellipse
@@ -112,6 +129,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
     lateral: upperEdge(needs, 'lateral', ends.lateral, back),
     medial: upperEdge(needs, 'medial', ends.medial, back),
   }
+  const tops = perSide((side) => onForme(needs, side, ends[side], edges[side]))
   const run = (side: Side): number[] => {
     const n = Math.max(24, Math.round(ends[side] / 3))
     return Array.from({ length: n }, (_, i) => ends[side] * Math.sin(((i + 1) / n) * (Math.PI / 2)))
@@ -164,6 +182,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
   const box = boxOf(outline)
   return {
     id: 'stiffener',
+    place: 'wall',
     name: 'Stiffener',
     role: 'stiffener',
     materialName: material.name,
@@ -191,14 +210,52 @@ export function stiffener(needs: StiffenerNeeds): Part {
     ],
     grain: { at: lerpPoint(backFoot, backTop, 0.42), length: 44 },
     becauses,
-    findings: stiffenerFindings(needs, ends, back, edges),
+    findings: stiffenerFindings(needs, ends, back, edges, tops),
+    areas: wallSides.map((side) => wallArea(needs, side, ends[side], tops[side])),
+  }
+}
+
+/** How many places of the upper edge are carried over to the forme. */
+const ON_FORME = 24
+
+/** The upper edge from its front back to the heel, as it lies on the forme. */
+function onForme(needs: StiffenerNeeds, side: Side, end: number, edge: (station: number) => number): Path {
+  const stations = Array.from({ length: ON_FORME + 1 }, (_, i) => end * Math.cos((i / ON_FORME) * (Math.PI / 2)))
+  return wallPath(
+    needs.map,
+    side,
+    stations.map((station) => ({ station, height: edge(station) })),
+  )
+}
+
+/** Where the stiffener lies on one wall, thinned along its upper edge. */
+function wallArea(needs: StiffenerNeeds, side: Side, end: number, top: Path): WallArea {
+  const { material, book } = needs
+  const width = book.value(stiffenerRules.topSkive)
+  const feather = Array.from({ length: ON_FORME }, (_, i) => ({ station: (end * i) / ON_FORME, height: 0 }))
+  return {
+    part: 'stiffener',
+    name: 'Stiffener',
+    side,
+    depth: DEPTHS.inside,
+    thickness: material.thickness,
+    area: [...wallPath(needs.map, side, feather), ...top],
+    thinned: [
+      {
+        edge: top,
+        profile: [
+          [0, 0],
+          [width, material.thickness],
+        ],
+      },
+    ],
   }
 }
 
 function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Because {
   const { length, joint, decisions, book } = needs
   const hand = decisions[`${side}End`] !== null
-  const long = side === 'medial' && decisions.front === 'long medial'
+  const long = isLong(decisions.front, side)
   const share = book.value(stiffenerRules.shortShare)
   const behind = book.value(stiffenerRules.behindJoint)
   return {
@@ -208,7 +265,7 @@ function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Bec
     sentence: hand
       ? 'Set by hand.'
       : long
-        ? `Reaches forward under the arch to ${behind} mm behind the joint, which lies at ${joint.medial.toFixed(0)} mm.`
+        ? `Reaches forward under the arch to ${behind} mm behind the joint, which lies at ${joint[side].toFixed(0)} mm.`
         : `${share} of the last length: it holds the heel and leaves the waist supple.`,
     inputs: [
       { name: 'Last length', value: length, unit: 'mm' },
@@ -218,7 +275,7 @@ function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Bec
     rule: long ? stiffenerRules.behindJoint.key : stiffenerRules.shortShare.key,
     hand: {
       decision: `stiffener.${side}End`,
-      byRule: long ? joint.medial - behind : share * length,
+      byRule: long ? joint[side] - behind : share * length,
       min: Math.ceil(0.16 * length),
       max: Math.floor(joint[side] + BEYOND_JOINT),
     },

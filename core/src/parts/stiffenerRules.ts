@@ -37,6 +37,15 @@ export const stiffenerRules = {
     unit: 'mm',
     why: 'A stiffener that reaches the joint stands where the shoe must bend.',
   },
+  clearFacing: {
+    key: 'stiffener.clearFacing',
+    name: 'Stiffener clear of tab and lacing',
+    value: 2,
+    min: 1,
+    max: 12,
+    unit: 'mm',
+    why: 'Under the eyelets it would be one layer too many, and the tab could not bend.',
+  },
   thinnest: {
     key: 'stiffener.thinnest',
     name: 'Thinnest stiffener leather',

@@ -1,13 +1,18 @@
 import { thicknessFinding } from '../checks/leather.ts'
+import { between } from '../geometry/cutLine.ts'
 import { nearest } from '../geometry/along.ts'
 import { bandAlong } from '../geometry/clip.ts'
 import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { ToePatch } from '../forme/toePatch.ts'
+import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
+import { atX, wallPoint } from '../last/surface.ts'
+import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
 import type { Finding, Origin } from '../model/because.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
+import { wallSides } from '../upper/designPoints.ts'
 import { notchNear } from './notch.ts'
 import type { Part } from './part.ts'
 import { fullness } from './fullness.ts'
@@ -98,6 +103,7 @@ export const puffRules = {
 } satisfies Record<string, Rule>
 
 export interface PuffNeeds {
+  map: FormeMap
   patch: ToePatch
   length: number
   joint: Record<Side, number>
@@ -149,6 +155,7 @@ export function toePuff(needs: PuffNeeds): Part {
   const t = material.thickness
   return {
     id: 'puff',
+    place: 'wall',
     name: 'Toe puff',
     role: 'puff',
     materialName: material.name,
@@ -236,6 +243,39 @@ export function toePuff(needs: PuffNeeds): Part {
       fullness(pathLength(feather), pathLength(feather) / patch.featherStretch(), 'puff'),
     ],
     findings: puffFindings(needs, puff, byRule, back, crease),
+    areas: wallSides.map((side) => wallArea(needs, side, (down) => backX - sweep.value * down * down)),
+  }
+}
+
+/** Where the puff lies on one wall, thinned along its back edge; `at` gives its x from the ridge (0) to the feather (1). */
+function wallArea({ map, material, book }: PuffNeeds, side: Side, at: (down: number) => number): WallArea {
+  const { surface } = map
+  const top = surface.rows - 1
+  const line = Array.from({ length: surface.rows }, (_, j): Point => {
+    const row = Array.from({ length: surface.columns }, (_, i) => wallPoint(surface, side, i, j))
+    return map.fromLast(side, atX(row.slice(Math.floor(surface.coneColumn * 0.8)), at(1 - j / top)))
+  })
+  const width = book.value(puffRules.backSkive)
+  return {
+    part: 'puff',
+    name: 'Toe puff',
+    side,
+    depth: DEPTHS.inside,
+    thickness: material.thickness,
+    area: [
+      ...line,
+      ...between(map.centre, line[top], map.centre[map.centre.length - 1]).slice(1),
+      ...between(map.feathers[side], map.feathers[side][map.feathers[side].length - 1], line[0]).slice(1, -1),
+    ],
+    thinned: [
+      {
+        edge: line,
+        profile: [
+          [0, 0],
+          [width, material.thickness],
+        ],
+      },
+    ],
   }
 }
 

@@ -50,8 +50,11 @@ export interface TopLine {
   becauses: Because[]
 }
 
-/** The top line by rule (docs/trade.md, "Heights and key points"): L / 5 + 3 at the back, 0.135 L below the lateral ankle. */
-export function topLine(length: number, book: RuleBook): TopLine {
+/**
+ * The top line by rule (docs/trade.md, "Heights and key points"): L / 5 + 3 at the back, 0.135 L below the lateral ankle.
+ * It stands in where the upper has none of its own: for a drawn pattern, and under a boot's shaft.
+ */
+export function topLineByRule(length: number, book: RuleBook): TopLine {
   const shrinkage = book.inForce(topLineRules.shrinkage)
   const ankleShare = book.inForce(topLineRules.ankleShare)
   const rise = book.inForce(topLineRules.medialRise)

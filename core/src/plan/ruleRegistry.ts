@@ -3,6 +3,13 @@ import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../fit/cupFit.ts'
 import { fitRules } from '../fit/footFit.ts'
 import { gradeRules } from '../fit/grade.ts'
+import { edgeSkiveRules } from '../layers/edgeSkive.ts'
+import { layerRules } from '../layers/layerRules.ts'
+import { bottomRules } from '../parts/bottom/bottomRules.ts'
+import { foamRule } from '../parts/linings/liningParts.ts'
+import { liningRules } from '../parts/linings/liningRules.ts'
+import { reinforcementRules } from '../parts/linings/reinforcements.ts'
+import { sideLiningRules } from '../parts/linings/sideLining.ts'
 import { insoleRules } from '../parts/insole.ts'
 import { midsoleRules } from '../parts/midsole.ts'
 import { sockRules } from '../parts/sockLiner.ts'
@@ -21,10 +28,21 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   { name: 'Heights and key points', rules: Object.values(topLineRules) },
   { name: 'Upper', rules: Object.values(upperRules) },
   { name: 'Insole and last bottom', rules: Object.values(insoleRules) },
+  {
+    name: 'Linings',
+    rules: [
+      ...Object.values(liningRules),
+      foamRule,
+      ...Object.values(sideLiningRules),
+      ...Object.values(reinforcementRules),
+    ],
+  },
   { name: 'Stiffener', rules: Object.values(stiffenerRules) },
   { name: 'Toe puff', rules: Object.values(puffRules) },
   { name: 'Sock liner and padding', rules: Object.values(sockRules) },
   { name: 'Midsole', rules: Object.values(midsoleRules) },
+  { name: 'Bottom and heel', rules: Object.values(bottomRules) },
+  { name: 'Layers and bulk', rules: [...Object.values(layerRules), ...Object.values(edgeSkiveRules)] },
   { name: 'Time at the bench', rules: Object.values(workRules) },
   { name: 'Waits', rules: Object.values(waitRules) },
 ]

@@ -44,17 +44,28 @@ describe('decisions', () => {
   const { decisions } = samplePair()
   it('set by hand and given back are as they were, each in its own place', () => {
     for (const d of handDecisions) {
-      const set = setByHand(decisions, d, 12.5)
+      const figure = d === 'heel.lifts' ? 3 : 12.5
+      const set = setByHand(decisions, d, figure)
       const [group, field] = d.split('.')
-      expect(set).toMatchObject({ [group]: { [field]: 12.5 } })
+      expect(set).toMatchObject({ [group]: { [field]: figure } })
       expect(setByHand(set, d, null)).toEqual(decisions)
     }
     expect(setRule(setRule(decisions, 'puff.sweep', 5), 'puff.sweep', null)).toEqual(decisions)
     expect(decisions.rules).toEqual({})
   })
   it('left out are left to the rules', () => {
-    const { stiffener, puff, sock, midsole, rules, ...needed } = decisions
-    expect(PairDecisions.parse(needed)).toEqual({ ...needed, stiffener, puff, sock, midsole, rules })
+    const { stiffener, puff, sock, midsole, lining, insole, heel, rules, ...needed } = decisions
+    expect(PairDecisions.parse(needed)).toEqual({
+      ...needed,
+      stiffener,
+      puff,
+      sock,
+      midsole,
+      lining,
+      insole,
+      heel,
+      rules,
+    })
   })
   it('a pair file says which field is wrong', () => {
     const file = {

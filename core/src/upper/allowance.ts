@@ -30,7 +30,11 @@ function strip(line: Path, by: number): Path {
  * drawn out to their common corner, so that turned margins still cover the corner; very pointed corners are cut off.
  * Throws GeometryError when nothing is left.
  */
-export function withAllowances(net: Path, edges: readonly PieceEdge[], what: string): Path {
+export function withAllowances(
+  net: Path,
+  edges: readonly Pick<PieceEdge, 'line' | 'allowance' | 'role'>[],
+  what: string,
+): Path {
   const grown = edges.filter((e) => e.allowance > 0 && e.role !== 'fold')
   if (grown.length === 0) return net
   const added: Path[] = grown.map((e) => strip(e.line, e.allowance))

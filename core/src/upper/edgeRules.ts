@@ -1,5 +1,6 @@
 import type { Rule } from '../model/rules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
+import { liningRules } from '../parts/linings/liningRules.ts'
 
 /** How much each kind of edge is cut larger than the finished line. */
 export const edgeRules = {
@@ -83,6 +84,8 @@ export function allowanceRule(role: EdgeRole): Rule | null {
       return edgeRules.closedSeam
     case 'zip':
       return edgeRules.zip
+    case 'trimmed':
+      return liningRules.proud
     case 'lap over':
     case 'bead':
     case 'bound':

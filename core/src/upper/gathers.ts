@@ -12,6 +12,8 @@ const LAST = 0.62
 
 /** A forepart opened for folds, with the slashes as they lie on the forme, from the centre line to the feather. */
 export interface Gathered extends Opened {
+  /** The forepart as it was before the folds: what its lining is cut to. */
+  plain: Opened
   slashes: Path[]
   /** What the centre line gained, mm. */
   gained: number
@@ -46,7 +48,7 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     const foot = featherRun[at] + share * (featherRun[at + 1] - featherRun[at])
     onForme.push([pointAt(map.centre, throatAt + s), pointAt(map.feather, foot)])
   }
-  if (total <= 0 || slashes.length === 0) return { ...opened, slashes: [], gained: 0 }
+  if (total <= 0 || slashes.length === 0) return { ...opened, plain: opened, slashes: [], gained: 0 }
   const each = total / slashes.length
   // Every slash turns what lies in front of it; the turns are strung together from the toe backwards.
   const turn = (p: Point, hinge: Point, angle: number): Point => {
@@ -69,6 +71,7 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     to,
   )
   return {
+    plain: opened,
     place,
     fold: { from, to: end },
     bent: opened.bent,

@@ -85,7 +85,12 @@ function unfolded(drawn: OwnPiece, drafts: readonly EdgeDraft[], at: number, boo
     )
   }
   const half = [...drafts.slice(at + 1), ...drafts.slice(0, at)]
-  const piece = foldedPiece({ id: drawn.id, name: drawn.name }, { lateral: half, medial: half }, { from, to }, book)
+  const piece = foldedPiece(
+    { id: drawn.id, name: drawn.name },
+    { lateral: half, medial: half },
+    { from, to, onForme: [from, to] },
+    book,
+  )
   return { ...piece, places: [] }
 }
 

@@ -16,6 +16,14 @@ export interface PieceEdge {
   side: Side | 'whole'
 }
 
+/** An edge as it lies on the forme, seen from the lateral side. */
+export interface PlacedEdge {
+  name: string
+  role: EdgeRole
+  line: Path
+  allowance: number
+}
+
 export interface PieceMark {
   kind: 'medial' | 'centre' | 'match'
   at: Point
@@ -44,7 +52,7 @@ export interface Piece {
   holes: Hole[]
   slits: { from: Point; to: Point; kind: 'slit' | 'notch' }[]
   grain: { from: Point; to: Point }
-  /** The finished outline on the forme, by side: what shows the piece in its place and on the last. */
-  places: { side: Side; forme: Path }[]
+  /** The finished outline and its edges on the forme, by side: what shows the piece in its place and on the last. */
+  places: { side: Side; forme: Path; edges: PlacedEdge[] }[]
   becauses: Because[]
 }

@@ -23,7 +23,7 @@ export function markPath({ kind, at, inwards }: PieceMark): Path {
 }
 
 /** A piece as the sheets draw it: its cut edge, and all else as lines. */
-export function pieceAsPart(piece: Piece, material: Material): DrawablePart {
+export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thickness'>): DrawablePart {
   const lines: PartLine[] = [
     { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
     ...(piece.fold ? [{ name: 'centre line', kind: 'fold' as const, path: piece.fold, closed: false }] : []),

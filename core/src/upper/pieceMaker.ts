@@ -23,11 +23,15 @@ export interface PieceDraft {
   name: string
 }
 
-/** The fold of a whole piece: walked from `from` to `to`, the half lies on the left. `upright` stands the fold up. */
+/**
+ * The fold of a whole piece: walked from `from` to `to`, the half lies on the left. `upright` stands the fold up.
+ * `onForme` is the line of the forme that it straightens, in the same direction.
+ */
 export interface FoldLine {
   from: Point
   to: Point
   upright?: boolean
+  onForme: Path
 }
 
 const marginOf = (book: RuleBook, draft: EdgeDraft): number => {
@@ -82,6 +86,15 @@ function finished(
   }
 }
 
+/** Where drafts lie on the forme. */
+const placed = (side: Side, drafts: readonly EdgeDraft[], book: RuleBook): Piece['places'][number] => ({
+  side,
+  forme: joined(...drafts.map((d) => d.line)),
+  edges: drafts
+    .filter((d) => pathLength(d.line) > 1e-3)
+    .map((d) => ({ name: d.name, role: d.role, line: d.line, allowance: marginOf(book, d) })),
+})
+
 /** A piece drawn as it lies, seen from outside, on no forme. */
 export function flatPiece(draft: PieceDraft, side: Piece['side'], drafts: readonly EdgeDraft[], book: RuleBook): Piece {
   const edges = drafts.map((d): PieceEdge => ({ ...d, allowance: marginOf(book, d), side }))
@@ -105,7 +118,7 @@ export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDr
     { ...draft, id: `${draft.id}.${side}`, name: `${draft.name}, ${side}` },
     side,
     side === 'lateral' ? edges : edges.reverse(),
-    [{ side, forme: joined(...drafts.map((d) => d.line)) }],
+    [placed(side, drafts, book)],
     null,
   )
 }
@@ -188,7 +201,9 @@ export function foldedPiece(
     draft,
     'whole',
     [...of('lateral'), ...of('medial')],
-    (['lateral', 'medial'] as const).map((side) => ({ side, forme: joined(...halves[side].map((d) => d.line)) })),
+    (['lateral', 'medial'] as const).map((side) =>
+      placed(side, [...halves[side], { name: 'fold', role: 'fold', line: fold.onForme }], book),
+    ),
     [stand([0, 0]), stand([l, 0])],
   )
 }

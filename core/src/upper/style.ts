@@ -19,6 +19,10 @@ export interface DrawnUpper {
   throat: Point
   /** Edges of the lacing, from the top forwards; none on a slip-on. */
   facings: Record<Side, Path> | null
+  /** A shaft's front seam, from its top down to the throat; none on a low shoe. */
+  front: Path | null
+  /** Where the seam between front and back meets the feather, by side; none on an upper in one piece. */
+  foot: Record<Side, Point> | null
   /** Half the distance between the laced facings, mm. */
   halfGap: number
   /** Seams as drawn on the forme. */

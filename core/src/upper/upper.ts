@@ -14,6 +14,7 @@ import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
 import type { Piece } from './piece.ts'
+import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
 import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
 
@@ -71,13 +72,25 @@ function dressed(
   return pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book), joins), book))
 }
 
-/** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
-export function deriveUpper(needs: UpperNeeds): Upper {
-  const { map, decisions, book, layers } = needs
-  if (decisions.style === 'own pattern') return ownUpper(needs)
-  const style = styleBook[decisions.style]
+/** A style drawn on its board: what all that is derived from the base pattern reads. */
+export interface BasePattern {
+  board: DesignBoard
+  drawn: DrawnUpper
+}
+
+/** The base pattern on the forme; null for a pattern that was drawn elsewhere and lies on no forme. */
+export function drawBase({ map, decisions, book }: Pick<UpperNeeds, 'map' | 'decisions' | 'book'>): BasePattern | null {
+  if (decisions.style === 'own pattern') return null
   const board = new DesignBoard(map, book, decisions)
-  const drawn = style.draw(board)
+  return { board, drawn: styleBook[decisions.style].draw(board) }
+}
+
+/** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
+export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBase(needs)): Upper {
+  const { map, decisions, book, layers } = needs
+  if (!base || decisions.style === 'own pattern') return ownUpper(needs)
+  const style = styleBook[decisions.style]
+  const { board, drawn } = base
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs)
   const top = decisions.topEdge ?? style.topEdge

@@ -25,7 +25,10 @@ export const bottoming: Step[] = [
       max: f.book.value(waitRules.soakMax),
       why: 'Wet through.',
     }),
-    after: [['last-toe', 'the upper must be down']],
+    after: [
+      ['last-toe', 'the upper must be down'],
+      ['cut-welt', 'they must be cut'],
+    ],
   },
   {
     id: 'sew-welt',
@@ -48,6 +51,7 @@ export const bottoming: Step[] = [
     effort: fixed(25, 'A horseshoe that levels the seat behind the welt.'),
     after: [['sew-welt', 'it meets the ends of the welt']],
     cautions: ['hammer'],
+    parts: ['rand'],
   },
   {
     id: 'rough-margin',
@@ -71,8 +75,10 @@ export const bottoming: Step[] = [
     after: [
       ['peg-rand', 'welt, rand, shank, filler, then level'],
       ['rough-margin', 'the filler would clog the rough face'],
+      ['cut-shank', 'cut and bent'],
     ],
     cautions: ['dust'],
+    parts: ['shank', 'filler'],
   },
   {
     id: 'dye-midsole',
@@ -112,7 +118,10 @@ export const bottoming: Step[] = [
     group: 'bottom',
     effort: fixed(12, 'Both faces.'),
     wait: contact,
-    after: [['press-midsole', 'midsole nails are out before closing']],
+    after: [
+      ['press-midsole', 'midsole nails are out before closing'],
+      ['cut-outsole', 'they must be cut'],
+    ],
     cautions: ['cement'],
     parts: ['midsole'],
   },
@@ -147,6 +156,7 @@ export const bottoming: Step[] = [
     after: [
       ['sew-outsole', 'the seam ends under the heel'],
       ['press-outsole', 'the heel stands on the outsole'],
+      ['pare-wedge', 'the heel stands level only on a pared wedge'],
     ],
     cautions: ['hammer', 'cement'],
   },

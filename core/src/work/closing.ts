@@ -30,7 +30,10 @@ export const closing: Step[] = [
     name: 'Close the lining',
     group: 'close',
     effort: fixed(25, 'Vamp lining, quarter linings, heel grip.'),
-    after: [['cut-upper', 'its pieces must be cut']],
+    after: [
+      ['cut-upper', 'they are closed side by side'],
+      ['skive-lining', 'a lap that is not thinned is felt'],
+    ],
     cautions: ['machine'],
   },
   {
@@ -41,6 +44,7 @@ export const closing: Step[] = [
     after: [
       ['dye-edges-upper', 'edges are coloured before they are joined'],
       ['fold-tape', 'the top line must be folded'],
+      ['cut-stays', 'corners and seams are reinforced as they are closed'],
     ],
     cautions: ['machine', 'awl'],
   },
@@ -60,6 +64,7 @@ export const closing: Step[] = [
     after: [
       ['hammer-back', 'the back seam is closed and hammered before the lining goes in'],
       ['close-lining', 'outside and lining are stitched apart, then joined'],
+      ['cut-foam', 'the foam goes between them'],
     ],
     cautions: ['machine', 'knife'],
   },

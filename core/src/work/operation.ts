@@ -1,5 +1,4 @@
 import type { Because } from '../model/because.ts'
-import type { PartId } from '../parts/part.ts'
 import type { CautionId } from './cautions.ts'
 
 export const workGroups = ['prepare', 'cut', 'skive', 'close', 'last', 'bottom', 'finish'] as const
@@ -33,5 +32,5 @@ export interface Operation {
   /** Steps that come first, each with the reason. */
   after: { id: string; name: string; why: string }[]
   cautions: CautionId[]
-  parts: PartId[]
+  parts: string[]
 }

@@ -1,4 +1,4 @@
-import type { Facts } from './facts.ts'
+import { partsOf, type Facts } from './facts.ts'
 import { bottoming } from './bottoming.ts'
 import { closing } from './closing.ts'
 import { finishing } from './finishing.ts'
@@ -69,7 +69,7 @@ export function operations(facts: Facts): Operation[] {
       wait: s.wait?.(facts) ?? null,
       after: [...after].map(([id, why]) => ({ id, name: nameOf(byId.get(id) as Step), why })),
       cautions: s.cautions ?? [],
-      parts: s.parts ?? [],
+      parts: partsOf(facts, s.parts ?? []).map((p) => p.id),
     }
   })
   return inOrder(list.map((op) => ({ ...op, after: withoutImplied(op, list) })))

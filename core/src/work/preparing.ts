@@ -1,3 +1,4 @@
+import { partsOf } from './facts.ts'
 import { cutting, fixed, skiving, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
@@ -5,6 +6,18 @@ const has =
   (id: 'padding'): Step['when'] =>
   (f) =>
     f.parts.has(id)
+const any =
+  (...kinds: string[]): Step['when'] =>
+  (f) =>
+    partsOf(f, kinds).length > 0
+const skived =
+  (...kinds: string[]): Step['when'] =>
+  (f) =>
+    partsOf(f, kinds).some((p) => p.skives.length > 0)
+const linings = ['vampLining', 'quarterLining', 'heelGrip', 'tongueLining', 'insoleCover']
+const foams = ['tongueFoam', 'collarFoam', 'insoleFoam']
+const stays = ['sideLining', 'facingTape', 'cornerPatch', 'backStay']
+const heel = ['heelWedge', 'heelLift', 'topPiece']
 const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** Patterns, cutting and skiving. */
@@ -25,11 +38,41 @@ export const preparing: Step[] = [
   },
   {
     id: 'cut-upper',
-    name: 'Cut the upper and its lining',
+    name: 'Cut the upper',
     group: 'cut',
-    effort: fixed(45, 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.'),
+    effort: fixed(30, 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.'),
     after: [['check-base', 'lining and stiffener inherit every error of the base pattern']],
     cautions: ['knife'],
+  },
+  {
+    id: 'cut-lining',
+    name: 'Cut the linings',
+    group: 'cut',
+    when: any(...linings),
+    effort: cutting(linings, 4),
+    after: [['check-base', 'lining and stiffener inherit every error of the base pattern']],
+    cautions: ['knife'],
+    parts: linings,
+  },
+  {
+    id: 'cut-stays',
+    name: 'Cut side linings, tapes and patches',
+    group: 'cut',
+    when: any(...stays),
+    effort: cutting(stays, 2),
+    after: [['check-base', 'they follow the lines of the base pattern']],
+    cautions: ['knife'],
+    parts: stays,
+  },
+  {
+    id: 'cut-foam',
+    name: 'Cut the foam',
+    group: 'cut',
+    when: any(...foams),
+    effort: cutting(foams, 2),
+    after: [['print', 'it is cut by the printed outline']],
+    cautions: ['knife'],
+    parts: foams,
   },
   {
     id: 'cut-insole',
@@ -51,7 +94,7 @@ export const preparing: Step[] = [
   },
   {
     id: 'cut-padding',
-    name: (f) => `Cut the ${f.padding} padding`,
+    name: (f) => (f.padding === 'heel pad' ? 'Cut the heel pads' : `Cut the ${f.padding} padding`),
     group: 'cut',
     when: has('padding'),
     effort: cutting('padding', 2),
@@ -90,12 +133,72 @@ export const preparing: Step[] = [
     parts: ['midsole'],
   },
   {
+    id: 'cut-welt',
+    name: 'Cut the welts and rands',
+    group: 'cut',
+    when: any('welt', 'rand'),
+    effort: cutting(['welt', 'rand'], 3),
+    after: [['print', 'length and outline are on the sheet']],
+    cautions: ['knife'],
+    parts: ['welt', 'rand'],
+  },
+  {
+    id: 'cut-shank',
+    name: 'Cut and bend the shanks',
+    group: 'cut',
+    effort: fixed(10, 'To the length, then bent to the hollow of the waist.'),
+    after: [['print', 'length and bend are on the sheet']],
+    cautions: ['knife'],
+    parts: ['shank'],
+  },
+  {
+    id: 'cut-outsole',
+    name: 'Cut the outsoles',
+    group: 'cut',
+    effort: cutting('outsole', 4),
+    after: [['print', 'they are cut by the printed outline']],
+    cautions: ['knife'],
+    parts: ['outsole'],
+  },
+  {
+    id: 'cut-heel',
+    name: 'Cut wedges, lifts and top pieces',
+    group: 'cut',
+    effort: cutting(heel, 4),
+    after: [['print', 'they are cut by the printed outline']],
+    cautions: ['knife'],
+    parts: heel,
+  },
+  {
     id: 'skive-upper',
     name: 'Skive laps, folds and seams of the upper',
     group: 'skive',
     effort: fixed(35, 'Laps to half, folds to half over twice the fold; strop or change the blade, a dull one tears.'),
     after: [['cut-upper', 'only what is cut can be skived']],
     cautions: ['knife'],
+  },
+  {
+    id: 'skive-lining',
+    name: 'Skive the laps of the linings',
+    group: 'skive',
+    when: skived(...linings, 'sideLining'),
+    effort: skiving([...linings, 'sideLining']),
+    after: [
+      ['cut-lining', 'only what is cut can be skived'],
+      ['cut-stays', 'side linings are skived with them'],
+    ],
+    cautions: ['knife'],
+    parts: [...linings, 'sideLining'],
+  },
+  {
+    id: 'pare-wedge',
+    name: 'Pare the heel wedges',
+    group: 'skive',
+    when: any('heelWedge'),
+    effort: skiving('heelWedge'),
+    after: [['cut-heel', 'only what is cut can be pared']],
+    cautions: ['knife'],
+    parts: ['heelWedge'],
   },
   {
     id: 'skive-stiffener',
@@ -117,9 +220,9 @@ export const preparing: Step[] = [
   },
   {
     id: 'skive-padding',
-    name: 'Skive the front edge of the half padding',
+    name: (f) => `Skive the front edge of the ${f.padding === 'heel pad' ? 'heel pad' : 'half padding'}`,
     group: 'skive',
-    when: (f) => f.padding === 'half' && f.parts.has('padding'),
+    when: (f) => f.padding !== 'full' && f.parts.has('padding'),
     effort: skiving('padding'),
     after: [['cut-padding', 'only what is cut can be skived']],
     cautions: ['knife'],

@@ -1,5 +1,4 @@
 import type { Rule } from '../model/rules.ts'
-import type { PartId } from '../parts/part.ts'
 import type { CautionId } from './cautions.ts'
 import { cutLength, skiveLength, type Facts } from './facts.ts'
 import type { Wait, WorkGroup } from './operation.ts'
@@ -20,7 +19,8 @@ export interface Step {
   wait?: (facts: Facts) => Wait | null
   after: [id: string, why: string][]
   cautions?: CautionId[]
-  parts?: PartId[]
+  /** Kinds of parts that it is about; see `partsOf`. */
+  parts?: readonly string[]
 }
 
 export const workRules = {
@@ -68,11 +68,11 @@ export const fixed =
 
 const cm = (mm: number) => `${Math.round(mm / 10)} cm`
 
-/** Time to cut a part for both feet: laying out and following its true outline. */
+/** Time to cut some kinds of parts for both feet: laying out and following their true outlines. */
 export const cutting =
-  (id: PartId, layOut = 3): Step['effort'] =>
+  (kinds: string | readonly string[], layOut = 3): Step['effort'] =>
   (facts) => {
-    const length = cutLength(facts, id)
+    const length = cutLength(facts, [kinds].flat())
     const speed = facts.book.value(workRules.cutSpeed)
     return {
       minutes: layOut + length / speed,
@@ -81,9 +81,9 @@ export const cutting =
   }
 
 export const skiving =
-  (id: PartId): Step['effort'] =>
+  (kinds: string | readonly string[]): Step['effort'] =>
   (facts) => {
-    const length = skiveLength(facts, id)
+    const length = skiveLength(facts, [kinds].flat())
     const speed = facts.book.value(workRules.skiveSpeed)
     return {
       minutes: 2 + length / speed,

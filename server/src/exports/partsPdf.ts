@@ -8,12 +8,12 @@ import {
   type Path,
   type Plan,
 } from '@gentle-awl/core'
-import { cover } from './pdfCover.ts'
+import { cover, pageMap } from './pdfCover.ts'
 import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
 import {
   FOOT,
-  layOut,
+  layOutAll,
   MARGIN,
   OVERLAP,
   papers,
@@ -24,8 +24,7 @@ import {
   type Tile,
 } from './sheets.ts'
 
-function drawPart(page: Page, part: DrawablePart, placed: Placed): void {
-  const { move, foot } = placed
+function drawPart(page: Page, { part, move, foot }: Placed): void {
   for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
   for (const l of part.lines) {
     // A crease line that runs beside the part says nothing here and would cross the other foot.
@@ -70,7 +69,14 @@ function drawPart(page: Page, part: DrawablePart, placed: Placed): void {
     0.25,
   )
   const top = upright ? g[1] - along - 5 : g[1] - 5
-  page.text(`${part.name}, ${foot}`, g[0], top, 9, { bold: true, centred: true })
+  const label = `${part.name}, ${foot}`
+  // A narrow part carries its name beside it, small, so that it does not run into the next.
+  const narrow = Math.min(box.maxX - box.minX, 2 * (box.maxY - box.minY)) < 1.9 * label.length
+  if (narrow) {
+    page.text(label, (box.minX + box.maxX) / 2, box.minY - 3, 4.5, { centred: true })
+    return
+  }
+  page.text(label, g[0], top, 9, { bold: true, centred: true })
   page.text(`${part.materialName}, ${part.thickness} mm`, g[0], top - 4.2, 7, { centred: true })
 }
 
@@ -149,9 +155,9 @@ export async function partsPdf(
 ): Promise<Buffer> {
   const size = papers[paper]
   const window = windowOf(paper)
-  const sheets = parts.map((part) => layOut(part, paper))
+  const sheets = layOutAll(parts, paper)
   const firstPages: number[] = []
-  let total = 1
+  let total = 2
   for (const sheet of sheets) {
     firstPages.push(total + 1)
     total += sheet.tiles.length
@@ -163,9 +169,12 @@ export async function partsPdf(
   }
   const words = `${file.label.order}  ${file.label.name}  revision ${file.revision}`
   const first = newPage()
-  cover(first, file, plan, sheets, paper, firstPages, total)
+  cover(first, file, plan, parts, sheets, paper, firstPages, total)
   foot(first, `${words}  cover`, 1, total, window.width)
-  let number = 1
+  const second = newPage()
+  pageMap(second, sheets, paper, firstPages)
+  foot(second, `${words}  map`, 2, total, window.width)
+  let number = 2
   for (const sheet of sheets) {
     for (const tile of sheet.tiles) {
       const frame = newPage()
@@ -173,10 +182,10 @@ export async function partsPdf(
       doc.save()
       doc.rect(MARGIN * MM, MARGIN * MM, window.width * MM, window.height * MM).clip()
       const page = new Page(doc, size.height, MARGIN - tile.x, MARGIN + FOOT - tile.y)
-      for (const placed of sheet.placed) drawPart(page, sheet.part, placed)
+      for (const placed of sheet.placed) drawPart(page, placed)
       doc.restore()
       registerMarks(frame, sheet, tile, window)
-      foot(frame, `${words}  ${sheet.part.name}  sheet ${tile.name}`, number, total, window.width)
+      foot(frame, `${words}  ${sheet.name}  sheet ${tile.name}`, number, total, window.width)
     }
   }
   return finish()

@@ -1,4 +1,13 @@
-import { roleNames, stitchTicks, type PairFile, type Plan, type Path, type Point } from '@gentle-awl/core'
+import {
+  boxOf,
+  roleNames,
+  stitchTicks,
+  type DrawablePart,
+  type PairFile,
+  type Plan,
+  type Path,
+  type Point,
+} from '@gentle-awl/core'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import { OVERLAP, papers, windowOf, type Paper, type Sheet } from './sheets.ts'
 
@@ -29,14 +38,15 @@ function tileMap(
     )
     page.text(tile.name, tx + 1, ty + h - 3, 6, { colour: PALE })
   }
-  for (const { move } of sheet.placed) page.line(shrink(move(sheet.part.outline)), true, 0.25)
+  for (const { part, move } of sheet.placed) page.line(shrink(move(part.outline)), true, 0.25)
 }
 
-/** First page: bars, list of parts, legend, map of the pages. */
+/** First page: bars, list of parts, legend. */
 export function cover(
   page: Page,
   file: PairFile,
   plan: Plan,
+  parts: readonly DrawablePart[],
   sheets: Sheet[],
   paper: Paper,
   firstPages: number[],
@@ -74,19 +84,22 @@ export function cover(
   page.text('100 mm up', 0, y - 118, 8)
   let row = y - 14
   page.text('Part', 24, row, 8, { bold: true })
-  page.text('Material', 62, row, 8, { bold: true })
-  page.text('Thick', 118, row, 8, { bold: true })
-  page.text('Cut', 136, row, 8, { bold: true })
-  page.text('Pages', 148, row, 8, { bold: true })
-  for (const [i, sheet] of sheets.entries()) {
-    row -= 5.4
-    const { part } = sheet
-    const last = firstPages[i] + sheet.tiles.length - 1
-    page.text(part.name, 24, row, 9)
-    page.text(`${roleNames[part.role]}: ${part.materialName}`.slice(0, 40), 62, row, 8)
-    page.text(`${part.thickness} mm`, 118, row, 9)
-    page.text(`${part.count}`, 136, row, 9)
-    page.text(sheet.tiles.length === 1 ? `${firstPages[i]}` : `${firstPages[i]} to ${last}`, 148, row, 9)
+  page.text('Material', 72, row, 8, { bold: true })
+  page.text('Thick', 124, row, 8, { bold: true })
+  page.text('Cut', 140, row, 8, { bold: true })
+  page.text('Pages', 150, row, 8, { bold: true })
+  const onSheet = (part: DrawablePart) => sheets.findIndex((s) => s.placed.some((p) => p.part.id === part.id))
+  const step = Math.min(5.4, (row - 62) / parts.length)
+  for (const part of parts) {
+    row -= step
+    const i = onSheet(part)
+    const last = i < 0 ? 0 : firstPages[i] + sheets[i].tiles.length - 1
+    const where = i < 0 ? sizeOf(part) : last === firstPages[i] ? `${last}` : `${firstPages[i]} to ${last}`
+    page.text(part.name, 24, row, 8)
+    page.text(`${part.role ? `${roleNames[part.role]}: ` : ''}${part.materialName}`.slice(0, 40), 72, row, 7.5)
+    page.text(`${part.thickness.toFixed(1)} mm`, 124, row, 8)
+    page.text(`${part.count}`, 140, row, 8)
+    page.text(where, 150, row, 8)
   }
   row -= 9
   for (const [name, draw] of legend) {
@@ -94,22 +107,48 @@ export function cover(
     page.text(name, 48, row - 1, 7.5)
     row -= 4.6
   }
-  page.text('Map of the pages', 0, y - 126, 10, { bold: true })
-  // One row of maps, as large as the page leaves room for.
-  const across = sheets.map((s) => (s.columns - 1) * (window.width - OVERLAP) + window.width)
-  const up = sheets.map((s) => (s.rows - 1) * (window.height - OVERLAP) + window.height)
-  const gap = 6
-  const top = y - 131
-  const scale = Math.min(
-    0.14,
-    (window.width - gap * (sheets.length - 1)) / across.reduce((sum, w) => sum + w, 0),
-    (top - 8) / Math.max(...up),
-  )
-  let x = 0
-  for (const [i, sheet] of sheets.entries()) {
-    tileMap(page, sheet, window, x, top - up[i] * scale, scale)
-    page.text(sheet.part.name, x, top - up[i] * scale - 4, 7)
-    x += across[i] * scale + gap
+}
+
+/** What a strip is cut to. */
+function sizeOf(part: DrawablePart): string {
+  const { minX, maxX, minY, maxY } = boxOf(part.outline)
+  return `${(maxX - minX).toFixed(0)} x ${(maxY - minY).toFixed(0)} mm`
+}
+
+/** Second page: how the pages of every sheet go together, in rows across the page. */
+export function pageMap(page: Page, sheets: Sheet[], paper: Paper, firstPages: number[]): void {
+  const window = windowOf(paper)
+  const gap = 8
+  const across = (s: Sheet) => (s.columns - 1) * (window.width - OVERLAP) + window.width
+  const up = (s: Sheet) => (s.rows - 1) * (window.height - OVERLAP) + window.height
+  const rowsAt = (scale: number): Sheet[][] => {
+    const rows: Sheet[][] = [[]]
+    let x = 0
+    for (const s of sheets) {
+      const w = across(s) * scale + gap
+      if (x + w > window.width + gap && rows[rows.length - 1].length > 0) {
+        rows.push([])
+        x = 0
+      }
+      rows[rows.length - 1].push(s)
+      x += w
+    }
+    return rows
+  }
+  const heightOf = (rows: Sheet[][], scale: number) =>
+    rows.reduce((sum, r) => sum + Math.max(...r.map(up)) * scale + 10, 0)
+  let scale = 0.14
+  while (scale > 0.02 && heightOf(rowsAt(scale), scale) > window.height - 20) scale *= 0.92
+  page.text('Map of the pages', 0, window.height - 8, 12, { bold: true })
+  let top = window.height - 16
+  for (const row of rowsAt(scale)) {
+    let x = 0
+    for (const s of row) {
+      tileMap(page, s, window, x, top - up(s) * scale, scale)
+      page.text(`from page ${firstPages[sheets.indexOf(s)]}`, x, top - up(s) * scale - 4, 6.5)
+      x += across(s) * scale + gap
+    }
+    top -= Math.max(...row.map(up)) * scale + 10
   }
 }
 

@@ -1,8 +1,8 @@
-import { planPair, StageCache, type Part } from '@gentle-awl/core'
+import { boxOf, planPair, StageCache, type Part } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { demoLasts } from '../demo/lasts.ts'
 import { demoMaterials, demoPairs } from '../demo/workshop.ts'
-import { layOut, OVERLAP, pagesFor, papers, windowOf, type Paper } from './sheets.ts'
+import { layOut, layOutAll, OVERLAP, pagesFor, papers, windowOf, type Paper } from './sheets.ts'
 
 const cache = new StageCache()
 const parts: Part[] = demoPairs.slice(0, 3).flatMap((pair) => {
@@ -34,6 +34,31 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
       const gap = Math.min(...a.map((p) => Math.min(...b.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])))))
       expect(gap).toBeGreaterThan(5)
     }
+  })
+  it('put small parts together: none is lost, none lies on another, all at true size', () => {
+    const sheets = layOutAll(parts.slice(0, 26), paper)
+    const window = windowOf(paper)
+    const wanted = parts.slice(0, 26).filter((p) => !p.strip)
+    expect(sheets.flatMap((s) => s.placed).length).toBe(2 * wanted.length)
+    for (const s of sheets) {
+      const boxes = s.placed.map((p) => boxOf(p.move(p.part.outline)))
+      boxes.forEach((a, i) => {
+        if (s.tiles.length === 1) {
+          expect(a.minX).toBeGreaterThanOrEqual(0)
+          expect(a.maxX).toBeLessThanOrEqual(window.width)
+          expect(a.minY).toBeGreaterThanOrEqual(0)
+          expect(a.maxY).toBeLessThanOrEqual(window.height)
+        }
+        const own = boxOf(s.placed[i].part.outline)
+        const sides = (b: typeof a) => [b.maxX - b.minX, b.maxY - b.minY].sort((p, q) => p - q)
+        sides(a).forEach((v, k) => expect(v).toBeCloseTo(sides(own)[k], 6))
+        for (const b of boxes.slice(i + 1)) {
+          const apart = a.maxX < b.minX || b.maxX < a.minX || a.maxY < b.minY || b.maxY < a.minY
+          expect(apart).toBe(true)
+        }
+      })
+    }
+    expect(sheets.length).toBeLessThan(wanted.length)
   })
   it('overlap by the promised strip', () => {
     for (const part of parts) {

@@ -17,6 +17,7 @@ export type Foot = 'right' | 'left'
 
 /** A part of one foot where it lies on the sheet: `move` takes its flat points there. */
 export interface Placed {
+  part: DrawablePart
   foot: Foot
   move: (path: Path, closed?: boolean) => Path
 }
@@ -30,9 +31,9 @@ export interface Tile {
   y: number
 }
 
-/** Both feet of a part on one large sheet and the pages that it is cut into. */
+/** Both feet of one part, or of several small ones, on one sheet and the pages that it is cut into. */
 export interface Sheet {
-  part: DrawablePart
+  name: string
   placed: Placed[]
   width: number
   height: number
@@ -73,7 +74,7 @@ function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
     height = Math.max(height, y + box.maxY - box.minY + 1)
     if (lie.stacked) y += box.maxY - box.minY + GAP
     else x += box.maxX - box.minX + GAP
-    return { foot, move: (path, closed) => translate(flat(foot)(path, closed), dx, dy) }
+    return { part, foot, move: (path, closed) => translate(flat(foot)(path, closed), dx, dy) }
   })
   const columns = pagesFor(width, window.width)
   const rows = pagesFor(height, window.height)
@@ -92,7 +93,7 @@ function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
       if (inked) tiles.push({ name: `${String.fromCharCode(65 + column)}${row + 1}`, column, row, x: left, y: bottom })
     }
   }
-  return { part, placed, width, height, columns, rows, tiles }
+  return { name: part.name, placed, width, height, columns, rows, tiles }
 }
 
 /** Lays both feet of a part the way that needs the fewest pages. */
@@ -104,4 +105,49 @@ export function layOut(part: DrawablePart, paper: Paper): Sheet {
     { turned: false, stacked: false },
   ]
   return lies.map((lie) => lay(part, lie, paper)).reduce((best, s) => (s.tiles.length < best.tiles.length ? s : best))
+}
+
+/** Space round a part on a page that it shares with others: room for a label under it, mm. */
+const APART = 8
+
+/**
+ * Sheets for all parts: large ones by themselves, those that leave most of a page empty together on common pages, in
+ * rows from the top, the tallest first. Strips are cut by measure and have no sheet.
+ */
+export function layOutAll(parts: readonly DrawablePart[], paper: Paper): Sheet[] {
+  const window = windowOf(paper)
+  const single = parts.filter((p) => !p.strip).map((p) => layOut(p, paper))
+  const fits = (s: Sheet) => s.tiles.length === 1 && s.height < 0.55 * window.height && s.width < window.width
+  const small = single.filter(fits)
+  if (small.length < 2) return single
+  const shared: Sheet[] = []
+  let [x, y, rowHeight] = [0, 0, 0]
+  let page: Placed[] = []
+  const close = () => {
+    if (page.length === 0) return
+    const names = [...new Set(page.map((p) => p.part.name))]
+    shared.push({
+      name: names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : names.join(', '),
+      placed: page,
+      width: window.width,
+      height: window.height,
+      columns: 1,
+      rows: 1,
+      tiles: [{ name: 'A1', column: 0, row: 0, x: 0, y: 0 }],
+    })
+    page = []
+    ;[x, y, rowHeight] = [0, 0, 0]
+  }
+  for (const sheet of [...small].sort((a, b) => b.height - a.height)) {
+    if (x + sheet.width > window.width) [x, y, rowHeight] = [0, y + rowHeight + APART, 0]
+    if (y + sheet.height > window.height) close()
+    const [dx, dy] = [x, window.height - y - sheet.height]
+    page.push(
+      ...sheet.placed.map((p): Placed => ({ ...p, move: (path, closed) => translate(p.move(path, closed), dx, dy) })),
+    )
+    x += sheet.width + APART
+    rowHeight = Math.max(rowHeight, sheet.height)
+  }
+  close()
+  return [...single.filter((s) => !fits(s)), ...shared]
 }

@@ -5,7 +5,6 @@ import {
   type Last,
   type LastBody,
   type PairFile,
-  type PartId,
   type Plan,
 } from '@gentle-awl/core'
 import { Piscina } from 'piscina'
@@ -28,7 +27,7 @@ export interface Jobs {
   /** The upper's pieces of both feet. */
   upper: (file: PairFile, format: UpperFormat, paper: Paper) => Promise<Buffer>
   /** null when the pair has no such part. */
-  partSvg: (file: PairFile, part: PartId, foot: 'right' | 'left') => Promise<string | null>
+  partSvg: (file: PairFile, part: string, foot: 'right' | 'left') => Promise<string | null>
   close: () => Promise<void>
 }
 

@@ -7,7 +7,6 @@ import {
   type Last,
   type LastBody,
   type PairFile,
-  type PartId,
   type Plan,
 } from '@gentle-awl/core'
 import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
@@ -28,7 +27,7 @@ export type Job =
   | { kind: 'pdf'; file: PairFile; paper: Paper }
   | { kind: 'pairSvg'; file: PairFile }
   | { kind: 'upper'; file: PairFile; format: UpperFormat; paper: Paper }
-  | { kind: 'partSvg'; file: PairFile; part: PartId; foot: 'right' | 'left' }
+  | { kind: 'partSvg'; file: PairFile; part: string; foot: 'right' | 'left' }
 
 export type UpperFormat = 'svg' | 'dxf' | 'pdf'
 

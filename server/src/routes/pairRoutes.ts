@@ -1,4 +1,4 @@
-import { makeables, makings, PairDecisions, PairFile, PairLabel, partIds, StepEvent } from '@gentle-awl/core'
+import { makeables, makings, PairDecisions, PairFile, PairLabel, StepEvent } from '@gentle-awl/core'
 import { Router, type Request, type Response } from 'express'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
@@ -169,10 +169,10 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
   }
   router.get('/:id/parts/:part', async (req: Request, res) => {
     const { foot } = read(PartQuery, req.query, 'This foot')
-    const part = partIds.find((p) => `${p}.svg` === req.params.part)
+    const part = /^([A-Za-z.]{1,60})\.svg$/.exec(String(req.params.part))?.[1] ?? ''
     const file = await pairFile(store.db, params(req).id)
-    const svg = part ? await jobs.partSvg(file, part, foot) : null
-    if (!part || svg === null) throw new Problem(404, 'Not here', 'This pair has no such part.')
+    const svg = part === '' ? null : await jobs.partSvg(file, part, foot)
+    if (svg === null) throw new Problem(404, 'Not here', 'This pair has no such part.')
     download(res, 'image/svg+xml', fileName(file.label.order, `${part}-${foot}.svg`), svg)
   })
   return router

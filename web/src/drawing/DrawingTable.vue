@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, leftPart, stitchTicks, type Part, type Path } from '@gentle-awl/core'
+import { boxOf, leftPart, mirror, stitchTicks, type Part, type Path } from '@gentle-awl/core'
 import { IconArrowsMaximize, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -14,13 +14,19 @@ import { cutData, pathData } from './svgPath.ts'
 import { usePanZoom } from './usePanZoom.ts'
 
 /** The drawing table: one part to scale on slate, with rulers, dimensions and our line language. */
-const props = defineProps<{ part: Part }>()
+const props = defineProps<{
+  part: Part
+  /** An outline of the same part to lay under it, as of the right foot. */
+  ghost?: Path
+}>()
 const surface = ref<HTMLElement | null>(null)
 const foot = ref<Foot>('right')
 const showLegend = ref(false)
 const trueSizeOpen = ref(false)
 
 const shown = computed(() => (foot.value === 'right' ? props.part : leftPart(props.part)))
+
+const ghostShown = computed(() => (props.ghost && foot.value === 'left' ? mirror(props.ghost) : props.ghost))
 
 const world = computed(() => {
   const b = boxOf(shown.value.outline, ...shown.value.dimensions.map((d): Path => [d.from, d.to]))
@@ -130,6 +136,7 @@ function arrows(event: KeyboardEvent): void {
             :d="pathData(l.path, l.closed)"
             class="neighbour"
           />
+          <path v-if="ghostShown" :d="pathData(ghostShown, true)" class="ghost" />
           <path :d="cutData(shown)" class="body" />
           <g v-for="(s, i) in shown.skives" :key="s.name" :clip-path="`url(#skive-${i})`">
             <path
@@ -229,6 +236,11 @@ path {
 .body {
   fill: #eef2ee;
   fill-opacity: 0.07;
+}
+.ghost {
+  stroke: #8fd0e8;
+  stroke-width: 1.6;
+  stroke-dasharray: 7 5;
 }
 .cut {
   stroke: #eef2ee;

@@ -4,6 +4,8 @@ import {
   lastStage,
   planPair,
   StageCache,
+  thicknessMap,
+  WallStack,
   type Forme,
   type Grade,
   type GradedUpper,
@@ -12,7 +14,9 @@ import {
   type LastSurface,
   type Plan,
   type PlanInput,
+  type ThicknessMap,
   type UpperDecisions,
+  type WallArea,
 } from '@gentle-awl/core'
 import { expose } from 'comlink'
 
@@ -48,6 +52,11 @@ const worker = {
     } catch (error) {
       return { sizes, problem: said(error) }
     }
+  },
+  /** Thickness of all that lies on the walls, at every point of the last's own grid. Throws as the plan itself would. */
+  thickness(last: LastBody, how: UpperDecisions['forme'], areas: readonly WallArea[]): ThicknessMap {
+    const map = formeStage(lastStage(last, cache), how, cache)
+    return thicknessMap(map, new WallStack(areas))
   },
   /** Last and forme as data; the page makes the map from them again. */
   forme(

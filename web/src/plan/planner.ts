@@ -1,4 +1,4 @@
-import type { Grade, GradeName, LastBody, PlanInput, UpperDecisions } from '@gentle-awl/core'
+import type { Grade, GradeName, LastBody, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
 import { wrap, type Remote } from 'comlink'
 import type { PlanAnswer, PlanWorker } from './planWorker.ts'
 
@@ -46,6 +46,18 @@ export const formeOf = ({ shape, buildUps }: LastBody, how: UpperDecisions['form
   worker().forme(
     JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody,
     JSON.parse(JSON.stringify(how)) as UpperDecisions['forme'],
+  )
+
+/** Thickness of the layers at every point of the last. */
+export const thicknessOnLast = (
+  { shape, buildUps }: LastBody,
+  how: UpperDecisions['forme'],
+  areas: readonly WallArea[],
+) =>
+  worker().thickness(
+    JSON.parse(JSON.stringify({ shape, buildUps })) as LastBody,
+    JSON.parse(JSON.stringify(how)) as UpperDecisions['forme'],
+    areas,
   )
 
 /** The upper in another size. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { roleNames, type MaterialRole } from '@gentle-awl/core'
+import { mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
 import { choicesFor } from '../plan/choices.ts'
 import { useWorkshop } from '../plan/workshopStore.ts'
 
-/** A material for a role, with its thickness; only padding may be none. */
+/** A material for a role, with its thickness; some may be left open. */
 const props = defineProps<{
   role: MaterialRole
   value: string | null
@@ -27,7 +27,7 @@ const choices = computed(() => choicesFor(props.role, workshop.materials))
       :aria-invalid="!!wrong"
       @change="$emit('choose', ($event.target as HTMLSelectElement).value || null)"
     >
-      <option v-if="role === 'padding'" value="">none</option>
+      <option v-if="mayStayOpen(role)" value="">{{ role === 'padding' ? 'none' : 'by the house rule' }}</option>
       <option v-for="m in choices" :key="m.id" :value="m.id">{{ m.name }}, {{ showLength(m.thickness) }}</option>
     </select>
     <span v-if="wrong" class="wrong">{{ wrong }}</span>

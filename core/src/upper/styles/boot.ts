@@ -130,6 +130,8 @@ function draw(board: DesignBoard): DrawnUpper {
     backBefore: back.before,
     throat: vampAt,
     facings: null,
+    front,
+    foot,
     halfGap: 0,
     seams: wallSides.flatMap((side) => [
       { name: 'vamp seam', side, line: seam[side] },

@@ -60,7 +60,7 @@ export function counter(
   const piece = foldedPiece(
     { id: 'counter', name: 'Counter' },
     half,
-    { from: head, to: back.foot, upright: true },
+    { from: head, to: back.foot, upright: true, onForme: flipped(between(back.line, back.foot, head)) },
     board.book,
   )
   const bend = between(back.line, back.foot, head).reduce((most, p) => Math.max(most, offLine(p, back.foot, head)), 0)

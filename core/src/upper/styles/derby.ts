@@ -80,6 +80,8 @@ export function drawOpenTabs(
     backBefore: back.before,
     throat: vampAt,
     facings: edge,
+    front: null,
+    foot,
     halfGap,
     seams: [...wallSides.map((side) => ({ name: 'tab line', side, line: tab[side] })), ...capSeams(front.line)],
     opened,

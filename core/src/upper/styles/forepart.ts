@@ -1,3 +1,4 @@
+import type { Opened } from '../../forme/opened.ts'
 import type { Gathered } from '../gathers.ts'
 import { between } from '../../geometry/cutLine.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
@@ -9,14 +10,20 @@ import type { Piece } from '../piece.ts'
 import { styleRules } from '../styleRules.ts'
 import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
+/** The centre line of the forme from the toe back to a place of the ridge. */
+const centreBack = (board: DesignBoard, to: Point): Path =>
+  flipped(between(board.map.centre, to, board.map.centre[board.map.centre.length - 1]))
+
 /** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
 export function openedPiece(
   board: DesignBoard,
   draft: PieceDraft,
   half: Record<Side, EdgeDraft[]>,
-  opened: Gathered,
+  opened: Opened,
 ): Piece {
-  return foldedPiece(draft, half, { from: opened.fold.to, to: opened.fold.from }, board.book, opened.place)
+  const { from, to } = opened.fold
+  const onForme = centreBack(board, half.lateral[0].line[0])
+  return foldedPiece(draft, half, { from: to, to: from, onForme }, board.book, opened.place)
 }
 
 /** The vamp, and the toe cap that is cut off it and lies over it where the pair has one. `line` is the cap's, by side. */
@@ -76,8 +83,20 @@ export function forepart(
   return {
     line,
     pieces: [
-      foldedPiece({ id: 'cap', name: 'Toe cap' }, cap, { from: opened.fold.to, to: onFold }, board.book, place),
-      foldedPiece({ id: 'vamp', name: 'Vamp' }, vamp, { from: onFold, to: opened.fold.from }, board.book, place),
+      foldedPiece(
+        { id: 'cap', name: 'Toe cap' },
+        cap,
+        { from: opened.fold.to, to: onFold, onForme: centreBack(board, capAt) },
+        board.book,
+        place,
+      ),
+      foldedPiece(
+        { id: 'vamp', name: 'Vamp' },
+        vamp,
+        { from: onFold, to: opened.fold.from, onForme: between(board.map.centre, capAt, vampHalf.lateral[0].line[0]) },
+        board.book,
+        place,
+      ),
     ],
   }
 }

@@ -76,6 +76,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const seams: DrawnUpper['seams'] = []
   const pieces: Piece[] = []
   const twoPiece = board.option('sideSeams')
+  let seamFoot: DrawnUpper['foot'] = null
   if (twoPiece) {
     const foot = board.onFeather(
       'sideSeam',
@@ -84,6 +85,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
       styleRules.sideSeam.why,
       styleRules.sideSeam,
     )
+    seamFoot = foot
     const upper = board.above(
       'sideSeamTop',
       'Side seam at the top line',
@@ -129,6 +131,8 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     backBefore: back.before,
     throat,
     facings: null,
+    front: null,
+    foot: seamFoot,
     halfGap: 0,
     seams,
     opened,

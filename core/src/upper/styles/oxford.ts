@@ -129,6 +129,8 @@ function draw(board: DesignBoard): DrawnUpper {
     backBefore: back.before,
     throat: vampAt,
     facings,
+    front: null,
+    foot: round ? null : foot,
     halfGap,
     seams: [
       ...wallSides.map((side) => ({ name: 'vamp seam', side, line: seam[side] })),

@@ -3,7 +3,7 @@ import { wallSides, type DesignBoard } from '../designPoints.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { bottomEdge, featherFrom, flipped, perSide, smoothLine } from './lines.ts'
+import { between, bottomEdge, featherFrom, flipped, perSide, smoothLine } from './lines.ts'
 
 /** A stitch-down shoe: vamp and one heel section, their bottom edges turned outwards, and a cover over the heel. */
 function draw(board: DesignBoard): DrawnUpper {
@@ -12,7 +12,7 @@ function draw(board: DesignBoard): DrawnUpper {
   const { quarters, backLine } = base
   const [foot, top] = [backLine[0], backLine[backLine.length - 1]]
   // The heel section is both quarters in one: there is no back seam, the back line is the fold.
-  const fold = { from: top, to: foot, upright: true }
+  const fold = { from: top, to: foot, upright: true, onForme: flipped(backLine) }
   const section = foldedPiece(
     { id: 'heelSection', name: 'Heel section' },
     perSide((side): EdgeDraft[] => quarters[side].slice(0, 4).map((e) => ({ ...e, seam: e.seam && 'tab' }))),
@@ -43,7 +43,7 @@ function draw(board: DesignBoard): DrawnUpper {
       bottomEdge(featherFrom(board, side, foot), foot, reach[side], 'turned-out margin'),
       { name: 'cover edge', role: 'lap over', line: flipped(line[side]) },
     ]),
-    { from: head, to: foot, upright: true },
+    { from: head, to: foot, upright: true, onForme: flipped(between(backLine, foot, head)) },
     board.book,
   )
   const [vamp, rest] = [base.pieces.slice(0, 1), base.pieces.slice(1).filter((p) => !p.id.startsWith('quarter'))]

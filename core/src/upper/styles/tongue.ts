@@ -51,7 +51,19 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
       },
     ]
   }
-  const piece = foldedPiece({ id: 'tongue', name }, perSide(half), { from: [length, 0], to: [0, 0] }, board.book)
+  const piece = foldedPiece(
+    { id: 'tongue', name },
+    perSide(half),
+    {
+      from: [length, 0],
+      to: [0, 0],
+      onForme: [
+        [length, 0],
+        [0, 0],
+      ],
+    },
+    board.book,
+  )
   // It lies under the facings, not on the forme.
   return {
     ...piece,

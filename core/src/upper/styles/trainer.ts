@@ -118,7 +118,7 @@ function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   const piece = foldedPiece(
     { id: 'backTab', name: 'Back tab' },
     half,
-    { from: top, to: low, upright: true },
+    { from: top, to: low, upright: true, onForme: flipped(between(backLine, low, top)) },
     board.book,
   )
   return { pieces: [piece], line }

@@ -10,23 +10,27 @@ export const stages = [
 ] as const
 export type StagePath = (typeof stages)[number]['path']
 
-const worst = (levels: Level[]): Level =>
+export const worstOf = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
 
 /** The gravest finding of a stage: the mark it carries in the strip. */
 export function stageLevel(plan: Plan, stage: StagePath): Level {
   switch (stage) {
     case 'decisions':
-      return worst(plan.findings.filter((f) => f.id.startsWith('pair.')).map((f) => f.level))
+      return worstOf(plan.findings.filter((f) => f.id.startsWith('pair.')).map((f) => f.level))
     case 'last':
-      return worst(plan.findings.filter((f) => f.id.startsWith('last.')).map((f) => f.level))
+      return worstOf(plan.findings.filter((f) => f.id.startsWith('last.')).map((f) => f.level))
     case 'upper':
       return plan.upper.worst
     case 'parts':
-      return worst(plan.parts.flatMap((p) => p.findings.map((f) => f.level)))
+      return worstOf(
+        [...plan.layers.findings, ...plan.bottom.findings, ...plan.parts.flatMap((p) => p.findings)].map(
+          (f) => f.level,
+        ),
+      )
     case 'work':
       return 'fine'
   }
 }
 
-export const partLevel = (part: Plan['parts'][number]): Level => worst(part.findings.map((f) => f.level))
+export const partLevel = (part: Plan['parts'][number]): Level => worstOf(part.findings.map((f) => f.level))

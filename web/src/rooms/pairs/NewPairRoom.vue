@@ -2,6 +2,7 @@
 import {
   constructions,
   materialRoles,
+  mayStayOpen,
   PairDecisions,
   PairLabel,
   shelfFigures,
@@ -27,7 +28,8 @@ const wrong = reactive<Record<string, string>>({})
 const saving = ref(false)
 /** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
 const ready = ref(false)
-const roles = Object.keys(materialRoles) as MaterialRole[]
+/** What a plan cannot do without, and padding; the rest is left to the house rules until somebody chooses. */
+const roles = (Object.keys(materialRoles) as MaterialRole[]).filter((r) => r === 'padding' || !mayStayOpen(r))
 
 const label = reactive({ order: '', name: '', trade: '', note: '' })
 const form = reactive({

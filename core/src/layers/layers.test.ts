@@ -1,0 +1,296 @@
+import { describe, expect, it } from 'vitest'
+import { samplePair } from '../../test/samplePair.ts'
+import { pathLength, signedArea, type Path } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import { RuleBook } from '../model/rules.ts'
+import { formeStage, lastStage, planPair, type Plan } from '../plan/planPair.ts'
+import { StageCache } from '../plan/stageCache.ts'
+import { flatPiece } from '../upper/pieceMaker.ts'
+import { edgeSkive } from './edgeSkive.ts'
+import { pieceAreas, pieceOrder } from './pieceAreas.ts'
+import { steps } from './ridges.ts'
+import { wallSection } from './section.ts'
+import { thicknessMap } from './thicknessMap.ts'
+import { TurnedStack, thicknessOf } from './turnedStack.ts'
+import { profileAt, type WallArea } from './wallArea.ts'
+import { WallStack } from './wallStack.ts'
+
+const box = (x0: number, y0: number, x1: number, y1: number): Path => [
+  [x0, y0],
+  [x1, y0],
+  [x1, y1],
+  [x0, y1],
+]
+const area = (
+  part: string,
+  depth: number,
+  thickness: number,
+  path: Path,
+  thinned: WallArea['thinned'] = [],
+): WallArea => ({
+  part,
+  name: part,
+  side: 'lateral',
+  depth,
+  thickness,
+  area: path,
+  thinned,
+})
+const book = new RuleBook({}, {})
+const cache = new StageCache()
+const plans = new Map<string, Plan>()
+const plan = (change: Parameters<typeof samplePair>[0] = {}): Plan => {
+  const key = JSON.stringify(change)
+  const known = plans.get(key) ?? planPair(samplePair(change), cache)
+  plans.set(key, known)
+  return known
+}
+const input = samplePair()
+const map = formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache)
+const turnedOf = (p: Plan) => new TurnedStack(map, new WallStack(p.layers.areas), p.layers.turned)
+
+describe('thickness at a place', () => {
+  const skived: WallArea['thinned'] = [
+    {
+      edge: [
+        [100, 0],
+        [100, 50],
+      ],
+      profile: [
+        [0, 0],
+        [10, 2],
+      ],
+    },
+  ]
+  const stack = new WallStack([area('puff', 4, 2, box(0, 0, 100, 50), skived), area('lining', 1, 1, box(0, 0, 60, 50))])
+
+  it('is the sum of what lies there, the inner layer first', () => {
+    expect(stack.at('lateral', [30, 20])).toEqual([
+      { part: 'lining', name: 'lining', thickness: 1 },
+      { part: 'puff', name: 'puff', thickness: 2 },
+    ])
+    expect(stack.thickness('lateral', [80, 20])).toBe(2)
+    expect(stack.thickness('lateral', [120, 20])).toBe(0)
+    expect(stack.thickness('medial', [30, 20])).toBe(0)
+    expect(stack.thickness('lateral', [30, 20], (p) => p === 'lining')).toBe(1)
+  })
+  it('falls straight to nothing over a straight skive', () => {
+    for (const d of [0.5, 2, 5, 9.5]) expect(stack.thickness('lateral', [100 - d, 25])).toBeCloseTo(0.2 * d, 9)
+    expect(stack.thickness('lateral', [85, 25])).toBe(2)
+  })
+  it('a profile is read between its points and holds beyond them', () => {
+    const p = [
+      [0, 0.5],
+      [4, 1],
+      [8, 3],
+    ] as const
+    expect([0, 2, 4, 6, 8, 50].map((d) => profileAt(p, d))).toEqual([0.5, 0.75, 1, 2, 3, 3])
+  })
+})
+
+describe('edges', () => {
+  it('a lap is thinned to its share over the lap and a little more; other edges stay', () => {
+    const p = edgeSkive('lap under', 2, 9, book) ?? []
+    expect(profileAt(p, 9)).toBeCloseTo(0.55 * 2, 9)
+    expect(profileAt(p, 11)).toBe(2)
+    expect(profileAt(p, 0)).toBeLessThan(0.5)
+    expect(edgeSkive('lap over', 2, 0, book)).toBeNull()
+    expect(edgeSkive('folded', 2, 5, book)).toBeNull()
+  })
+  it('an edge that the foot feels is thinned too', () => {
+    const p = edgeSkive('lap over', 1, 0, book, 'foot') ?? []
+    expect(profileAt(p, 0)).toBeCloseTo(0.55, 9)
+    expect(profileAt(p, 6)).toBe(1)
+  })
+  it('what laps under lies deeper, through chains; what is laid on lies on top', () => {
+    const piece = (id: string, edges: [string, 'lap under' | 'lap over', string?][]) =>
+      flatPiece(
+        { id, name: id },
+        'lateral',
+        box(0, 0, 40, 40).map((p, i, all) => ({
+          name: edges[i]?.[0] ?? `e${i}`,
+          role: edges[i]?.[1] ?? ('raw' as const),
+          seam: edges[i]?.[2],
+          line: [p, all[(i + 1) % 4]],
+        })),
+        book,
+      )
+    const order = pieceOrder([
+      piece('cap', [['a', 'lap over', 's1']]),
+      piece('vamp', [
+        ['a', 'lap under', 's1'],
+        ['b', 'lap over', 's2'],
+      ]),
+      piece('quarter', [['a', 'lap under', 's2']]),
+      piece('stay', [['a', 'lap over']]),
+    ])
+    expect([...order].sort((a, b) => a[1] - b[1]).map(([id]) => id)).toEqual(['quarter', 'vamp', 'cap', 'stay'])
+  })
+  it('an area reaches under its neighbour by the lap and not past the feather', () => {
+    const p = flatPiece(
+      { id: 'x', name: 'X' },
+      'lateral',
+      box(0, 0, 60, 40).map((q, i, all) => ({
+        name: `e${i}`,
+        role: (['lasting margin', 'lap under', 'raw', 'closed seam'] as const)[i],
+        line: [q, all[(i + 1) % 4]],
+      })),
+      book,
+    )
+    const placed = { ...p, places: [{ side: 'lateral' as const, forme: p.net, edges: p.edges }] }
+    const [whole, seam] = pieceAreas(placed, 6, 1.4, book)
+    expect(signedArea(whole.area)).toBeCloseTo((60 + 9) * 40, 6)
+    // The opened allowance of the closed seam is a layer of its own beside it.
+    expect(Math.abs(signedArea(seam.area))).toBeCloseTo(2.5 * 40, 6)
+    expect(seam.thickness).toBeCloseTo(0.6 * 1.4, 9)
+  })
+})
+
+describe('steps', () => {
+  const wall = area('upper', 6, 1.4, box(0, 0, 200, 60))
+  const inner = (thinned: WallArea['thinned']) => area('puff', 4, 2, box(60, 10, 140, 50), thinned)
+  const worst = (thinned: WallArea['thinned']) => {
+    const all = [wall, inner(thinned)]
+    return Math.max(...steps(all, new WallStack(all), () => true).map((s) => s.slope))
+  }
+  it('an unskived edge is as steep as its thickness over the run; a skived one as its skive', () => {
+    expect(worst([])).toBeCloseTo(2 / 2, 9)
+    const around = box(60, 10, 140, 50)
+    const edge = [...around, around[0]]
+    expect(
+      worst([
+        {
+          edge,
+          profile: [
+            [0, 0],
+            [10, 2],
+          ],
+        },
+      ]),
+    ).toBeLessThan(0.21)
+  })
+  it('at the edge of the wall nothing is a step', () => {
+    const all = [wall, inner([])]
+    expect(steps(all, new WallStack(all), () => false)).toEqual([])
+  })
+})
+
+describe('the layers of a pair', () => {
+  it('at the heel: grip, stiffener, the opened seam and the quarter, each as thick as it is', () => {
+    const layers = turnedOf(plan()).atFeather('lateral', 0)
+    expect(layers.map((l) => l.part)).toEqual(['heelGrip', 'stiffener', 'quarter.lateral', 'quarter.lateral'])
+    expect(thicknessOf(layers)).toBeCloseTo(0.9 + 2.4 + 0.6 * 1.4 + 1.4, 6)
+  })
+  it('in the waist lining, side lining and upper; at the toe lining, puff and vamp', () => {
+    const turned = turnedOf(plan())
+    expect(turned.atFeather('lateral', 110).map((l) => l.part)).toEqual([
+      'quarterLining.lateral',
+      'sideLining.lateral',
+      'quarter.lateral',
+    ])
+    expect(turned.atFeather('medial', 280).map((l) => l.part)).toEqual(['vampLining', 'puff', 'vamp'])
+    expect(thicknessOf(turned.atFeather('medial', 280))).toBeCloseTo(0.9 + 2.2 + 1.4, 6)
+  })
+  it('under the feather the turned edges end where they are trimmed, the margin goes on', () => {
+    const turned = turnedOf(plan())
+    const at = (d: number) => turned.at('lateral', 40, d).map((l) => l.part)
+    expect(at(1)).toContain('stiffener')
+    expect(at(7)).not.toContain('stiffener')
+    expect(at(7)).toContain('heelGrip')
+    expect(at(9)).not.toContain('heelGrip')
+    expect(at(17)).toEqual(['quarter.lateral'])
+    expect(at(19)).toEqual([])
+  })
+  it('a lining trimmed to the feather is not turned; one left long is', () => {
+    const parts = (trim: 'feather' | 'long', d: number) =>
+      turnedOf(plan({ lining: { trim } }))
+        .at('medial', 130, d)
+        .map((l) => l.part)
+    expect(parts('feather', 0.5).some((p) => p.includes('ining'))).toBe(false)
+    expect(parts('long', 15)).toContain('quarterLining.medial')
+  })
+  it('the map on the last says the same as the places asked one by one, and is nowhere broken', () => {
+    const p = plan()
+    const wall = new WallStack(p.layers.areas)
+    const measured = thicknessMap(map, wall)
+    const { rows, columns } = map.surface
+    for (const side of ['lateral', 'medial'] as const) {
+      expect(measured[side].every((t) => Number.isFinite(t) && t >= 0 && t < 9)).toBe(true)
+      // Everywhere at the feather the shoe is covered.
+      for (let i = 2; i < columns - 2; i++) expect(measured[side][i * rows]).toBeGreaterThan(1.9)
+    }
+    const most = Math.max(...measured.lateral, ...measured.medial)
+    expect(p.layers.wall.thickness).toBeGreaterThan(most - 0.6)
+  })
+  it('thick leathers are too much to turn, thin ones are not; the sentence names what lies there', () => {
+    const finding = (thick: number) => {
+      const pair = samplePair()
+      const materials = pair.materials.map((m) => (m.kind === 'stiffener leather' ? { ...m, thickness: thick } : m))
+      const f = planPair({ ...pair, materials }, cache).layers.findings.find((x) => x.id === 'layers.turn')
+      if (!f) throw new Error('no finding')
+      return f
+    }
+    expect(finding(2.4).level).toBe('fine')
+    const stop = finding(9)
+    expect(stop.level).toBe('stop')
+    expect(stop.sentence).toContain('stiffener 9.0')
+    expect(stop.mend).not.toBe('')
+  })
+  it('a side lining of heavy leather that is hardly skived is a ridge; the usual one is not', () => {
+    const level = (rules: Record<string, number>, t: number) => {
+      const pair = samplePair({ rules })
+      const materials = pair.materials.map((m) => (m.kind === 'lining leather' ? { ...m, thickness: t } : m))
+      return planPair({ ...pair, materials }, cache).layers.findings.find(
+        (f) => f.id === 'layers.step.sideLining.lateral',
+      )?.level
+    }
+    expect(level({}, 0.9)).toBe('fine')
+    expect(level({ 'sideLining.overlap': 5 }, 2.4)).toBe('watch')
+  })
+  it('the margin at the seat is crowded when it is wide', () => {
+    const shrinks = (margin: number) =>
+      plan({ rules: { 'upper.lastingMargin': margin } }).layers.findings.find((f) => f.id === 'layers.seat')
+        ?.measured ?? 0
+    expect(shrinks(36) / shrinks(18)).toBeCloseTo(2, 6)
+    // A seat 62 mm wide is nearly a half circle of 31 mm: 18 mm inside it little more than 40 % of the way is left.
+    expect(shrinks(18)).toBeGreaterThan(25)
+    expect(shrinks(18)).toBeLessThan(60)
+  })
+})
+
+describe('a section', () => {
+  const p = plan()
+  const wall = new WallStack(p.layers.areas)
+  const at = (side: Side, station: number) => wallSection(map, wall, turnedOf(p), side, station, 4)
+
+  it('holds every layer as an area of its thickness times its length', () => {
+    const s = at('lateral', 120)
+    const insole = s.layers.find((l) => l.part === 'insole')
+    const sole = (insole?.outlines[0] ?? []).slice(0, (insole?.outlines[0].length ?? 0) / 2)
+    expect(Math.abs(signedArea(insole?.outlines[0] ?? []))).toBeCloseTo(
+      4 * Math.abs(sole[0][0] - sole[sole.length - 1][0]),
+      0,
+    )
+    const upper = s.layers.find((l) => l.part === 'quarter.lateral')
+    const body = upper?.outlines[0] ?? []
+    const half = body.slice(0, body.length / 2)
+    const ratio = Math.abs(signedArea(body)) / (pathLength(half) * 1.4)
+    expect(ratio).toBeGreaterThan(0.85)
+    expect(ratio).toBeLessThan(1.15)
+  })
+  it('piles the layers from the last outwards without gaps', () => {
+    for (const [side, station] of [
+      ['lateral', 0],
+      ['medial', 60],
+      ['lateral', 150],
+      ['medial', 250],
+    ] as const) {
+      const s = at(side, station)
+      expect(s.layers.length).toBeGreaterThan(2)
+      for (const l of s.layers) {
+        expect(l.thickest).toBeLessThan(5)
+        for (const o of l.outlines) expect(o.flat().every(Number.isFinite)).toBe(true)
+      }
+    }
+  })
+})

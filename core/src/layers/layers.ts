@@ -1,0 +1,200 @@
+import type { FormeMap } from '../forme/formeMap.ts'
+import { curvatures } from '../geometry/along.ts'
+import { Inside } from '../geometry/inside.ts'
+import { distance, type Point } from '../geometry/path.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { Side } from '../last/frame.ts'
+import type { Finding, Level } from '../model/because.ts'
+import type { RuleBook } from '../model/rules.ts'
+import { layerRules } from './layerRules.ts'
+import { steps } from './ridges.ts'
+import { thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
+import { DEPTHS, type WallArea } from './wallArea.ts'
+import { type WallStack, type StackLayer } from './wallStack.ts'
+
+/** A place of the wall, so that the screen can show it: on the forme of a side. */
+export interface LayerFinding extends Finding {
+  at: { side: Side; point: Point } | null
+}
+
+/** What the layers come to: plain data. */
+export interface Layers {
+  findings: LayerFinding[]
+  /** At the feather line: thinnest and thickest place with what lies there, mm. */
+  feather: { thinnest: FeatherPlace; thickest: FeatherPlace }
+  /** The thickest place of the wall above it. */
+  wall: { side: Side; at: Point; thickness: number; layers: StackLayer[] }
+  /** What lies where, for whoever wants to ask more: see WallStack and TurnedStack. */
+  areas: WallArea[]
+  turned: TurnedEdge[]
+}
+
+export interface FeatherPlace {
+  side: Side
+  x: number
+  thickness: number
+  layers: StackLayer[]
+}
+
+export interface LayerNeeds {
+  map: FormeMap
+  areas: readonly WallArea[]
+  wall: WallStack
+  turned: TurnedStack
+  bottom: DevelopedBottom
+  /** Width of the upper's margin at the feather, mm. */
+  margin: number
+  book: RuleBook
+}
+
+/** Every how manieth point of the wall's grid is looked at. */
+const EVERY = 2
+/** Ignored at the very edge of the wall, where a place may fall on either side of it; rows of the grid. */
+const RIM_ROWS = 1
+
+const sides: readonly Side[] = ['lateral', 'medial']
+const list = (layers: readonly StackLayer[]) =>
+  layers.map((l) => `${l.name.toLowerCase()} ${l.thickness.toFixed(1)}`).join(', ')
+
+/** Bulk, ridges, stacks too thick to turn and the crowded seat (docs/trade.md, "Layers and bulk"). */
+export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned'> {
+  const feather = featherPlaces(needs)
+  const wall = thickestOfWall(needs)
+  const findings = [
+    bulkFinding(wall, needs.book),
+    ...stepFindings(needs),
+    turnFinding(feather.thickest, needs),
+    seatFinding(needs),
+  ]
+  return { findings, feather, wall }
+}
+
+function featherPlaces({ bottom, turned }: LayerNeeds): Layers['feather'] {
+  const places = bottom.stations
+    .filter((_, i) => i % 3 === 0)
+    .map(({ side, x }): FeatherPlace => {
+      const layers = turned.atFeather(side, x)
+      return { side, x, layers, thickness: thicknessOf(layers) }
+    })
+  return {
+    thinnest: places.reduce((a, b) => (b.thickness < a.thickness ? b : a)),
+    thickest: places.reduce((a, b) => (b.thickness > a.thickness ? b : a)),
+  }
+}
+
+function thickestOfWall({ map, wall }: LayerNeeds): Layers['wall'] {
+  const { columns, rows } = map.forme
+  let best: { side: Side; at: Point; thickness: number } = { side: 'lateral', at: [0, 0], thickness: -1 }
+  for (const side of sides) {
+    for (let i = 0; i < columns; i += EVERY) {
+      for (let j = RIM_ROWS; j < rows - RIM_ROWS; j += EVERY) {
+        const at = map.flatVertex(side, i, j)
+        const thickness = wall.thickness(side, at)
+        if (thickness > best.thickness) best = { side, at, thickness }
+      }
+    }
+  }
+  return { ...best, layers: wall.at(best.side, best.at) }
+}
+
+function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
+  const limit = book.value(layerRules.bulk)
+  const fine = wall.thickness <= limit
+  return {
+    id: 'layers.bulk',
+    level: fine ? 'fine' : 'watch',
+    where: `thickest place of the wall, ${wall.side} side`,
+    sentence: `The wall is ${wall.thickness.toFixed(1)} mm at its thickest (${list(wall.layers)}); up to ${limit} mm are usual.`,
+    measured: wall.thickness,
+    limit,
+    unit: 'mm',
+    mend: fine ? '' : 'Skive what laps there, move a seam aside, or take thinner leather.',
+    at: { side: wall.side, point: wall.at },
+  }
+}
+
+/** The upper's whole outline on one side of the forme. */
+function wallOf(areas: readonly WallArea[], side: Side): Inside[] {
+  return areas.filter((a) => a.side === side && a.depth >= DEPTHS.upper).map((a) => new Inside(a.area))
+}
+
+function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
+  const limit = book.value(layerRules.step)
+  const outlines = { lateral: wallOf(areas, 'lateral'), medial: wallOf(areas, 'medial') }
+  const inForme = (p: Point) => {
+    const [column, row] = map.gridPlace(p)
+    return row > 0.2 && column > 0.2 && column < map.forme.columns - 1.2
+  }
+  const onWall = (side: Side, p: Point) => outlines[side].some((o) => o.has(p)) && inForme(p)
+  return steps(areas, wall, onWall).map((s): LayerFinding => {
+    const level: Level = s.slope <= limit ? 'fine' : 'watch'
+    return {
+      id: `layers.step.${areas.find((a) => a.name === s.name)?.part ?? s.name}`,
+      level,
+      where: `edge of the ${s.name.toLowerCase()}, ${s.side} side`,
+      sentence:
+        level === 'fine'
+          ? `${s.name}: its edge rises by ${s.slope.toFixed(2)} mm for each mm of run at the steepest; ${limit} are not felt.`
+          : `${s.name}: its edge rises by ${s.slope.toFixed(2)} mm for each mm of run; past ${limit} the foot feels it and it shows as a ridge.`,
+      measured: s.slope,
+      limit,
+      unit: 'share',
+      mend: level === 'fine' ? '' : 'Make its skive wider, or thin the leather along this edge.',
+      at: { side: s.side, point: s.at },
+    }
+  })
+}
+
+function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): LayerFinding {
+  const limit = book.value(layerRules.turnShare) * margin
+  const fine = thickest.thickness <= limit
+  return {
+    id: 'layers.turn',
+    level: fine ? 'fine' : 'stop',
+    where: `feather line, ${thickest.side} side, ${thickest.x.toFixed(0)} mm from the heel back`,
+    sentence: fine
+      ? `At most ${thickest.thickness.toFixed(1)} mm are turned over the feather (${list(thickest.layers)}); with a margin of ${margin.toFixed(0)} mm up to ${limit.toFixed(1)} mm will turn.`
+      : `${thickest.thickness.toFixed(1)} mm lie at the feather (${list(thickest.layers)}): with a margin of ${margin.toFixed(0)} mm only ${limit.toFixed(1)} mm will turn.`,
+    measured: thickest.thickness,
+    limit,
+    unit: 'mm',
+    mend: fine ? '' : 'Skive the turned edges, widen the margin, or take thinner leather.',
+    at: null,
+  }
+}
+
+/** Behind this share of the last length lies the seat. */
+const SEAT = 0.2
+
+/**
+ * How much the margin must shrink round the seat: a strip at depth d inside a feather line of curvature k loses the
+ * share k d of its length (arc of radius 1/k - d against 1/k).
+ */
+function seatFinding({ bottom, margin, book }: LayerNeeds): LayerFinding {
+  const { outline, length } = bottom
+  const k = curvatures(outline)
+  const n = outline.length
+  let [turned, run] = [0, 0]
+  for (let i = 0; i < n; i++) {
+    if (outline[i][0] >= SEAT * length) continue
+    const step = (distance(outline[(i + n - 1) % n], outline[i]) + distance(outline[i], outline[(i + 1) % n])) / 2
+    turned += k[i] * step
+    run += step
+  }
+  const shrinks = Math.min(99, (100 * turned * margin) / run)
+  const limit = book.value(layerRules.crowded)
+  const fine = shrinks <= limit
+  return {
+    id: 'layers.seat',
+    level: fine ? 'fine' : 'watch',
+    where: 'margin under the seat',
+    sentence: fine
+      ? `Round the seat the inner edge of the margin has to shrink by ${shrinks.toFixed(0)} %; up to ${limit} % go down in small folds.`
+      : `Round the seat the inner edge of the margin has to shrink by ${shrinks.toFixed(0)} %: the folds lie on each other and the seat stands proud.`,
+    measured: shrinks,
+    limit,
+    unit: '%',
+    mend: fine ? '' : 'Cut the folds out flush before gluing, or narrow the margin at the seat.',
+    at: null,
+  }
+}

@@ -1,0 +1,80 @@
+import { nearest } from '../geometry/along.ts'
+import { Inside } from '../geometry/inside.ts'
+import { boxOf, type Box, type Path, type Point } from '../geometry/path.ts'
+import type { Side } from '../last/frame.ts'
+import { profileAt, type Profile, type WallArea } from './wallArea.ts'
+
+/** One layer at a place of the wall, mm. */
+export interface StackLayer {
+  part: string
+  name: string
+  thickness: number
+}
+
+/** Thinner than this is nothing, mm. */
+const NOTHING = 0.005
+
+/** An area made ready for many questions. */
+interface Ready {
+  area: WallArea
+  inside: Inside
+  thinned: { edge: Path; profile: Profile; within: Box }[]
+}
+
+function ready(area: WallArea): Ready {
+  return {
+    area,
+    inside: new Inside(area.area),
+    thinned: area.thinned.map(({ edge, profile }) => {
+      const reach = profile[profile.length - 1][0]
+      const b = boxOf(edge)
+      return {
+        edge,
+        profile,
+        within: { minX: b.minX - reach, maxX: b.maxX + reach, minY: b.minY - reach, maxY: b.maxY + reach },
+      }
+    }),
+  }
+}
+
+/** What lies where on the wall: made once for all areas, then asked for places. */
+export class WallStack {
+  private readonly bySide: Record<Side, Ready[]>
+
+  constructor(areas: readonly WallArea[]) {
+    const of = (side: Side) =>
+      areas
+        .filter((a) => a.side === side)
+        .sort((a, b) => a.depth - b.depth)
+        .map(ready)
+    this.bySide = { lateral: of('lateral'), medial: of('medial') }
+  }
+
+  /** The layers at a place of the forme, from the foot outwards, each as thick as its skives leave it. */
+  at(side: Side, p: Point): StackLayer[] {
+    const out: StackLayer[] = []
+    for (const one of this.bySide[side]) {
+      const thickness = thicknessOf(one, p)
+      if (thickness > NOTHING) out.push({ part: one.area.part, name: one.area.name, thickness })
+    }
+    return out
+  }
+
+  /** Their whole thickness, mm; of the parts that `only` lets through. */
+  thickness(side: Side, p: Point, only: (part: string) => boolean = () => true): number {
+    let sum = 0
+    for (const one of this.bySide[side]) if (only(one.area.part)) sum += thicknessOf(one, p)
+    return sum
+  }
+}
+
+function thicknessOf({ area, inside, thinned }: Ready, p: Point): number {
+  if (!inside.has(p)) return 0
+  let least = area.thickness
+  for (const { edge, profile, within } of thinned) {
+    if (p[0] < within.minX || p[0] > within.maxX || p[1] < within.minY || p[1] > within.maxY) continue
+    const t = profileAt(profile, nearest(edge, p).away)
+    if (t < least) least = t
+  }
+  return least
+}

@@ -1,0 +1,197 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { sampleMaterials, sampleMeasures, samplePair } from '../../../test/samplePair.ts'
+import { nearest } from '../../geometry/along.ts'
+import { boxOf, contains, isSimple, pathLength, signedArea, type Path, type Point } from '../../geometry/path.ts'
+import type { DevelopedBottom } from '../../last/developedBottom.ts'
+import { RuleBook } from '../../model/rules.ts'
+import { planPair, type Plan } from '../../plan/planPair.ts'
+import { StageCache } from '../../plan/stageCache.ts'
+import type { Part } from '../part.ts'
+import { heelBuild } from './heelBuild.ts'
+import { filler } from './insideBottom.ts'
+import type { SideProfile } from './sideProfile.ts'
+
+const cache = new StageCache()
+const plan = (change: Parameters<typeof samplePair>[0] = {}, measures?: Parameters<typeof samplePair>[1]): Plan =>
+  planPair(samplePair(change, measures), cache)
+const part = (p: Plan, id: string): Part => {
+  const found = p.parts.find((x) => x.id === id)
+  if (!found) throw new Error(`no part ${id}`)
+  return found
+}
+const value = (p: Part, quantity: string): number =>
+  p.becauses.find((b) => b.quantity === quantity)?.value ?? Number.NaN
+
+describe('the heel', () => {
+  /** A sole whose underside falls straight from `back` at x = 0 to `breast` at x = 70. */
+  const sole = (back: number, breast: number): SideProfile => ({
+    last: [],
+    layers: [],
+    underside: [
+      [0, back],
+      [70, breast],
+      [200, 0],
+    ],
+    thickness: { seat: 0, waist: 0, tread: 0, toe: 0 },
+    spring: 0,
+    places: { seat: 0, waist: 0, tread: 0, toe: 0 },
+  })
+  const stock = { lift: 5, topPiece: 6, taper: 0.5 }
+  const rule = { lifts: null, wedge: true }
+
+  it('fills exactly what is needed: top piece, whole lifts, and a wedge for the rest', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 12, max: 80, noNaN: true }),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        (back, fall) => {
+          const h = heelBuild(sole(back, back - fall), 0, 70, stock, rule)
+          expect(h.topPiece + h.lifts * h.lift + h.wedge.back).toBeCloseTo(back, 9)
+          expect(h.topPiece + h.lifts * h.lift + h.wedge.breast).toBeCloseTo(back - fall, 9)
+          // At its lower end less than one more lift would go in.
+          expect(h.wedge.breast).toBeLessThan(5)
+          if (back - fall > 6) {
+            expect(h.wedge.breast).toBeGreaterThanOrEqual(-1e-6)
+            expect(h.offGround).toBeLessThan(1e-6)
+          }
+        },
+      ),
+    )
+  })
+  it('one lift too many stands so much too high; without a wedge the slope is left', () => {
+    expect(heelBuild(sole(25, 18), 0, 70, stock, { lifts: 3, wedge: true }).offGround).toBeCloseTo(3, 9)
+    expect(heelBuild(sole(21, 16), 0, 70, stock, { lifts: null, wedge: false }).offGround).toBeCloseTo(5, 9)
+  })
+  it('its bodies stand on each other without a gap, each smaller than the one above', () => {
+    const { bodies } = heelBuild(sole(25, 18), 0, 70, stock, rule)
+    expect(bodies.map((b) => b.id)).toEqual(['wedge', 'lift', 'lift', 'topPiece'])
+    for (let i = 1; i < bodies.length; i++) {
+      const [above, below] = [boxOf(bodies[i - 1].outline), boxOf(bodies[i].outline)]
+      expect(below.maxY).toBeCloseTo(above.minY, 9)
+      expect(below.maxX).toBeCloseTo(70 - 0.5 * i, 9)
+    }
+    expect(boxOf(bodies[3].outline).minY).toBe(0)
+  })
+})
+
+describe('the side section', () => {
+  it('stands on the ground in front, and a flat last under an even bottom keeps its heel height', () => {
+    for (const m of [sampleMeasures.walking, sampleMeasures.flat]) {
+      const { profile, heel } = plan({ construction: 'cemented' }, m).bottom
+      expect(Math.min(...profile.underside.filter((p) => p[0] > 0.55 * m.length).map((p) => p[1]))).toBeCloseTo(0, 9)
+      // Even layers lift heel and tread alike: what is left under the heel is the last's own heel height.
+      const atBack = profile.last[0][1] - profile.thickness.seat
+      expect(Math.abs(atBack - m.heelHeight)).toBeLessThan(1)
+      expect(heel.needed.back).toBeGreaterThan(heel.needed.breast)
+    }
+  })
+  it('layers lie on each other, as thick as they say', () => {
+    const { profile } = plan().bottom
+    const [insole, fill, mid, out] = profile.layers
+    expect([insole.at.tread, mid.at.tread, out.at.tread]).toEqual([4, 3.5, 4.5])
+    expect(profile.thickness.tread).toBeCloseTo(insole.at.tread + fill.at.tread + mid.at.tread + out.at.tread, 9)
+    for (const l of [insole, mid, out]) {
+      l.upper.forEach((p, i) => {
+        const q = l.lower[i]
+        expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(l.at.tread, 6)
+      })
+    }
+  })
+  it('a thicker sole in front of a heel of the same stock takes nothing from the heel', () => {
+    const rules = (t: number) => plan({ rules: { 'bottom.outsoleThickness': t } }).bottom.heel.needed.back
+    expect(Math.abs(rules(8) - rules(4))).toBeLessThan(0.6)
+  })
+  it('too many lifts are stopped and say so; the rule gives them back', () => {
+    const heel = (lifts: number | null, wedge = true) =>
+      plan({ heel: { lifts, wedge } }).bottom.findings.find((f) => f.id === 'bottom.heel')
+    expect(heel(null)?.level).toBe('fine')
+    expect(heel(5)?.level).toBe('stop')
+    expect(heel(5)?.mend).toContain('lift out')
+    expect(heel(null, false)?.level).not.toBe('fine')
+  })
+})
+
+describe('parts of the bottom', () => {
+  const welted = plan()
+  it('the outsole stands out past the midsole by the rule', () => {
+    const [outer, inner] = [part(welted, 'outsole').outline, part(welted, 'midsole').outline]
+    for (const p of inner) {
+      expect(contains(outer, p)).toBe(true)
+      expect(nearest(outer, p, true).away).toBeCloseTo(2, 1)
+    }
+  })
+  it('lifts shrink by the taper, down to the top piece', () => {
+    const area = (p: Path) => signedArea(p)
+    const wedge = part(welted, 'heelWedge').outline
+    const lift = part(welted, 'heelLift')
+    const top = part(welted, 'topPiece').outline
+    expect(area(lift.outline)).toBeLessThan(area(wedge))
+    expect(area(top)).toBeLessThan(area(lift.outline))
+    for (const p of lift.outline) expect(nearest(wedge, p, true).away).toBeCloseTo(0.6, 1)
+    for (const p of top) expect(nearest(wedge, p, true).away).toBeCloseTo(0.6 * 3, 1)
+    expect(lift.count).toBe(2 * welted.bottom.heel.lifts)
+  })
+  it('the shank keeps clear of the joint line and lies inside the bottom', () => {
+    for (const m of Object.values(sampleMeasures)) {
+      const p = part(plan({}, m), 'shank')
+      const joint = p.lines.find((l) => l.kind === 'crease')?.path ?? []
+      const least = Math.min(...p.outline.map((q) => nearest(joint, q).away))
+      expect(least).toBeGreaterThan(11.4)
+      expect(least).toBeLessThan(12.6)
+      const feather = p.lines.find((l) => l.kind === 'feather')?.path ?? []
+      expect(p.outline.every((q) => contains(feather, q))).toBe(true)
+      expect(value(p, 'Bent by')).toBeGreaterThan(0)
+    }
+  })
+  it('the welt is as long as its way and the spare; the rand lies between lasted shoe and midsole', () => {
+    const welt = part(welted, 'welt')
+    const way = pathLength(welted.lasted, true)
+    expect(value(welt, 'Length of the welt')).toBeGreaterThan(0.7 * way + 70)
+    expect(value(welt, 'Length of the welt')).toBeLessThan(0.85 * way + 70)
+    expect(welt.strip).toBe(true)
+    const rand = part(welted, 'rand')
+    expect(isSimple(rand.outline)).toBe(true)
+    expect(signedArea(rand.outline)).toBeGreaterThan(1500)
+    expect(plan({ construction: 'cemented' }).parts.some((p) => p.id === 'welt' || p.id === 'rand')).toBe(false)
+  })
+  it('the filler of a rectangle holds its area times its depth, less the shank', () => {
+    const outline: Path = [
+      [0, -30],
+      [200, -30],
+      [200, 30],
+      [0, 30],
+    ]
+    const joint: Point = [140, 0]
+    const bottom: DevelopedBottom = {
+      outline,
+      stations: [],
+      jointLateral: joint,
+      jointMedial: joint,
+      length: 200,
+      flatX: (x) => x,
+    }
+    const p = filler(bottom, 200, 10, () => 4, 1000, new RuleBook({}, {}))
+    expect(value(p, 'Area')).toBeCloseTo(180 * 40, 0)
+    expect(value(p, 'Filler for one shoe')).toBeCloseTo((180 * 40 * 4 - 1000) / 1000, 1)
+    expect(value(p, 'Mass for the pair')).toBeCloseTo((2 * (180 * 40 * 4 - 1000) * 0.35) / 1000, 1)
+  })
+  it('a covered board has foam to its outline and a cover turned round it', () => {
+    const covered = plan({ insole: { covered: true } })
+    const [insole, foam, cover] = ['insole', 'insoleFoam', 'insoleCover'].map((id) => part(covered, id))
+    expect(foam.outline).toEqual(insole.outline)
+    for (const p of insole.outline) expect(nearest(cover.outline, p, true).away).toBeCloseTo(12, 1)
+    expect(welted.parts.some((p) => p.id === 'insoleCover')).toBe(false)
+  })
+  it('a heel pad ends in front of the heel bone and takes no girth at the joint', () => {
+    const cork = sampleMaterials.find((m) => m.kind === 'cork')?.id ?? null
+    const pad = part(
+      plan({ sock: { padding: 'heel pad' }, materials: { ...samplePair().decisions.materials, padding: cork } }),
+      'padding',
+    )
+    expect(pad.name).toBe('Heel pad')
+    expect(value(pad, 'Front edge from the heel back')).toBeCloseTo(0.27 * 290, 9)
+    expect(value(pad, 'Inside girth lost at the joint')).toBe(0)
+    expect(pad.findings.every((f) => f.level === 'fine')).toBe(true)
+  })
+})

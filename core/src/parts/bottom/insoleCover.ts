@@ -1,0 +1,54 @@
+import { offset } from '../../geometry/clip.ts'
+import type { DevelopedBottom } from '../../last/developedBottom.ts'
+import type { Material } from '../../model/material.ts'
+import type { RuleBook } from '../../model/rules.ts'
+import { alongBottom } from '../alongBottom.ts'
+import type { Part } from '../part.ts'
+import { ruled } from '../ruled.ts'
+import { bottomRules } from './bottomRules.ts'
+
+/** Foam and cover of a board insole: foam to its outline, the cover from lining leather turned round its edge. */
+export function coverParts(
+  insole: Part,
+  bottom: DevelopedBottom,
+  length: number,
+  lining: Material,
+  book: RuleBook,
+): Part[] {
+  const turn = book.value(bottomRules.coverTurn)
+  const covered = offset(insole.outline, turn, 'the insole cover')
+  const base = {
+    place: 'foot',
+    areas: [],
+    skives: [],
+    count: 2,
+    findings: [],
+    lines: [{ name: 'insole', kind: 'neighbour', path: insole.outline, closed: true }],
+  } as const
+  return [
+    {
+      ...base,
+      id: 'insoleFoam',
+      name: 'Foam on the insole',
+      role: null,
+      materialName: 'thin foam',
+      thickness: book.value(bottomRules.coverFoam),
+      outline: insole.outline,
+      lines: [],
+      ...alongBottom(insole.outline, bottom, length),
+      becauses: [ruled('Thickness', bottomRules.coverFoam, book)],
+    },
+    {
+      ...base,
+      id: 'insoleCover',
+      name: 'Insole cover',
+      role: 'lining',
+      materialName: lining.name,
+      thickness: lining.thickness,
+      outline: covered,
+      lines: [...base.lines],
+      ...alongBottom(covered, bottom, length),
+      becauses: [ruled('Turned round the edge', bottomRules.coverTurn, book)],
+    },
+  ]
+}

@@ -1,0 +1,281 @@
+import { difference, offset } from '../../geometry/clip.ts'
+import { cumulative } from '../../geometry/along.ts'
+import { boxOf, type Path, type Point } from '../../geometry/path.ts'
+import type { DevelopedBottom } from '../../last/developedBottom.ts'
+import type { LastedOutline } from '../../layers/lastedOutline.ts'
+import type { Because } from '../../model/because.ts'
+import type { RuleBook } from '../../model/rules.ts'
+import { alongBottom, creaseOf } from '../alongBottom.ts'
+import { behind } from '../behind.ts'
+import type { Part } from '../part.ts'
+import { ruled } from '../ruled.ts'
+import { bottomRules } from './bottomRules.ts'
+import type { HeelBuild } from './heelBuild.ts'
+import type { Stuff } from './stuff.ts'
+
+export interface SoleNeeds {
+  bottom: DevelopedBottom
+  lasted: LastedOutline
+  /** Cut edge of the midsole. */
+  midsole: Path
+  length: number
+  /** Flat X of the heel breast. */
+  breast: number
+  book: RuleBook
+}
+
+const under = { place: 'under', areas: [], skives: [], lines: [] } as const
+
+/** The outsole: the midsole and a little more all round, trimmed with it. */
+export function outsole({ bottom, midsole, length, book }: SoleNeeds, stuff: Stuff): Part {
+  const outline = offset(midsole, book.value(bottomRules.outsoleGrowth), 'the outsole')
+  return {
+    ...under,
+    id: 'outsole',
+    name: 'Outsole',
+    role: 'outsole',
+    materialName: stuff.name,
+    thickness: stuff.thickness,
+    count: 2,
+    outline,
+    lines: [{ name: 'midsole', kind: 'neighbour', path: midsole, closed: true }, creaseOf(bottom)],
+    ...alongBottom(outline, bottom, length),
+    becauses: [
+      ruled('Larger than the midsole', bottomRules.outsoleGrowth, book),
+      ...(stuff.byRule ? [ruled('Thickness', bottomRules.outsoleThickness, book)] : []),
+    ],
+    findings: [],
+  }
+}
+
+/** Length of the closed outline that lies in front of X, mm. */
+function lengthInFront(outline: Path, x: number): number {
+  const run = cumulative(outline, true)
+  return outline.reduce((sum, p, i) => {
+    const q = outline[(i + 1) % outline.length]
+    return (p[0] + q[0]) / 2 > x ? sum + run[i + 1] - run[i] : sum
+  }, 0)
+}
+
+/** The welt: a strip as long as the lasted shoe's edge from breast to breast, with something to hold at both ends. */
+export function welt({ lasted, breast, book }: SoleNeeds): Part {
+  const way = lengthInFront(lasted.outline, breast)
+  const spare = book.value(bottomRules.weltSpare)
+  const [length, width] = [way + spare, book.value(bottomRules.weltWidth)]
+  const outline: Path = [
+    [0, 0],
+    [length, 0],
+    [length, width],
+    [0, width],
+  ]
+  return {
+    ...under,
+    id: 'welt',
+    name: 'Welt',
+    role: null,
+    materialName: 'welt leather',
+    thickness: book.value(bottomRules.weltThickness),
+    count: 2,
+    strip: true,
+    outline,
+    notches: [],
+    dimensions: [
+      { name: 'length', from: [0, -8], to: [length, -8], value: length },
+      { name: 'width', from: [-6, 0], to: [-6, width], value: width },
+    ],
+    grain: { at: [length / 2, width / 2], length: Math.min(120, length / 3) },
+    becauses: [
+      {
+        quantity: 'Length of the welt',
+        value: length,
+        unit: 'mm',
+        sentence: `The lasted shoe’s edge from heel breast round the toe to heel breast is ${way.toFixed(0)} mm; ${spare} mm more are held while it is sewn.`,
+        inputs: [
+          { name: 'Way round', value: way, unit: 'mm' },
+          { name: 'Spare', value: spare, unit: 'mm' },
+        ],
+        origin: 'measured on the last',
+      },
+      ruled('Width', bottomRules.weltWidth, book),
+      ruled('Thickness', bottomRules.weltThickness, book),
+    ],
+    findings: [],
+  }
+}
+
+/** The rand: a horseshoe that levels the seat behind the ends of the welt. */
+export function rand({ lasted, breast, midsole, book }: SoleNeeds): Part {
+  const width = book.value(bottomRules.randWidth)
+  const outer = behind(midsole, breast, 'the rand')
+  const inner = behind(offset(lasted.outline, -width, 'the rand'), breast + 1, 'the rand')
+  const outline = difference(outer, inner, 'the rand')
+  return {
+    ...under,
+    id: 'rand',
+    name: 'Rand',
+    role: null,
+    materialName: 'welt leather',
+    thickness: book.value(bottomRules.weltThickness),
+    count: 2,
+    outline,
+    lines: [{ name: 'lasted outline', kind: 'neighbour', path: lasted.outline, closed: true }],
+    ...seatFigures(outline),
+    becauses: [
+      ruled('Width', bottomRules.randWidth, book),
+      {
+        quantity: 'Thickness',
+        value: book.value(bottomRules.weltThickness),
+        unit: 'mm',
+        sentence: 'As thick as the welt, whose ends it meets, so that the bottom is level all round.',
+        inputs: [],
+        origin: book.inForce(bottomRules.weltThickness).origin,
+        rule: bottomRules.weltThickness.key,
+      },
+    ],
+    findings: [],
+  }
+}
+
+/** Notches, grain and over-all size of a part at the seat. */
+function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grain'> {
+  const box = boxOf(outline)
+  const medial = outline.reduce((best, p) => (p[1] > best[1] ? p : best))
+  return {
+    notches: [{ kind: 'medial', at: medial, inwards: [0, -1] }],
+    dimensions: [
+      {
+        name: 'length',
+        from: [box.minX, box.minY - 8],
+        to: [box.maxX, box.minY - 8],
+        value: box.maxX - box.minX,
+      },
+      { name: 'width', from: [box.minX - 8, box.minY], to: [box.minX - 8, box.maxY], value: box.maxY - box.minY },
+    ],
+    grain: { at: [(box.minX + box.maxX) / 2, 0], length: 24 },
+  }
+}
+
+/** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece. */
+export function heelParts(needs: SoleNeeds, build: HeelBuild, lift: Stuff, top: Stuff, wedge: boolean): Part[] {
+  const { midsole, breast, book } = needs
+  const seat = behind(midsole, breast, 'the heel', book.value(bottomRules.breastHollow))
+  const taper = book.value(bottomRules.taper)
+  const step = (k: number): Path => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat)
+  const stack = (wedge ? 1 : 0) + build.lifts
+  const base = { ...under, count: 2, findings: [] }
+  const height: Because = {
+    quantity: 'Height under the seat at the back',
+    value: build.needed.back,
+    unit: 'mm',
+    sentence:
+      `The sole’s underside stands ${build.needed.back.toFixed(1)} mm over the ground at the back of the heel and ` +
+      `${build.needed.breast.toFixed(1)} mm at the breast: heel height of the last, less the bottom at the seat, and the bottom at the tread.`,
+    inputs: [
+      { name: 'At the back', value: build.needed.back, unit: 'mm' },
+      { name: 'At the breast', value: build.needed.breast, unit: 'mm' },
+    ],
+    origin: 'measured on the last',
+  }
+  const lifts: Part[] =
+    build.lifts > 0
+      ? [
+          {
+            ...base,
+            id: 'heelLift',
+            name: build.lifts === 1 ? 'Heel lift' : `Heel lifts, ${build.lifts} a foot`,
+            role: 'heel',
+            materialName: lift.name,
+            thickness: lift.thickness,
+            count: 2 * build.lifts,
+            outline: step(wedge ? 1 : 0),
+            lines: Array.from({ length: build.lifts - 1 }, (_, k) => ({
+              name: `lift ${k + 2}`,
+              kind: 'neighbour' as const,
+              path: step(k + 1 + (wedge ? 1 : 0)),
+              closed: true,
+            })),
+            ...seatFigures(step(wedge ? 1 : 0)),
+            becauses: [
+              height,
+              {
+                quantity: 'Lifts',
+                value: build.lifts,
+                unit: 'count',
+                sentence: `What the top piece leaves at the lower end (${(Math.min(build.needed.back, build.needed.breast) - build.topPiece).toFixed(1)} mm), divided by lifts of ${lift.thickness} mm.`,
+                inputs: [{ name: 'Lift', value: lift.thickness, unit: 'mm' }],
+                origin: 'measured on the last',
+                hand: { decision: 'heel.lifts', byRule: build.lifts, min: 0, max: 24 },
+              },
+              ruled('Each lift smaller all round', bottomRules.taper, book),
+              ...(lift.byRule ? [ruled('Thickness', bottomRules.liftThickness, book)] : []),
+            ],
+          },
+        ]
+      : []
+  return [
+    ...(wedge
+      ? [
+          {
+            ...base,
+            id: 'heelWedge',
+            name: 'Heel wedge',
+            role: 'heel' as const,
+            materialName: lift.name,
+            thickness: Math.max(build.wedge.back, build.wedge.breast, 0),
+            outline: seat,
+            ...seatFigures(seat),
+            skives: wedgeSkive(seat, build),
+            becauses: [
+              height,
+              {
+                quantity: 'Wedge at the back',
+                value: build.wedge.back,
+                unit: 'mm' as const,
+                sentence: `What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${build.wedge.breast.toFixed(1)} mm at the breast, so that the heel stands level.`,
+                inputs: [{ name: 'At the breast', value: build.wedge.breast, unit: 'mm' as const }],
+                origin: 'measured on the last' as const,
+              },
+            ],
+          },
+        ]
+      : []),
+    ...lifts,
+    {
+      ...base,
+      id: 'topPiece',
+      name: 'Top piece',
+      role: 'topPiece',
+      materialName: top.name,
+      thickness: top.thickness,
+      outline: step(stack),
+      ...seatFigures(step(stack)),
+      becauses: [
+        ruled('Each lift smaller all round', bottomRules.taper, book),
+        ruled('Hollow of the breast', bottomRules.breastHollow, book),
+        ...(top.byRule ? [ruled('Thickness', bottomRules.topPieceThickness, book)] : []),
+      ],
+    },
+  ]
+}
+
+/** The wedge is thinned all the way from its back to its breast. */
+function wedgeSkive(seat: Path, build: HeelBuild): Part['skives'] {
+  const box = boxOf(seat)
+  const front: Point[] = seat.filter((p) => p[0] > box.maxX - 8)
+  const ys = front.map((p) => p[1])
+  return [
+    {
+      name: 'from back to breast',
+      edge: [
+        [box.maxX, Math.min(...ys)],
+        [box.maxX, Math.max(...ys)],
+      ],
+      band: seat,
+      profile: [
+        [0, Math.max(0, build.wedge.breast)],
+        [box.maxX - box.minX, Math.max(0, build.wedge.back)],
+      ],
+      sentence: `From ${build.wedge.back.toFixed(1)} mm at the back to ${build.wedge.breast.toFixed(1)} mm at the breast.`,
+    },
+  ]
+}

@@ -1,0 +1,34 @@
+import { offset } from '../../geometry/clip.ts'
+import type { Path } from '../../geometry/path.ts'
+import type { RuleBook } from '../../model/rules.ts'
+import type { Piece } from '../../upper/piece.ts'
+import { flatPiece } from '../../upper/pieceMaker.ts'
+import { liningRules } from './liningRules.ts'
+
+/** A flat piece with one raw edge all round. */
+export const rawPiece = (id: string, name: string, side: Piece['side'], outline: Path, book: RuleBook): Piece =>
+  flatPiece({ id, name }, side, [{ name: 'edge', role: 'raw', line: [...outline, outline[0]] }], book)
+
+/** Foam for a padded tongue and collar: the pieces' finished outlines, kept clear of everything that is stitched. */
+export function foamPieces(pieces: readonly Piece[], book: RuleBook): Piece[] {
+  const inset = book.value(liningRules.foamInset)
+  return pieces
+    .filter((p) => p.id === 'tongue' || p.id.startsWith('collar'))
+    .map((p) =>
+      rawPiece(
+        p.id.replace(/^(tongue|collar)/, '$1Foam'),
+        p.id === 'tongue' ? 'Foam of the tongue' : `Foam of the collar, ${p.side}`,
+        p.side,
+        offset(p.net, -inset, `the foam of the ${p.name.toLowerCase()}`),
+        book,
+      ),
+    )
+}
+
+/** The lining of a tongue: wider than it, trimmed after it was glued over the last. */
+export function tongueLining(pieces: readonly Piece[], book: RuleBook): Piece[] {
+  const tongue = pieces.find((p) => p.id === 'tongue')
+  if (!tongue) return []
+  const wider = offset(tongue.net, book.value(liningRules.tongueWider), 'the tongue lining')
+  return [rawPiece('tongueLining', 'Tongue lining', 'whole', wider, book)]
+}

@@ -1,0 +1,229 @@
+import { bandAlong } from '../../geometry/clip.ts'
+import { pieceSkives } from '../../layers/pieceSkives.ts'
+import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
+import { DEPTHS } from '../../layers/wallArea.ts'
+import type { Side } from '../../last/frame.ts'
+import type { Because } from '../../model/because.ts'
+import type { Material } from '../../model/material.ts'
+import type { PairDecisions } from '../../model/pair.ts'
+import type { Rule, RuleBook } from '../../model/rules.ts'
+import { joinsOf } from '../../upper/joins.ts'
+import { withMarks } from '../../upper/marks.ts'
+import type { Piece } from '../../upper/piece.ts'
+import { pieceAsPart } from '../../upper/pieceAsPart.ts'
+import type { BasePattern } from '../../upper/upper.ts'
+import type { Part, PartPlace } from '../part.ts'
+import { ruled } from '../ruled.ts'
+import { foamPieces, tongueLining } from './foam.ts'
+import { liningRules } from './liningRules.ts'
+import { liningPieces, offFold } from './linings.ts'
+import { reinforcementRules, reinforcements } from './reinforcements.ts'
+import { sideLiningRules, sideLinings } from './sideLining.ts'
+
+export interface LiningPartNeeds {
+  base: BasePattern
+  decisions: PairDecisions['lining']
+  /** Where stiffener and puff end on the feather line, mm from the heel back. */
+  stiffenerEnd: Record<Side, number>
+  puffBack: number
+  material: Material
+  /** What a padded tongue and collar are filled with; null takes the rule's. */
+  foam: Material | null
+  book: RuleBook
+}
+
+/** Thickness of the foam in tongue and collar where no material was chosen for it. */
+export const foamRule = {
+  key: 'lining.foam',
+  name: 'Foam of tongue and collar, thickness',
+  value: 6,
+  min: 2,
+  max: 14,
+  unit: 'mm',
+  why: 'Soft enough to close round the ankle, thick enough to be felt.',
+} satisfies Rule
+
+interface Stuff {
+  place: PartPlace
+  role: Part['role']
+  name: string
+  thickness: number
+  depth: number
+}
+
+/** Linings, heel grip, tongue lining, foam, side linings and reinforcements as parts of the pair. */
+export function liningParts(needs: LiningPartNeeds): Part[] {
+  const { base, decisions, material, book } = needs
+  const { pieces: upper } = base.drawn
+  const lining: Stuff = {
+    place: 'foot',
+    role: 'lining',
+    name: material.name,
+    thickness: material.thickness,
+    depth: DEPTHS.lining,
+  }
+  const tape: Stuff = {
+    place: 'wall',
+    role: null,
+    name: 'stay tape',
+    thickness: book.value(reinforcementRules.thickness),
+    depth: DEPTHS.reinforcement,
+  }
+  const foam: Stuff = {
+    place: 'foot',
+    role: null,
+    name: needs.foam?.name ?? 'soft foam',
+    thickness: needs.foam?.thickness ?? book.value(foamRule),
+    depth: DEPTHS.foam,
+  }
+  const linings = liningPieces({ ...base, decisions, book })
+  const { joins } = joinsOf(linings)
+  // What laps under, seen from the foot, lies further out.
+  const order = pieceOrder(linings)
+  const deepest = Math.max(0, ...order.values())
+  const padded = base.board.decisions.style === 'trainer'
+  return [
+    ...linings.map((p) =>
+      asPart(
+        withMarks(p, joins),
+        { ...lining, depth: lining.depth + (deepest - (order.get(p.id) ?? 0)) / 10 },
+        becauseOf(p, needs),
+        book,
+      ),
+    ),
+    ...tongueLining(upper, book).map((p) =>
+      asPart(p, lining, [ruled('Wider than the tongue, a side', liningRules.tongueWider, book)], book),
+    ),
+    ...(padded
+      ? foamPieces(upper, book).map((p) =>
+          asPart(
+            withPlaces(p, upper),
+            foam,
+            [ruled('Clear of stitched edges', liningRules.foamInset, book), ruled('Thickness', foamRule, book)],
+            book,
+          ),
+        )
+      : []),
+    ...sideLinings(base, needs.stiffenerEnd, { lateral: needs.puffBack, medial: needs.puffBack }, book).map((p) =>
+      skivedAround(
+        asPart(
+          p,
+          { ...lining, place: 'wall', depth: DEPTHS.side },
+          [
+            ruled('Laps stiffener and puff by', sideLiningRules.overlap, book),
+            ruled('Up the wall, share of the last length', sideLiningRules.height, book),
+          ],
+          book,
+        ),
+        p,
+        book.value(sideLiningRules.overlap),
+      ),
+    ),
+    ...reinforcements(base, book).map((p) =>
+      asPart(withMarks(p, []), tape, [ruled('Thickness', reinforcementRules.thickness, book)], book),
+    ),
+  ]
+}
+
+function asPart(piece: Piece, stuff: Stuff, becauses: Because[], book: RuleBook): Part {
+  const drawn = pieceAsPart(piece, { name: stuff.name, thickness: stuff.thickness })
+  return {
+    ...drawn,
+    role: stuff.role,
+    place: stuff.place,
+    becauses,
+    skives: pieceSkives(piece, stuff.thickness, book, stuff.place === 'foot' ? 'foot' : 'out'),
+    areas: pieceAreas(piece, stuff.depth, stuff.thickness, book, stuff.place === 'foot' ? 'foot' : 'out'),
+  }
+}
+
+/** Foam lies where the piece that it fills lies, as far inside it. */
+function withPlaces(foam: Piece, upper: readonly Piece[]): Piece {
+  const filled = upper.find((p) => p.id === foam.id.replace('Foam', ''))
+  return { ...foam, places: filled?.places ?? [] }
+}
+
+/** A side lining is skived to nothing at its ends, inside the skives of stiffener and puff, and along its upper edge. */
+function skivedAround(part: Part, piece: Piece, width: number): Part {
+  const profile = [
+    [0, 0],
+    [width, part.thickness],
+  ] as [number, number][]
+  const loose = (e: { name: string }) => e.name !== 'feather'
+  return {
+    ...part,
+    skives: piece.edges.filter(loose).map((e) => ({
+      name: `${e.name}, straight`,
+      edge: e.line,
+      band: bandAlong(e.line, width, piece.net),
+      profile,
+      sentence: `Straight to nothing over ${width} mm.`,
+    })),
+    areas: part.areas.map((a) => ({
+      ...a,
+      thinned: piece.places[0].edges.filter(loose).map((e) => ({ edge: e.line, profile })),
+    })),
+  }
+}
+
+function becauseOf(piece: Piece, { decisions, book }: LiningPartNeeds): Because[] {
+  const trims = piece.edges.some((e) => e.role === 'trimmed')
+  const bottom = piece.edges.find((e) => e.role === 'lasting margin')
+  const trim = decisions.trim
+  const left = trimOf(decisions, book)
+  return [
+    ...(trims ? [ruled('Proud of the opening', liningRules.proud, book)] : []),
+    ...(bottom
+      ? [
+          {
+            quantity: 'Lasting margin of the lining',
+            value: bottom.allowance,
+            unit: 'mm' as const,
+            sentence: `Cut as wide as the upper’s, so that the pliers hold it; once lasted it is trimmed ${trim === 'feather' ? 'to the feather line' : `to ${left} mm`}.`,
+            inputs: [],
+            origin: 'house rule' as const,
+            rule: 'upper.lastingMargin',
+          },
+        ]
+      : []),
+    ...(piece.id.startsWith('quarterLining')
+      ? [
+          ruled('Comes in at the foot of the back', liningRules.backEase, book),
+          ruled('Seam behind the upper’s', liningRules.seamBehind, book),
+        ]
+      : []),
+    ...(piece.id === 'heelGrip'
+      ? [
+          ruled('Front edge, share of the last length', liningRules.gripReach, book),
+          {
+            quantity: 'Back line straightened for the fold by',
+            value: offFold(piece),
+            unit: 'mm' as const,
+            sentence:
+              'Cut in one piece with the suede side to the foot; what the back curve leaves beside the fold the leather gives.',
+            inputs: [],
+            origin: 'measured on the last' as const,
+          },
+        ]
+      : []),
+    ...(decisions.back === 'butt seam' && piece.id.startsWith('quarterLining')
+      ? [
+          {
+            quantity: 'Allowance at the back',
+            value: 0,
+            unit: 'mm' as const,
+            sentence:
+              'A butt seam: the edges are cut at opposing angles and meet; the thread passes through half to two thirds of the thickness. The top end must meet exactly.',
+            inputs: [],
+            origin: 'house rule' as const,
+          },
+        ]
+      : []),
+  ]
+}
+
+/** How far the lasted lining is left under the feather, mm. */
+export function trimOf(decisions: PairDecisions['lining'], book: RuleBook): number {
+  if (decisions.trim === 'feather') return 0
+  return book.value(decisions.trim === 'short' ? liningRules.trimShort : liningRules.trimLong)
+}

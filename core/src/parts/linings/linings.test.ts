@@ -1,0 +1,210 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { sampleMaterials, sampleMeasures } from '../../../test/samplePair.ts'
+import { makeForme } from '../../forme/forme.ts'
+import { FormeMap } from '../../forme/formeMap.ts'
+import { nearest } from '../../geometry/along.ts'
+import { contains, distance, isSimple, pathLength, signedArea, type Path } from '../../geometry/path.ts'
+import { generateLast } from '../../last/generate.ts'
+import { liningBacks } from '../../model/pair.ts'
+import { RuleBook } from '../../model/rules.ts'
+import { styles, UpperDecisions } from '../../model/upper.ts'
+import { joinsOf } from '../../upper/joins.ts'
+import type { Piece } from '../../upper/piece.ts'
+import { drawBase, type BasePattern } from '../../upper/upper.ts'
+import type { Part } from '../part.ts'
+import { foamPieces, tongueLining } from './foam.ts'
+import { liningParts, type LiningPartNeeds } from './liningParts.ts'
+import { liningPieces } from './linings.ts'
+
+const book = new RuleBook({}, {})
+const maps = {} as Record<keyof typeof sampleMeasures, FormeMap>
+beforeAll(() => {
+  for (const name of ['flat', 'walking', 'boot'] as const) {
+    const surface = generateLast(sampleMeasures[name])
+    maps[name] = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'))
+  }
+})
+const lastFor = (style: string) =>
+  style === 'ballet flat' ? 'flat' : style === 'ankle boot' ? 'boot' : ('walking' as const)
+const base = (style: (typeof styles)[number], more: Partial<UpperDecisions> = {}, rules = book): BasePattern => {
+  const drawn = drawBase({
+    map: maps[lastFor(style)],
+    decisions: UpperDecisions.parse({ style, ...more }),
+    book: rules,
+  })
+  if (!drawn) throw new Error('nothing drawn')
+  return drawn
+}
+const pieces = (b: BasePattern, back: (typeof liningBacks)[number] = 'heel grip', rules = book): Piece[] =>
+  liningPieces({ ...b, decisions: { back, trim: 'short' }, book: rules })
+const find = (list: readonly Piece[], id: string): Piece => {
+  const p = list.find((x) => x.id === id)
+  if (!p) throw new Error(`no piece ${id}`)
+  return p
+}
+const needs = (b: BasePattern): LiningPartNeeds => ({
+  base: b,
+  decisions: { back: 'heel grip', trim: 'short' },
+  stiffenerEnd: { lateral: 70, medial: 70 },
+  puffBack: 226,
+  material: sampleMaterials[1],
+  foam: null,
+  book,
+})
+const part = (list: readonly Part[], id: string): Part => {
+  const p = list.find((x) => x.id === id)
+  if (!p) throw new Error(`no part ${id}`)
+  return p
+}
+/** Greatest distance that one outline stands out past another, and the least. */
+const standsOut = (outer: Path, inner: Path) => {
+  const away = inner.map((p) => nearest(outer, p, true).away * (contains(outer, p) ? 1 : -1))
+  return { least: Math.min(...away), most: Math.max(...away) }
+}
+
+describe.each(styles)('linings of the %s', (style) => {
+  it.each(liningBacks)('with a %s are closed, and their seams fit', (back) => {
+    const list = pieces(base(style), back)
+    for (const p of list) {
+      expect(isSimple(p.net), p.name).toBe(true)
+      expect(isSimple(p.outline), p.name).toBe(true)
+      expect(signedArea(p.net)).toBeGreaterThan(300)
+      expect(signedArea(p.outline)).toBeGreaterThan(signedArea(p.net))
+    }
+    const { joins, unpaired } = joinsOf(list)
+    expect(unpaired).toEqual([])
+    for (const j of joins) expect(Math.abs(j.ease), j.seam).toBeLessThan(0.1)
+    expect(list.some((p) => p.id === 'heelGrip')).toBe(back === 'heel grip')
+  })
+  it('together cover the same ground as the base pattern', () => {
+    const b = base(style)
+    const covered = pieces(b, 'butt seam')
+    for (const side of ['lateral', 'medial'] as const) {
+      const of = (list: readonly Piece[]) => list.flatMap((p) => p.places.filter((q) => q.side === side))
+      const area = of(covered).reduce((sum, q) => sum + signedArea(q.forme), 0)
+      // Only what the back is eased in, and what the upper laps over itself, is not the same.
+      const feather = pathLength(b.board.feather[side])
+      expect(area).toBeGreaterThan(feather * 20)
+      for (const q of of(covered)) {
+        for (const e of q.edges.filter((x) => x.role === 'lasting margin')) {
+          for (const p of e.line) expect(nearest(b.board.feather[side], p).away).toBeLessThan(1.7)
+        }
+      }
+    }
+  })
+})
+
+describe('what a lining is cut to', () => {
+  it('stands proud by the rule where it is trimmed, laps by the rule, and has the upper’s margin', () => {
+    const list = pieces(base('derby'))
+    const roles = list.flatMap((p) => p.edges).filter((e) => e.allowance > 0)
+    const allowances = (role: string) => [...new Set(roles.filter((e) => e.role === role).map((e) => e.allowance))]
+    expect(allowances('trimmed')).toEqual([6])
+    expect(allowances('lap under')).toEqual([8])
+    expect(allowances('lasting margin')).toEqual([18])
+    const top = find(list, 'heelGrip')
+    for (const e of top.edges.filter((x) => x.role === 'trimmed')) {
+      const ends = [e.line[0], e.line[e.line.length - 1]]
+      for (const p of e.line.filter((q) => ends.every((end) => distance(q, end) > 8)))
+        expect(nearest(top.outline, p, true).away).toBeCloseTo(6, 1)
+    }
+  })
+  it('comes in at the foot of the back by the rule and nowhere above the middle', () => {
+    const b = base('oxford')
+    const quarter = find(pieces(b, 'butt seam'), 'quarterLining.lateral')
+    const line = quarter.places[0].edges.find((e) => e.name === 'back')?.line ?? []
+    const off = line.map((p) => nearest(b.drawn.backLine, p).away)
+    expect(off[off.length - 1]).toBeCloseTo(1.5, 1)
+    expect(Math.max(...off.slice(0, Math.floor(off.length / 2)))).toBeLessThan(1e-6)
+  })
+  it('has its seam behind the upper’s by the rule, so that two seams are not one ridge', () => {
+    const b = base('derby')
+    const seam =
+      find(pieces(b), 'quarterLining.medial').places[0].edges.find((e) => e.name === 'vamp lining')?.line ?? []
+    const own = b.drawn.foot?.medial ?? [0, 0]
+    const feather = b.board.feather.medial
+    expect(nearest(feather, own).at - nearest(feather, seam[0]).at).toBeCloseTo(14, 1)
+  })
+  it('does not grow with the designed folds of the upper', () => {
+    const plain = find(pieces(base('ankle boot')), 'vampLining')
+    const folded = find(pieces(base('ankle boot', { folds: { versions: [40], chosen: 0 } })), 'vampLining')
+    expect(folded.outline).toEqual(plain.outline)
+  })
+  it('a butt seam adds nothing at the back; a lap adds it on one side only', () => {
+    const back = (kind: 'butt seam' | 'lapped') =>
+      pieces(base('court'), kind)
+        .flatMap((p) => p.edges.filter((e) => e.name === 'back'))
+        .map((e) => e.allowance)
+    expect(back('butt seam')).toEqual([0, 0])
+    expect(back('lapped')).toEqual([0, 8])
+  })
+  it('the heel grip is one piece, folded where the back is', () => {
+    const grip = find(pieces(base('derby')), 'heelGrip')
+    expect(grip.side).toBe('whole')
+    const mirrored = grip.net.map(([x, y]) => Math.min(...grip.net.map((q) => distance(q, [-x, y]))))
+    // Both sides of the last differ by some millimetres at the quarter's height, no more.
+    expect(Math.max(...mirrored)).toBeLessThan(12)
+  })
+})
+
+describe('tongue, foam and stays', () => {
+  it('the tongue lining is wider than the tongue by the rule all round', () => {
+    const { pieces: upper } = base('derby').drawn
+    const tongue = find(upper, 'tongue')
+    const { least, most } = standsOut(tongueLining(upper, book)[0].outline, tongue.net)
+    expect(least).toBeCloseTo(4, 1)
+    expect(most).toBeLessThan(5)
+    expect(tongueLining(base('court').drawn.pieces, book)).toEqual([])
+  })
+  it('foam keeps clear of every stitched edge of tongue and collars', () => {
+    const { pieces: upper } = base('trainer').drawn
+    const foams = foamPieces(upper, book)
+    expect(foams.map((p) => p.id).sort()).toEqual(['collarFoam.lateral', 'collarFoam.medial', 'tongueFoam'])
+    for (const f of foams) {
+      const filled = find(upper, f.id.replace('Foam', ''))
+      expect(standsOut(filled.net, f.outline).least).toBeGreaterThan(5.95)
+    }
+  })
+  it('only a trainer is padded', () => {
+    const ids = (style: (typeof styles)[number]) => liningParts(needs(base(style))).map((p) => p.id)
+    expect(ids('trainer').filter((id) => id.includes('Foam'))).toHaveLength(3)
+    expect(ids('derby').filter((id) => id.includes('Foam'))).toEqual([])
+  })
+  it('a side lining reaches into both skives, stays below the opening, and is not there where the gap is short', () => {
+    const b = base('derby')
+    const list = liningParts(needs(b))
+    for (const side of ['lateral', 'medial'] as const) {
+      const area = part(list, `sideLining.${side}`).areas[0].area
+      const xs = area.map((p) => b.board.map.toLast(side, p)[0])
+      expect(Math.min(...xs)).toBeLessThan(70 - 9)
+      expect(Math.max(...xs)).toBeGreaterThan(226 + 8)
+      for (const p of area) expect(nearest(b.drawn.topLine[side], p).away).toBeGreaterThan(5.9)
+    }
+    const short = liningParts({ ...needs(b), stiffenerEnd: { lateral: 70, medial: 210 } })
+    expect(short.map((p) => p.id)).toContain('sideLining.lateral')
+    expect(short.map((p) => p.id)).not.toContain('sideLining.medial')
+  })
+  it('tape, patch and stay lie on the upper’s own ground', () => {
+    const b = base('derby')
+    const list = liningParts(needs(b))
+    const walls = b.drawn.pieces.flatMap((p) => p.places)
+    for (const id of ['facingTape.lateral', 'cornerPatch.medial', 'backStay']) {
+      const p = part(list, id)
+      expect(p.thickness).toBe(0.3)
+      for (const a of p.areas) {
+        const ground = walls.filter((w) => w.side === a.side).map((w) => w.forme)
+        const out = a.area.filter((q) => !ground.some((g) => contains(g, q) || nearest(g, q, true).away < 0.1))
+        expect(out, `${id}, ${a.side}`).toEqual([])
+      }
+    }
+    expect(liningParts(needs(base('court'))).map((p) => p.id)).not.toContain('facingTape.lateral')
+  })
+  it('every part says why, and has its skives where it laps', () => {
+    for (const p of liningParts(needs(base('oxford')))) {
+      expect(p.becauses.length, p.name).toBeGreaterThan(0)
+      expect(p.becauses.every((x) => Number.isFinite(x.value) && x.sentence.length > 10)).toBe(true)
+      for (const s of p.skives) expect(s.profile[s.profile.length - 1][1]).toBeCloseTo(p.thickness, 9)
+    }
+    expect(part(liningParts(needs(base('oxford'))), 'vampLining').skives).toHaveLength(2)
+  })
+})

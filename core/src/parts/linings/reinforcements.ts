@@ -1,0 +1,108 @@
+import { intersect, unite } from '../../geometry/clip.ts'
+import { beside, between } from '../../geometry/cutLine.ts'
+import { distance, signedArea, type Path, type Point } from '../../geometry/path.ts'
+import type { Rule, RuleBook } from '../../model/rules.ts'
+import { wallSides } from '../../upper/designPoints.ts'
+import type { Piece } from '../../upper/piece.ts'
+import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
+import { flipped, perSide } from '../../upper/styles/lines.ts'
+import type { BasePattern } from '../../upper/upper.ts'
+
+export const reinforcementRules = {
+  thickness: {
+    key: 'reinforcement.thickness',
+    name: 'Thickness of stay tape and patches',
+    value: 0.3,
+    min: 0.1,
+    max: 1,
+    unit: 'mm',
+    why: 'Woven tape or thin split: it holds the leather from stretching and may not show.',
+  },
+  facing: {
+    key: 'reinforcement.facing',
+    name: 'Tape under the lacing, width',
+    value: 18,
+    min: 10,
+    max: 30,
+    unit: 'mm',
+    why: 'Eyelets pull on the leather round them; the tape carries the pull along the whole facing.',
+  },
+  patch: {
+    key: 'reinforcement.patch',
+    name: 'Patch where vamp and quarter meet, radius',
+    value: 12,
+    min: 6,
+    max: 20,
+    unit: 'mm',
+    why: 'All the pull of the lacing ends in this corner: unpatched it tears.',
+  },
+  stay: {
+    key: 'reinforcement.stay',
+    name: 'Stay over the back seam, a side',
+    value: 8,
+    min: 5,
+    max: 15,
+    unit: 'mm',
+    why: 'Laid over the opened seam it keeps the stitches from gaping.',
+  },
+} satisfies Record<string, Rule>
+
+/** The stay ends this far below the top line, mm. */
+const BELOW_TOP = 6
+const CORNERS = 40
+
+const disc = ([x, y]: Point, r: number): Path =>
+  Array.from({ length: CORNERS }, (_, k): Point => {
+    const a = (2 * Math.PI * k) / CORNERS
+    return [x + r * Math.cos(a), y + r * Math.sin(a)]
+  })
+
+const closedEdge = (outline: Path): EdgeDraft[] => {
+  const path = signedArea(outline) > 0 ? outline : flipped(outline)
+  return [{ name: 'edge', role: 'raw', line: [...path, path[0]] }]
+}
+
+/** Tape under the lacing, a patch in the corner of vamp and quarter, and a stay over the back seam: where the upper has them. */
+export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] {
+  const out: Piece[] = []
+  if (drawn.facings) {
+    const width = book.value(reinforcementRules.facing)
+    const radius = book.value(reinforcementRules.patch)
+    for (const side of wallSides) {
+      const facing = drawn.facings[side]
+      const strip: Path = [...facing, ...beside(facing, -width).reverse()]
+      const wall = unite(drawn.pieces.flatMap((p) => p.places.filter((q) => q.side === side).map((q) => q.forme)))
+      out.push(
+        sidePiece({ id: 'facingTape', name: 'Tape under the lacing' }, side, closedEdge(intersect(strip, wall)), book),
+        sidePiece(
+          { id: 'cornerPatch', name: 'Corner patch' },
+          side,
+          closedEdge(intersect(disc(facing[facing.length - 1], radius), wall)),
+          book,
+        ),
+      )
+    }
+  }
+  if (drawn.pieces.some((p) => p.edges.some((e) => e.seam === 'back' && e.role === 'closed seam'))) {
+    const back = drawn.backLine
+    const top = back[back.length - 1]
+    const low = back.find((p) => distance(p, back[0]) > 1) ?? back[0]
+    const high = [...back].reverse().find((p) => distance(p, top) > BELOW_TOP) ?? top
+    const line = between(back, low, high)
+    const inner = beside(line, -book.value(reinforcementRules.stay))
+    const half = (): EdgeDraft[] => [
+      { name: 'foot', role: 'raw', line: [line[0], inner[0]] },
+      { name: 'side', role: 'raw', line: inner },
+      { name: 'top', role: 'raw', line: [inner[inner.length - 1], line[line.length - 1]] },
+    ]
+    out.push(
+      foldedPiece(
+        { id: 'backStay', name: 'Stay over the back seam' },
+        perSide(half),
+        { from: line[line.length - 1], to: line[0], upright: true, onForme: flipped(line) },
+        book,
+      ),
+    )
+  }
+  return out
+}

@@ -1,0 +1,232 @@
+import { boxOf } from '../geometry/path.ts'
+import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { Side } from '../last/frame.ts'
+import type { Landmarks } from '../last/landmarks.ts'
+import type { LastSurface } from '../last/surface.ts'
+import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
+import { thicknessOf } from '../layers/turnedStack.ts'
+import type { Finding } from '../model/because.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { RuleBook } from '../model/rules.ts'
+import { bottomRules } from '../parts/bottom/bottomRules.ts'
+import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
+import { filler, shank } from '../parts/bottom/insideBottom.ts'
+import { coverParts } from '../parts/bottom/insoleCover.ts'
+import { sideProfile, type SideProfile } from '../parts/bottom/sideProfile.ts'
+import { heelParts, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
+import { stuffOf } from '../parts/bottom/stuff.ts'
+import { insole, insoleRules } from '../parts/insole.ts'
+import { midsole, midsoleRules } from '../parts/midsole.ts'
+import { paddingLoss } from '../parts/paddingLoss.ts'
+import type { Part } from '../parts/part.ts'
+import { paddedTo, padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
+import { stampOf, type PairMaterials } from './materials.ts'
+import type { StageCache } from './stageCache.ts'
+import type { Wall } from './wallParts.ts'
+
+export interface BottomNeeds {
+  surface: LastSurface
+  marks: Landmarks
+  bottom: DevelopedBottom
+  wall: Wall
+  decisions: PairDecisions
+  material: PairMaterials
+  book: RuleBook
+}
+
+/** The bottom of the shoe in side section: plain data. */
+export interface Bottom {
+  profile: SideProfile
+  heel: HeelBuild
+  findings: Finding[]
+}
+
+/** Where the margin is read for the filler's depth: past the turned edges of stiffener and puff, mm from the feather. */
+const FILLER_AT = 11
+/** Over these places round its own a filler is levelled, mm. */
+const LEVEL = [-28, -21, -14, -7, 0, 7, 14, 21, 28]
+/** The filler of a welted shoe ends this far inside the holdfast, mm. */
+const INSIDE_HOLDFAST = 4
+
+/** Everything under the foot, from the sock liner to the top piece, and the bottom in side section. */
+export function bottomParts(
+  needs: BottomNeeds,
+  cache: StageCache,
+): { parts: Part[]; lasted: LastedOutline; bottom: Bottom } {
+  const { surface, bottom, wall, decisions: d, material, book } = needs
+  const L = surface.length
+  const welted = d.construction === 'welted'
+  const lasted = cache.stage('lasted', [bottom, wall.turned], () =>
+    lastedOutline(bottom, (side, x) => thicknessOf(wall.turned.atFeather(side, x))),
+  )
+  const insoleParts = cache.stage(
+    'insole',
+    [
+      bottom,
+      d.construction,
+      d.insole.covered,
+      stampOf(material.insole),
+      stampOf(material.lining),
+      book.stamp(insoleRules),
+      book.stamp(bottomRules),
+    ],
+    () => {
+      const part = insole({ bottom, length: L, construction: d.construction, material: material.insole, book })
+      return [part, ...(d.insole.covered ? coverParts(part, bottom, L, material.lining, book) : [])]
+    },
+  )
+  const under = cache.stage(
+    'under',
+    [
+      bottom,
+      lasted,
+      wall.turned,
+      wall.margin,
+      surface,
+      d.construction,
+      JSON.stringify([d.midsole, d.heel]),
+      stampOf(material.insole),
+      stampOf(material.midsole),
+      stampOf(material.outsole),
+      stampOf(material.heel),
+      stampOf(material.topPiece),
+      book.stamp({ ...midsoleRules, ...bottomRules, ...insoleRules }),
+    ],
+    () => solesOf(needs, lasted, welted),
+  )
+  return {
+    lasted,
+    bottom: under.bottom,
+    parts: [...sockParts(needs, cache), ...insoleParts, ...under.parts],
+  }
+}
+
+function sockParts({ surface, marks, bottom, decisions: d, material, book }: BottomNeeds, cache: StageCache): Part[] {
+  const L = surface.length
+  const liningT = material.lining.thickness
+  const needs = { bottom, length: L, lining: liningT, book }
+  const sock = cache.stage('sock', [bottom, liningT, stampOf(material.sock)], () =>
+    sockLiner({ ...needs, material: material.sock }),
+  )
+  const extent = d.sock.padding
+  const stuff = material.padding
+  if (extent === 'none' || !stuff) return [sock]
+  const pad = cache.stage('padding', [bottom, liningT, extent, stampOf(stuff), book.stamp(sockRules)], () =>
+    padding({
+      ...needs,
+      material: stuff,
+      extent,
+      loss: paddingLoss(
+        surface,
+        marks,
+        stuff.thickness,
+        extent === 'full' ? 'full' : 'part',
+        extent === 'full' ? L : paddedTo(extent, L, book),
+        paddedTo('half', L, book),
+        book.value(sockRules.frontSkive),
+      ),
+    }),
+  )
+  return [sock, pad]
+}
+
+function solesOf(needs: BottomNeeds, lasted: LastedOutline, welted: boolean): { parts: Part[]; bottom: Bottom } {
+  const { surface, marks, bottom, wall, decisions: d, material, book } = needs
+  const L = surface.length
+  const breastX = book.value(insoleRules.breast) * L
+  const breast = bottom.flatX(breastX)
+  const outsoleOf = stuffOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
+  const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
+  const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
+  const weltT = welted ? book.value(bottomRules.weltThickness) : 0
+  const margin = (x: number) => {
+    const inside = Math.min(marks.toeFeather[0] - 2, Math.max(marks.heelFeather[0] + 2, x))
+    const of = (side: Side) => thicknessOf(wall.turned.at(side, inside, FILLER_AT))
+    return (of('lateral') + of('medial')) / 2 + weltT
+  }
+  // The bottom is filled and rasped level: a lap in the margin does not show as a step in it.
+  const levelled = (x: number) => LEVEL.reduce((sum, by) => sum + margin(x + by), 0) / LEVEL.length
+  const midsolePart = midsole({
+    bottom,
+    lasted,
+    length: L,
+    construction: d.construction,
+    decisions: d.midsole,
+    material: material.midsole,
+    book,
+  })
+  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.margin
+  const edge = boxOf(midsolePart.outline)
+  const past = { heel: -edge.minX, toe: edge.maxX - bottom.length }
+  const even = (t: number) => () => t
+  const profile = sideProfile(surface, marks, [
+    { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
+    {
+      id: 'filler',
+      name: welted ? 'Filler, level with welt and rand' : 'Filler, level with the margin',
+      thickness: levelled,
+      past: { heel: -inset, toe: -inset },
+    },
+    { id: 'midsole', name: 'Midsole', thickness: even(material.midsole.thickness), past },
+    { id: 'outsole', name: 'Outsole', thickness: even(outsoleOf.thickness), past },
+  ])
+  const heel = heelBuild(
+    profile,
+    boxOf(profile.underside).minX,
+    breastX,
+    { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
+    d.heel,
+  )
+  const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, book }
+  const shankPart = shank(bottom, L, profile, book)
+  const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
+  const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
+  const fillerPart = filler(bottom, L, inset, (flat) => levelled(marks.heelFeather[0] + xOf(flat)), shankVolume, book)
+  return {
+    parts: [
+      ...(welted ? [welt(soles), rand(soles)] : []),
+      shankPart,
+      fillerPart,
+      midsolePart,
+      outsole(soles, outsoleOf),
+      ...heelParts(soles, heel, lift, top, d.heel.wedge),
+    ],
+    bottom: { profile, heel, findings: bottomFindings(profile, heel, d, book) },
+  }
+}
+
+/** Does the heel stand level, and what toe spring is left? */
+function bottomFindings(profile: SideProfile, heel: HeelBuild, d: PairDecisions, book: RuleBook): Finding[] {
+  const off = book.value(bottomRules.heelOff)
+  const stands = heel.offGround <= off
+  const spring = book.value(bottomRules.spring)
+  const springs = profile.spring >= spring
+  return [
+    {
+      id: 'bottom.heel',
+      level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
+      where: 'heel on the ground',
+      sentence: stands
+        ? `${heel.lifts} lift${heel.lifts === 1 ? '' : 's'}, top piece${d.heel.wedge ? ' and wedge' : ''}: the heel stands level.`
+        : d.heel.wedge
+          ? `${heel.lifts} lifts and the top piece stand ${heel.offGround.toFixed(1)} mm higher than there is room for: the toe is pressed down.`
+          : `Without a wedge the heel is ${heel.offGround.toFixed(1)} mm off: the lifts follow the seat, which falls by ${(heel.needed.back - heel.needed.breast).toFixed(1)} mm towards the breast.`,
+      measured: heel.offGround,
+      limit: off,
+      unit: 'mm',
+      mend: stands ? '' : d.heel.wedge ? 'Take a lift out, or thinner lifts.' : 'Put the wedge back.',
+    },
+    {
+      id: 'bottom.spring',
+      level: springs ? 'fine' : 'watch',
+      where: 'toe',
+      sentence: springs
+        ? `The toe stands ${profile.spring.toFixed(1)} mm over the ground.`
+        : `Only ${profile.spring.toFixed(1)} mm of toe spring are left; ${spring} mm keep the tip off the ground.`,
+      measured: profile.spring,
+      limit: spring,
+      unit: 'mm',
+      mend: springs ? '' : 'Thin the sole towards the toe, or take a last with more spring.',
+    },
+  ]
+}

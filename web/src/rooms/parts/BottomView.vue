@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import type { PairDecisions } from '@gentle-awl/core'
+import { computed } from 'vue'
+import { bareLength, lengthUnit } from '../../app/settings.ts'
+import { usePair } from '../../plan/pairStore.ts'
+import BecauseItem from '../../ui/BecauseItem.vue'
+import BecausePanel from '../../ui/BecausePanel.vue'
+import FindingItem from '../../ui/FindingItem.vue'
+import OutlinesDrawing from './OutlinesDrawing.vue'
+import SideSection from './SideSection.vue'
+
+/** The whole bottom in side section, to scale, with the heel under it. */
+const pair = usePair()
+const bottom = computed(() => pair.plan?.bottom ?? null)
+const d = computed(() => pair.decisions as PairDecisions)
+const places = ['seat', 'waist', 'tread', 'toe'] as const
+const heelBecauses = computed(() => {
+  const seen = new Set<string>()
+  return (pair.plan?.parts ?? [])
+    .filter((p) => ['heelWedge', 'heelLift', 'topPiece', 'shank', 'filler'].includes(p.id))
+    .flatMap((p) => p.becauses)
+    .filter((b) => !seen.has(b.quantity) && seen.add(b.quantity))
+})
+function setWedge(event: Event): void {
+  pair.change({ ...d.value, heel: { ...d.value.heel, wedge: (event.target as HTMLInputElement).checked } })
+}
+</script>
+
+<template>
+  <div v-if="bottom" class="work-and-panel">
+    <div class="drawings">
+      <SideSection :bottom="bottom" />
+      <OutlinesDrawing :parts="pair.plan?.parts ?? []" :lasted="pair.plan?.lasted ?? []" :traced="null" :worst="null" />
+    </div>
+    <BecausePanel title="Side section">
+      <table class="stack">
+        <thead>
+          <tr>
+            <th scope="col">Under the last, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</th>
+            <th v-for="p in places" :key="p" scope="col">{{ p }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in bottom.profile.layers" :key="l.id">
+            <th scope="row">{{ l.name.split(',')[0] }}</th>
+            <td v-for="p in places" :key="p" class="figure">{{ bareLength(l.at[p]) }}</td>
+          </tr>
+          <tr class="sum">
+            <th scope="row">Together</th>
+            <td v-for="p in places" :key="p" class="figure">{{ bareLength(bottom.profile.thickness[p]) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <label class="check">
+        <input type="checkbox" :checked="d.heel.wedge" @change="setWedge" />
+        <span>A wedge takes up the slope of the seat</span>
+      </label>
+      <h3>Checks</h3>
+      <ul class="findings">
+        <FindingItem v-for="f in bottom.findings" :key="f.id" :finding="f" />
+      </ul>
+      <h3>Because</h3>
+      <ul class="reasons">
+        <BecauseItem v-for="b in heelBecauses" :key="b.quantity" :because="b" />
+      </ul>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.drawings {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 2px;
+  min-width: 0;
+  min-height: 0;
+  background: var(--slate-deep);
+}
+.stack {
+  width: 100%;
+  margin: 12px 0;
+  border-collapse: collapse;
+  font-size: 15px;
+}
+.stack th {
+  text-align: left;
+  font-weight: 400;
+}
+.stack td,
+.stack thead th:not(:first-child) {
+  padding: 4px 0 4px 6px;
+  text-align: right;
+  white-space: nowrap;
+}
+.stack tr {
+  border-top: 1px solid var(--line);
+}
+.sum > * {
+  font-weight: 600;
+}
+.check {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+.check input {
+  width: 22px;
+  height: 22px;
+}
+.findings,
+.reasons {
+  display: grid;
+  gap: 6px;
+  margin: 0 0 18px;
+  padding: 0;
+}
+.reasons {
+  gap: 0;
+}
+</style>
