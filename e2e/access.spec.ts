@@ -12,9 +12,13 @@ const derby = '/pairs/01930000-0003-7000-8000-000000000001'
 const rooms = [
   '/pairs',
   '/pairs/new',
+  '/liners',
   `${derby}/decisions`,
   `${derby}/last`,
   `${derby}/upper`,
+  `${derby}/parts`,
+  `${derby}/parts/layers`,
+  `${derby}/parts/bottom`,
   `${derby}/parts/insole`,
   `${derby}/parts/puff`,
   '/pairs/01930000-0003-7000-8000-000000000003/parts/padding',

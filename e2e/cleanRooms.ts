@@ -21,12 +21,18 @@ export function cleanRooms(url: () => string, rooms: readonly string[]): void {
     page,
   }) => {
     test.slow()
+    await page.goto(url() + rooms[0])
     for (const path of rooms) {
       await page.setViewportSize({ width: 1280, height: 800 })
-      await page.goto(url() + path)
+      // As by a link: the page stays, and what it has worked out already with it.
+      await page.evaluate((to) => {
+        history.pushState(null, '', to)
+        dispatchEvent(new PopStateEvent('popstate', { state: null }))
+      }, path)
+      await page.waitForTimeout(150)
       // Whatever says that it is still at work must be gone.
       await page.waitForFunction(
-        () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing)/.test(document.body.innerText),
+        () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)/.test(document.body.innerText),
       )
       await page.waitForTimeout(250)
       await expectClean(page, `${path}, by day`)

@@ -6,7 +6,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   globalSetup: './demoWorkshop.ts',
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  // A machine with two cores plans, draws and serves for two tests at once.
+  expect: { timeout: 30_000 },
   // One spec file each; every file starts a server and a database of its own.
   workers: 2,
   retries: 0,

@@ -55,7 +55,7 @@ for (const [paper, width, height] of [
 
     for (const part of (await planned()).filter((p) => !p.strip)) {
       const [long, short] = size(part.outline)
-      const mine = pages.filter((p) => p.text.includes(`${part.name}, right`))
+      const mine = pages.slice(2).filter((p) => p.text.includes(part.name))
       expect(mine.length, part.name).toBeGreaterThan(0)
       // Notches change no extreme by more than the tip of a centre notch; the drawn outline keeps the part's box.
       const drawn = mine[0].lines.filter((l) => {

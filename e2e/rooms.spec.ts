@@ -43,6 +43,14 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   await expect(page.getByRole('alert')).toContainText('From 1 to 8. Nothing was changed.')
   await gap.fill('5')
   await gap.blur()
+  // What it would do is shown on a pair before it is kept; nothing is changed until then.
+  const trial = page.getByRole('group', { name: /^What Stiffener below the top line would change/ })
+  await expect(trial).toContainText(/Stiffener, height at the back: [\d.]+ mm → [\d.]+ mm/)
+  await trial.getByRole('button', { name: 'Leave it at 3' }).click()
+  await expect(gap).toHaveValue('3')
+  await gap.fill('5')
+  await gap.blur()
+  await trial.getByRole('button', { name: 'Keep 5' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Every pair follows' })).toBeVisible()
 
   await page.goto(`${server.url}${deck}/parts/stiffener`)

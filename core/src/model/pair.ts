@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
+import { DrawnLine } from './drawnLine.ts'
 import { Last } from './last.ts'
 import { Made } from './made.ts'
 import { Material } from './material.ts'
@@ -53,6 +54,10 @@ export const PairDecisions = z.object({
   puff: z.object({ length: byHand(15, 130) }).prefault({}),
   sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
   midsole: z.object({ room: byHand(0, 25) }).prefault({}),
+  /** The lasted shoe traced on paper, and whether the bottom parts go by it or by the prediction. */
+  lasted: z
+    .object({ tracing: DrawnLine.nullable().default(null), use: z.enum(['predicted', 'traced']).default('predicted') })
+    .prefault({}),
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
   heel: z.object({ lifts: byHand(0, 24), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),

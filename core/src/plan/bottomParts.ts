@@ -1,4 +1,5 @@
-import { boxOf } from '../geometry/path.ts'
+import { tracedRules, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
+import { boxOf, type Path } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Landmarks } from '../last/landmarks.ts'
@@ -38,6 +39,9 @@ export interface BottomNeeds {
 export interface Bottom {
   profile: SideProfile
   heel: HeelBuild
+  /** The lasted outline as the layers predict it, and as it was traced. */
+  predicted: Path
+  traced: Omit<TracedShoe, 'finding'> | null
   findings: Finding[]
 }
 
@@ -56,8 +60,17 @@ export function bottomParts(
   const { surface, bottom, wall, decisions: d, material, book } = needs
   const L = surface.length
   const welted = d.construction === 'welted'
-  const lasted = cache.stage('lasted', [bottom, wall.turned], () =>
+  const predicted = cache.stage('lasted', [bottom, wall.turned], () =>
     lastedOutline(bottom, (side, x) => thicknessOf(wall.turned.atFeather(side, x))),
+  )
+  const { tracing, use } = d.lasted
+  const traced = tracing
+    ? cache.stage('traced', [predicted, JSON.stringify(tracing), book.stamp(tracedRules)], () =>
+        tracedShoe(predicted.outline, tracing, book),
+      )
+    : null
+  const lasted = cache.stage('lastedUsed', [predicted, use, traced], () =>
+    traced && use === 'traced' ? { ...predicted, outline: traced.outline } : predicted,
   )
   const insoleParts = cache.stage(
     'insole',
@@ -96,7 +109,17 @@ export function bottomParts(
   )
   return {
     lasted,
-    bottom: under.bottom,
+    bottom: {
+      ...under.bottom,
+      predicted: predicted.outline,
+      traced: traced && {
+        outline: traced.outline,
+        fullest: traced.fullest,
+        leanest: traced.leanest,
+        usual: traced.usual,
+      },
+      findings: [...under.bottom.findings, ...(traced ? [traced.finding] : [])],
+    },
     parts: [...sockParts(needs, cache), ...insoleParts, ...under.parts],
   }
 }
@@ -130,7 +153,11 @@ function sockParts({ surface, marks, bottom, decisions: d, material, book }: Bot
   return [sock, pad]
 }
 
-function solesOf(needs: BottomNeeds, lasted: LastedOutline, welted: boolean): { parts: Part[]; bottom: Bottom } {
+function solesOf(
+  needs: BottomNeeds,
+  lasted: LastedOutline,
+  welted: boolean,
+): { parts: Part[]; bottom: Omit<Bottom, 'predicted' | 'traced'> } {
   const { surface, marks, bottom, wall, decisions: d, material, book } = needs
   const L = surface.length
   const breastX = book.value(insoleRules.breast) * L
@@ -189,7 +216,7 @@ function solesOf(needs: BottomNeeds, lasted: LastedOutline, welted: boolean): { 
       fillerPart,
       midsolePart,
       outsole(soles, outsoleOf),
-      ...heelParts(soles, heel, lift, top, d.heel.wedge),
+      ...heelParts(soles, heel, lift, top, d.heel),
     ],
     bottom: { profile, heel, findings: bottomFindings(profile, heel, d, book) },
   }

@@ -2,6 +2,7 @@ import { RuleError, type Rule } from '../model/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../fit/cupFit.ts'
 import { fitRules } from '../fit/footFit.ts'
+import { tracedRules } from '../fit/tracedShoe.ts'
 import { gradeRules } from '../fit/grade.ts'
 import { edgeSkiveRules } from '../layers/edgeSkive.ts'
 import { layerRules } from '../layers/layerRules.ts'
@@ -41,7 +42,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   { name: 'Toe puff', rules: Object.values(puffRules) },
   { name: 'Sock liner and padding', rules: Object.values(sockRules) },
   { name: 'Midsole', rules: Object.values(midsoleRules) },
-  { name: 'Bottom and heel', rules: Object.values(bottomRules) },
+  { name: 'Bottom and heel', rules: [...Object.values(bottomRules), ...Object.values(tracedRules)] },
   { name: 'Layers and bulk', rules: [...Object.values(layerRules), ...Object.values(edgeSkiveRules)] },
   { name: 'Time at the bench', rules: Object.values(workRules) },
   { name: 'Waits', rules: Object.values(waitRules) },

@@ -54,7 +54,7 @@ describe('decisions', () => {
     expect(decisions.rules).toEqual({})
   })
   it('left out are left to the rules', () => {
-    const { stiffener, puff, sock, midsole, lining, insole, heel, rules, ...needed } = decisions
+    const { stiffener, puff, sock, midsole, lining, insole, heel, lasted, rules, ...needed } = decisions
     expect(PairDecisions.parse(needed)).toEqual({
       ...needed,
       stiffener,
@@ -64,6 +64,7 @@ describe('decisions', () => {
       lining,
       insole,
       heel,
+      lasted,
       rules,
     })
   })

@@ -24,11 +24,20 @@ import {
   type Tile,
 } from './sheets.ts'
 
+/** Lines of the last or of a neighbour that reach further than this past a part would cross what shares its page, mm. */
+const PAST = 18
+
+function staysNear(part: DrawablePart, path: Path): boolean {
+  const [a, b] = [boxOf(part.outline), boxOf(path)]
+  return b.minX > a.minX - PAST && b.maxX < a.maxX + PAST && b.minY > a.minY - PAST && b.maxY < a.maxY + PAST
+}
+
 function drawPart(page: Page, { part, move, foot }: Placed): void {
   for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
   for (const l of part.lines) {
     // A crease line that runs beside the part says nothing here and would cross the other foot.
     if (l.kind === 'crease' && !l.path.some((p) => contains(part.outline, p))) continue
+    if ((l.kind === 'neighbour' || l.kind === 'feather') && !staysNear(part, l.path)) continue
     const path = move(l.path, l.closed)
     if (l.kind === 'feather') {
       page.line(path, l.closed, 0.45, [], PALE)

@@ -12,6 +12,7 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/pairs' },
     { path: '/pairs', component: PairsRoom, meta: { title: 'Pairs' } },
+    { path: '/liners', component: () => import('../rooms/liners/LinersRoom.vue'), meta: { title: 'A new liner' } },
     { path: '/pairs/new', component: () => import('../rooms/pairs/NewPairRoom.vue'), meta: { title: 'New pair' } },
     {
       path: '/pairs/:id',

@@ -2,7 +2,7 @@
 import { ruleOf, type Because } from '@gentle-awl/core'
 import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
-import { showFigure, showLength } from '../app/settings.ts'
+import { showFigure } from '../app/settings.ts'
 import { usePair } from '../plan/pairStore.ts'
 import KeptInput from './KeptInput.vue'
 import LengthField from './LengthField.vue'
@@ -19,6 +19,8 @@ const ruleValue = computed(() => {
   if (!key || !rule.value) return 0
   return pair.decisions?.rules[key] ?? workshopFigure(key) ?? rule.value.value
 })
+/** Whole things are counted, everything else is measured. */
+const counted = computed(() => props.because.unit === 'count')
 const workshopFigure = (key: string) => pair.houseRuleOf(key)
 const changedHere = computed(
   () => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined,
@@ -52,13 +54,15 @@ function setRule(text: string): void {
         type="range"
         :min="because.hand.min"
         :max="because.hand.max"
-        step="0.5"
+        :step="counted ? 1 : 0.5"
         :value="because.value"
         :aria-label="because.quantity"
-        :aria-valuetext="showLength(because.value)"
+        :aria-valuetext="showFigure(because.value, because.unit)"
         @input="slide"
       />
+      <output v-if="counted" class="figure value">{{ because.value }}</output>
       <LengthField
+        v-else
         :value="because.value"
         :min="because.hand.min"
         :max="because.hand.max"
@@ -75,7 +79,7 @@ function setRule(text: string): void {
         type="button"
         @click="pair.setFigure(because.hand.decision, null)"
       >
-        Back to the rule, {{ showLength(because.hand.byRule) }}
+        Back to the rule, {{ showFigure(because.hand.byRule, because.unit) }}
       </button>
       <button
         v-if="rule"

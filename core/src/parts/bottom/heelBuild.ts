@@ -11,6 +11,8 @@ export interface HeelBuild {
   topPiece: number
   lift: number
   lifts: number
+  /** How many would go in by the rule. */
+  byRule: number
   /** Height of the wedge that takes up the slope; negative where the lifts alone stand too high. */
   wedge: { back: number; breast: number }
   /** How far the back of the heel stands off the ground when all is put together. */
@@ -70,5 +72,5 @@ export function heelBuild(
     }
     bodies.push(body('topPiece', 'Top piece', follow(built), follow(lifts * stock.lift)))
   }
-  return { back, breast, needed, topPiece: stock.topPiece, lift: stock.lift, lifts, wedge, offGround, bodies }
+  return { back, breast, needed, topPiece: stock.topPiece, lift: stock.lift, lifts, byRule, wedge, offGround, bodies }
 }

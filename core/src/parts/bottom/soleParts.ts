@@ -4,6 +4,7 @@ import { boxOf, type Path, type Point } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'
 import type { Because } from '../../model/because.ts'
+import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom, creaseOf } from '../alongBottom.ts'
 import { behind } from '../behind.ts'
@@ -156,7 +157,14 @@ function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grai
 }
 
 /** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece. */
-export function heelParts(needs: SoleNeeds, build: HeelBuild, lift: Stuff, top: Stuff, wedge: boolean): Part[] {
+export function heelParts(
+  needs: SoleNeeds,
+  build: HeelBuild,
+  lift: Stuff,
+  top: Stuff,
+  { wedge, lifts: set }: PairDecisions['heel'],
+): Part[] {
+  const byHand = set !== null
   const { midsole, breast, book } = needs
   const seat = behind(midsole, breast, 'the heel', book.value(bottomRules.breastHollow))
   const taper = book.value(bottomRules.taper)
@@ -203,8 +211,8 @@ export function heelParts(needs: SoleNeeds, build: HeelBuild, lift: Stuff, top: 
                 unit: 'count',
                 sentence: `What the top piece leaves at the lower end (${(Math.min(build.needed.back, build.needed.breast) - build.topPiece).toFixed(1)} mm), divided by lifts of ${lift.thickness} mm.`,
                 inputs: [{ name: 'Lift', value: lift.thickness, unit: 'mm' }],
-                origin: 'measured on the last',
-                hand: { decision: 'heel.lifts', byRule: build.lifts, min: 0, max: 24 },
+                origin: byHand ? 'set by hand' : 'measured on the last',
+                hand: { decision: 'heel.lifts', byRule: build.byRule, min: 0, max: build.byRule + 6 },
               },
               ruled('Each lift smaller all round', bottomRules.taper, book),
               ...(lift.byRule ? [ruled('Thickness', bottomRules.liftThickness, book)] : []),
@@ -221,7 +229,7 @@ export function heelParts(needs: SoleNeeds, build: HeelBuild, lift: Stuff, top: 
             name: 'Heel wedge',
             role: 'heel' as const,
             materialName: lift.name,
-            thickness: Math.max(build.wedge.back, build.wedge.breast, 0),
+            thickness: Number(Math.max(build.wedge.back, build.wedge.breast, 0).toFixed(1)),
             outline: seat,
             ...seatFigures(seat),
             skives: wedgeSkive(seat, build),

@@ -71,6 +71,7 @@ onMounted(load)
         aria-label="Pair file"
         @change="bringIn"
       />
+      <RouterLink class="button" to="/liners">Liner for an old shoe</RouterLink>
       <RouterLink class="button main" to="/pairs/new"><IconPlus :size="22" aria-hidden="true" /> New pair</RouterLink>
     </header>
     <p v-if="importProblem" class="bad" role="alert">{{ importProblem }}</p>

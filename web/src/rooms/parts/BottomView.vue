@@ -8,12 +8,20 @@ import BecausePanel from '../../ui/BecausePanel.vue'
 import FindingItem from '../../ui/FindingItem.vue'
 import OutlinesDrawing from './OutlinesDrawing.vue'
 import SideSection from './SideSection.vue'
+import TracedShoe from './TracedShoe.vue'
 
 /** The whole bottom in side section, to scale, with the heel under it. */
 const pair = usePair()
 const bottom = computed(() => pair.plan?.bottom ?? null)
 const d = computed(() => pair.decisions as PairDecisions)
 const places = ['seat', 'waist', 'tread', 'toe'] as const
+/** Where the traced shoe differs most from the predicted one, if it does at all. */
+const worst = computed(() => {
+  const t = bottom.value?.traced
+  if (!t) return null
+  const w = t.fullest.by >= -t.leanest.by ? t.fullest : t.leanest
+  return Math.abs(w.by) > 0.3 ? { from: w.predicted, to: w.traced } : null
+})
 const heelBecauses = computed(() => {
   const seen = new Set<string>()
   return (pair.plan?.parts ?? [])
@@ -30,7 +38,12 @@ function setWedge(event: Event): void {
   <div v-if="bottom" class="work-and-panel">
     <div class="drawings">
       <SideSection :bottom="bottom" />
-      <OutlinesDrawing :parts="pair.plan?.parts ?? []" :lasted="pair.plan?.lasted ?? []" :traced="null" :worst="null" />
+      <OutlinesDrawing
+        :parts="pair.plan?.parts ?? []"
+        :lasted="bottom.predicted"
+        :traced="bottom.traced?.outline ?? null"
+        :worst="worst"
+      />
     </div>
     <BecausePanel title="Side section">
       <table class="stack">
@@ -55,6 +68,7 @@ function setWedge(event: Event): void {
         <input type="checkbox" :checked="d.heel.wedge" @change="setWedge" />
         <span>A wedge takes up the slope of the seat</span>
       </label>
+      <TracedShoe :lasted="d.lasted" :bottom="bottom" @change="pair.change({ ...d, lasted: $event })" />
       <h3>Checks</h3>
       <ul class="findings">
         <FindingItem v-for="f in bottom.findings" :key="f.id" :finding="f" />

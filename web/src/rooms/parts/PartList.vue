@@ -65,6 +65,7 @@ const wholes = computed(() => [
 
 <style scoped>
 .list {
+  min-width: 0;
   overflow-y: auto;
   padding: 8px;
   background: var(--slate-deep);

@@ -5,6 +5,7 @@ import { api, ApiError } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import KeptInput from '../../ui/KeptInput.vue'
 import RoomState from '../../ui/RoomState.vue'
+import RuleTrial from './RuleTrial.vue'
 
 const workshop = useWorkshop()
 const problem = ref<string | null>(null)
@@ -40,12 +41,21 @@ async function save(key: string, rules: RuleFigures, done: string): Promise<void
     if (error.status === 409) await load()
   }
 }
+/** A figure that was typed and is not kept yet; what it would change is shown first. */
+const tried = ref<{ rule: Rule; value: number } | null>(null)
 function set(rule: Rule, text: string): void {
   const value = Number(text)
   if (text.trim() === '' || !Number.isFinite(value) || value < rule.min || value > rule.max) {
     wrong.value = { key: rule.key, message: `From ${rule.min} to ${rule.max}. Nothing was changed.` }
     return
   }
+  wrong.value = null
+  tried.value = value === figure(rule) ? null : { rule, value }
+}
+function keep(): void {
+  if (!tried.value) return
+  const { rule, value } = tried.value
+  tried.value = null
   void save(
     rule.key,
     { ...workshop.houseRules, [rule.key]: value },
@@ -84,7 +94,7 @@ onMounted(load)
                 step="any"
                 :min="rule.min"
                 :max="rule.max"
-                :value="figure(rule)"
+                :value="tried?.rule.key === rule.key ? tried.value : figure(rule)"
                 :aria-label="rule.name"
                 @change="set(rule, $event)"
               />
@@ -94,6 +104,15 @@ onMounted(load)
                 Back to {{ rule.value }}
               </button>
             </div>
+            <RuleTrial
+              v-if="tried?.rule.key === rule.key"
+              :rule="rule"
+              :value="tried.value"
+              :now="figure(rule)"
+              class="trial"
+              @keep="keep"
+              @leave="tried = null"
+            />
           </li>
         </ul>
       </section>
@@ -151,6 +170,9 @@ li.changed {
 .set .button {
   grid-column: 1 / -1;
   font-size: 15px;
+}
+.trial {
+  grid-column: 1 / -1;
 }
 .wrong {
   color: var(--stop);

@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { startServer, type RunningServer } from './server.ts'
+
+let server: RunningServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => server.end())
+
+const derby = '/pairs/01930000-0003-7000-8000-000000000001'
+/** A closed line as a drawing program would save it. */
+const drawing = (points: readonly (readonly [number, number])[]) =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="200mm" viewBox="0 0 400 200"><path d="M${points
+    .map(([x, y]) => `${(x + 20).toFixed(3)} ${(100 - y).toFixed(3)}`)
+    .join('L')}Z"/></svg>`
+
+test('the board shows every part at one scale, and each is a way to itself', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts`)
+  const board = page.getByRole('group', { name: 'All parts at one scale' })
+  await expect(board.getByRole('link', { name: 'Stiffener' })).toBeVisible()
+  const list = page.getByRole('navigation', { name: 'Parts' })
+  for (const place of ['Against the foot', 'Inside the wall', 'Under the foot'])
+    await expect(list.getByRole('heading', { name: place })).toBeVisible()
+  // One scale: on the screen the insole is as much longer than the top piece as it is on the bench.
+  const width = async (name: string) =>
+    (await board.getByRole('link', { name }).locator('path.cut').boundingBox())?.width ?? 0
+  const ratio = (await width('Outsole')) / (await width('Insole'))
+  expect(ratio).toBeGreaterThan(1.05)
+  expect(ratio).toBeLessThan(1.2)
+  await board.getByRole('link', { name: 'Heel grip' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/parts\/heelGrip$/)
+  await expect(page.getByRole('img', { name: /^Heel grip, right foot/ })).toBeVisible()
+  await page.getByLabel('Linings at the back').selectOption('butt seam')
+  await expect(page.getByText('This pair has no such part now.')).toBeVisible()
+  await expect(list.getByRole('link', { name: 'Heel grip' })).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('img', { name: /^Heel grip, right foot/ })).toBeVisible()
+})
+
+test('a section is cut wherever somebody points, and names what lies there', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts/layers`)
+  const stack = page.getByRole('table')
+  await expect(stack).toContainText('Stiffener')
+  const place = page.getByRole('slider', { name: /Place of the section/ })
+  await place.fill('270')
+  await expect(stack).toContainText('Toe puff')
+  await expect(stack).not.toContainText('Stiffener')
+  // A touch on the forme, a third of the way along it, brings the waist.
+  const forme = page.getByRole('img', { name: 'Thickness on the forme, lateral side' })
+  const box = await forme.boundingBox()
+  if (!box) throw new Error('no forme')
+  await page.mouse.click(box.x + box.width * 0.42, box.y + box.height * 0.56)
+  await expect(stack).toContainText('Side lining')
+  await expect(stack).not.toContainText('Toe puff')
+  expect(Number(await place.inputValue())).toBeLessThan(200)
+  await page.getByRole('radio', { name: 'Medial' }).click()
+  await expect(stack).toContainText('medial')
+})
+
+test('a thicker lining widens the midsole and the layers say so; two versions lie on each other', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts/midsole`)
+  await page.getByRole('button', { name: 'Keep this shape to compare' }).click()
+  await expect(page.getByText('Nothing has changed since it was kept.')).toBeVisible()
+  await page.getByRole('slider', { name: 'Stitch room' }).fill('14')
+  await expect(page.getByText(/At most 4\.\d mm from the shape that was kept/)).toBeVisible()
+  await expect(page.locator('path.ghost')).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('Nothing has changed since it was kept.')).toBeVisible()
+})
+
+test('the heel stands level, too many lifts are stopped, and the rule is given back', async ({ page }) => {
+  await page.goto(`${server.url}${derby}/parts/bottom`)
+  const heel = page.locator('[data-finding="bottom.heel"]')
+  await expect(heel).toHaveClass(/fine/)
+  await page.getByRole('slider', { name: 'Lifts' }).fill('5')
+  await expect(heel).toHaveClass(/stop/)
+  await expect(heel).toContainText('Take a lift out')
+  await page
+    .getByRole('button', { name: /Back to the rule/ })
+    .first()
+    .click()
+  await expect(heel).toHaveClass(/fine/)
+  await page.getByRole('checkbox', { name: /wedge/ }).uncheck()
+  await expect(heel).not.toHaveClass(/fine/)
+  await page.keyboard.press('Control+z')
+  await expect(heel).toHaveClass(/fine/)
+})
+
+test('the lasted shoe as traced is laid on the predicted one, and the midsole can go by it', async ({ page }) => {
+  const file = await (await fetch(`${server.url}/api/v1${derby}/file`)).text()
+  const plan = (await (
+    await fetch(`${server.url}/api/v1/plan`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: file,
+    })
+  ).json()) as { lasted: [number, number][] }
+  // Traced a little fuller at the lateral joint than the layers say.
+  const fuller = plan.lasted.map(([x, y]): [number, number] => [
+    x,
+    y < 0 ? y - 4 * Math.exp(-(((x - 200) / 20) ** 2)) : y,
+  ])
+  await page.goto(`${server.url}${derby}/parts/bottom`)
+  await page
+    .getByLabel('a tracing of the lasted shoe')
+    .first()
+    .setInputFiles({
+      name: 'shoe.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(drawing(fuller)),
+    })
+  const traced = page.locator('[data-finding="bottom.traced"]')
+  await expect(traced).toContainText('Lateral side at the joint')
+  await expect(traced).toContainText('fuller')
+  await page.getByRole('radio', { name: 'Inner edge' }).click()
+  await expect(traced).toContainText(/3\.\d mm fuller/)
+  await page.getByRole('radio', { name: 'As traced' }).click()
+  await expect(page.getByRole('radio', { name: 'As traced' })).toBeChecked()
+  await page.getByRole('button', { name: 'Put it away' }).click()
+  await expect(traced).toHaveCount(0)
+})
+
+test('a new liner for an old shoe comes from its tracing, and is kept over a reload', async ({ page }) => {
+  const sole = Array.from({ length: 160 }, (_, i): [number, number] => {
+    const a = (2 * Math.PI * i) / 160
+    const t = (1 - Math.cos(a)) / 2
+    return [265 * t, -Math.sin(a) * (26 + 13 * t - (Math.sin(a) < 0 ? 8 : 3) * Math.exp(-(((t - 0.42) / 0.13) ** 2)))]
+  })
+  await page.goto(`${server.url}/pairs`)
+  await page.getByRole('link', { name: 'Liner for an old shoe' }).click()
+  await expect(page.getByText('Nothing is traced yet.')).toBeVisible()
+  await page
+    .getByLabel('a tracing of the old liner')
+    .first()
+    .setInputFiles({
+      name: 'old.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(drawing(sole)),
+    })
+  await page.getByRole('radio', { name: 'Inner edge' }).click()
+  await expect(page.getByText(/Length of the sock liner: 265\.\d mm/)).toBeVisible()
+  await page.getByRole('radio', { name: 'Half' }).click()
+  await expect(page.getByText(/Front edge of the padding from the heel: 119\.\d mm/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/Front edge of the padding from the heel/)).toBeVisible()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: /true size/ }).click()
+  const svg = readFileSync(await (await waiting).path(), 'utf8')
+  expect(svg.match(/<title>/g)).toHaveLength(4)
+  expect(svg).toContain('Padding, left')
+})

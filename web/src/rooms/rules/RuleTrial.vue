@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { consequences, type Consequences, type Rule } from '@gentle-awl/core'
+import { computed, onMounted, ref, watch } from 'vue'
+import { api, ApiError, type PairRow } from '../../api/client.ts'
+import { showFigure, showLength, showMinutes } from '../../app/settings.ts'
+import { planInTurn } from '../../plan/planner.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
+import LevelMark from '../../ui/LevelMark.vue'
+import SelectField from '../../ui/SelectField.vue'
+
+/** What a new figure would do to a pair of the workshop, before anybody keeps it. */
+const props = defineProps<{ rule: Rule; value: number; now: number }>()
+const emit = defineEmits<{ keep: []; leave: [] }>()
+const workshop = useWorkshop()
+const pairs = ref<PairRow[]>([])
+const chosen = ref('')
+const problem = ref('')
+const found = ref<Consequences | null>(null)
+/** More lines than this hide what matters. */
+const MOST = 8
+
+async function look(): Promise<void> {
+  found.value = null
+  problem.value = ''
+  const pair = pairs.value.find((p) => p.id === chosen.value)
+  const last = workshop.lasts.find((l) => l.id === pair?.decisions.lastId)
+  if (!pair || !last) return
+  const asked = props.value
+  const plan = (figures: Record<string, number>) =>
+    planInTurn({ decisions: pair.decisions, last, materials: workshop.materials, houseRules: figures })
+  const before = await plan(workshop.houseRules)
+  const after = await plan({ ...workshop.houseRules, [props.rule.key]: asked })
+  // Another figure may have been typed meanwhile.
+  if (asked !== props.value || chosen.value !== pair.id) return
+  if (after.problem !== null) problem.value = `${pair.label.name} could not be planned with it: ${after.problem}`
+  else if (before.problem !== null) problem.value = before.problem
+  else found.value = consequences(before.plan, after.plan)
+}
+onMounted(async () => {
+  try {
+    pairs.value = await api.pairs()
+    chosen.value = pairs.value[0]?.id ?? ''
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+})
+watch([chosen, () => props.value], look)
+
+const own = computed(() => {
+  const pair = pairs.value.find((p) => p.id === chosen.value)
+  return pair?.decisions.rules[props.rule.key] !== undefined
+})
+const nothing = computed(() => {
+  const c = found.value
+  return c !== null && c.figures.length + c.findings.length + c.shapes.length + c.appeared.length + c.gone.length === 0
+})
+</script>
+
+<template>
+  <div class="trial" role="group" :aria-label="`What ${rule.name} would change`">
+    <SelectField
+      v-if="pairs.length > 0"
+      label="Shown on"
+      name="sample-pair"
+      :value="chosen"
+      :options="pairs.map((p) => ({ value: p.id, name: `${p.label.order} ${p.label.name}` }))"
+      @choose="chosen = $event"
+    />
+    <p v-else-if="!problem" class="soft">There is no pair yet to show it on.</p>
+    <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+    <p v-else-if="pairs.length > 0 && !found" role="status">Working it out …</p>
+    <p v-if="own" class="soft">This pair has a figure of its own for it, and keeps that.</p>
+    <p v-else-if="nothing">Nothing of this pair changes.</p>
+    <ul v-if="found" class="plain-list">
+      <li v-for="f in found.findings" :key="f.where + f.sentence" class="check">
+        <LevelMark :level="f.to ?? 'fine'" quiet />
+        <span
+          ><strong>{{ f.where }}</strong
+          >: {{ f.sentence }}</span
+        >
+      </li>
+      <li v-for="f in found.figures.slice(0, MOST)" :key="f.where + f.quantity">
+        {{ f.where }}, {{ f.quantity.toLowerCase() }}:
+        <span class="figure">{{ showFigure(f.from, f.unit) }} → {{ showFigure(f.to, f.unit) }}</span>
+      </li>
+      <li v-if="found.figures.length > MOST">and {{ found.figures.length - MOST }} more figures</li>
+      <li v-if="found.shapes.length > 0">
+        Shapes that move:
+        {{
+          found.shapes
+            .slice(0, MOST)
+            .map((s) => `${s.part} by ${showLength(s.most)}`)
+            .join(', ')
+        }}{{ found.shapes.length > MOST ? ` and ${found.shapes.length - MOST} more` : '' }}
+      </li>
+      <li v-if="found.appeared.length > 0">New: {{ found.appeared.join(', ') }}</li>
+      <li v-if="found.gone.length > 0">No longer there: {{ found.gone.join(', ') }}</li>
+      <li v-if="Math.round(found.minutes.from) !== Math.round(found.minutes.to)">
+        Work on the pair: {{ showMinutes(found.minutes.from) }} → {{ showMinutes(found.minutes.to) }}
+      </li>
+    </ul>
+    <div class="row">
+      <button class="button main" type="button" @click="emit('keep')">Keep {{ value }}</button>
+      <button class="button" type="button" @click="emit('leave')">Leave it at {{ now }}</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.trial {
+  display: grid;
+  gap: 8px;
+  padding: 12px 14px;
+  border: 2px solid var(--action);
+  border-radius: 10px;
+}
+.trial ul {
+  gap: 4px;
+}
+.check {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr);
+  gap: 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.wrong {
+  color: var(--stop);
+}
+</style>

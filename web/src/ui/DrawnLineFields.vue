@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { resample, type DrawnLine } from '@gentle-awl/core'
+import { ref } from 'vue'
+import { drawnFile } from '../formats/drawnFile.ts'
+import { OutlineError } from '../formats/readOutlines.ts'
+import ChoiceBar from './ChoiceBar.vue'
+import KeptInput from './KeptInput.vue'
+
+/** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
+const props = defineProps<{ line: DrawnLine | null; what: string }>()
+const emit = defineEmits<{ change: [line: DrawnLine | null] }>()
+const wrong = ref('')
+const from = ref('')
+/** Finer than any pencil, and small enough to be kept with the pair. */
+const POINTS = 400
+
+const sides = [
+  { value: 'inside', name: 'Inner edge' },
+  { value: 'middle', name: 'Middle' },
+  { value: 'outside', name: 'Outer edge' },
+] as const
+
+async function file(event: Event): Promise<void> {
+  wrong.value = ''
+  try {
+    const read = await drawnFile(event)
+    if (!read) return
+    const [outline] = read.outlines
+    const points = outline.length > POINTS ? resample(outline, POINTS, true) : outline
+    emit('change', {
+      outline: points.map(([x, y]) => [x, y]),
+      pencil: props.line?.pencil ?? 0.7,
+      digitised: props.line?.digitised ?? 'middle',
+      turned: false,
+      flipped: false,
+    })
+    from.value = `${read.name}: ${read.unit}`
+  } catch (error) {
+    if (!(error instanceof OutlineError)) throw error
+    wrong.value = error.message
+  }
+}
+function set(next: Partial<DrawnLine>): void {
+  if (props.line) emit('change', { ...props.line, ...next })
+}
+function setPencil(text: string): void {
+  const value = Number(text.replace(',', '.'))
+  if (Number.isFinite(value)) set({ pencil: Math.min(3, Math.max(0, value)) })
+}
+</script>
+
+<template>
+  <fieldset class="drawn">
+    <legend class="visually-hidden">{{ what }}</legend>
+    <div class="row">
+      <label class="button">
+        {{ line ? 'Choose another' : `Choose ${what} (SVG or DXF)` }}
+        <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" :aria-label="what" @change="file" />
+      </label>
+      <button v-if="line" class="button" type="button" @click="emit('change', null)">Put it away</button>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="from" class="soft">{{ from }}</p>
+    <template v-if="line">
+      <span>Digitised at the pencil line’s</span>
+      <ChoiceBar label="Digitised at" :options="sides" :value="line.digitised" @choose="set({ digitised: $event })" />
+      <label class="field pencil">
+        <span>Pencil line, mm</span>
+        <KeptInput
+          class="box figure"
+          type="number"
+          min="0"
+          max="3"
+          step="0.1"
+          :value="line.pencil"
+          @change="setPencil"
+        />
+      </label>
+      <div class="row">
+        <button class="button" type="button" :aria-pressed="line.turned" @click="set({ turned: !line.turned })">
+          Heel is at the other end
+        </button>
+        <button class="button" type="button" :aria-pressed="line.flipped" @click="set({ flipped: !line.flipped })">
+          It is the other foot
+        </button>
+      </div>
+    </template>
+  </fieldset>
+</template>
+
+<style scoped>
+.drawn {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.pencil {
+  width: 160px;
+}
+.wrong {
+  color: var(--stop);
+}
+</style>
