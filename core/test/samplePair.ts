@@ -105,6 +105,7 @@ export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i
   kind,
   thickness,
   note: '',
+  foamTest: null,
 }))
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id
 

@@ -15,6 +15,12 @@ export const materialKinds = [
 export const MaterialKind = z.enum(materialKinds)
 export type MaterialKind = z.infer<typeof MaterialKind>
 
+const thick = z.number().min(0.1).max(60)
+/** A piece of foam pressed and let go: its thickness before, pressed, and after one and ten minutes, mm. */
+export const FoamTest = z
+  .object({ before: thick, pressed: thick, afterOne: thick, afterTen: thick })
+  .refine((t) => t.pressed < t.before, { path: ['pressed'], message: 'Pressed, it must be thinner than before.' })
+
 export const Material = z.object({
   id: z.uuid(),
   name: z.string().trim().min(1, 'Give the material a name.').max(80),
@@ -22,6 +28,7 @@ export const Material = z.object({
   /** mm, as measured with the gauge before skiving. */
   thickness: z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.'),
   note: z.string().max(500).default(''),
+  foamTest: FoamTest.nullable().default(null),
 })
 export type Material = z.infer<typeof Material>
 

@@ -29,6 +29,15 @@ export const insoleRules = {
     unit: 'mm',
     why: '6 to 8 mm: closer weakens the holdfast, wider lets the welt gape.',
   },
+  channel: {
+    key: 'insole.channel',
+    name: 'Channel behind the holdfast',
+    value: 5,
+    min: 3,
+    max: 8,
+    unit: 'mm',
+    why: 'What stands between the carved feather and the channel is the holdfast: thinner than this it tears.',
+  },
   breast: {
     key: 'insole.breast',
     name: 'Welt seam starts in front of the heel back, share of the last length',
@@ -96,6 +105,10 @@ export function insole(needs: InsoleNeeds): Part {
   const holdfast = welted ? frontOf(offset(outline, -inset.value, 'the insole'), breast) : []
   const seam = welted ? evenHoles(holdfast, pitch.value) : { holes: [], pitch: 0 }
   if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: holdfast, closed: false, holes: seam.holes })
+  if (welted && material.kind === 'insole leather') {
+    const inside = offset(outline, -inset.value - book.value(insoleRules.channel), 'the channel')
+    lines.push({ name: 'channel', kind: 'mark', path: frontOf(inside, breast), closed: false })
+  }
   const box = boxOf(outline)
   return {
     id: 'insole',

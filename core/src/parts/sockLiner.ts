@@ -1,5 +1,6 @@
 import { bandAlong, offset } from '../geometry/clip.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
+import { foamFinding } from '../fit/foamTest.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
@@ -196,11 +197,14 @@ export function padding(needs: PaddingNeeds): Part {
         : []),
       ...loss.becauses,
     ],
-    findings: girthFindings(loss, extent, {
-      joint: book.value(sockRules.allowedLoss),
-      waist: book.value(sockRules.allowedLoss),
-      instep: book.value(sockRules.allowedInstepLoss),
-    }),
+    findings: [
+      ...foamFinding('padding.foam', material, book),
+      ...girthFindings(loss, extent, {
+        joint: book.value(sockRules.allowedLoss),
+        waist: book.value(sockRules.allowedLoss),
+        instep: book.value(sockRules.allowedInstepLoss),
+      }),
+    ],
   }
 }
 

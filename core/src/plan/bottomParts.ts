@@ -1,3 +1,4 @@
+import { foamRules } from '../fit/foamTest.ts'
 import { tracedRules, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
@@ -134,21 +135,24 @@ function sockParts({ surface, marks, bottom, decisions: d, material, book }: Bot
   const extent = d.sock.padding
   const stuff = material.padding
   if (extent === 'none' || !stuff) return [sock]
-  const pad = cache.stage('padding', [bottom, liningT, extent, stampOf(stuff), book.stamp(sockRules)], () =>
-    padding({
-      ...needs,
-      material: stuff,
-      extent,
-      loss: paddingLoss(
-        surface,
-        marks,
-        stuff.thickness,
-        extent === 'full' ? 'full' : 'part',
-        extent === 'full' ? L : paddedTo(extent, L, book),
-        paddedTo('half', L, book),
-        book.value(sockRules.frontSkive),
-      ),
-    }),
+  const pad = cache.stage(
+    'padding',
+    [bottom, liningT, extent, stampOf(stuff), book.stamp({ ...sockRules, ...foamRules })],
+    () =>
+      padding({
+        ...needs,
+        material: stuff,
+        extent,
+        loss: paddingLoss(
+          surface,
+          marks,
+          stuff.thickness,
+          extent === 'full' ? 'full' : 'part',
+          extent === 'full' ? L : paddedTo(extent, L, book),
+          paddedTo('half', L, book),
+          book.value(sockRules.frontSkive),
+        ),
+      }),
   )
   return [sock, pad]
 }

@@ -49,4 +49,5 @@ export function materialsOf(input: PlanInput) {
 export type PairMaterials = ReturnType<typeof materialsOf>
 
 /** A material as a stage depends on it. */
-export const stampOf = (m: Material | null): string => (m ? `${m.name}|${m.kind}|${m.thickness}` : '')
+export const stampOf = (m: Material | null): string =>
+  m ? `${m.name}|${m.kind}|${m.thickness}|${JSON.stringify(m.foamTest)}` : ''

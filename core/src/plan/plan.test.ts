@@ -89,6 +89,14 @@ describe('the insole', () => {
       part(plan(samplePair({ construction: 'cemented' })), 'insole').lines.some((l) => l.name === 'holdfast'),
     ).toBe(false)
   })
+  it('has the channel so far behind the holdfast, when it is of leather and welted', () => {
+    const p = part(plan(base), 'insole')
+    const channel = p.lines.find((l) => l.name === 'channel')?.path ?? []
+    expect(channel.length).toBeGreaterThan(20)
+    for (const q of channel) expect(nearest(p.outline, q, true).away).toBeCloseTo(5 + 5, 1)
+    const cemented = part(plan(samplePair({ construction: 'cemented' })), 'insole')
+    expect(cemented.lines.some((l) => l.name === 'channel')).toBe(false)
+  })
   it('has its holes evenly from breast to breast, as near to the pitch as comes out whole', () => {
     const p = part(plan({ ...base, houseRules: { 'insole.weltPitch': 6.3 } }), 'insole')
     const holdfast = p.lines.find((l) => l.name === 'holdfast')
@@ -289,7 +297,7 @@ describe('the pipeline', () => {
     const before = new Map(fresh.computed)
     planPair(withHand('puff.length', 57), fresh)
     const again = [...fresh.computed].filter(([name, n]) => n !== before.get(name)).map(([name]) => name)
-    expect(again.sort()).toEqual(['lasted', 'layers', 'linings', 'operations', 'puff', 'under'])
+    expect(again.sort()).toEqual(['lasted', 'lastedUsed', 'layers', 'linings', 'operations', 'puff', 'under'])
   })
   it('gives the same plan from a cold and a warm cache', () => {
     const warm = new StageCache()

@@ -1,6 +1,7 @@
 import { RuleError, type Rule } from '../model/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../fit/cupFit.ts'
+import { foamRules } from '../fit/foamTest.ts'
 import { fitRules } from '../fit/footFit.ts'
 import { tracedRules } from '../fit/tracedShoe.ts'
 import { gradeRules } from '../fit/grade.ts'
@@ -40,7 +41,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   },
   { name: 'Stiffener', rules: Object.values(stiffenerRules) },
   { name: 'Toe puff', rules: Object.values(puffRules) },
-  { name: 'Sock liner and padding', rules: Object.values(sockRules) },
+  { name: 'Sock liner and padding', rules: [...Object.values(sockRules), ...Object.values(foamRules)] },
   { name: 'Midsole', rules: Object.values(midsoleRules) },
   { name: 'Bottom and heel', rules: [...Object.values(bottomRules), ...Object.values(tracedRules)] },
   { name: 'Layers and bulk', rules: [...Object.values(layerRules), ...Object.values(edgeSkiveRules)] },

@@ -222,12 +222,13 @@ export const plainLast = ({ id, name, note, shape, buildUps, stock }: Last): Las
   buildUps,
   stock,
 })
-export const plainMaterial = ({ id, name, kind, thickness, note }: Material): Material => ({
+export const plainMaterial = ({ id, name, kind, thickness, note, foamTest }: Material): Material => ({
   id,
   name,
   kind,
   thickness,
   note,
+  foamTest,
 })
 
 export async function deletePair(tx: Tx, id: string, version: number): Promise<void> {

@@ -5,6 +5,7 @@ import type {
   LastShape,
   LastStock,
   Making,
+  Material,
   MaterialKind,
   PairDecisions,
   RuleFigures,
@@ -33,6 +34,7 @@ export const materials = sqliteTable('materials', {
   kind: text('kind').$type<MaterialKind>().notNull(),
   thickness: real('thickness').notNull(),
   note: text('note').notNull().default(''),
+  foamTest: text('foam_test', { mode: 'json' }).$type<Material['foamTest']>(),
 })
 
 export const pairs = sqliteTable('pairs', {

@@ -53,7 +53,9 @@ const stock: [name: string, kind: MaterialKind, thickness: number, note: string]
   ['Soft belly', 'puff leather', 2.2, 'For puffs.'],
   ['Bend, light', 'sole leather', 3.5, 'Midsoles.'],
   ['Sheet cork', 'cork', 3, 'Fine grain.'],
-  ['Latex foam', 'foam', 3, 'Recovers well.'],
+  ['Latex foam', 'foam', 3, 'For heel pads.'],
+  ['Bend, heavy', 'sole leather', 5, 'Outsoles and lifts.'],
+  ['Resin sheet', 'rubber', 6, 'Top pieces.'],
 ]
 export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note], i) => ({
   id: demoId(2, i + 1),
@@ -61,6 +63,7 @@ export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note
   kind,
   thickness,
   note,
+  foamTest: kind === 'foam' ? { before: 3, pressed: 1, afterOne: 2.7, afterTen: 2.9 } : null,
 }))
 const stuff = (name: string) => (demoMaterials.find((m) => m.name === name) as Material).id
 const lastOf = (name: string) => (demoLasts.find((l) => l.name === name) as Last).id
@@ -73,6 +76,9 @@ const usual = {
   puff: stuff('Soft belly'),
   sock: stuff('Undyed goat'),
   padding: null,
+  outsole: stuff('Bend, heavy'),
+  heel: stuff('Bend, heavy'),
+  topPiece: stuff('Resin sheet'),
   midsole: stuff('Bend, light'),
 }
 

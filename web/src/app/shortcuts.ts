@@ -16,7 +16,8 @@ export const shortcuts: { keys: string; does: string }[] = [
 export function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    (target.isContentEditable || target.matches('input:not([type="range"], [type="checkbox"], [type="radio"]), textarea, select'))
+    (target.isContentEditable ||
+      target.matches('input:not([type="range"], [type="checkbox"], [type="radio"]), textarea, select'))
   )
 }
 

@@ -154,15 +154,6 @@ export const bottomRules = {
     unit: 'mm',
     why: 'Wide enough for a row of pegs, narrow enough to leave the middle to the filler.',
   },
-  channel: {
-    key: 'bottom.channel',
-    name: 'Channel behind the holdfast',
-    value: 9,
-    min: 6,
-    max: 14,
-    unit: 'mm',
-    why: 'The holdfast is the ridge between the carved feather and the channel; thinner than this it tears.',
-  },
   coverTurn: {
     key: 'bottom.coverTurn',
     name: 'Insole cover turned round the edge',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { partPlaces, type Part, type PartPlace } from '@gentle-awl/core'
 import { IconLayersSubtract, IconLayoutBoard, IconShoe } from '@tabler/icons-vue'
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import PartShape from '../../drawing/PartShape.vue'
 import LevelMark from '../../ui/LevelMark.vue'
 import { partLevel } from '../pair/stages.ts'
@@ -15,6 +15,16 @@ const props = defineProps<{
   layers: Level
   bottom: Level
 }>()
+const list = ref<HTMLElement | null>(null)
+/** On a narrow screen the list is one long row: what is shown stays in sight. */
+watch(
+  () => props.here,
+  async () => {
+    await nextTick()
+    list.value?.querySelector('[aria-current="page"]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  },
+  { immediate: true, flush: 'post' },
+)
 const groups = computed(() =>
   (Object.keys(partPlaces) as PartPlace[])
     .map((place) => ({ place, name: partPlaces[place], parts: props.parts.filter((p) => p.place === place) }))
@@ -28,7 +38,7 @@ const wholes = computed(() => [
 </script>
 
 <template>
-  <nav class="list on-slate" aria-label="Parts">
+  <nav ref="list" class="list on-slate" aria-label="Parts">
     <ul>
       <li v-for="w in wholes" :key="w.id">
         <RouterLink
@@ -44,7 +54,7 @@ const wholes = computed(() => [
       </li>
     </ul>
     <template v-for="g in groups" :key="g.place">
-      <h3 :id="`place-${g.place}`">{{ g.name }}</h3>
+      <h2 :id="`place-${g.place}`">{{ g.name }}</h2>
       <ul :aria-labelledby="`place-${g.place}`">
         <li v-for="p in g.parts" :key="p.id">
           <RouterLink
@@ -78,7 +88,7 @@ ul {
   padding: 0;
   list-style: none;
 }
-h3 {
+h2 {
   margin: 14px 8px 4px;
   color: #c9d3d3;
   font-size: 15px;
@@ -134,7 +144,7 @@ h3 {
     display: flex;
     flex: none;
   }
-  h3 {
+  h2 {
     flex: none;
     margin: 0 4px 0 14px;
   }

@@ -7,10 +7,19 @@ import { worstOf } from '../pair/stages.ts'
 import PairBoard from './PairBoard.vue'
 import PartList from './PartList.vue'
 import PartView from './PartView.vue'
+import RoomWaiting from '../../ui/RoomWaiting.vue'
 
 /** The parts of the pair: the board of all, the layers they make, the bottom in section, or one part large. */
-const LayersView = defineAsyncComponent(() => import('./LayersView.vue'))
-const BottomView = defineAsyncComponent(() => import('./BottomView.vue'))
+const LayersView = defineAsyncComponent({
+  loader: () => import('./LayersView.vue'),
+  loadingComponent: RoomWaiting,
+  delay: 0,
+})
+const BottomView = defineAsyncComponent({
+  loader: () => import('./BottomView.vue'),
+  loadingComponent: RoomWaiting,
+  delay: 0,
+})
 const route = useRoute()
 const pair = usePair()
 

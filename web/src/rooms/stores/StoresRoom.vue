@@ -1,16 +1,23 @@
 <script setup lang="ts">
-import { Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
+import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { api, ApiError, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
+import FoamTestFields from './FoamTestFields.vue'
 
 const workshop = useWorkshop()
 const problem = ref<string | null>(null)
 const editing = ref<Stored<Material> | 'new' | null>(null)
-const form = reactive({ name: '', kind: 'upper leather' as MaterialKind, thickness: 1.4, note: '' })
+const form = reactive({
+  name: '',
+  kind: 'upper leather' as MaterialKind,
+  thickness: 1.4,
+  note: '',
+  foamTest: null as Material['foamTest'],
+})
 const wrong = ref('')
 const open = computed({
   get: () => editing.value !== null,
@@ -28,9 +35,16 @@ async function load(): Promise<void> {
     problem.value = error.message
   }
 }
+const tested = (m: Material) => {
+  const back = m.foamTest && foamRecovery(m.foamTest)
+  return back ? `Comes back by ${back.afterTen.toFixed(0)} %.` : ''
+}
 function edit(material: Stored<Material> | 'new'): void {
   wrong.value = ''
-  Object.assign(form, material === 'new' ? { name: '', kind: 'upper leather', thickness: 1.4, note: '' } : material)
+  Object.assign(
+    form,
+    material === 'new' ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', foamTest: null } : material,
+  )
   editing.value = material
 }
 async function act(work: () => Promise<unknown>): Promise<void> {
@@ -92,7 +106,7 @@ onMounted(load)
             <td class="figure right">
               {{ m.thickness.toFixed(1) }} mm <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span>
             </td>
-            <td class="soft">{{ m.note }}</td>
+            <td class="soft">{{ [tested(m), m.note].filter(Boolean).join(' ') }}</td>
             <td class="right">
               <button class="button" type="button" :aria-label="`Change ${m.name}`" @click="edit(m)">Change</button>
             </td>
@@ -112,6 +126,7 @@ onMounted(load)
         <label class="field"
           ><span>Thickness, mm</span><input v-model.number="form.thickness" type="number" step="0.1"
         /></label>
+        <FoamTestFields v-if="form.kind === 'foam'" :test="form.foamTest" @change="form.foamTest = $event" />
         <label class="field"><span>Note</span><input v-model="form.note" /></label>
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

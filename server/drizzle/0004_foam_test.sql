@@ -1,0 +1,1 @@
+ALTER TABLE `materials` ADD `foam_test` text;

@@ -1,0 +1,3 @@
+<template>
+  <p class="wait" role="status">Fetching …</p>
+</template>
