@@ -32,7 +32,10 @@ export function cleanRooms(url: () => string, rooms: readonly string[]): void {
       await page.waitForTimeout(150)
       // Whatever says that it is still at work must be gone.
       await page.waitForFunction(
-        () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)/.test(document.body.innerText),
+        () =>
+          !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…/.test(
+            document.body.innerText,
+          ),
       )
       await page.waitForTimeout(250)
       await expectClean(page, `${path}, by day`)

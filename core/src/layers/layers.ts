@@ -1,7 +1,7 @@
 import type { FormeMap } from '../forme/formeMap.ts'
 import { curvatures } from '../geometry/along.ts'
 import { Inside } from '../geometry/inside.ts'
-import { distance, type Point } from '../geometry/path.ts'
+import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding, Level } from '../model/because.ts'
@@ -118,14 +118,28 @@ function wallOf(areas: readonly WallArea[], side: Side): Inside[] {
   return areas.filter((a) => a.side === side && a.depth >= DEPTHS.upper).map((a) => new Inside(a.area))
 }
 
+/** How far inside its grid's outermost lines a wall begins for a step, as a share of a cell. */
+const INSET = 0.2
+
+/** Outline of one side of the forme a little inside feather line, back and toe: at those nothing goes on. */
+function innerWall(map: FormeMap, side: Side): Path {
+  const { columns, rows } = map.forme
+  const mix = ([a, b]: [Point, Point], t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
+  const up = (i: number) => mix([map.flatVertex(side, i, 0), map.flatVertex(side, i, 1)], INSET)
+  const foot = Array.from({ length: columns - 2 }, (_, i) => up(i))
+  const toe = Array.from({ length: rows - 1 }, (_, j) => map.flatVertex(side, columns - 3, j + 1))
+  const top = Array.from({ length: columns - 3 }, (_, i) => map.flatVertex(side, columns - 3 - i, rows - 1))
+  const back = Array.from({ length: rows }, (_, j) =>
+    mix([map.flatVertex(side, 0, rows - 1 - j), map.flatVertex(side, 1, rows - 1 - j)], INSET),
+  )
+  return [...foot, ...toe, ...top.slice(1), ...back]
+}
+
 function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
   const limit = book.value(layerRules.step)
   const outlines = { lateral: wallOf(areas, 'lateral'), medial: wallOf(areas, 'medial') }
-  const inForme = (p: Point) => {
-    const [column, row] = map.gridPlace(p)
-    return row > 0.2 && column > 0.2 && column < map.forme.columns - 1.2
-  }
-  const onWall = (side: Side, p: Point) => outlines[side].some((o) => o.has(p)) && inForme(p)
+  const inner = { lateral: new Inside(innerWall(map, 'lateral')), medial: new Inside(innerWall(map, 'medial')) }
+  const onWall = (side: Side, p: Point) => inner[side].has(p) && outlines[side].some((o) => o.has(p))
   return steps(areas, wall, onWall).map((s): LayerFinding => {
     const level: Level = s.slope <= limit ? 'fine' : 'watch'
     return {

@@ -1,6 +1,6 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import { nearest, pointAt } from '../geometry/along.ts'
-import { pathLength, type Point } from '../geometry/path.ts'
+import { cumulative } from '../geometry/along.ts'
+import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
 import { profileAt, type Profile } from './wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
@@ -23,19 +23,41 @@ export class TurnedStack {
   private readonly known: Record<Side, Map<number, StackLayer[]>> = { lateral: new Map(), medial: new Map() }
 
   constructor(
-    private readonly map: FormeMap,
+    map: FormeMap,
     private readonly wall: WallStack,
     private readonly edges: readonly TurnedEdge[],
-  ) {}
+  ) {
+    const of = (side: Side) => {
+      const line = map.feathers[side]
+      const { rows } = map.forme
+      return {
+        line,
+        run: cumulative(line),
+        xs: Float64Array.from(line, (_, i) => map.forme.walls[side][3 * i * rows]),
+      }
+    }
+    this.feathers = { lateral: of('lateral'), medial: of('medial') }
+  }
+
+  /** The feather line of a side with its running length, and how far from the heel back each of its points lies on the last. */
+  private readonly feathers: Record<Side, { line: Path; run: Float64Array; xs: Float64Array }>
 
   /** Place of the forme just above the feather line, `x` mm from the heel back. */
   private foot(side: Side, x: number): Point {
-    const feather = this.map.feathers[side]
-    const { at } = nearest(feather, this.map.featherAt(x))
-    const run = Math.min(pathLength(feather) - ENDS, Math.max(ENDS, at))
-    const [p, a, b] = [run, run - ABOVE / 2, run + ABOVE / 2].map((s) => pointAt(feather, s))
-    const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
-    return [p[0] - ((b[1] - a[1]) / l) * ABOVE, p[1] + ((b[0] - a[0]) / l) * ABOVE]
+    const { line, run, xs } = this.feathers[side]
+    const n = line.length
+    let i = 1
+    while (i < n - 1 && xs[i] < x) i++
+    const t = xs[i] > xs[i - 1] ? Math.min(1, Math.max(0, (x - xs[i - 1]) / (xs[i] - xs[i - 1]))) : 0
+    // At heel and toe the side begins a little way in.
+    const at = Math.min(run[n - 1] - ENDS, Math.max(ENDS, run[i - 1] + t * (run[i] - run[i - 1])))
+    while (i > 1 && run[i - 1] > at) i--
+    while (i < n - 1 && run[i] < at) i++
+    const [a, b] = [line[i - 1], line[i]]
+    const l = run[i] - run[i - 1] || 1
+    const u = (at - run[i - 1]) / l
+    const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
+    return [a[0] + dx * u - (dy / l) * ABOVE, a[1] + dy * u + (dx / l) * ABOVE]
   }
 
   /** What lies on the wall at the feather line, from the foot outwards; places are told apart by half a millimetre. */

@@ -48,8 +48,9 @@ export interface Bottom {
 
 /** Where the margin is read for the filler's depth: past the turned edges of stiffener and puff, mm from the feather. */
 const FILLER_AT = 11
-/** Over these places round its own a filler is levelled, mm. */
-const LEVEL = [-28, -21, -14, -7, 0, 7, 14, 21, 28]
+/** The margin's thickness is read this far apart, mm, and a filler levelled over so many places each way. */
+const LEVEL_STEP = 3.5
+const LEVEL_OVER = 8
 /** The filler of a welted shoe ends this far inside the holdfast, mm. */
 const INSIDE_HOLDFAST = 4
 
@@ -170,13 +171,21 @@ function solesOf(
   const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
   const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
   const weltT = welted ? book.value(bottomRules.weltThickness) : 0
-  const margin = (x: number) => {
-    const inside = Math.min(marks.toeFeather[0] - 2, Math.max(marks.heelFeather[0] + 2, x))
-    const of = (side: Side) => thicknessOf(wall.turned.at(side, inside, FILLER_AT))
-    return (of('lateral') + of('medial')) / 2 + weltT
-  }
   // The bottom is filled and rasped level: a lap in the margin does not show as a step in it.
-  const levelled = (x: number) => LEVEL.reduce((sum, by) => sum + margin(x + by), 0) / LEVEL.length
+  const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
+  const places = Math.ceil((to - from) / LEVEL_STEP)
+  const margin = Array.from({ length: places + 1 }, (_, k) => {
+    const of = (side: Side) => thicknessOf(wall.turned.at(side, from + ((to - from) * k) / places, FILLER_AT))
+    return (of('lateral') + of('medial')) / 2 + weltT
+  })
+  const levelled = (x: number) => {
+    const middle = ((x - from) / (to - from)) * places
+    let sum = 0
+    for (let k = -LEVEL_OVER; k <= LEVEL_OVER; k++) {
+      sum += margin[Math.min(places, Math.max(0, Math.round(middle + k)))]
+    }
+    return sum / (2 * LEVEL_OVER + 1)
+  }
   const midsolePart = midsole({
     bottom,
     lasted,

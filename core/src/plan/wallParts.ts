@@ -14,7 +14,7 @@ import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
 import { WallStack } from '../layers/wallStack.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
-import { foamRule, liningParts, trimOf } from '../parts/linings/liningParts.ts'
+import { foamRule, liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
 import { liningRules } from '../parts/linings/liningRules.ts'
 import { reinforcementRules } from '../parts/linings/reinforcements.ts'
 import { sideLiningRules } from '../parts/linings/sideLining.ts'
@@ -114,27 +114,19 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     [
       base,
       JSON.stringify(d.lining),
-      ends.lateral,
-      ends.medial,
-      puffBack,
       stampOf(material.lining),
       stampOf(material.foam),
-      book.stamp({ ...liningRules, ...sideLiningRules, ...reinforcementRules, ...edgeRules, foamRule }),
+      book.stamp({ ...liningRules, ...reinforcementRules, ...edgeRules, ...edgeSkiveRules, foamRule }),
     ],
     () =>
-      base
-        ? liningParts({
-            base,
-            decisions: d.lining,
-            stiffenerEnd: ends,
-            puffBack,
-            material: material.lining,
-            foam: material.foam,
-            book,
-          })
-        : [],
+      base ? liningParts({ base, decisions: d.lining, material: material.lining, foam: material.foam, book }) : [],
   )
-  const parts = [...linings, stiffenerPart, puffPart]
+  const sides = cache.stage(
+    'sideLinings',
+    [base, ends.lateral, ends.medial, puffBack, stampOf(material.lining), book.stamp(sideLiningRules)],
+    () => (base ? sideLiningParts({ base, stiffenerEnd: ends, puffBack, material: material.lining, book }) : []),
+  )
+  const parts = [...linings, ...sides, stiffenerPart, puffPart]
   const layered = cache.stage(
     'layers',
     [

@@ -23,9 +23,6 @@ import { sideLiningRules, sideLinings } from './sideLining.ts'
 export interface LiningPartNeeds {
   base: BasePattern
   decisions: PairDecisions['lining']
-  /** Where stiffener and puff end on the feather line, mm from the heel back. */
-  stiffenerEnd: Record<Side, number>
-  puffBack: number
   material: Material
   /** What a padded tongue and collar are filled with; null takes the rule's. */
   foam: Material | null
@@ -104,25 +101,46 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
           ),
         )
       : []),
-    ...sideLinings(base, needs.stiffenerEnd, { lateral: needs.puffBack, medial: needs.puffBack }, book).map((p) =>
-      skivedAround(
-        asPart(
-          p,
-          { ...lining, place: 'wall', depth: DEPTHS.side },
-          [
-            ruled('Laps stiffener and puff by', sideLiningRules.overlap, book),
-            ruled('Up the wall, share of the last length', sideLiningRules.height, book),
-          ],
-          book,
-        ),
-        p,
-        book.value(sideLiningRules.overlap),
-      ),
-    ),
     ...reinforcements(base, book).map((p) =>
       asPart(withMarks(p, []), tape, [ruled('Thickness', reinforcementRules.thickness, book)], book),
     ),
   ]
+}
+
+/** The side linings of a pair as parts: they alone go by where stiffener and puff end. */
+export function sideLiningParts({
+  base,
+  stiffenerEnd,
+  puffBack,
+  material,
+  book,
+}: Pick<LiningPartNeeds, 'base' | 'material' | 'book'> & {
+  /** Where stiffener and puff end on the feather line, mm from the heel back. */
+  stiffenerEnd: Record<Side, number>
+  puffBack: number
+}): Part[] {
+  const stuff: Stuff = {
+    place: 'wall',
+    role: 'lining',
+    name: material.name,
+    thickness: material.thickness,
+    depth: DEPTHS.side,
+  }
+  return sideLinings(base, stiffenerEnd, { lateral: puffBack, medial: puffBack }, book).map((p) =>
+    skivedAround(
+      asPart(
+        p,
+        stuff,
+        [
+          ruled('Laps stiffener and puff by', sideLiningRules.overlap, book),
+          ruled('Up the wall, share of the last length', sideLiningRules.height, book),
+        ],
+        book,
+      ),
+      p,
+      book.value(sideLiningRules.overlap),
+    ),
+  )
 }
 
 function asPart(piece: Piece, stuff: Stuff, becauses: Because[], book: RuleBook): Part {

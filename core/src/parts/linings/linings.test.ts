@@ -13,7 +13,7 @@ import type { Piece } from '../../upper/piece.ts'
 import { drawBase, type BasePattern } from '../../upper/upper.ts'
 import type { Part } from '../part.ts'
 import { foamPieces, tongueLining } from './foam.ts'
-import { liningParts, type LiningPartNeeds } from './liningParts.ts'
+import { liningParts, sideLiningParts, type LiningPartNeeds } from './liningParts.ts'
 import { liningPieces } from './linings.ts'
 
 const book = new RuleBook({}, {})
@@ -45,8 +45,6 @@ const find = (list: readonly Piece[], id: string): Piece => {
 const needs = (b: BasePattern): LiningPartNeeds => ({
   base: b,
   decisions: { back: 'heel grip', trim: 'short' },
-  stiffenerEnd: { lateral: 70, medial: 70 },
-  puffBack: 226,
   material: sampleMaterials[1],
   foam: null,
   book,
@@ -172,7 +170,7 @@ describe('tongue, foam and stays', () => {
   })
   it('a side lining reaches into both skives, stays below the opening, and is not there where the gap is short', () => {
     const b = base('derby')
-    const list = liningParts(needs(b))
+    const list = sideLiningParts({ ...needs(b), stiffenerEnd: { lateral: 70, medial: 70 }, puffBack: 226 })
     for (const side of ['lateral', 'medial'] as const) {
       const area = part(list, `sideLining.${side}`).areas[0].area
       const xs = area.map((p) => b.board.map.toLast(side, p)[0])
@@ -180,7 +178,7 @@ describe('tongue, foam and stays', () => {
       expect(Math.max(...xs)).toBeGreaterThan(226 + 8)
       for (const p of area) expect(nearest(b.drawn.topLine[side], p).away).toBeGreaterThan(5.9)
     }
-    const short = liningParts({ ...needs(b), stiffenerEnd: { lateral: 70, medial: 210 } })
+    const short = sideLiningParts({ ...needs(b), stiffenerEnd: { lateral: 70, medial: 210 }, puffBack: 226 })
     expect(short.map((p) => p.id)).toContain('sideLining.lateral')
     expect(short.map((p) => p.id)).not.toContain('sideLining.medial')
   })

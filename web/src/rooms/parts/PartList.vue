@@ -75,6 +75,7 @@ const wholes = computed(() => [
 
 <style scoped>
 .list {
+  position: relative;
   min-width: 0;
   overflow-y: auto;
   padding: 8px;
