@@ -62,7 +62,10 @@ for (const view of views) {
   }
   // Whatever says that it is still fetching or planning must be gone.
   await page.waitForFunction(
-    () => !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Stop$)/m.test(document.body.innerText),
+    () =>
+      !/((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…|Stop$)/m.test(
+        document.body.innerText,
+      ),
     undefined,
     { timeout: 60_000 },
   )

@@ -88,7 +88,8 @@ const soon = useDebounceFn(build, 220)
 watch(
   [measures, tracing],
   () => {
-    // What was built is no longer what stands in the fields: it must not be kept.
+    // What was built, or is being built, is no longer what stands in the fields: it must not be kept.
+    asked++
     ready.value = null
     working.value = true
     void soon()

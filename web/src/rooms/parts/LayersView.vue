@@ -133,7 +133,13 @@ const ribOnForme = computed<Path>(() =>
           </label>
         </div>
       </div>
-      <div class="scale" role="img" :aria-label="`Scale from ${showLength(ramp.from)} to ${showLength(ramp.to)}`">
+      <p v-if="!measured" class="measuring" role="status">Measuring the layers …</p>
+      <div
+        v-else
+        class="scale"
+        role="img"
+        :aria-label="`Scale from ${showLength(ramp.from)} to ${showLength(ramp.to)}`"
+      >
         <span v-for="s in steps" :key="s.t" class="figure"
           ><i :style="{ background: s.colour }"></i>{{ showLength(s.t) }}</span
         >
@@ -206,6 +212,15 @@ const ribOnForme = computed<Path>(() =>
   gap: 10px;
   align-items: center;
   min-height: 44px;
+}
+.measuring {
+  position: absolute;
+  left: 12px;
+  top: 10px;
+  padding: 6px 10px;
+  border-radius: 8px;
+  background: #1b282fd9;
+  color: #eef2ee;
 }
 .scale {
   position: absolute;

@@ -50,6 +50,9 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
       <p v-if="pair.planning" class="planning" role="status">Planning …</p>
     </div>
   </div>
+  <p v-else class="wait" role="status">
+    {{ pair.planProblem ? 'Nothing can be drawn until that is put right.' : 'Planning the parts …' }}
+  </p>
 </template>
 
 <style scoped>
