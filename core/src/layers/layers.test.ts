@@ -278,6 +278,13 @@ describe('a section', () => {
     expect(ratio).toBeGreaterThan(0.85)
     expect(ratio).toBeLessThan(1.15)
   })
+  it('names the layers from the foot outwards, wherever along the wall they begin', () => {
+    const names = at('lateral', 60).layers.map((l) => l.part)
+    expect(names.indexOf('insole')).toBe(0)
+    expect(names.indexOf('heelGrip')).toBeLessThan(names.indexOf('stiffener'))
+    expect(names.indexOf('stiffener')).toBeLessThan(names.indexOf('quarter.lateral'))
+    expect(at('medial', 265).layers.map((l) => l.part)).toEqual(['insole', 'vampLining', 'puff', 'vamp'])
+  })
   it('piles the layers from the last outwards without gaps', () => {
     for (const [side, station] of [
       ['lateral', 0],

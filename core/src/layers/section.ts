@@ -99,7 +99,7 @@ export function wallSection(
     feather,
     layers: [
       { part: 'insole', name: 'Insole', thickest: insole, outlines: [[...sole, ...sole.map(lower).reverse()]] },
-      ...bands([...[...up].reverse(), ...edge, ...corner, ...down]),
+      ...bands([...[...up].reverse(), ...edge, ...corner, ...down]).filter((l) => l.thickest > SHOWN),
     ],
   }
 }
@@ -184,9 +184,25 @@ function normalOf(line: Path, k: number): Point {
   return [(b[1] - a[1]) / l, -(b[0] - a[0]) / l]
 }
 
+/** One order for all layers of a run that keeps the order of every place: what is new goes in before what follows it there. */
+function inOrder(stacks: readonly (readonly string[])[]): string[] {
+  const order: string[] = []
+  for (const stack of stacks) {
+    for (let i = stack.length - 1; i >= 0; i--) {
+      if (order.includes(stack[i])) continue
+      const next = stack.slice(i + 1).find((key) => order.includes(key))
+      const before = [...stack.slice(0, i)].reverse().find((key) => order.includes(key))
+      if (next !== undefined) order.splice(order.indexOf(next), 0, stack[i])
+      else if (before !== undefined) order.splice(order.indexOf(before) + 1, 0, stack[i])
+      else order.push(stack[i])
+    }
+  }
+  return order
+}
+
 /** Places of one run turned into one closed outline for every stretch of every layer. */
 function bands(places: readonly Place[]): SectionLayer[] {
-  const keys = [...new Set(places.flatMap((p) => p.layers.map((l) => `${l.part}|${l.name}`)))]
+  const keys = inOrder(places.map((p) => p.layers.map((l) => `${l.part}|${l.name}`)))
   return keys.map((key): SectionLayer => {
     const [part, name] = key.split('|')
     const outlines: Path[] = []
@@ -213,3 +229,6 @@ function bands(places: readonly Place[]): SectionLayer[] {
     return { part, name, thickest, outlines }
   })
 }
+
+/** A layer that is thinner than this everywhere in a section is not shown, mm. */
+const SHOWN = 0.08
