@@ -132,7 +132,7 @@ say(
   time(
     'plan, cold cache',
     15,
-    'last, five parts, long medial stiffener, steps',
+    'last, upper, every part, long medial stiffener, steps',
     () => new StageCache(),
     (c) => void planPair(input, c),
   ),
