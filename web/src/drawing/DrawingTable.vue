@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { boxOf, leftPart, mirror, stitchTicks, type Part, type Path } from '@gentle-awl/core'
-import { IconArrowsMaximize, IconMinus, IconPlus, IconRulerMeasure } from '@tabler/icons-vue'
+import { IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { pixelsPerMm, showLength } from '../app/settings.ts'
@@ -12,6 +12,7 @@ import DrawingRulers from './DrawingRulers.vue'
 import TrueSizeDialog from './TrueSizeDialog.vue'
 import { cutData, pathData } from './svgPath.ts'
 import { usePanZoom } from './usePanZoom.ts'
+import ZoomButtons from './ZoomButtons.vue'
 
 /** The drawing table: one part to scale on slate, with rulers, dimensions and our line language. */
 const props = defineProps<{
@@ -183,15 +184,7 @@ function arrows(event: KeyboardEvent): void {
     </div>
     <div class="tools" role="toolbar" aria-label="Drawing">
       <ChoiceBar label="Foot" :options="feet" :value="foot" @choose="foot = $event" />
-      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
-        <IconMinus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)">
-        <IconPlus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()">
-        <IconArrowsMaximize :size="22" aria-hidden="true" />
-      </button>
+      <ZoomButtons :view="view" />
       <button class="button" type="button" @click="trueSize">
         <IconRulerMeasure :size="22" aria-hidden="true" /> 1:1
       </button>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { boxOf, contains, nearest, partPlaces, translate, type Part, type PartPlace, type Path } from '@gentle-awl/core'
-import { IconArrowsMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { showLength } from '../../app/settings.ts'
 import { cutData, pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import ZoomButtons from '../../drawing/ZoomButtons.vue'
 import { partLevel } from '../pair/stages.ts'
 import { boardLayout } from './boardLayout.ts'
 
@@ -125,15 +125,7 @@ function up(event: PointerEvent): void {
       </svg>
     </div>
     <div class="slate-tools" role="toolbar" aria-label="Board">
-      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
-        <IconMinus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)">
-        <IconPlus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="The whole board" @click="view.fit()">
-        <IconArrowsMaximize :size="22" aria-hidden="true" />
-      </button>
+      <ZoomButtons :view="view" />
     </div>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
+import HatchPatterns from '../../drawing/HatchPatterns.vue'
 import { hatchOf, tintOf } from './layerLook.ts'
 
 /** The wall cut through to scale: every layer with its own tint and hatch, named beside it. */
@@ -33,29 +34,7 @@ const said = computed(() => props.section.layers.map((l) => `${l.name} ${showLen
 <template>
   <div ref="frame" class="frame on-slate">
     <svg v-if="width > 0" :viewBox="viewBox" role="img" :aria-label="`Section: ${said}`">
-      <defs>
-        <pattern
-          v-for="h in ['fine', 'wide', 'cross', 'dots', 'back']"
-          :id="`hatch-${h}`"
-          :key="h"
-          width="1.2"
-          height="1.2"
-          patternUnits="userSpaceOnUse"
-          :patternTransform="h === 'back' ? 'rotate(-45)' : 'rotate(45)'"
-        >
-          <line
-            v-if="h !== 'dots'"
-            x1="0"
-            y1="0"
-            x2="0"
-            y2="1.2"
-            stroke="#17262b"
-            :stroke-width="h === 'wide' ? 0.34 : 0.14"
-          />
-          <line v-if="h === 'cross'" x1="0" y1="0" x2="1.2" y2="0" stroke="#17262b" stroke-width="0.14" />
-          <circle v-if="h === 'dots'" cx="0.5" cy="0.5" r="0.2" fill="#17262b" />
-        </pattern>
-      </defs>
+      <HatchPatterns id="hatch" :size="1.2" />
       <path :d="pathData(section.last, false)" class="last" />
       <g v-for="l in section.layers" :key="l.part + l.name">
         <template v-for="(o, i) in l.outlines" :key="i">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { boxOf, type Bottom, type Path } from '@gentle-awl/core'
-import { IconArrowsMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import ZoomButtons from '../../drawing/ZoomButtons.vue'
+import HatchPatterns from '../../drawing/HatchPatterns.vue'
 import { hatchOf, tintOf } from './layerLook.ts'
 
 /** The bottom cut through its middle and stood on the ground. */
@@ -74,29 +75,7 @@ const arrows = computed(() => {
       @wheel="view.wheel"
     >
       <svg :width="width" :height="height" aria-hidden="true">
-        <defs>
-          <pattern
-            v-for="h in ['fine', 'wide', 'cross', 'dots', 'back']"
-            :id="`side-${h}`"
-            :key="h"
-            width="2"
-            height="2"
-            patternUnits="userSpaceOnUse"
-            :patternTransform="h === 'back' ? 'rotate(-45)' : 'rotate(45)'"
-          >
-            <line
-              v-if="h !== 'dots'"
-              x1="0"
-              y1="0"
-              x2="0"
-              y2="2"
-              stroke="#17262b"
-              :stroke-width="h === 'wide' ? 0.5 : 0.2"
-            />
-            <line v-if="h === 'cross'" x1="0" y1="0" x2="2" y2="0" stroke="#17262b" stroke-width="0.2" />
-            <circle v-if="h === 'dots'" cx="0.8" cy="0.8" r="0.3" fill="#17262b" />
-          </pattern>
-        </defs>
+        <HatchPatterns id="side" :size="2" />
         <line :x1="0" :x2="width" :y1="view.y(0)" :y2="view.y(0)" class="ground" />
         <g :transform="view.transform.value">
           <path :d="pathData(bottom.profile.last, false)" class="last" />
@@ -128,15 +107,7 @@ const arrows = computed(() => {
       </svg>
     </div>
     <div class="slate-tools" role="toolbar" aria-label="Side section">
-      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
-        <IconMinus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)">
-        <IconPlus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()">
-        <IconArrowsMaximize :size="22" aria-hidden="true" />
-      </button>
+      <ZoomButtons :view="view" />
     </div>
   </div>
 </template>

@@ -11,10 +11,10 @@ import {
   type Side,
   type Upper,
 } from '@gentle-awl/core'
-import { IconArrowsMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { pathData } from '../../drawing/svgPath.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
+import ZoomButtons from '../../drawing/ZoomButtons.vue'
 import { strainCells } from './strainCells.ts'
 import { usePointHandles } from './usePointHandles.ts'
 import { showLength } from '../../app/settings.ts'
@@ -159,15 +159,7 @@ const findingPlaces = computed(() =>
     </p>
     <div class="slate-tools" role="toolbar" aria-label="Forme">
       <slot />
-      <button class="button icon" type="button" aria-label="Further away" @click="view.zoom(0.8)">
-        <IconMinus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="Nearer" @click="view.zoom(1.25)">
-        <IconPlus :size="22" aria-hidden="true" />
-      </button>
-      <button class="button icon" type="button" aria-label="The whole drawing" @click="view.fit()">
-        <IconArrowsMaximize :size="22" aria-hidden="true" />
-      </button>
+      <ZoomButtons :view="view" />
     </div>
   </div>
 </template>
