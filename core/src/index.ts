@@ -1,5 +1,6 @@
 export * from './geometry/along.ts'
 export * from './geometry/path.ts'
+export { furthestApart } from './geometry/apart.ts'
 export { offset } from './geometry/clip.ts'
 export type { Vec3 } from './geometry/vec3.ts'
 export { compareLasts, laidTogether, type LaidTogether, type LastDifference } from './fit/compareLasts.ts'

@@ -1,4 +1,4 @@
-import { boxOf, type Path, type Point } from './path.ts'
+import { boxOf, type Box, type Path, type Point } from './path.ts'
 
 /** Bands that the height of an outline is cut into; each keeps the edges that pass through it. */
 const BANDS = 48
@@ -8,7 +8,7 @@ const BANDS = 48
  * is compared with those of its own band only. Answers as `contains` does (crossings of a ray, odd is inside).
  */
 export class Inside {
-  readonly box: ReturnType<typeof boxOf>
+  private readonly box: Box
   private readonly bands: Float64Array[]
   private readonly height: number
 

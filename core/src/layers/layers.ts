@@ -10,7 +10,7 @@ import { layerRules } from './layerRules.ts'
 import { steps } from './ridges.ts'
 import { thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from './wallArea.ts'
-import { type WallStack, type StackLayer } from './wallStack.ts'
+import type { StackLayer, WallStack } from './wallStack.ts'
 
 /** A place of the wall, so that the screen can show it: on the forme of a side. */
 export interface LayerFinding extends Finding {
@@ -82,19 +82,22 @@ function featherPlaces({ bottom, turned }: LayerNeeds): Layers['feather'] {
   }
 }
 
-function thickestOfWall({ map, wall }: LayerNeeds): Layers['wall'] {
+/** The thickest place, foam apart: a padded collar is thick because it is meant to be. */
+function thickestOfWall({ map, wall, areas }: LayerNeeds): Layers['wall'] {
   const { columns, rows } = map.forme
+  const foam = new Set(areas.filter((a) => a.depth === DEPTHS.foam).map((a) => a.part))
+  const firm = (part: string) => !foam.has(part)
   let best: { side: Side; at: Point; thickness: number } = { side: 'lateral', at: [0, 0], thickness: -1 }
   for (const side of sides) {
     for (let i = 0; i < columns; i += EVERY) {
       for (let j = RIM_ROWS; j < rows - RIM_ROWS; j += EVERY) {
         const at = map.flatVertex(side, i, j)
-        const thickness = wall.thickness(side, at)
+        const thickness = wall.thickness(side, at, firm)
         if (thickness > best.thickness) best = { side, at, thickness }
       }
     }
   }
-  return { ...best, layers: wall.at(best.side, best.at) }
+  return { ...best, layers: wall.at(best.side, best.at).filter((l) => firm(l.part)) }
 }
 
 function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
@@ -143,7 +146,7 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
   return steps(areas, wall, onWall).map((s): LayerFinding => {
     const level: Level = s.slope <= limit ? 'fine' : 'watch'
     return {
-      id: `layers.step.${areas.find((a) => a.name === s.name)?.part ?? s.name}`,
+      id: `layers.step.${s.part}`,
       level,
       where: `edge of the ${s.name.toLowerCase()}, ${s.side} side`,
       sentence:

@@ -4,7 +4,7 @@ import type { RuleBook } from '../model/rules.ts'
 import { withAllowances } from '../upper/allowance.ts'
 import type { Piece, PlacedEdge } from '../upper/piece.ts'
 import { edgeSkive, edgeSkiveRules } from './edgeSkive.ts'
-import type { WallArea } from './wallArea.ts'
+import { SEAM_DEPTH, type WallArea } from './wallArea.ts'
 
 /** What of an edge's allowance lies on the wall, beyond the finished line. */
 const onWall = (e: PlacedEdge): number => (e.role === 'lap under' ? e.allowance : 0)
@@ -38,7 +38,7 @@ export function pieceAreas(
         .map((e) => ({
           ...base,
           name: `${piece.name}, ${e.name}`,
-          depth: depth - 0.5,
+          depth: depth - SEAM_DEPTH,
           thickness: share * thickness,
           area: stripInside(e.line, e.allowance),
           thinned: [],

@@ -1,7 +1,7 @@
 import { outwardNormals, resample } from '../geometry/along.ts'
 import { pathLength, type Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
-import { DEPTHS, type WallArea } from './wallArea.ts'
+import { DEPTHS, SEAM_DEPTH, type WallArea } from './wallArea.ts'
 import type { WallStack } from './wallStack.ts'
 
 /** A step between two thicknesses, where it is steepest. */
@@ -10,7 +10,8 @@ export interface Step {
   at: Point
   /** mm of thickness for each mm of run. */
   slope: number
-  /** The part whose edge it is. */
+  /** Id and name of the part whose edge it is. */
+  part: string
   name: string
 }
 
@@ -23,10 +24,10 @@ const EDGE = 2.5
 
 /**
  * The steepest step of each inside part: across every edge of what lies under the upper, the difference of thickness
- * over a short run. `onWall` says whether a place is on the wall at all: at top line, feather and centre nothing goes on.
+ * over a short run. Foam is left out: it is meant to be felt. `onWall` says whether a place is on the wall at all: at top line, feather and centre nothing goes on.
  */
 export function steps(areas: readonly WallArea[], stack: WallStack, onWall: (side: Side, p: Point) => boolean): Step[] {
-  const inside = areas.filter((a) => a.depth < DEPTHS.upper - 0.75)
+  const inside = areas.filter((a) => a.depth < DEPTHS.upper - SEAM_DEPTH && a.depth !== DEPTHS.foam)
   const parts = new Set(inside.map((a) => a.part))
   const worst = new Map<string, Step>()
   for (const area of inside) {
@@ -39,7 +40,7 @@ export function steps(areas: readonly WallArea[], stack: WallStack, onWall: (sid
       const slope = Math.abs(thick(reach(RUN / 2)) - thick(reach(-RUN / 2))) / RUN
       const before = worst.get(area.part)
       if (!before || slope > before.slope) {
-        worst.set(area.part, { side: area.side, at: p, slope, name: area.name })
+        worst.set(area.part, { side: area.side, at: p, slope, part: area.part, name: area.name })
       }
     })
   }

@@ -12,7 +12,7 @@ import type { StackLayer, WallStack } from './wallStack.ts'
 export interface SectionLayer {
   part: string
   name: string
-  /** Thickest and thinnest in this section, mm. */
+  /** Where it is thickest in this section, mm. */
   thickest: number
   outlines: Path[]
 }

@@ -21,6 +21,9 @@ export interface WallArea {
 /** Order of the layers from the foot outwards. */
 export const DEPTHS = { grip: 0, lining: 1, foam: 2, side: 3, inside: 4, reinforcement: 5, upper: 6 } as const
 
+/** The opened allowance of a seam lies so much deeper than its piece. */
+export const SEAM_DEPTH = 0.5
+
 /** Thickness by a profile at a distance from the edge, mm. */
 export function profileAt(profile: Profile, distance: number): number {
   for (let i = 0; i < profile.length; i++) {

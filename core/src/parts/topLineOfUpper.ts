@@ -6,7 +6,8 @@ import type { Side } from '../last/frame.ts'
 import { wallPlace } from '../last/wallPlace.ts'
 import type { DrawnUpper } from '../upper/style.ts'
 import { wallSides } from '../upper/designPoints.ts'
-import type { TopLine } from './topLine.ts'
+import type { RuleBook } from '../model/rules.ts'
+import { topLineRules, type TopLine } from './topLine.ts'
 
 /** Wanted distance between the places at which the opening's edge is measured on the last, mm. */
 const STEP = 7
@@ -21,7 +22,7 @@ export function openingFromBack(drawn: DrawnUpper, side: Side): Path {
  * The top line as the upper has it: the edge of its opening, measured on the last straight up the wall. In front of the
  * opening it stays as high as the opening ends.
  */
-export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper): TopLine {
+export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper, book: RuleBook): TopLine {
   const curve = (side: Side) => {
     const path = openingFromBack(drawn, side)
     const points = resample(path, Math.max(8, Math.round(pathLength(path) / STEP))).map((p) =>
@@ -39,7 +40,7 @@ export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper): TopLine {
   const curves = { lateral: curve('lateral'), medial: curve('medial') }
   const { back } = curves.lateral
   const lowest = (side: Side) => {
-    const at = 0.22 * map.surface.length
+    const at = book.value(topLineRules.ankleStation) * map.surface.length
     return Math.min(...[0.8, 0.9, 1, 1.1, 1.2].map((k) => curves[side].height(k * at)))
   }
   return {

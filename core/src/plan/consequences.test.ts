@@ -38,9 +38,10 @@ describe('what a house rule would change', () => {
     expect(c.appeared).toEqual(['Foam on the insole', 'Insole cover'])
     expect(c.gone).toEqual(['Welt', 'Rand'])
   })
-  it('a wider margin lengthens the cutting', () => {
+  it('a wider margin: larger vamps, and longer cutting for linings', () => {
     const c = consequences(before, plan({ 'upper.lastingMargin': 30 }))
     expect(c.shapes.find((s) => s.part === 'Vamp')?.most).toBeGreaterThan(11.9)
     expect(c.figures.some((f) => f.quantity === 'Lasting margin of the lining' && f.to === 30)).toBe(true)
+    expect(c.minutes.to).toBeGreaterThan(c.minutes.from)
   })
 })

@@ -1,4 +1,4 @@
-import { nearest } from '../geometry/along.ts'
+import { furthestApart } from '../geometry/apart.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Because, Finding, Level, Unit } from '../model/because.ts'
 import type { Plan } from './planPair.ts'
@@ -36,7 +36,7 @@ function carriers(
     })),
     { id: 'layers', name: 'Layers', becauses: [], findings: plan.layers.findings, outline: null },
     { id: 'bottom', name: 'Bottom', becauses: [], findings: plan.bottom.findings, outline: null },
-    ...plan.parts.map((p) => ({ ...p, outline: p.outline })),
+    ...plan.parts,
   ]
 }
 
@@ -81,17 +81,10 @@ export function consequences(before: Plan, after: Plan): Consequences {
       })
     }
     if (a.outline && b.outline) {
-      const most = furthest(a.outline, b.outline)
+      const most = furthestApart(a.outline, b.outline)
       if (most > SMALL) out.shapes.push({ part: a.name, most })
     }
   }
   out.shapes.sort((a, b) => b.most - a.most)
   return out
-}
-
-/** The furthest that a point of one outline lies from the other, both ways, mm. */
-function furthest(a: Path, b: Path): number {
-  if (a.length === b.length && a.every((p, i) => p[0] === b[i][0] && p[1] === b[i][1])) return 0
-  const away = (from: Path, to: Path) => from.reduce((most, p) => Math.max(most, nearest(to, p, true).away), 0)
-  return Math.max(away(a, b), away(b, a))
 }

@@ -66,7 +66,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const joint = surface.joints
   const top = cache.stage('topLine', [L, base, map, book.stamp(topLineRules)], () =>
     // A boot's shaft stands far above what a stiffener can hold: it keeps to the height of a low shoe.
-    base && !base.drawn.front ? topLineOfUpper(map, base.drawn) : topLineByRule(L, book),
+    base && !base.drawn.front ? topLineOfUpper(map, base.drawn, book) : topLineByRule(L, book),
   )
   const ends = stiffenerEnds(L, joint, d.stiffener, book)
   const liningT = material.lining.thickness

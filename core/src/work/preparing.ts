@@ -6,7 +6,7 @@ const has =
   (id: 'padding'): Step['when'] =>
   (f) =>
     f.parts.has(id)
-const any =
+const present =
   (...kinds: string[]): Step['when'] =>
   (f) =>
     partsOf(f, kinds).length > 0
@@ -48,7 +48,7 @@ export const preparing: Step[] = [
     id: 'cut-lining',
     name: 'Cut the linings',
     group: 'cut',
-    when: any(...linings),
+    when: present(...linings),
     effort: cutting(linings, 4),
     after: [['check-base', 'lining and stiffener inherit every error of the base pattern']],
     cautions: ['knife'],
@@ -58,7 +58,7 @@ export const preparing: Step[] = [
     id: 'cut-stays',
     name: 'Cut side linings, tapes and patches',
     group: 'cut',
-    when: any(...stays),
+    when: present(...stays),
     effort: cutting(stays, 2),
     after: [['check-base', 'they follow the lines of the base pattern']],
     cautions: ['knife'],
@@ -68,7 +68,7 @@ export const preparing: Step[] = [
     id: 'cut-foam',
     name: 'Cut the foam',
     group: 'cut',
-    when: any(...foams),
+    when: present(...foams),
     effort: cutting(foams, 2),
     after: [['print', 'it is cut by the printed outline']],
     cautions: ['knife'],
@@ -136,7 +136,7 @@ export const preparing: Step[] = [
     id: 'cut-welt',
     name: 'Cut the welts and rands',
     group: 'cut',
-    when: any('welt', 'rand'),
+    when: present('welt', 'rand'),
     effort: cutting(['welt', 'rand'], 3),
     after: [['print', 'length and outline are on the sheet']],
     cautions: ['knife'],
@@ -194,7 +194,7 @@ export const preparing: Step[] = [
     id: 'pare-wedge',
     name: 'Pare the heel wedges',
     group: 'skive',
-    when: any('heelWedge'),
+    when: present('heelWedge'),
     effort: skiving('heelWedge'),
     after: [['cut-heel', 'only what is cut can be pared']],
     cautions: ['knife'],

@@ -51,7 +51,7 @@ export function hiddenLast(seed: number): LastMeasures {
   }
 }
 
-/** The scan file of the hidden last: any pose, noise, a few places not seen. */
+/** The scan file of the hidden last: posed at random, with noise and a few places not seen. */
 export function scanOf(order: ScanOrder): Uint8Array {
   const { seed, noise, holes, foot } = order
   const scan = pretendScan(generateAt(hiddenLast(seed), SEEN), {

@@ -102,7 +102,7 @@ function profileOf(s: LastSurface): Path {
   ])
 }
 
-/** What a last is graded from: its measures when it has any, else its surface. */
+/** What a last is graded from: its measures where it was made to measure, its surface otherwise. */
 function gradeBase(last: LastBody): { measures: LastMeasures | null; surface: LastSurface } {
   const plain = last.shape.kind === 'made' && last.buildUps.length === 0
   return {

@@ -1,4 +1,4 @@
-import { nearest, signedArea, type Part, type Path } from '@gentle-awl/core'
+import { furthestApart, signedArea, type Part, type Path } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 
@@ -23,9 +23,8 @@ export const useCompare = defineStore('compare', () => {
   function difference(pair: string, part: Part): ShapeDifference | null {
     const before = of(pair, part.id)
     if (!before) return null
-    const away = (a: Path, b: Path) => a.reduce((most, p) => Math.max(most, nearest(b, p, true).away), 0)
     return {
-      most: Math.max(away(part.outline, before), away(before, part.outline)),
+      most: furthestApart(part.outline, before),
       area: 100 * (signedArea(part.outline) / signedArea(before) - 1),
     }
   }

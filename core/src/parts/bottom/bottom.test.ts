@@ -132,6 +132,20 @@ describe('parts of the bottom', () => {
     for (const p of top) expect(nearest(wedge, p, true).away).toBeCloseTo(0.6 * 3, 1)
     expect(lift.count).toBe(2 * welted.bottom.heel.lifts)
   })
+  it('with every lift taken out the number can still be changed, and what was set says what the rule would be', () => {
+    const none = plan({ heel: { lifts: 0, wedge: true } })
+    expect(none.parts.some((p) => p.id === 'heelLift')).toBe(false)
+    const lifts = part(none, 'topPiece').becauses.find((b) => b.quantity === 'Lifts')
+    expect(lifts).toMatchObject({ value: 0, origin: 'set by hand', hand: { byRule: welted.bottom.heel.byRule } })
+    expect(lifts?.sentence).toContain(`by rule ${welted.bottom.heel.byRule} go`)
+  })
+  it('a wedge thicker than its leather says of how many pieces it is built', () => {
+    const heeled = part(plan({}, sampleMeasures.heeled), 'heelWedge')
+    const back = value(heeled, 'Wedge at the back')
+    expect(heeled.becauses.find((b) => b.quantity === 'Wedge at the back')?.sentence).toContain(
+      `${Math.ceil(back / 5)} pieces of the lift leather`,
+    )
+  })
   it('the shank keeps clear of the joint line and lies inside the bottom', () => {
     for (const m of Object.values(sampleMeasures)) {
       const p = part(plan({}, m), 'shank')

@@ -184,6 +184,20 @@ export function heelParts(
     ],
     origin: 'measured on the last',
   }
+  /** A wedge thicker than the leather is laid up of several pieces. */
+  const pieces = Math.ceil(build.wedge.back / lift.thickness - 1e-6)
+  const room = Math.min(build.needed.back, build.needed.breast) - build.topPiece
+  const liftCount: Because = {
+    quantity: 'Lifts',
+    value: build.lifts,
+    unit: 'count',
+    sentence: byHand
+      ? `Set by hand; by rule ${build.byRule} go into the ${room.toFixed(1)} mm that the top piece leaves at the lower end.`
+      : `What the top piece leaves at the lower end (${room.toFixed(1)} mm), divided by lifts of ${lift.thickness} mm.`,
+    inputs: [{ name: 'Lift', value: lift.thickness, unit: 'mm' }],
+    origin: byHand ? 'set by hand' : 'measured on the last',
+    hand: { decision: 'heel.lifts', byRule: build.byRule, min: 0, max: build.byRule + 6 },
+  }
   const lifts: Part[] =
     build.lifts > 0
       ? [
@@ -205,15 +219,7 @@ export function heelParts(
             ...seatFigures(step(wedge ? 1 : 0)),
             becauses: [
               height,
-              {
-                quantity: 'Lifts',
-                value: build.lifts,
-                unit: 'count',
-                sentence: `What the top piece leaves at the lower end (${(Math.min(build.needed.back, build.needed.breast) - build.topPiece).toFixed(1)} mm), divided by lifts of ${lift.thickness} mm.`,
-                inputs: [{ name: 'Lift', value: lift.thickness, unit: 'mm' }],
-                origin: byHand ? 'set by hand' : 'measured on the last',
-                hand: { decision: 'heel.lifts', byRule: build.byRule, min: 0, max: build.byRule + 6 },
-              },
+              liftCount,
               ruled('Each lift smaller all round', bottomRules.taper, book),
               ...(lift.byRule ? [ruled('Thickness', bottomRules.liftThickness, book)] : []),
             ],
@@ -239,7 +245,7 @@ export function heelParts(
                 quantity: 'Wedge at the back',
                 value: build.wedge.back,
                 unit: 'mm' as const,
-                sentence: `What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${build.wedge.breast.toFixed(1)} mm at the breast, so that the heel stands level.`,
+                sentence: `What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${build.wedge.breast.toFixed(1)} mm at the breast, so that the heel stands level.${pieces > 1 ? ` It is built of ${pieces} pieces of the lift leather, each pared.` : ''}`,
                 inputs: [{ name: 'At the breast', value: build.wedge.breast, unit: 'mm' as const }],
                 origin: 'measured on the last' as const,
               },
@@ -258,6 +264,8 @@ export function heelParts(
       outline: step(stack),
       ...seatFigures(step(stack)),
       becauses: [
+        // With no lift left there is no other part that the slider could stand on.
+        liftCount,
         ruled('Each lift smaller all round', bottomRules.taper, book),
         ruled('Hollow of the breast', bottomRules.breastHollow, book),
         ...(top.byRule ? [ruled('Thickness', bottomRules.topPieceThickness, book)] : []),

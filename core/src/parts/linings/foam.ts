@@ -1,5 +1,6 @@
 import { offset } from '../../geometry/clip.ts'
 import type { Path } from '../../geometry/path.ts'
+import { DEPTHS, type WallArea } from '../../layers/wallArea.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { flatPiece } from '../../upper/pieceMaker.ts'
@@ -23,6 +24,23 @@ export function foamPieces(pieces: readonly Piece[], book: RuleBook): Piece[] {
         book,
       ),
     )
+}
+
+/**
+ * Where foam lies on the wall: inside the place of the piece that it fills, clear of its edges. A tongue lies under the
+ * lacing and has no place on the wall.
+ */
+export function foamAreas(foam: Piece, pieces: readonly Piece[], thickness: number, book: RuleBook): WallArea[] {
+  const filled = pieces.find((p) => p.id === foam.id.replace('Foam', ''))
+  return (filled?.places ?? []).map(({ side, forme }) => ({
+    part: foam.id,
+    name: foam.name,
+    side,
+    depth: DEPTHS.foam,
+    thickness,
+    area: offset(forme, -book.value(liningRules.foamInset), foam.name.toLowerCase()),
+    thinned: [],
+  }))
 }
 
 /** The lining of a tongue: wider than it, trimmed after it was glued over the last. */

@@ -7,6 +7,7 @@ import type { Because } from '../../model/because.ts'
 import type { Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../model/rules.ts'
+import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
 import { withMarks } from '../../upper/marks.ts'
 import type { Piece } from '../../upper/piece.ts'
@@ -14,7 +15,7 @@ import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import type { BasePattern } from '../../upper/upper.ts'
 import type { Part, PartPlace } from '../part.ts'
 import { ruled } from '../ruled.ts'
-import { foamPieces, tongueLining } from './foam.ts'
+import { foamAreas, foamPieces, tongueLining } from './foam.ts'
 import { liningRules } from './liningRules.ts'
 import { liningPieces, offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
@@ -48,7 +49,7 @@ interface Stuff {
   depth: number
 }
 
-/** Linings, heel grip, tongue lining, foam, side linings and reinforcements as parts of the pair. */
+/** Linings, heel grip, tongue lining, foam and reinforcements as parts of the pair. */
 export function liningParts(needs: LiningPartNeeds): Part[] {
   const { base, decisions, material, book } = needs
   const { pieces: upper } = base.drawn
@@ -92,14 +93,15 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
       asPart(p, lining, [ruled('Wider than the tongue, a side', liningRules.tongueWider, book)], book),
     ),
     ...(padded
-      ? foamPieces(upper, book).map((p) =>
-          asPart(
-            withPlaces(p, upper),
+      ? foamPieces(upper, book).map((p) => ({
+          ...asPart(
+            p,
             foam,
             [ruled('Clear of stitched edges', liningRules.foamInset, book), ruled('Thickness', foamRule, book)],
             book,
           ),
-        )
+          areas: foamAreas(p, upper, foam.thickness, book),
+        }))
       : []),
     ...reinforcements(base, book).map((p) =>
       asPart(withMarks(p, []), tape, [ruled('Thickness', reinforcementRules.thickness, book)], book),
@@ -155,12 +157,6 @@ function asPart(piece: Piece, stuff: Stuff, becauses: Because[], book: RuleBook)
   }
 }
 
-/** Foam lies where the piece that it fills lies, as far inside it. */
-function withPlaces(foam: Piece, upper: readonly Piece[]): Piece {
-  const filled = upper.find((p) => p.id === foam.id.replace('Foam', ''))
-  return { ...foam, places: filled?.places ?? [] }
-}
-
 /** A side lining is skived to nothing at its ends, inside the skives of stiffener and puff, and along its upper edge. */
 function skivedAround(part: Part, piece: Piece, width: number): Part {
   const profile = [
@@ -184,7 +180,7 @@ function skivedAround(part: Part, piece: Piece, width: number): Part {
   }
 }
 
-function becauseOf(piece: Piece, { decisions, book }: LiningPartNeeds): Because[] {
+function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Because[] {
   const trims = piece.edges.some((e) => e.role === 'trimmed')
   const bottom = piece.edges.find((e) => e.role === 'lasting margin')
   const trim = decisions.trim
@@ -199,15 +195,17 @@ function becauseOf(piece: Piece, { decisions, book }: LiningPartNeeds): Because[
             unit: 'mm' as const,
             sentence: `Cut as wide as the upper’s, so that the pliers hold it; once lasted it is trimmed ${trim === 'feather' ? 'to the feather line' : `to ${left} mm`}.`,
             inputs: [],
-            origin: 'house rule' as const,
-            rule: 'upper.lastingMargin',
+            origin: book.inForce(edgeRules.lasting).origin,
+            rule: edgeRules.lasting.key,
           },
         ]
       : []),
     ...(piece.id.startsWith('quarterLining')
       ? [
           ruled('Comes in at the foot of the back', liningRules.backEase, book),
-          ruled('Seam behind the upper’s', liningRules.seamBehind, book),
+          base.drawn.foot
+            ? ruled('Seam behind the upper’s', liningRules.seamBehind, book)
+            : ruled('Seam at the feather, share of the last length', liningRules.seamShare, book),
         ]
       : []),
     ...(piece.id === 'heelGrip'

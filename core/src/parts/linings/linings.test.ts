@@ -1,13 +1,15 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { sampleMaterials, sampleMeasures } from '../../../test/samplePair.ts'
+import { sampleMaterials, sampleMeasures, samplePair } from '../../../test/samplePair.ts'
 import { makeForme } from '../../forme/forme.ts'
 import { FormeMap } from '../../forme/formeMap.ts'
 import { nearest } from '../../geometry/along.ts'
-import { contains, distance, isSimple, pathLength, signedArea, type Path } from '../../geometry/path.ts'
+import { unite } from '../../geometry/clip.ts'
+import { contains, distance, isSimple, signedArea, type Path } from '../../geometry/path.ts'
 import { generateLast } from '../../last/generate.ts'
 import { liningBacks } from '../../model/pair.ts'
 import { RuleBook } from '../../model/rules.ts'
 import { styles, UpperDecisions } from '../../model/upper.ts'
+import { planPair } from '../../plan/planPair.ts'
 import { joinsOf } from '../../upper/joins.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { drawBase, type BasePattern } from '../../upper/upper.ts'
@@ -76,18 +78,13 @@ describe.each(styles)('linings of the %s', (style) => {
   })
   it('together cover the same ground as the base pattern', () => {
     const b = base(style)
-    const covered = pieces(b, 'butt seam')
+    const area = (list: readonly Piece[], side: 'lateral' | 'medial') =>
+      signedArea(unite(list.flatMap((p) => p.places.filter((q) => q.side === side).map((q) => q.forme))))
     for (const side of ['lateral', 'medial'] as const) {
-      const of = (list: readonly Piece[]) => list.flatMap((p) => p.places.filter((q) => q.side === side))
-      const area = of(covered).reduce((sum, q) => sum + signedArea(q.forme), 0)
-      // Only what the back is eased in, and what the upper laps over itself, is not the same.
-      const feather = pathLength(b.board.feather[side])
-      expect(area).toBeGreaterThan(feather * 20)
-      for (const q of of(covered)) {
-        for (const e of q.edges.filter((x) => x.role === 'lasting margin')) {
-          for (const p of e.line) expect(nearest(b.board.feather[side], p).away).toBeLessThan(1.7)
-        }
-      }
+      const [upper, lining] = [area(b.drawn.pieces, side), area(pieces(b, 'butt seam'), side)]
+      // The back is eased in at its foot, and the tip of an open tab in front of the throat is not lined.
+      expect(lining / upper).toBeGreaterThan(0.98)
+      expect(lining / upper).toBeLessThan(1.005)
     }
   })
 })
@@ -162,6 +159,26 @@ describe('tongue, foam and stays', () => {
       const filled = find(upper, f.id.replace('Foam', ''))
       expect(standsOut(filled.net, f.outline).least).toBeGreaterThan(5.95)
     }
+  })
+  it('foam lies inside the collar on the wall, and is neither bulk nor a step: it is meant to be felt', () => {
+    const b = base('trainer')
+    for (const side of ['lateral', 'medial'] as const) {
+      const foam = part(liningParts(needs(b)), `collarFoam.${side}`)
+      expect(foam.areas.map((a) => [a.side, a.thickness])).toEqual([[side, 6]])
+      const collar = find(b.drawn.pieces, `collar.${side}`).places[0].forme
+      expect(standsOut(collar, foam.areas[0].area).least).toBeGreaterThan(5.95)
+    }
+    expect(part(liningParts(needs(b)), 'tongueFoam').areas).toEqual([])
+    const plan = planPair(samplePair({ upper: { style: 'trainer' } }))
+    expect(plan.layers.findings.filter((f) => f.level !== 'fine').map((f) => f.sentence)).toEqual([])
+    expect(plan.layers.wall.layers.some((l) => l.part.includes('Foam'))).toBe(false)
+  })
+  it('says where its seam lies: behind the upper’s, or by the rule where the upper has none', () => {
+    const quantities = (style: (typeof styles)[number]) =>
+      part(liningParts(needs(base(style))), 'quarterLining.medial').becauses.map((x) => x.rule)
+    expect(quantities('derby')).toContain('lining.seamBehind')
+    expect(quantities('court')).toContain('lining.seamShare')
+    expect(quantities('court')).not.toContain('lining.seamBehind')
   })
   it('only a trainer is padded', () => {
     const ids = (style: (typeof styles)[number]) => liningParts(needs(base(style))).map((p) => p.id)
