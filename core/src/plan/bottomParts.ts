@@ -15,7 +15,7 @@ import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
 import { filler, shank } from '../parts/bottom/insideBottom.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
 import { sideProfile, type SideProfile } from '../parts/bottom/sideProfile.ts'
-import { heelParts, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
+import { heelParts, heelSeat, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
 import { stuffOf } from '../parts/bottom/stuff.ts'
 import { insole, insoleRules } from '../parts/insole.ts'
 import { midsole, midsoleRules } from '../parts/midsole.ts'
@@ -212,7 +212,7 @@ function solesOf(
   ])
   const heel = heelBuild(
     profile,
-    boxOf(profile.underside).minX,
+    marks.heelFeather[0] + boxOf(heelSeat({ lasted, breast, book })).minX,
     breastX,
     { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
     d.heel,

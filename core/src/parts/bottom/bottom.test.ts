@@ -121,6 +121,12 @@ describe('parts of the bottom', () => {
       expect(nearest(outer, p, true).away).toBeCloseTo(2, 1)
     }
   })
+  it('the heel stands out past the lasted seat by the rule, and no further', () => {
+    const wedge = part(welted, 'heelWedge').outline
+    const front = boxOf(wedge).maxX
+    for (const p of wedge.filter((q) => q[0] < front - 8))
+      expect(nearest(welted.lasted, p, true).away).toBeCloseTo(4, 1)
+  })
   it('lifts shrink by the taper, down to the top piece', () => {
     const area = (p: Path) => signedArea(p)
     const wedge = part(welted, 'heelWedge').outline

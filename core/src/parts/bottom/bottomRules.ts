@@ -37,6 +37,15 @@ export const bottomRules = {
     unit: 'mm',
     why: 'It wears and is renewed; 5 to 7 mm last a good while.',
   },
+  heelRoom: {
+    key: 'bottom.heelRoom',
+    name: 'Heel cut larger than the lasted seat',
+    value: 4,
+    min: 1,
+    max: 10,
+    unit: 'mm',
+    why: 'No seam runs outside the seat: a little to trim and sand is enough, more makes the heel a platform.',
+  },
   taper: {
     key: 'bottom.taper',
     name: 'Each lift smaller than the one above it, all round',

@@ -156,6 +156,12 @@ function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grai
   }
 }
 
+/** Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast. */
+export function heelSeat({ lasted, breast, book }: Pick<SoleNeeds, 'lasted' | 'breast' | 'book'>): Path {
+  const grown = offset(lasted.outline, book.value(bottomRules.heelRoom), 'the heel')
+  return behind(grown, breast, 'the heel', book.value(bottomRules.breastHollow))
+}
+
 /** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece. */
 export function heelParts(
   needs: SoleNeeds,
@@ -165,8 +171,8 @@ export function heelParts(
   { wedge, lifts: set }: PairDecisions['heel'],
 ): Part[] {
   const byHand = set !== null
-  const { midsole, breast, book } = needs
-  const seat = behind(midsole, breast, 'the heel', book.value(bottomRules.breastHollow))
+  const { book } = needs
+  const seat = heelSeat(needs)
   const taper = book.value(bottomRules.taper)
   const step = (k: number): Path => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat)
   const stack = (wedge ? 1 : 0) + build.lifts
@@ -266,6 +272,7 @@ export function heelParts(
       becauses: [
         // With no lift left there is no other part that the slider could stand on.
         liftCount,
+        ruled('Larger than the lasted seat', bottomRules.heelRoom, book),
         ruled('Each lift smaller all round', bottomRules.taper, book),
         ruled('Hollow of the breast', bottomRules.breastHollow, book),
         ...(top.byRule ? [ruled('Thickness', bottomRules.topPieceThickness, book)] : []),
