@@ -25,6 +25,7 @@ const file: PairFile = {
   log: [],
   made: [],
   ...samplePair(),
+  leftLast: null,
 }
 
 it('writes the plan that the core makes and one line of figures', () => {

@@ -23,8 +23,8 @@ import {
 import { chromium } from '@playwright/test'
 import { launch } from '../e2e/browser.ts'
 import { startServer } from '../e2e/server.ts'
-import { demoLasts, demoMeasures } from '../server/src/demo/lasts.ts'
-import { demoMaterials, demoPairs } from '../server/src/demo/workshop.ts'
+import { demoMeasures } from '../server/src/demo/lasts.ts'
+import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
 import { readMesh } from '../web/src/scan/readMesh.ts'
 import { summary, time, type Result } from './measure.ts'
 
@@ -33,10 +33,8 @@ const say = (r: Result) => console.log(JSON.stringify(r))
 const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 
 const pair = demoPairs[0]
-const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
 const measures = demoMeasures[2]
-if (!last) throw new Error('The demo pair has no last.')
-const input: PlanInput = { decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }
+const input = demoInput(pair)
 const moved = (decision: Parameters<typeof setByHand>[1], mm: number): PlanInput => ({
   ...input,
   decisions: setByHand(input.decisions, decision, mm),
@@ -153,17 +151,16 @@ say(
 const warm = new StageCache()
 planPair(input, warm)
 const styled = demoPairs.find((p) => p.decisions.upper.style === 'oxford')
-const styledLast = demoLasts.find((l) => l.id === styled?.decisions.lastId)
-if (!styled || !styledLast) throw new Error('The demo has no oxford.')
+if (!styled) throw new Error('The demo has no oxford.')
 const upperCache = new StageCache()
-const dragged = (n: number): PlanInput => ({
+const bothInput = demoInput(styled)
+const dragged = (n: number, left: PlanInput['decisions']['left'] = null): PlanInput => ({
+  ...bothInput,
   decisions: {
-    ...styled.decisions,
+    ...bothInput.decisions,
+    left,
     upper: { ...styled.decisions.upper, points: { 'vampPoint:both': [0.4 + 0.002 * n, 0] } },
   },
-  last: styledLast,
-  materials: demoMaterials,
-  houseRules: {},
 })
 let nth = 0
 planPair(dragged(0), upperCache)
@@ -173,6 +170,16 @@ say(
     30,
     'oxford with toe cap and counter, punched and gimped, warm cache',
     () => dragged(++nth),
+    (next) => void planPair(next, upperCache),
+  ),
+)
+planPair(dragged(0, styled.decisions.left), upperCache)
+say(
+  time(
+    'drag a point: both feet, each on a last of its own',
+    20,
+    'the same oxford, warm cache',
+    () => dragged(++nth, styled.decisions.left),
     (next) => void planPair(next, upperCache),
   ),
 )

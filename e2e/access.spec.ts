@@ -22,6 +22,7 @@ const rooms = [
   `${derby}/parts/insole`,
   `${derby}/parts/puff`,
   '/pairs/01930000-0003-7000-8000-000000000003/parts/padding',
+  '/pairs/01930000-0003-7000-8000-000000000005/parts/feet',
   `${derby}/work`,
   '/lasts',
   '/stores',

@@ -158,3 +158,40 @@ test('a new liner for an old shoe comes from its tracing, and is kept over a rel
   expect(svg.match(/<title>/g)).toHaveLength(4)
   expect(svg).toContain('Padding, left')
 })
+
+test('a left shoe on its own last: parts differ, are shown and set for that foot, and say so until they are mirrors again', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}${derby}/parts/feet`)
+  await expect(page.getByText('one pattern, turned over, cuts both')).toBeVisible()
+  await page.getByRole('radio', { name: 'On its own' }).click()
+  await expect(page.getByText('nothing differs yet')).toBeVisible()
+  const last = page.getByLabel('Last of the left shoe')
+  const longer = await last.locator('option', { hasText: 'purser' }).getAttribute('value')
+  await last.selectOption(longer)
+  const table = page.getByRole('region', { name: 'Parts of both feet' }).getByRole('table')
+  await expect(table.getByRole('row', { name: /Insole/ })).toContainText(/\d\.\d mm/)
+  await expect(page.getByText('The toe puff: right 59.6 mm, left 58.6 mm.')).toBeVisible()
+  // The foot that is shown stays from room to room, and its figures are its own.
+  await page.getByRole('radiogroup', { name: 'Shoe that is shown' }).getByRole('radio', { name: 'Left' }).click()
+  await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Toe puff' }).click()
+  await expect(page.getByRole('img', { name: /^Toe puff, left foot/ })).toBeVisible()
+  await expect(page.getByTestId('other-foot')).toContainText('cut each by its own outline')
+  await page.getByRole('slider', { name: /Back edge behind the toe tip/ }).fill('50')
+  await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Both feet' }).click()
+  await expect(page.getByText(/The toe puff is 9\.6 mm shorter on the left/)).toBeVisible()
+  await page.getByRole('button', { name: 'Toe puff, length: as on the right' }).click()
+  await expect(page.getByText('The toe puff: right 59.6 mm, left 58.6 mm.')).toBeVisible()
+  // The paper has both outlines.
+  await page
+    .getByTestId('save-state')
+    .getByText(/revision/)
+    .waitFor()
+  const file = await page.request.get(`${server.url}/api/v1${derby}/parts/insole.svg?foot=left`)
+  const width = (svg: string) => Number(/width="([\d.]+)mm"/.exec(svg)?.[1])
+  const right = await page.request.get(`${server.url}/api/v1${derby}/parts/insole.svg?foot=right`)
+  expect(width(await right.text()) - width(await file.text())).toBeCloseTo(4, 0)
+  await page.getByRole('radio', { name: 'Mirror of the right' }).click()
+  await expect(page.getByText('one pattern, turned over, cuts both')).toBeVisible()
+  await expect(page.getByRole('radiogroup', { name: 'Shoe that is shown' })).toHaveCount(0)
+})

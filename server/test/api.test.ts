@@ -5,8 +5,8 @@ import { planPair, StageCache, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
-import { demoLasts, demoMeasures } from '../src/demo/lasts.ts'
-import { demoMaterials, demoPairs } from '../src/demo/workshop.ts'
+import { demoMeasures } from '../src/demo/lasts.ts'
+import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { openStore } from '../src/db/open.ts'
 import { migrations, testServer, type TestServer } from './testServer.ts'
 
@@ -41,9 +41,7 @@ describe('the demo workshop', () => {
     expect(new Set(pairs.map((p) => (p.log as unknown[]).length)).size).toBe(5)
     const cache = new StageCache()
     for (const pair of demoPairs) {
-      const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
-      if (!last) throw new Error('no last')
-      const plan = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }, cache)
+      const plan = planPair(demoInput(pair), cache)
       expect(plan.findings.find((f) => f.id === 'pair.size')?.level, pair.label.name).toBe('fine')
     }
   })
@@ -255,6 +253,30 @@ describe('a pair and its revisions', () => {
       })
     const answers = await Promise.all([write(51), write(52), write(53), write(54)])
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409])
+  })
+  it('the left shoe’s own last goes with the pair file, is looked for on the shelf, and stays there', async () => {
+    const label = { order: '2039', name: 'Two lasts', trade: '', note: '' }
+    const own = demoPairs[4].decisions
+    const made = await server.call('POST', '/pairs', { body: { label, decisions: own } })
+    const file = await server.call('GET', `/pairs/${String(made.body.id)}/file`)
+    expect(file.body.leftLast).toMatchObject({ id: own.left?.lastId })
+    const gone = { ...own, left: { ...own.left, lastId: '01930000-0001-7000-8000-0000000000ff' } }
+    const refused = await server.call('POST', '/pairs', { body: { label, decisions: gone } })
+    expect(refused.status).toBe(422)
+    expect(refused.body.fields).toMatchObject([{ field: 'decisions.left.lastId' }])
+    const last = await server.call('GET', `/lasts/${own.left?.lastId}`)
+    const kept = await server.call('DELETE', `/lasts/${own.left?.lastId}`, { version: last.body.version as number })
+    expect(kept.status).toBe(409)
+  })
+  it('what is cut of a part that differs counts for each foot', async () => {
+    const label = { order: '2040', name: 'Two lasts', trade: '', note: '' }
+    const made = await server.call('POST', '/pairs', { body: { label, decisions: demoPairs[4].decisions } })
+    const id = String(made.body.id)
+    for (const what of ['started', 'finished']) {
+      await server.call('POST', `/pairs/${id}/steps`, { body: { step: 'cut-insole', what } })
+    }
+    const list = await server.call('GET', `/pairs/${id}/made`)
+    expect(list.list.map((m) => m.part).sort()).toEqual(['left.insole', 'right.insole'])
   })
   it('a last or material in use cannot be deleted', async () => {
     const last = (await server.call('GET', `/lasts/${derby.decisions.lastId}`)).body

@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PAIR_FORMAT, PAIR_VERSION, type Last, type PairFile } from '@gentle-awl/core'
+import { LeftShoe, PAIR_FORMAT, PAIR_VERSION, type Last, type PairFile } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { importPair } from '../src/db/importPair.ts'
@@ -35,6 +35,7 @@ const file = (change: Partial<PairFile> = {}): PairFile => ({
   label: derby.label,
   decisions: derby.decisions,
   last: demoLasts[2],
+  leftLast: null,
   materials: demoMaterials,
   houseRules: {},
   log: [{ step: 'print', what: 'started', at: '2026-01-05T08:00:00.000Z' }],
@@ -129,6 +130,24 @@ describe('bringing a pair file in', () => {
     expect(heelOf(first.last)).toBe(25)
     expect(first.materials.find((m) => m.id === first.decisions.materials.lining)?.thickness).toBe(0.9)
     expect(await store.db.select().from(materials)).toHaveLength(demoMaterials.length + 1)
+  })
+  it('brings the left shoe’s last too, under a new id where the shelf has another by that id', async () => {
+    const left = (lastId: string | null) => ({ ...derby.decisions, left: LeftShoe.parse({ lastId }) })
+    const leftLast: Last = { ...demoLasts[4], name: 'Left' }
+    await bring(file({ decisions: left(leftLast.id), leftLast }))
+    expect(await store.db.select().from(lasts)).toHaveLength(2)
+    const id = await bring(
+      file({
+        id: '01930000-00aa-7000-8000-000000000003',
+        decisions: left(leftLast.id),
+        leftLast: { ...leftLast, name: 'Another left' },
+      }),
+    )
+    const again = await pairFile(store.db, id)
+    expect(again.leftLast?.name).toBe('Another left')
+    expect(again.decisions.left?.lastId).toBe(again.leftLast?.id)
+    expect(again.leftLast?.id).not.toBe(leftLast.id)
+    expect((await pairFile(store.db, file().id)).leftLast?.name).toBe('Left')
   })
   it('the same file twice makes a copy, and adds no second last or material', async () => {
     await bring(file())

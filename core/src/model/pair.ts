@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
+import type { HandDecision } from './because.ts'
 import { DrawnLine } from './drawnLine.ts'
 import { Last } from './last.ts'
 import { Made } from './made.ts'
@@ -13,8 +14,45 @@ export const paddings = ['none', 'heel pad', 'half', 'full'] as const
 export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
 export const liningTrims = ['short', 'long', 'feather'] as const
 
-/** A figure the maker set by hand, mm; null leaves it to the rule. */
-const byHand = (min: number, max: number) => z.number().min(min).max(max).nullable().default(null)
+/** How far each figure may be set by hand, mm (lifts are counted). */
+const handRanges = {
+  'stiffener.backHeight': [10, 120],
+  'stiffener.lateralEnd': [30, 260],
+  'stiffener.medialEnd': [30, 260],
+  'puff.length': [15, 130],
+  'midsole.room': [0, 25],
+  'heel.lifts': [0, 24],
+} as const satisfies Record<HandDecision, readonly [number, number]>
+
+/** A figure the maker set by hand; null leaves it to the rule. */
+const byHand = (decision: HandDecision) => handFigure(decision).nullable().default(null)
+const handFigure = (decision: HandDecision) => z.number().min(handRanges[decision][0]).max(handRanges[decision][1])
+
+/** The lasted shoe traced on paper, and whether the bottom parts go by it or by the prediction. */
+const Lasted = z.object({
+  tracing: DrawnLine.nullable().default(null),
+  use: z.enum(['predicted', 'traced']).default('predicted'),
+})
+
+/** What is decided for the left shoe alone; all else goes as on the right one. */
+export const LeftShoe = z.object({
+  /** Its own last; null is the right one's mirror. */
+  lastId: z.uuid().nullable().default(null),
+  /** Figures set by hand for it; null gives one back to the rule though the right shoe has it by hand. */
+  figures: z
+    .object({
+      'stiffener.backHeight': handFigure('stiffener.backHeight').nullable().optional(),
+      'stiffener.lateralEnd': handFigure('stiffener.lateralEnd').nullable().optional(),
+      'stiffener.medialEnd': handFigure('stiffener.medialEnd').nullable().optional(),
+      'puff.length': handFigure('puff.length').nullable().optional(),
+      'midsole.room': handFigure('midsole.room').nullable().optional(),
+      'heel.lifts': handFigure('heel.lifts').nullable().optional(),
+    })
+    .prefault({}),
+  padding: z.enum(paddings).nullable().default(null),
+  lasted: Lasted.prefault({}),
+})
+export type LeftShoe = z.infer<typeof LeftShoe>
 
 /** House-rule figures by key; keys and ranges are checked against the rule book. */
 export const RuleFigures = z.record(z.string().max(60), z.number())
@@ -43,24 +81,23 @@ export const PairDecisions = z.object({
   stiffener: z
     .object({
       front: z.enum(stiffenerFronts).default('short'),
-      backHeight: byHand(10, 120),
-      lateralEnd: byHand(30, 260),
-      medialEnd: byHand(30, 260),
+      backHeight: byHand('stiffener.backHeight'),
+      lateralEnd: byHand('stiffener.lateralEnd'),
+      medialEnd: byHand('stiffener.medialEnd'),
     })
     .prefault({}),
   lining: z
     .object({ back: z.enum(liningBacks).default('heel grip'), trim: z.enum(liningTrims).default('short') })
     .prefault({}),
-  puff: z.object({ length: byHand(15, 130) }).prefault({}),
+  puff: z.object({ length: byHand('puff.length') }).prefault({}),
   sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
-  midsole: z.object({ room: byHand(0, 25) }).prefault({}),
-  /** The lasted shoe traced on paper, and whether the bottom parts go by it or by the prediction. */
-  lasted: z
-    .object({ tracing: DrawnLine.nullable().default(null), use: z.enum(['predicted', 'traced']).default('predicted') })
-    .prefault({}),
+  midsole: z.object({ room: byHand('midsole.room') }).prefault({}),
+  lasted: Lasted.prefault({}),
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
-  heel: z.object({ lifts: byHand(0, 24), wedge: z.boolean().default(true) }).prefault({}),
+  heel: z.object({ lifts: byHand('heel.lifts'), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
+  /** Null while the left shoe is the right one's mirror. */
+  left: LeftShoe.nullable().default(null),
   /** House rules changed for this pair alone. */
   rules: RuleFigures.default({}),
 })
@@ -103,6 +140,8 @@ const PairFileNow = z.object({
   label: PairLabel,
   decisions: PairDecisions,
   last: Last,
+  /** The left shoe's own last, where it has one. */
+  leftLast: Last.nullable().default(null),
   materials: z.array(Material).min(1).max(200),
   /** The workshop's own house rules where they differ from the book. */
   houseRules: RuleFigures.default({}),
@@ -113,5 +152,6 @@ const PairFileNow = z.object({
 export const PairFile = z.preprocess(upgraded, PairFileNow)
 export type PairFile = z.infer<typeof PairFile>
 
-/** What planPair needs of a pair file. */
-export type PlanInput = Pick<PairFile, 'decisions' | 'last' | 'materials' | 'houseRules'>
+/** What planPair needs of a pair file; no left last is like null. */
+export type PlanInput = Pick<PairFile, 'decisions' | 'last' | 'materials' | 'houseRules'> &
+  Partial<Pick<PairFile, 'leftLast'>>

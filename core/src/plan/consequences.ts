@@ -1,7 +1,7 @@
 import { furthestApart } from '../geometry/apart.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Because, Finding, Level, Unit } from '../model/because.ts'
-import type { Plan } from './planPair.ts'
+import type { FootPlan, Plan } from './planPair.ts'
 
 /** What a change does to a pair, before it is kept: plain data. */
 export interface Consequences {
@@ -20,10 +20,16 @@ export interface Consequences {
 /** Less than this is not worth a line: figures in their own unit, outlines in mm. */
 const SMALL = 0.05
 
-/** Everything of a plan that carries reasons and checks, under the name of what it belongs to. */
-function carriers(
-  plan: Plan,
-): { id: string; name: string; becauses: readonly Because[]; findings: readonly Finding[]; outline: Path | null }[] {
+interface Carrier {
+  id: string
+  name: string
+  becauses: readonly Because[]
+  findings: readonly Finding[]
+  outline: Path | null
+}
+
+/** Everything of one shoe that carries reasons and checks, under the name of what it belongs to. */
+function ofFoot(plan: FootPlan): Carrier[] {
   return [
     { id: 'pair', name: 'Pair', becauses: [], findings: plan.findings, outline: null },
     { id: 'upper', name: 'Upper', becauses: plan.upper.becauses, findings: plan.upper.findings, outline: null },
@@ -38,6 +44,12 @@ function carriers(
     { id: 'bottom', name: 'Bottom', becauses: [], findings: plan.bottom.findings, outline: null },
     ...plan.parts,
   ]
+}
+
+function carriers(plan: Plan): Carrier[] {
+  const left = plan.left ? ofFoot(plan.left).map((c) => ({ ...c, id: `left.${c.id}`, name: `${c.name}, left` })) : []
+  const both = { id: 'feet', name: 'Left against right', becauses: [], findings: plan.feetFindings, outline: null }
+  return [...ofFoot(plan), ...left, both]
 }
 
 const minutesOf = (plan: Plan) => plan.operations.reduce((sum, o) => sum + o.minutes.value, 0)

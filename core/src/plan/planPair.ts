@@ -6,7 +6,7 @@ import { landmarks } from '../last/landmarks.ts'
 import { lastReadings, type LastReadings } from '../last/readings.ts'
 import type { LastSurface } from '../last/surface.ts'
 import type { Layers } from '../layers/layers.ts'
-import type { Path } from '../geometry/path.ts'
+import { GeometryError, type Path } from '../geometry/path.ts'
 import type { Finding, Level } from '../model/because.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
@@ -19,15 +19,19 @@ import type { Operation } from '../work/operation.ts'
 import { operations } from '../work/operations.ts'
 import { workRules } from '../work/step.ts'
 import { waitRules } from '../work/waits.ts'
+import { bothFeet, type PartOfBoth } from './bothFeet.ts'
 import { bottomParts, type Bottom } from './bottomParts.ts'
+import { findingsOfBoth } from './feetFindings.ts'
+import { leftInput } from './leftShoe.ts'
 import { materialsOf, stampOf } from './materials.ts'
 import { pairFindings } from './pairFindings.ts'
+import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
 import { wallParts } from './wallParts.ts'
 
-/** Everything that follows from a pair's decisions. Plain data: it can be stored, sent or printed. */
-export interface Plan {
+/** Everything that follows for one shoe, drawn as a right one. */
+export interface FootPlan {
   last: LastReadings
   /** The base pattern: pieces, points, lines and checks of the upper. */
   upper: Upper
@@ -38,10 +42,21 @@ export interface Plan {
   bottom: Bottom
   /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
   lasted: Path
-  /** Findings on the pair as a whole; those on a part stand with the part. */
+  /** Findings on the shoe as a whole; those on a part stand with the part. */
   findings: Finding[]
-  operations: Operation[]
+  /** The gravest finding; of a pair, the gravest of both feet. */
   worst: Level
+}
+
+/** Everything that follows from a pair's decisions: the right shoe, and the left one. Plain data: it can be stored, sent or printed. */
+export interface Plan extends FootPlan {
+  /** The left shoe where it is planned on its own, drawn as a right one; null while it is the right one's mirror. */
+  left: FootPlan | null
+  /** Every part on both feet: which are true mirrors, and how far the others differ. */
+  feet: PartOfBoth[]
+  /** Checks of the left shoe against the right one. */
+  feetFindings: Finding[]
+  operations: Operation[]
 }
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
@@ -59,13 +74,76 @@ export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], c
 
 /**
  * The pipeline, in the order in which a shoemaker works: last, bottom, top line, wall sheets, stiffener and puff,
- * layers, parts under the foot, findings, steps. Pure: equal input gives an equal plan, and moving one decision
- * computes only what follows from it. Throws PlanError, RuleError or GeometryError with a sentence for a person.
+ * layers, parts under the foot, findings, for each foot that differs; then the steps. Pure: equal input gives an equal
+ * plan, and moving one decision computes only what follows from it. Throws PlanError, RuleError or GeometryError with
+ * a sentence for a person.
  */
 export function planPair(input: PlanInput, cache: StageCache = new StageCache()): Plan {
-  const { decisions: d, last } = input
+  const { decisions: d } = input
   checkRuleFigures(input.houseRules)
   checkRuleFigures(d.rules)
+  const book = new RuleBook(input.houseRules, d.rules)
+  const right = planFoot(input, cache, 'right')
+  const leftOf = leftInput(input)
+  const left = leftOf && ofLeftShoe(() => planFoot(leftOf, cache, 'left'))
+  const material = materialsOf(input)
+  const paddings = { right: d.sock.padding, left: leftOf?.decisions.sock.padding ?? d.sock.padding }
+  const feet = cache.stage('feet', [right.upper, ...right.parts, left?.upper, ...(left?.parts ?? [])], () =>
+    bothFeet(right, left),
+  )
+  const steps = cache.stage(
+    'operations',
+    [
+      ...right.parts,
+      ...(left?.parts ?? []),
+      feet,
+      d.construction,
+      paddings.right,
+      paddings.left,
+      stampOf(material.upper),
+      book.stamp(workRules),
+      book.stamp(waitRules),
+    ],
+    () =>
+      operations({
+        construction: d.construction,
+        parts: byId(right),
+        left: byId(left ?? right),
+        ownOutline: new Set(feet.filter((f) => f.kind !== 'mirror').map((f) => f.id)),
+        materials: material,
+        paddings,
+        book,
+      }),
+  )
+  const feetFindings = left ? findingsOfBoth(right, left, book) : []
+  return {
+    ...right,
+    left,
+    feet,
+    feetFindings,
+    operations: steps,
+    worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
+  }
+}
+
+const byId = (plan: FootPlan) => new Map(plan.parts.map((p) => [p.id, p]))
+const gravest = (levels: readonly Level[]): Level =>
+  levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
+
+/** What goes wrong with the left shoe alone says so. */
+function ofLeftShoe<T>(plan: () => T): T {
+  try {
+    return plan()
+  } catch (error) {
+    if (error instanceof PlanError) throw new PlanError(error.field, `Left shoe: ${error.message}`)
+    if (error instanceof GeometryError) throw new GeometryError(`Left shoe: ${error.message}`)
+    throw error
+  }
+}
+
+/** One shoe, as a right one, from its last to its findings. */
+function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): FootPlan {
+  const { decisions: d, last } = input
   const book = new RuleBook(input.houseRules, d.rules)
   const material = materialsOf(input)
 
@@ -106,19 +184,8 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   const under = bottomParts({ surface, marks, bottom, wall, decisions: d, material, book }, cache)
 
   const parts = [...wall.parts, ...under.parts]
-  const findings = pairFindings(input, readings)
-  const steps = cache.stage(
-    'operations',
-    [...parts, d.construction, d.sock.padding, stampOf(material.upper), book.stamp(workRules), book.stamp(waitRules)],
-    () =>
-      operations({
-        construction: d.construction,
-        parts: new Map(parts.map((p) => [p.id, p])),
-        materials: material,
-        padding: d.sock.padding,
-        book,
-      }),
-  )
+  // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
+  const findings = foot === 'right' ? pairFindings(input, readings) : readings.findings
   const levels = [
     ...findings,
     ...upper.findings,
@@ -134,7 +201,6 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
     bottom: under.bottom,
     lasted: under.lasted.outline,
     findings,
-    operations: steps,
-    worst: levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine',
+    worst: gravest(levels),
   }
 }

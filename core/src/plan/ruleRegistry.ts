@@ -1,3 +1,4 @@
+import { feetRules } from './feetFindings.ts'
 import { RuleError, type Rule } from '../model/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../fit/cupFit.ts'
@@ -44,6 +45,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   { name: 'Sock liner and padding', rules: [...Object.values(sockRules), ...Object.values(foamRules)] },
   { name: 'Midsole', rules: Object.values(midsoleRules) },
   { name: 'Bottom and heel', rules: [...Object.values(bottomRules), ...Object.values(tracedRules)] },
+  { name: 'Both feet', rules: Object.values(feetRules) },
   { name: 'Layers and bulk', rules: [...Object.values(layerRules), ...Object.values(edgeSkiveRules)] },
   { name: 'Time at the bench', rules: Object.values(workRules) },
   { name: 'Waits', rules: Object.values(waitRules) },

@@ -1,8 +1,7 @@
 import type { Facts } from './facts.ts'
-import { holeCount, lineLength } from './facts.ts'
+import { cutLength, holeCount, lineLength } from './facts.ts'
 import { fixed, sewing, workRules, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
-import { pathLength } from '../geometry/path.ts'
 
 const welted: Step['when'] = (f) => f.construction === 'welted'
 const cemented: Step['when'] = (f) => f.construction === 'cemented'
@@ -139,9 +138,8 @@ export const bottoming: Step[] = [
     group: 'bottom',
     when: welted,
     effort: (f) => {
-      const outline = f.parts.get('midsole')?.outline
       // Breast to breast is about four fifths of the way round.
-      const run = outline ? 2 * 0.8 * pathLength(outline, true) : 0
+      const run = 0.8 * cutLength(f, ['midsole'])
       return sewing(f, run, Math.round(run / f.book.value(workRules.solePitch)))
     },
     after: [['press-outsole', 'glued, then stitched']],

@@ -8,36 +8,46 @@ import type { Part } from '../parts/part.ts'
 export interface Facts {
   construction: PairDecisions['construction']
   parts: ReadonlyMap<string, Part>
+  /** The left shoe's, drawn as a right one's; the same map while they are mirrors. */
+  left: ReadonlyMap<string, Part>
+  /** Ids of parts that are cut for each foot by an outline of its own. */
+  ownOutline: ReadonlySet<string>
   materials: Readonly<Record<'insole' | 'stiffener' | 'puff' | 'midsole' | 'upper', Material>>
-  padding: PairDecisions['sock']['padding']
+  paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }
 
-/** The parts of a kind that are in the pair: `quarterLining` stands for the lateral and the medial one. */
+const ofKind = (parts: ReadonlyMap<string, Part>, kinds: readonly string[]) =>
+  [...parts.values()].filter((p) => kinds.includes(p.id.split('.')[0]))
+
+/** The parts of a kind that are in the pair, on either foot: `quarterLining` stands for the lateral and the medial one. */
 export function partsOf(facts: Facts, kinds: readonly string[]): Part[] {
-  return [...facts.parts.values()].filter((p) => kinds.includes(p.id.split('.')[0]))
+  return [...ofKind(facts.parts, kinds), ...ofKind(facts.left, kinds).filter((p) => !facts.parts.has(p.id))]
 }
 
-/** Cut edge of some kinds of parts for both feet, mm. */
-export function cutLength(facts: Facts, kinds: readonly string[]): number {
-  return partsOf(facts, kinds).reduce((sum, p) => sum + p.count * pathLength(p.outline, true), 0)
-}
-
-/** Skived edges of some kinds of parts for both feet, mm. */
-export function skiveLength(facts: Facts, kinds: readonly string[]): number {
-  return partsOf(facts, kinds).reduce(
-    (sum, p) => sum + p.count * p.skives.reduce((one, s) => one + pathLength(s.edge), 0),
+/** A figure of each foot's parts of some kinds, summed over the pieces cut for both feet. */
+function overBoth(facts: Facts, kinds: readonly string[], of: (part: Part) => number): number {
+  return [facts.parts, facts.left].reduce(
+    (sum, foot) => sum + ofKind(foot, kinds).reduce((one, p) => one + (p.count / 2) * of(p), 0),
     0,
   )
 }
 
+/** Cut edge of some kinds of parts for both feet, mm. */
+export const cutLength = (facts: Facts, kinds: readonly string[]): number =>
+  overBoth(facts, kinds, (p) => pathLength(p.outline, true))
+
+/** Skived edges of some kinds of parts for both feet, mm. */
+export const skiveLength = (facts: Facts, kinds: readonly string[]): number =>
+  overBoth(facts, kinds, (p) => p.skives.reduce((sum, s) => sum + pathLength(s.edge), 0))
+
 /** Holes along a named line for both feet; 0 when the part has none. */
-export function holeCount(facts: Facts, id: string, name: string): number {
-  return 2 * (facts.parts.get(id)?.lines.find((l) => l.name === name)?.holes?.length ?? 0)
-}
+export const holeCount = (facts: Facts, id: string, name: string): number =>
+  bothLines(facts, id, name).reduce((sum, l) => sum + (l.holes?.length ?? 0), 0)
 
 /** Length of a named line of a part for both feet, mm; 0 when the part has none. */
-export function lineLength(facts: Facts, id: string, name: string): number {
-  const line = facts.parts.get(id)?.lines.find((l) => l.name === name)
-  return line ? 2 * pathLength(line.path, line.closed) : 0
-}
+export const lineLength = (facts: Facts, id: string, name: string): number =>
+  bothLines(facts, id, name).reduce((sum, l) => sum + pathLength(l.path, l.closed), 0)
+
+const bothLines = (facts: Facts, id: string, name: string) =>
+  [facts.parts, facts.left].flatMap((foot) => foot.get(id)?.lines.filter((l) => l.name === name) ?? [])

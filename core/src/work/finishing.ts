@@ -1,3 +1,4 @@
+import { partsOf } from './facts.ts'
 import { fixed, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
@@ -47,7 +48,7 @@ export const finishing: Step[] = [
     id: 'glue-padding',
     name: 'Glue the padding to the sock liners and trim it',
     group: 'finish',
-    when: (f) => f.parts.has('padding'),
+    when: (f) => partsOf(f, ['padding']).length > 0,
     effort: fixed(12, 'On the flesh side, up to the marked line; trimmed to the leather.'),
     wait: (f) => ({
       min: f.book.value(waitRules.contactMin),

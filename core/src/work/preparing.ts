@@ -1,11 +1,16 @@
-import { partsOf } from './facts.ts'
+import { partsOf, type Facts } from './facts.ts'
 import { cutting, fixed, skiving, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
-const has =
-  (id: 'padding'): Step['when'] =>
+/** What the padding of the pair is called; feet may have different ones, or one none at all. */
+function paddingName({ paddings: { right, left } }: Facts): string {
+  const worn = [...new Set([right, left])].filter((p) => p !== 'none')
+  return worn.length === 1 ? (worn[0] === 'heel pad' ? 'heel pad' : `${worn[0]} padding`) : 'padding'
+}
+const padded =
+  (...kinds: string[]): Step['when'] =>
   (f) =>
-    f.parts.has(id)
+    [f.paddings.right, f.paddings.left].some((p) => kinds.includes(p))
 const present =
   (...kinds: string[]): Step['when'] =>
   (f) =>
@@ -94,9 +99,9 @@ export const preparing: Step[] = [
   },
   {
     id: 'cut-padding',
-    name: (f) => (f.padding === 'heel pad' ? 'Cut the heel pads' : `Cut the ${f.padding} padding`),
+    name: (f) => `Cut the ${paddingName(f)}${paddingName(f) === 'heel pad' ? 's' : ''}`,
     group: 'cut',
-    when: has('padding'),
+    when: present('padding'),
     effort: cutting('padding', 2),
     after: [['cut-sock', 'the padding is drawn round the sock']],
     cautions: ['knife'],
@@ -220,9 +225,9 @@ export const preparing: Step[] = [
   },
   {
     id: 'skive-padding',
-    name: (f) => `Skive the front edge of the ${f.padding === 'heel pad' ? 'heel pad' : 'half padding'}`,
+    name: (f) => `Skive the front edge of the ${paddingName(f)}`,
     group: 'skive',
-    when: (f) => f.padding !== 'full' && f.parts.has('padding'),
+    when: padded('heel pad', 'half'),
     effort: skiving('padding'),
     after: [['cut-padding', 'only what is cut can be skived']],
     cautions: ['knife'],

@@ -4,7 +4,8 @@ import { samplePair } from '../../test/samplePair.ts'
 import type { Made } from '../model/made.ts'
 import { planPair, type Plan } from '../plan/planPair.ts'
 import { StageCache } from '../plan/stageCache.ts'
-import { makeables, remakeList, shapePrint } from './remake.ts'
+import { makeables, remakeList } from './remake.ts'
+import { shapePrint } from './shapePrint.ts'
 
 const cache = new StageCache()
 const input = samplePair()

@@ -1,8 +1,11 @@
-import type { Path } from '../geometry/path.ts'
 import type { Made, Making } from '../model/made.ts'
-import type { Plan } from '../plan/planPair.ts'
+import type { FootPlan, Plan } from '../plan/planPair.ts'
+import { shapePrint } from './shapePrint.ts'
 
-/** Something that is printed, cut or punched, with the fingerprint of its shape. */
+/**
+ * Something that is printed, cut or punched, with the fingerprint of its shape. `insole` stands for both feet's;
+ * `left.insole` and `right.insole` for one foot's, where the two differ.
+ */
 export interface Makeable {
   part: string
   name: string
@@ -19,33 +22,13 @@ export interface Remake {
   gone: boolean
 }
 
-/**
- * Fingerprint of outlines and holes, to a hundredth of a millimetre: FNV-1a over their numbers, twice with different
- * seeds. Equal shapes have equal prints on every machine.
- */
-export function shapePrint(...paths: readonly Path[]): string {
-  const run = (seed: number) => {
-    let h = seed
-    const eat = (v: number) => {
-      for (let k = 0; k < 4; k++) {
-        h ^= (v >> (8 * k)) & 0xff
-        h = Math.imul(h, 0x01000193) >>> 0
-      }
-    }
-    for (const path of paths) {
-      eat(path.length)
-      for (const [x, y] of path) {
-        eat(Math.round(x * 100))
-        eat(Math.round(y * 100))
-      }
-    }
-    return h.toString(16).padStart(8, '0')
-  }
-  return run(0x811c9dc5) + run(0x1234567)
-}
+const feet = ['right', 'left'] as const
 
-/** Everything of a plan that can be printed, cut or punched. Pieces of the upper are named `upper.` and their id. */
-export function makeables(plan: Plan): Makeable[] {
+/** The part without its foot. */
+export const partOfMade = (part: string): string => part.replace(/^(right|left)\./, '')
+
+/** Everything of one foot that can be printed, cut or punched. Pieces of the upper are named `upper.` and their id. */
+function ofFoot(plan: FootPlan): Makeable[] {
   return [
     ...plan.upper.pieces.map((p) => ({
       part: `upper.${p.id}`,
@@ -64,29 +47,65 @@ export function makeables(plan: Plan): Makeable[] {
   ]
 }
 
-/** What must be made again: of every part and way of making, the latest record against the plan of now. */
+const forFoot = (m: Makeable, foot: (typeof feet)[number]): Makeable => ({
+  ...m,
+  part: `${foot}.${m.part}`,
+  name: `${m.name}, ${foot}`,
+})
+
+/** Everything of a plan that can be printed, cut or punched: one entry for both feet where they are true mirrors. */
+export function makeables(plan: Plan): Makeable[] {
+  const right = ofFoot(plan)
+  if (!plan.left) return right
+  const left = new Map(ofFoot(plan.left).map((m) => [m.part, m]))
+  const out = right.flatMap((m) => {
+    const other = left.get(m.part)
+    left.delete(m.part)
+    if (other?.print === m.print) return [m]
+    return [forFoot(m, 'right'), ...(other ? [forFoot(other, 'left')] : [])]
+  })
+  return [...out, ...[...left.values()].map((m) => forFoot(m, 'left'))]
+}
+
+/** What must be made again: of every part, foot and way of making, the latest record against the plan of now. */
 export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
-  const now = new Map(makeables(plan).map((m) => [m.part, m]))
+  const stale = feet.map((foot) => staleOf(ofFoot(foot === 'left' ? (plan.left ?? plan) : plan), foot, made))
+  const [right, left] = stale
+  const out: Remake[] = []
+  for (const [part, entry] of right) {
+    const other = left.get(part)
+    left.delete(part)
+    if (!other) out.push({ ...entry, part: `right.${part}`, name: `${entry.name}, right` })
+    else {
+      const how = [...new Set([...entry.how, ...other.how])]
+      out.push({ ...entry, how, revision: Math.max(entry.revision, other.revision) })
+    }
+  }
+  for (const [part, entry] of left) out.push({ ...entry, part: `left.${part}`, name: `${entry.name}, left` })
+  return out
+}
+
+/** What of one foot is out of date, by part. */
+function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: readonly Made[]): Map<string, Remake> {
+  const now = new Map(plan.map((m) => [m.part, m]))
   const latest = new Map<string, Made>()
   for (const m of made) {
-    const key = `${m.part}|${m.how}`
+    const part = partOfMade(m.part)
+    if (m.part !== part && m.part !== `${foot}.${part}`) continue
+    const key = `${part}|${m.how}`
     const before = latest.get(key)
     if (!before || before.at <= m.at) latest.set(key, m)
   }
   const out = new Map<string, Remake>()
   for (const m of latest.values()) {
-    const current = now.get(m.part)
+    const part = partOfMade(m.part)
+    const current = now.get(part)
     if (current?.print === m.print) continue
-    const entry = out.get(m.part) ?? {
-      part: m.part,
-      name: current?.name ?? m.name,
-      how: [],
-      revision: m.revision,
-      gone: !current,
-    }
+    const name = current?.name ?? m.name.replace(/, (right|left)$/, '')
+    const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current }
     entry.how.push(m.how)
     entry.revision = Math.max(entry.revision, m.revision)
-    out.set(m.part, entry)
+    out.set(part, entry)
   }
-  return [...out.values()]
+  return out
 }

@@ -1,6 +1,6 @@
 import type { Rule } from '../model/rules.ts'
 import type { CautionId } from './cautions.ts'
-import { cutLength, skiveLength, type Facts } from './facts.ts'
+import { cutLength, partsOf, skiveLength, type Facts } from './facts.ts'
 import type { Wait, WorkGroup } from './operation.ts'
 
 /** Active time with its reason. */
@@ -68,6 +68,12 @@ export const fixed =
 
 const cm = (mm: number) => `${Math.round(mm / 10)} cm`
 
+/** Said where the two feet are not cut by one pattern. */
+const eachByItsOwn = (facts: Facts, kinds: readonly string[]) =>
+  partsOf(facts, kinds).some((p) => facts.ownOutline.has(p.id))
+    ? ' Left and right differ: cut each by its own outline and mark it L or R.'
+    : ''
+
 /** Time to cut some kinds of parts for both feet: laying out and following their true outlines. */
 export const cutting =
   (kinds: string | readonly string[], layOut = 3): Step['effort'] =>
@@ -76,7 +82,7 @@ export const cutting =
     const speed = facts.book.value(workRules.cutSpeed)
     return {
       minutes: layOut + length / speed,
-      sentence: `${cm(length)} of edge for both feet at ${speed} mm a minute, and ${layOut} minutes to lay out.`,
+      sentence: `${cm(length)} of edge for both feet at ${speed} mm a minute, and ${layOut} minutes to lay out.${eachByItsOwn(facts, [kinds].flat())}`,
     }
   }
 

@@ -41,6 +41,8 @@ function carriedRules(own: RuleFigures, theirs: RuleFigures, ours: RuleFigures):
 /** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
 export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const lastId = await bringLast(tx, file.last)
+  const { left } = file.decisions
+  const leftLastId = left?.lastId && file.leftLast ? await bringLast(tx, file.leftLast) : null
   const moved = new Map<string, string>()
   for (const material of file.materials) moved.set(material.id, await bringMaterial(tx, material))
   const { houseRules } = await readHouseRules(tx)
@@ -50,6 +52,7 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const decisions: PairDecisions = {
     ...file.decisions,
     lastId,
+    left: left && { ...left, lastId: leftLastId },
     materials: materialIds,
     rules: carriedRules(file.decisions.rules, file.houseRules, houseRules),
   }

@@ -85,10 +85,15 @@ export async function listPairs(db: Db) {
 
 /** Throws 422 when decisions name a last or a material that is not in the workshop. */
 async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
-  const [last] = await tx.select({ id: lasts.id }).from(lasts).where(eq(lasts.id, decisions.lastId))
-  if (!last) {
-    const message = 'This last is not on the shelf. Choose another one.'
-    throw new Problem(422, 'Unknown last', message, [{ field: 'decisions.lastId', message }])
+  for (const [field, lastId] of [
+    ['lastId', decisions.lastId],
+    ['left.lastId', decisions.left?.lastId],
+  ] as const) {
+    if (!lastId) continue
+    const [last] = await tx.select({ id: lasts.id }).from(lasts).where(eq(lasts.id, lastId))
+    if (last) continue
+    const message = `This last${field === 'lastId' ? '' : ' for the left shoe'} is not on the shelf. Choose another one.`
+    throw new Problem(422, 'Unknown last', message, [{ field: `decisions.${field}`, message }])
   }
   const wanted = Object.entries(decisions.materials).filter((e): e is [string, string] => e[1] !== null)
   const found = await tx
@@ -195,6 +200,8 @@ export async function readHouseRules(db: Reader): Promise<{ version: number; hou
 export async function pairFile(db: Reader, id: string): Promise<PairFile> {
   const view = await viewPair(db, id)
   const [last] = await db.select().from(lasts).where(eq(lasts.id, view.decisions.lastId))
+  const leftId = view.decisions.left?.lastId ?? null
+  const [leftLast] = leftId === null ? [] : await db.select().from(lasts).where(eq(lasts.id, leftId))
   const ids = Object.values(view.decisions.materials).filter((m): m is string => m !== null)
   const used = await db.select().from(materials).where(inArray(materials.id, ids)).orderBy(asc(materials.name))
   const log = await readLog(db, id)
@@ -207,6 +214,7 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
     label: view.label,
     decisions: view.decisions,
     last: plainLast(last),
+    leftLast: leftLast ? plainLast(leftLast) : null,
     materials: used.map(plainMaterial),
     houseRules,
     log: log.map(({ step, what, at }) => ({ step, what, at })),

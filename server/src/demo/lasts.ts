@@ -119,9 +119,23 @@ const places: Partial<LastStock>[] = [
   { number: '43-1', count: 2, place: 'Rack by the window, 3' },
   { number: '39-4', place: 'Loft, box B' },
 ]
-export const demoLasts: Last[] = shelf.map(([name, note, measures], i) =>
-  Last.parse({ id: demoId(1, i + 1), name, note, shape: { kind: 'made', measures }, stock: places[i] }),
-)
+/** The purser's left foot is shorter and fuller than his right one. */
+const purserLeft = Last.parse({
+  id: demoId(1, 7),
+  name: 'Harbour 25, purser’s left',
+  note: 'Shorter and fuller than the right one; made from Harbour 25.',
+  shape: {
+    kind: 'made',
+    measures: { ...shelf[2][2], length: shelf[2][2].length - 4, jointWidth: 89.5, jointGirth: 257, waistGirth: 250 },
+  },
+  stock: { number: '43L', feet: 'left', place: 'Rack by the window' },
+})
+export const demoLasts: Last[] = [
+  ...shelf.map(([name, note, measures], i) =>
+    Last.parse({ id: demoId(1, i + 1), name, note, shape: { kind: 'made', measures }, stock: places[i] }),
+  ),
+  purserLeft,
+]
 
 /** A bottom as it was walked round with a pencil and digitised: an old last that nobody has measures of but these. */
 function tracedBottom(): BottomTracing {

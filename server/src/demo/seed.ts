@@ -4,13 +4,11 @@ import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
 import { cupSoles, feet, lastHolds, lasts, materials, pairs, stepEvents } from '../db/schema.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
-import { demoFeet, demoHolds, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
+import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
 
 /** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
 function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
-  const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
-  if (!last) throw new Error(`Demo pair ${pair.label.order} has no last.`)
-  const { operations } = planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }, cache)
+  const { operations } = planPair(demoInput(pair), cache)
   const done = operations.slice(0, Math.round(pair.done * operations.length))
   const log: StepEvent[] = []
   let at = now - pair.finishedMinutesAgo * 60_000

@@ -1,4 +1,12 @@
-import { PairDecisions, type Feet, type Last, type Material, type MaterialKind, type PairLabel } from '@gentle-awl/core'
+import {
+  PairDecisions,
+  type Feet,
+  type Last,
+  type Material,
+  type MaterialKind,
+  type PairLabel,
+  type PlanInput,
+} from '@gentle-awl/core'
 import { demoId } from './demoId.ts'
 import { demoLasts } from './lasts.ts'
 
@@ -162,7 +170,16 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'oxford', options: { toeCap: true, counter: true }, decoration: 'punched and gimped' },
       construction: 'cemented',
       materials: { ...usual, insole: stuff('Fibre board') },
+      left: { lastId: lastOf('Harbour 25, purser’s left') },
     },
     { done: 1, finishedMinutesAgo: 60 * 24 * 6, running: false },
   ),
 ]
+
+/** What a demo pair is planned from. */
+export function demoInput({ label, decisions }: DemoPair): PlanInput {
+  const last = demoLasts.find((l) => l.id === decisions.lastId)
+  if (!last) throw new Error(`Demo pair ${label.order} has no last.`)
+  const leftLast = demoLasts.find((l) => l.id === decisions.left?.lastId) ?? null
+  return { decisions, last, leftLast, materials: demoMaterials, houseRules: {} }
+}

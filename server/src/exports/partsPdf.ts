@@ -8,6 +8,7 @@ import {
   type Path,
   type Plan,
 } from '@gentle-awl/core'
+import type { PairPart } from './pairParts.ts'
 import { cover, pageMap } from './pdfCover.ts'
 import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
@@ -153,15 +154,10 @@ function foot(page: Page, words: string, pageNumber: number, total: number, widt
 }
 
 /**
- * The parts of a pair (or the given ones, the upper's pieces) at true size: a cover with bars, list and page map, then both feet of every part, tiled on the
+ * Parts of a pair, or the pieces of its upper, at true size: a cover with bars, list and page map, then both feet of every part, tiled on the
  * paper with overlap and register marks. Vector PDF; 1 mm is 72 / 25.4 points.
  */
-export async function partsPdf(
-  file: PairFile,
-  plan: Plan,
-  paper: Paper,
-  parts: readonly DrawablePart[] = plan.parts,
-): Promise<Buffer> {
+export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: readonly PairPart[]): Promise<Buffer> {
   const size = papers[paper]
   const window = windowOf(paper)
   const sheets = layOutAll(parts, paper)

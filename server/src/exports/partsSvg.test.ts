@@ -2,6 +2,7 @@ import { boxOf, planPair, signedArea, type PairFile, type Point } from '@gentle-
 import { describe, expect, it } from 'vitest'
 import { demoLasts } from '../demo/lasts.ts'
 import { demoMaterials, demoPairs } from '../demo/workshop.ts'
+import { pairParts } from './pairParts.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
 
 const pair = demoPairs[0]
@@ -13,6 +14,7 @@ const file: PairFile = {
   label: { ...pair.label, name: 'Derby <b> & "co"' },
   decisions: pair.decisions,
   last: demoLasts[2],
+  leftLast: null,
   materials: demoMaterials,
   houseRules: {},
   log: [],
@@ -60,7 +62,7 @@ describe('SVG of a part', () => {
 
 describe('SVG of the pair', () => {
   it('holds every part twice, apart from each other, and escapes what a maker may write', () => {
-    const svg = pairSvg(file, plan)
+    const svg = pairSvg(file, pairParts(plan.parts))
     expect(svg.match(/<g id="/g)).toHaveLength(2 * plan.parts.length)
     expect(svg).toContain('Derby &lt;b&gt; &amp; &quot;co&quot;')
     expect(svg).not.toContain('<b>')

@@ -8,9 +8,8 @@ import {
   type PairFile,
   type Part,
   type Path,
-  type Plan,
 } from '@gentle-awl/core'
-import type { Foot } from './sheets.ts'
+import type { Foot, PairPart } from './pairParts.ts'
 
 const escape = (text: string) =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
@@ -74,15 +73,15 @@ export function partSvg(part: DrawablePart, foot: Foot): string {
   return wrap(w, h, `${part.name}, ${foot}`, group(part, foot, EDGE - box.minX, EDGE + box.maxY))
 }
 
-/** All parts (or the given ones) of both feet in two columns, 1 user unit = 1 mm. */
-export function pairSvg(file: PairFile, plan: Plan, parts: readonly DrawablePart[] = plan.parts): string {
+/** All given parts of both feet in two columns, 1 user unit = 1 mm. */
+export function pairSvg(file: PairFile, parts: readonly PairPart[]): string {
   let y = EDGE
   let width = 0
   const body = parts
-    .map((part) => {
+    .map(({ feet }) => {
       let x = EDGE
       let tallest = 0
-      const row = (['left', 'right'] as const).map((foot) => {
+      const row = feet.map(({ foot, part }) => {
         const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
         const g = group(part, foot, x - box.minX, y + box.maxY)
         x += box.maxX - box.minX + EDGE

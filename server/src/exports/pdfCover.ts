@@ -8,6 +8,7 @@ import {
   type Path,
   type Point,
 } from '@gentle-awl/core'
+import { piecesOf, type PairPart } from './pairParts.ts'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import { OVERLAP, papers, windowOf, type Paper, type Sheet } from './sheets.ts'
 
@@ -46,7 +47,7 @@ export function cover(
   page: Page,
   file: PairFile,
   plan: Plan,
-  parts: readonly DrawablePart[],
+  parts: readonly PairPart[],
   sheets: Sheet[],
   paper: Paper,
   firstPages: number[],
@@ -58,7 +59,7 @@ export function cover(
   page.text(label.name, 0, y, 17, { bold: true })
   y -= 7
   page.text(
-    `Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. Last: ${file.last.name}, ${plan.last.length.toFixed(0)} mm.`,
+    `Order ${label.order}${label.trade ? `, ${label.trade}` : ''}. Revision ${file.revision}. ${lastsOf(file, plan)}`,
     0,
     y,
     10,
@@ -88,17 +89,28 @@ export function cover(
   page.text('Thick', 124, row, 8, { bold: true })
   page.text('Cut', 140, row, 8, { bold: true })
   page.text('Pages', 150, row, 8, { bold: true })
-  const onSheet = (part: DrawablePart) => sheets.findIndex((s) => s.placed.some((p) => p.part.id === part.id))
+  const own = new Set(plan.feet.filter((f) => f.kind === 'differs').map((f) => f.id.replace(/^upper\./, '')))
+  const onSheet = (part: PairPart) => sheets.findIndex((s) => s.placed.some((p) => p.part.id === part.id))
   const step = Math.min(5.4, (row - 62) / parts.length)
   for (const part of parts) {
     row -= step
+    const [{ foot, part: drawn }] = part.feet
+    const which = part.feet.length === 1 ? `, ${foot} only` : own.has(part.id) ? ', L and R differ' : ''
     const i = onSheet(part)
     const last = i < 0 ? 0 : firstPages[i] + sheets[i].tiles.length - 1
-    const where = i < 0 ? sizeOf(part) : last === firstPages[i] ? `${last}` : `${firstPages[i]} to ${last}`
-    page.text(part.name, 24, row, 8)
-    page.text(`${part.role ? `${roleNames[part.role]}: ` : ''}${part.materialName}`.slice(0, 40), 72, row, 7.5)
-    page.text(`${part.thickness.toFixed(1)} mm`, 124, row, 8)
-    page.text(`${part.count}`, 140, row, 8)
+    const where =
+      i < 0
+        ? part.feet
+            .map((f) => sizeOf(f.part))
+            .filter((t, k, all) => all.indexOf(t) === k)
+            .join(' / ')
+        : last === firstPages[i]
+          ? `${last}`
+          : `${firstPages[i]} to ${last}`
+    page.text(`${part.name}${which}`, 24, row, 8)
+    page.text(`${drawn.role ? `${roleNames[drawn.role]}: ` : ''}${drawn.materialName}`.slice(0, 40), 72, row, 7.5)
+    page.text(`${drawn.thickness.toFixed(1)} mm`, 124, row, 8)
+    page.text(`${piecesOf(part)}`, 140, row, 8)
     page.text(where, 150, row, 8)
   }
   row -= 9
@@ -107,6 +119,13 @@ export function cover(
     page.text(name, 48, row - 1, 7.5)
     row -= 4.6
   }
+}
+
+/** The lasts the pair is made on. */
+function lastsOf(file: PairFile, plan: Plan): string {
+  const right = `${file.last.name}, ${plan.last.length.toFixed(0)} mm`
+  if (!plan.left || !file.leftLast) return `Last: ${right}.`
+  return `Lasts: right ${right}; left ${file.leftLast.name}, ${plan.left.last.length.toFixed(0)} mm.`
 }
 
 /** What a strip is cut to. */

@@ -1,15 +1,14 @@
-import { boxOf, planPair, StageCache, type Part } from '@gentle-awl/core'
+import { boxOf, planPair, StageCache, type Part, type Path } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
-import { demoLasts } from '../demo/lasts.ts'
-import { demoMaterials, demoPairs } from '../demo/workshop.ts'
+import { demoInput, demoPairs } from '../demo/workshop.ts'
+import { pairParts, piecesOf } from './pairParts.ts'
 import { layOut, layOutAll, OVERLAP, pagesFor, papers, windowOf, type Paper } from './sheets.ts'
 
 const cache = new StageCache()
-const parts: Part[] = demoPairs.slice(0, 3).flatMap((pair) => {
-  const last = demoLasts.find((l) => l.id === pair.decisions.lastId)
-  if (!last) throw new Error('no last')
-  return planPair({ decisions: pair.decisions, last, materials: demoMaterials, houseRules: {} }, cache).parts
-})
+const plans = demoPairs.slice(0, 3).map((pair) => planPair(demoInput(pair), cache).parts)
+const parts = plans.flatMap((one) => pairParts(one))
+/** Outlines of the pair as they lie, with what they must be. */
+const outlines = (sheet: ReturnType<typeof layOut>) => sheet.placed.map(({ part, move }) => move(part.outline))
 
 describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
   it('show every point of both feet on some page, and whatever lies near a cut on both of its pages', () => {
@@ -17,8 +16,8 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
     for (const part of parts) {
       const sheet = layOut(part, paper)
       expect(sheet.placed.map((p) => p.foot).sort()).toEqual(['left', 'right'])
-      for (const { move } of sheet.placed) {
-        for (const [x, y] of move(part.outline)) {
+      for (const outline of outlines(sheet)) {
+        for (const [x, y] of outline) {
           const on = sheet.tiles.filter(
             (t) => x >= t.x && x <= t.x + window.width && y >= t.y && y <= t.y + window.height,
           )
@@ -30,7 +29,7 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
   it('keep both feet apart and at true size', () => {
     for (const part of parts) {
       const sheet = layOut(part, paper)
-      const [a, b] = sheet.placed.map(({ move }) => move(part.outline))
+      const [a, b] = outlines(sheet)
       const gap = Math.min(...a.map((p) => Math.min(...b.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])))))
       expect(gap).toBeGreaterThan(5)
     }
@@ -38,7 +37,7 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
   it('put small parts together: none is lost, none lies on another, all at true size', () => {
     const sheets = layOutAll(parts.slice(0, 26), paper)
     const window = windowOf(paper)
-    const wanted = parts.slice(0, 26).filter((p) => !p.strip)
+    const wanted = parts.slice(0, 26).filter((p) => !p.feet[0].part.strip)
     expect(sheets.flatMap((s) => s.placed).length).toBe(2 * wanted.length)
     for (const s of sheets) {
       const boxes = s.placed.map((p) => boxOf(p.move(p.part.outline)))
@@ -72,6 +71,23 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
       }
     }
   })
+})
+
+it('a left part of its own lies beside the right one, and what is for one foot alone lies alone', () => {
+  const [insole, puff, sock] = ['insole', 'puff', 'sock'].map((id) => plans[0].find((p) => p.id === id) as Part)
+  const shorter = { ...insole, outline: insole.outline.map(([x, y]): [number, number] => [x * 0.98, y]) }
+  const pair = pairParts([insole, puff], [shorter, sock])
+  expect(pair.map((p) => [p.id, ...p.feet.map((f) => f.foot)])).toEqual([
+    ['insole', 'left', 'right'],
+    ['puff', 'right'],
+    ['sock', 'left'],
+  ])
+  expect(pair.map(piecesOf)).toEqual([2, 1, 1])
+  const sheet = layOut(pair[0], 'a3')
+  const long = (path: Path) => Math.max(boxOf(path).maxX - boxOf(path).minX, boxOf(path).maxY - boxOf(path).minY)
+  const [left, right] = outlines(sheet).map(long)
+  expect(left / right).toBeCloseTo(0.98, 6)
+  expect(layOut(pair[1], 'a3').placed).toHaveLength(1)
 })
 
 it('counts pages: one window, one window and a bit, many', () => {

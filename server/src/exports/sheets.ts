@@ -1,4 +1,5 @@
 import { boxOf, mirror, pathLength, resample, rotate, translate, type DrawablePart, type Path } from '@gentle-awl/core'
+import type { Foot, PairPart } from './pairParts.ts'
 
 export const papers = {
   a4: { name: 'A4', width: 210, height: 297 },
@@ -12,8 +13,6 @@ export const MARGIN = 10
 export const FOOT = 16
 export const OVERLAP = 12
 const GAP = 10
-
-export type Foot = 'right' | 'left'
 
 /** A part of one foot where it lies on the sheet: `move` takes its flat points there. */
 export interface Placed {
@@ -54,7 +53,7 @@ export function pagesFor(length: number, window: number): number {
 
 type Lie = { turned: boolean; stacked: boolean }
 
-function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
+function lay(both: PairPart, lie: Lie, paper: Paper): Sheet {
   const window = windowOf(paper)
   const flat =
     (foot: Foot) =>
@@ -63,12 +62,12 @@ function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
       return lie.turned ? rotate(side, 90) : side
     }
   // Dimensions and labels stand outside the outline, so the box takes everything that is drawn.
-  const boxes = (['left', 'right'] as const).map((foot) => ({ foot, box: boxOf(flat(foot)(part.outline)) }))
+  const boxes = both.feet.map(({ foot, part }) => ({ foot, part, box: boxOf(flat(foot)(part.outline)) }))
   let x = 1
   let y = 1
   let width = 0
   let height = 0
-  const placed = boxes.map(({ foot, box }): Placed => {
+  const placed = boxes.map(({ foot, part, box }): Placed => {
     const [dx, dy] = [x - box.minX, y - box.minY]
     width = Math.max(width, x + box.maxX - box.minX + 1)
     height = Math.max(height, y + box.maxY - box.minY + 1)
@@ -78,7 +77,7 @@ function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
   })
   const columns = pagesFor(width, window.width)
   const rows = pagesFor(height, window.height)
-  const dots = placed.flatMap(({ move }) => {
+  const dots = placed.flatMap(({ part, move }) => {
     const line = move(part.outline)
     return resample(line, Math.ceil(pathLength(line, true) / 2), true)
   })
@@ -93,11 +92,11 @@ function lay(part: DrawablePart, lie: Lie, paper: Paper): Sheet {
       if (inked) tiles.push({ name: `${String.fromCharCode(65 + column)}${row + 1}`, column, row, x: left, y: bottom })
     }
   }
-  return { name: part.name, placed, width, height, columns, rows, tiles }
+  return { name: both.name, placed, width, height, columns, rows, tiles }
 }
 
 /** Lays both feet of a part the way that needs the fewest pages. */
-export function layOut(part: DrawablePart, paper: Paper): Sheet {
+export function layOut(part: PairPart, paper: Paper): Sheet {
   const lies: Lie[] = [
     { turned: true, stacked: false },
     { turned: false, stacked: true },
@@ -114,9 +113,9 @@ const APART = 8
  * Sheets for all parts: large ones by themselves, those that leave most of a page empty together on common pages, in
  * rows from the top, the tallest first. Strips are cut by measure and have no sheet.
  */
-export function layOutAll(parts: readonly DrawablePart[], paper: Paper): Sheet[] {
+export function layOutAll(parts: readonly PairPart[], paper: Paper): Sheet[] {
   const window = windowOf(paper)
-  const single = parts.filter((p) => !p.strip).map((p) => layOut(p, paper))
+  const single = parts.filter((p) => !p.feet[0].part.strip).map((p) => layOut(p, paper))
   const fits = (s: Sheet) => s.tiles.length === 1 && s.height < 0.55 * window.height && s.width < window.width
   const small = single.filter(fits)
   if (small.length < 2) return single

@@ -13,6 +13,7 @@ import DxfParser from 'dxf-parser'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { samplePair } from '../../../core/test/samplePair.ts'
 import { pairSvg } from './partsSvg.ts'
+import { pairParts } from './pairParts.ts'
 import { layOut } from './sheets.ts'
 import { upperDxf } from './upperDxf.ts'
 
@@ -35,7 +36,7 @@ const apart = (a: Path, b: Path) => a.reduce((most, p, i) => Math.max(most, dist
 
 describe('the upper as DXF', () => {
   it('reads back equal: a block for every piece and foot, millimetres, layers by line kind', () => {
-    const dxf = new DxfParser().parseSync(upperDxf(pieces))
+    const dxf = new DxfParser().parseSync(upperDxf(pairParts(pieces)))
     expect(dxf?.header.$INSUNITS).toBe(4)
     for (const piece of pieces) {
       for (const foot of ['right', 'left'] as const) {
@@ -69,7 +70,7 @@ describe('the upper as SVG', () => {
       label: { order: '7', name: 'Sample', trade: '', note: '' },
       revision: 3,
     }
-    const svg = pairSvg(file as PairFile, plan, pieces)
+    const svg = pairSvg(file as PairFile, pairParts(pieces))
     const [, width] = /width="([\d.]+)mm"/.exec(svg) ?? []
     const [, box] = /viewBox="0 0 ([\d.]+) /.exec(svg) ?? []
     expect(width).toBe(box)
@@ -90,7 +91,7 @@ describe('the upper as SVG', () => {
 describe('the upper on paper', () => {
   it('every piece of both feet fits on its sheet', () => {
     for (const piece of pieces) {
-      const sheet = layOut(piece, 'a4')
+      const sheet = layOut(pairParts([piece])[0], 'a4')
       for (const { move } of sheet.placed) {
         const b = boxOf(move(piece.outline))
         expect(b.minX).toBeGreaterThanOrEqual(0)

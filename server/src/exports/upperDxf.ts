@@ -1,4 +1,5 @@
 import { leftPart, type DrawablePart, type LineKind, type Path } from '@gentle-awl/core'
+import type { PairPart } from './pairParts.ts'
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf'
 
 /** Layers by line kind, so that a cutting table can tell knife, punch and pen apart. */
@@ -17,16 +18,16 @@ const LAYERS: Record<LineKind | 'cut', { name: string; colour: number }> = {
 const blockName = (part: DrawablePart, foot: string) => `${part.id}-${foot}`.replace(/[^A-Za-z0-9_-]/g, '_')
 
 /** All given pieces of both feet as DXF text: one block a piece and foot, layers by line kind, millimetres. */
-export function upperDxf(parts: readonly DrawablePart[]): string {
+export function upperDxf(parts: readonly PairPart[]): string {
   const dxf = new DxfWriter()
   dxf.setUnits(Units.Millimeters)
   for (const { name, colour } of Object.values(LAYERS)) dxf.addLayer(name, colour, 'Continuous')
   let y = 0
-  for (const right of parts) {
+  for (const { feet } of parts) {
     let x = 0
     let deep = 0
-    for (const foot of ['right', 'left'] as const) {
-      const part = foot === 'left' ? leftPart(right) : right
+    for (const { foot, part: drawn } of feet) {
+      const part = foot === 'left' ? leftPart(drawn) : drawn
       const block = dxf.addBlock(blockName(part, foot))
       const draw = (path: Path, closed: boolean, kind: LineKind | 'cut') =>
         block.addLWPolyline(

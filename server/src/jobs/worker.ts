@@ -4,6 +4,7 @@ import {
   pieceAsPart,
   planPair,
   StageCache,
+  type FootPlan,
   type Last,
   type LastBody,
   type PairFile,
@@ -13,6 +14,7 @@ import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
 import { lastSheet } from '../exports/lastSheet.ts'
 import { partsPdf } from '../exports/partsPdf.ts'
 import { pairSvg, partSvg } from '../exports/partsSvg.ts'
+import { pairParts } from '../exports/pairParts.ts'
 import type { Paper } from '../exports/sheets.ts'
 import { upperDxf } from '../exports/upperDxf.ts'
 import { scanOf, type ScanOrder } from '../standins/scanner.ts'
@@ -66,22 +68,24 @@ async function ofPair(job: PairJob): Promise<Plan | Uint8Array | string | null> 
     case 'plan':
       return plan
     case 'pdf':
-      return partsPdf(job.file, plan, job.paper)
+      return partsPdf(job.file, plan, job.paper, pairParts(plan.parts, plan.left?.parts))
     case 'pairSvg':
-      return pairSvg(job.file, plan)
+      return pairSvg(job.file, pairParts(plan.parts, plan.left?.parts))
     case 'upper': {
       const material = job.file.materials.find((m) => m.id === job.file.decisions.materials.upper)
       // planPair has looked at it already: without the material there is no plan.
       if (!material) throw new Error('The upper has no material.')
-      const pieces = plan.upper.pieces.map((p) => pieceAsPart(p, material))
+      const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
+      const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left))
       if (pieces.length === 0) {
         throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
       }
       if (job.format === 'pdf') return partsPdf(job.file, plan, job.paper, pieces)
-      return job.format === 'svg' ? pairSvg(job.file, plan, pieces) : upperDxf(pieces)
+      return job.format === 'svg' ? pairSvg(job.file, pieces) : upperDxf(pieces)
     }
     case 'partSvg': {
-      const part = plan.parts.find((p) => p.id === job.part)
+      const { parts } = job.foot === 'left' && plan.left ? plan.left : plan
+      const part = parts.find((p) => p.id === job.part)
       return part ? partSvg(part, job.foot) : null
     }
   }

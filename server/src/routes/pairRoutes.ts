@@ -1,4 +1,4 @@
-import { makeables, makings, PairDecisions, PairFile, PairLabel, StepEvent } from '@gentle-awl/core'
+import { makeables, partOfMade, makings, PairDecisions, PairFile, PairLabel, StepEvent } from '@gentle-awl/core'
 import { Router, type Request, type Response } from 'express'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
@@ -100,7 +100,7 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
       // A part that is cut counts with the shape it has now: what changes it later means cutting it again.
       if (what !== 'finished' || !cut) return
       const at = new Date().toISOString()
-      for (const m of makeables(plan).filter((one) => cut.parts.some((p) => p === one.part))) {
+      for (const m of makeables(plan).filter((one) => cut.parts.includes(partOfMade(one.part)))) {
         await tx.insert(made).values({ id: uuid(), pairId: id, ...m, how: 'cut', revision: file.revision, at })
       }
     })

@@ -88,7 +88,7 @@ export const lastRoutes = (store: Store, jobs: Jobs): Router =>
         .select({ d: pairRevisions.decisions, pair: pairs.name })
         .from(pairRevisions)
         .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
-      const user = revisions.find((r) => r.d.lastId === id)
+      const user = revisions.find((r) => r.d.lastId === id || r.d.left?.lastId === id)
       return user ? `The pair "${user.pair}" is or was made on this last, so it stays on the shelf.` : null
     },
   })

@@ -20,8 +20,9 @@ const props = defineProps<{
   /** An outline of the same part to lay under it, as of the right foot. */
   ghost?: Path
 }>()
+/** Parts are drawn as right ones; the left foot's are shown as their mirror. */
+const foot = defineModel<Foot>('foot', { default: 'right' })
 const surface = ref<HTMLElement | null>(null)
-const foot = ref<Foot>('right')
 const showLegend = ref(false)
 const trueSizeOpen = ref(false)
 

@@ -19,12 +19,6 @@ export function planForCard(pair: PairRow, wanted: () => boolean): Promise<PlanA
 async function planOne(pair: PairRow): Promise<PlanAnswer> {
   const workshop = useWorkshop()
   if (!workshop.loaded) await workshop.load()
-  const last = workshop.lasts.find((l) => l.id === pair.decisions.lastId)
-  if (!last) return { plan: null, problem: 'Its last is not on the shelf any more.' }
-  return planInTurn({
-    decisions: pair.decisions,
-    last,
-    materials: workshop.materials,
-    houseRules: workshop.houseRules,
-  })
+  const input = workshop.inputOf(pair.decisions)
+  return input ? planInTurn(input) : { plan: null, problem: 'Its last is not on the shelf any more.' }
 }

@@ -36,6 +36,6 @@ export const useMade = defineStore('made', () => {
     }
   }
 
-  const remake = computed(() => (pair.plan ? remakeList(pair.plan, list.value) : []))
+  const remake = computed(() => (pair.whole ? remakeList(pair.whole, list.value) : []))
   return { list, problem, load, record, remake }
 })

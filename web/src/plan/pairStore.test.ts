@@ -1,3 +1,4 @@
+import { LeftShoe } from '@gentle-awl/core'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { decisions, view } from '../../test/pair.ts'
@@ -166,4 +167,27 @@ it('an unknown pair says why it cannot be shown', async () => {
   await pair.load(id)
   expect(pair.loadProblem).toMatch(/does not answer/)
   expect(pair.view).toBeNull()
+})
+
+describe('the left shoe', () => {
+  const own = () => ({ ...decisions, left: LeftShoe.parse({ padding: 'half' }) })
+  it('takes figures set by hand while it is shown, and only then; the decisions shown are its own', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.foot = 'left'
+    pair.setFigure('puff.length', 51)
+    // Still a mirror: there is one shoe to decide about.
+    expect(pair.decisions?.puff.length).toBe(51)
+    pair.change(own())
+    expect(pair.ownLeft).toBe(true)
+    expect(pair.decided?.sock.padding).toBe('half')
+    pair.setFigure('puff.length', 49)
+    expect(pair.decisions?.left?.figures).toEqual({ 'puff.length': 49 })
+    expect(pair.decided?.puff.length).toBe(49)
+    pair.foot = 'right'
+    pair.setFigure('puff.length', 53)
+    expect(pair.decisions?.puff.length).toBe(53)
+    expect(pair.decisions?.left?.figures).toEqual({ 'puff.length': 49 })
+    expect(pair.decided?.sock.padding).not.toBe('half')
+  })
 })

@@ -1,4 +1,5 @@
 import {
+  leftDecisions,
   setByHand,
   setRule,
   type HandDecision,
@@ -12,6 +13,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type PairView } from '../api/client.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
 import { planLatest } from './planner.ts'
+import type { Foot } from '../ui/feet.ts'
 import { useWorkshop } from './workshopStore.ts'
 
 /** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
@@ -26,7 +28,14 @@ export const usePair = defineStore('pair', () => {
   const view = ref<PairView | null>(null)
   const label = ref<PairLabel | null>(null)
   const decisions = ref<PairDecisions | null>(null)
-  const plan = shallowRef<Plan | null>(null)
+  /** The plan of both feet. */
+  const whole = shallowRef<Plan | null>(null)
+  /** The foot that is looked at; it stays from room to room. */
+  const foot = ref<Foot>('right')
+  /** The plan with the shoe of that foot in front. */
+  const plan = computed<Plan | null>(() =>
+    foot.value === 'left' && whole.value?.left ? { ...whole.value, ...whole.value.left } : whole.value,
+  )
   /** Why there is no plan for the decisions on screen; the plan shown is then the last good one. */
   const planProblem = ref<string | null>(null)
   const planning = ref(false)
@@ -47,12 +56,12 @@ export const usePair = defineStore('pair', () => {
     void load(mine.id)
   })
 
-  const last = computed(() => workshop.lasts.find((l) => l.id === decisions.value?.lastId) ?? null)
-  const input = computed<PlanInput | null>(() =>
-    decisions.value && last.value
-      ? { decisions: decisions.value, last: last.value, materials: workshop.materials, houseRules: workshop.houseRules }
-      : null,
-  )
+  /** True while the left shoe is looked at and planned on its own: then figures set by hand count for it alone. */
+  const ownLeft = computed(() => foot.value === 'left' && Boolean(decisions.value?.left))
+  /** The decisions as they hold for the foot that is looked at. */
+  const decided = computed(() => (decisions.value && ownLeft.value ? leftDecisions(decisions.value) : decisions.value))
+  const last = computed(() => workshop.lastOf(decided.value?.lastId))
+  const input = computed<PlanInput | null>(() => decisions.value && workshop.inputOf(decisions.value))
 
   function show(next: PairView): void {
     view.value = next
@@ -65,7 +74,8 @@ export const usePair = defineStore('pair', () => {
     if (view.value?.id !== id) {
       view.value = null
       decisions.value = null
-      plan.value = null
+      whole.value = null
+      foot.value = 'right'
     }
     try {
       const [pair] = await Promise.all([api.pair(id), workshop.load()])
@@ -101,7 +111,7 @@ export const usePair = defineStore('pair', () => {
     if (!answer) return
     planning.value = false
     planProblem.value = answer.problem
-    if (answer.plan) plan.value = answer.plan
+    if (answer.plan) whole.value = answer.plan
   }
 
   function change(next: PairDecisions): void {
@@ -135,7 +145,11 @@ export const usePair = defineStore('pair', () => {
   }
 
   const setFigure = (decision: HandDecision, value: number | null) => {
-    if (decisions.value) change(setByHand(decisions.value, decision, value))
+    const d = decisions.value
+    if (!d) return
+    if (d.left && ownLeft.value)
+      change({ ...d, left: { ...d.left, figures: { ...d.left.figures, [decision]: value } } })
+    else change(setByHand(d, decision, value))
   }
   const setPairRule = (key: string, value: number | null) => {
     if (decisions.value) change(setRule(decisions.value, key, value))
@@ -224,8 +238,12 @@ export const usePair = defineStore('pair', () => {
     view,
     label,
     decisions,
+    decided,
     last,
     input,
+    whole,
+    foot,
+    ownLeft,
     plan,
     planProblem,
     planning,

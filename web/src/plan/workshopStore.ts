@@ -1,4 +1,4 @@
-import type { Last, Material, RuleFigures } from '@gentle-awl/core'
+import type { Last, Material, PairDecisions, PlanInput, RuleFigures } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, type Stored } from '../api/client.ts'
@@ -28,5 +28,15 @@ export const useWorkshop = defineStore('workshop', () => {
     loaded.value = true
   }
 
-  return { lasts, materials, houseRules, houseRulesVersion, loaded, load }
+  const lastOf = (id: string | null | undefined) => lasts.value.find((l) => l.id === id) ?? null
+
+  /** What a pair's decisions are planned from; null when its last is not on the shelf. */
+  function inputOf(decisions: PairDecisions): PlanInput | null {
+    const last = lastOf(decisions.lastId)
+    if (!last) return null
+    const leftLast = lastOf(decisions.left?.lastId)
+    return { decisions, last, leftLast, materials: materials.value, houseRules: houseRules.value }
+  }
+
+  return { lastOf, inputOf, lasts, materials, houseRules, houseRulesVersion, loaded, load }
 })

@@ -30,9 +30,9 @@ const props = withDefaults(
   }>(),
   { surface: undefined, body: undefined, loops: () => [], markers: () => [], start: 'corner' },
 )
+const foot = defineModel<Foot>('foot', { default: 'right' })
 const emit = defineEmits<{ drag: [key: string, at: Vec3, done: boolean] }>()
 const canvas = ref<HTMLCanvasElement | null>(null)
-const foot = ref<Foot>('right')
 const look = ref<Look>(props.start)
 const problem = ref('')
 let scene: LastScene | null = null

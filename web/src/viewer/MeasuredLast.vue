@@ -21,6 +21,7 @@ import LastDrawing from '../drawing/LastDrawing.vue'
 import BecausePanel from '../ui/BecausePanel.vue'
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import FindingItem from '../ui/FindingItem.vue'
+import type { Foot } from '../ui/feet.ts'
 import LastViewer from './LastViewer.vue'
 import type { Loop, Marker } from './lastScene.ts'
 
@@ -34,6 +35,7 @@ const props = defineProps<{
   bottom: LastView
   findings: Finding[]
 }>()
+const foot = defineModel<Foot>('foot', { default: 'right' })
 
 const colours: Record<GirthStation, string> = { joint: '#e6b355', waist: '#8fd0e8', instep: '#a7d99b', heel: '#e3a0c4' }
 const names: Record<GirthStation, string> = { joint: 'Joint', waist: 'Waist', instep: 'Instep', heel: 'Short heel' }
@@ -94,7 +96,14 @@ const profile = computed(() => backProfile(props.surface, 20))
   <div class="work-and-panel">
     <div class="slate-place">
       <div v-if="view === '3d'" class="place">
-        <LastViewer :surface="surface" :loops="loops" :markers="markers" :label="title" @drag="drag" />
+        <LastViewer
+          v-model:foot="foot"
+          :surface="surface"
+          :loops="loops"
+          :markers="markers"
+          :label="title"
+          @drag="drag"
+        />
       </div>
       <LastDrawing v-else :view="view === 'side' ? side : bottom" />
       <div class="corner-choice"><ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" /></div>

@@ -33,6 +33,7 @@ const findings = computed(
 <template>
   <MeasuredLast
     v-if="surface && shown && pair.last"
+    v-model:foot="pair.foot"
     :title="pair.last.name"
     :note="pair.last.note"
     :surface="surface"

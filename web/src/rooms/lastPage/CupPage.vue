@@ -52,7 +52,7 @@ watch(
     const answer = pair
       ? await lastBench().cupForPair(
           plain({
-            decisions: pair.decisions,
+            decisions: { ...pair.decisions, left: null },
             last: store.last,
             materials: workshop.materials,
             houseRules: workshop.houseRules,

@@ -30,6 +30,7 @@ const deleting = ref(false)
 const deleteProblem = ref('')
 
 const d = computed(() => pair.decisions as PairDecisions)
+const leftLast = computed(() => workshop.lastOf(d.value.left?.lastId))
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
@@ -109,6 +110,14 @@ async function remove(): Promise<void> {
             </option>
           </select>
         </label>
+        <p class="soft">
+          {{
+            d.left
+              ? `The left shoe is planned on its own${leftLast ? ` on ${leftLast.name}` : ''}.`
+              : 'The left shoe is the right one’s mirror.'
+          }}
+          <RouterLink :to="`/pairs/${pair.view?.id}/parts/feet`">Left and right</RouterLink>
+        </p>
         <div class="two">
           <label class="field">
             <span>Size system</span>

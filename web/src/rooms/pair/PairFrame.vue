@@ -6,11 +6,13 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../app/shortcuts.ts'
 import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
+import { feet } from '../../ui/feet.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 import RoomState from '../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
-import { stages, stageLevel } from './stages.ts'
+import { stages, stageLevel, worstOf } from './stages.ts'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -47,6 +49,14 @@ useEventListener(window, 'pagehide', () => pair.saveOnLeaving())
 onBeforeRouteLeave(() => pair.flush())
 onBeforeUnmount(() => void pair.flush())
 
+/** A stage carries the graver mark of both feet. */
+const levels = computed(() =>
+  stages.map(({ path }) => {
+    const { whole } = pair
+    return whole ? worstOf([whole, ...(whole.left ? [whole.left] : [])].map((foot) => stageLevel(foot, path))) : 'fine'
+  }),
+)
+
 /** A stop on the base pattern stands before all that is derived from it. */
 const patternStop = computed(() => {
   if (here.value <= stages.findIndex((s) => s.path === 'upper')) return null
@@ -78,14 +88,17 @@ const saveWord = computed(() =>
             :aria-current="i === here ? 'step' : undefined"
           >
             <span>{{ stage.name }}</span>
-            <LevelMark
-              v-if="pair.plan && stageLevel(pair.plan, stage.path) !== 'fine'"
-              :level="stageLevel(pair.plan, stage.path)"
-              :size="18"
-              quiet
-            />
+            <LevelMark v-if="levels[i] !== 'fine'" :level="levels[i]" :size="18" quiet />
           </RouterLink>
         </nav>
+        <ChoiceBar
+          v-if="pair.whole?.left"
+          label="Shoe that is shown"
+          class="foot"
+          :options="feet"
+          :value="pair.foot"
+          @choose="pair.foot = $event"
+        />
         <div class="tools">
           <button class="button icon" type="button" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
             <IconArrowBackUp :size="24" aria-hidden="true" />
@@ -99,8 +112,8 @@ const saveWord = computed(() =>
           >
             <IconArrowForwardUp :size="24" aria-hidden="true" />
           </button>
-          <button class="button main" type="button" @click="printOpen = true">
-            <IconPrinter :size="22" aria-hidden="true" /> Print and files
+          <button class="button main" type="button" aria-label="Print and files" @click="printOpen = true">
+            <IconPrinter :size="22" aria-hidden="true" /> {{ pair.whole?.left ? 'Print' : 'Print and files' }}
           </button>
         </div>
       </header>

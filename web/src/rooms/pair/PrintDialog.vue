@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { makeables, partOfMade } from '@gentle-awl/core'
 import { IconDownload } from '@tabler/icons-vue'
 import { ref } from 'vue'
 import { useMade } from '../../plan/madeStore.ts'
@@ -21,11 +22,12 @@ const papers: { value: Paper; name: string }[] = [
 
 /** What is on the paper that was fetched; drawings for other programs count as printed too. */
 function printed(what: string): string[] {
-  const plan = pair.plan
+  const plan = pair.whole
   if (!plan || what === 'file') return []
-  return ['upper', 'usvg', 'udxf'].includes(what)
-    ? plan.upper.pieces.map((p) => `upper.${p.id}`)
-    : plan.parts.map((p) => p.id)
+  const upper = ['upper', 'usvg', 'udxf'].includes(what)
+  return makeables(plan)
+    .map((m) => m.part)
+    .filter((part) => partOfMade(part).startsWith('upper.') === upper)
 }
 
 /** Saves first: what is printed is always a revision that can be found again. */

@@ -1,4 +1,4 @@
-import type { Level, Plan } from '@gentle-awl/core'
+import type { FootPlan, Level } from '@gentle-awl/core'
 
 /** The stages of a pair in working order; `path` is the last bit of the address. */
 export const stages = [
@@ -13,8 +13,8 @@ export type StagePath = (typeof stages)[number]['path']
 export const worstOf = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
 
-/** The gravest finding of a stage: the mark it carries in the strip. */
-export function stageLevel(plan: Plan, stage: StagePath): Level {
+/** The gravest finding of a stage on one foot: the mark it carries in the strip. */
+export function stageLevel(plan: FootPlan, stage: StagePath): Level {
   switch (stage) {
     case 'decisions':
       return worstOf(plan.findings.filter((f) => f.id.startsWith('pair.')).map((f) => f.level))
@@ -33,4 +33,4 @@ export function stageLevel(plan: Plan, stage: StagePath): Level {
   }
 }
 
-export const partLevel = (part: Plan['parts'][number]): Level => worstOf(part.findings.map((f) => f.level))
+export const partLevel = (part: FootPlan['parts'][number]): Level => worstOf(part.findings.map((f) => f.level))

@@ -14,6 +14,11 @@ import TracedShoe from './TracedShoe.vue'
 const pair = usePair()
 const bottom = computed(() => pair.plan?.bottom ?? null)
 const d = computed(() => pair.decisions as PairDecisions)
+/** A tracing is of one shoe: the left one has its own where it is planned on its own. */
+function setLasted(lasted: PairDecisions['lasted']): void {
+  if (pair.ownLeft && d.value.left) pair.change({ ...d.value, left: { ...d.value.left, lasted } })
+  else pair.change({ ...d.value, lasted })
+}
 const places = ['seat', 'waist', 'tread', 'toe'] as const
 /** Where the traced shoe differs most from the predicted one, if it does at all. */
 const worst = computed(() => {
@@ -43,6 +48,7 @@ function setWedge(event: Event): void {
         :lasted="bottom.predicted"
         :traced="bottom.traced?.outline ?? null"
         :worst="worst"
+        :foot="pair.foot"
       />
     </div>
     <BecausePanel title="Side section">
@@ -68,7 +74,7 @@ function setWedge(event: Event): void {
         <input type="checkbox" :checked="d.heel.wedge" @change="setWedge" />
         <span>A wedge takes up the slope of the seat</span>
       </label>
-      <TracedShoe :lasted="d.lasted" :bottom="bottom" @change="pair.change({ ...d, lasted: $event })" />
+      <TracedShoe :lasted="pair.decided?.lasted ?? d.lasted" :bottom="bottom" @change="setLasted" />
       <h3>Checks</h3>
       <ul class="findings">
         <FindingItem v-for="f in bottom.findings" :key="f.id" :finding="f" />

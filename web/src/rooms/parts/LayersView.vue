@@ -97,6 +97,7 @@ const ribOnForme = computed<Path>(() =>
   <div v-if="map && wall && layers && section" class="work-and-panel">
     <div class="views">
       <LastViewer
+        v-model:foot="pair.foot"
         :body="body ?? undefined"
         :surface="map.surface"
         :loops="loops"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { boxOf, type Part, type Path, type Point } from '@gentle-awl/core'
+import { boxOf, mirror, type Part, type Path, type Point } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { pathData } from '../../drawing/svgPath.ts'
+import type { Foot } from '../../ui/feet.ts'
 import { usePanZoom } from '../../drawing/usePanZoom.ts'
 
 /** All outlines along the bottom on each other: what stands out past what, and the traced shoe on the predicted one. */
@@ -10,7 +11,15 @@ const props = defineProps<{
   lasted: Path
   traced: Path | null
   worst: { from: Point; to: Point } | null
+  foot: Foot
 }>()
+/** All is drawn as of a right shoe; the left one is its mirror. */
+const side = (path: Path, closed = true): Path => (props.foot === 'left' ? mirror(path, closed) : path)
+const worstHere = computed(() => {
+  if (!props.worst) return null
+  const [from, to] = side([props.worst.from, props.worst.to], false)
+  return { from, to }
+})
 const surface = ref<HTMLElement | null>(null)
 const outline = (id: string) => props.parts.find((p) => p.id === id)?.outline ?? null
 const lines = computed(() =>
@@ -23,7 +32,7 @@ const lines = computed(() =>
     { id: 'rand', name: 'rand', path: outline('rand') },
     { id: 'filler', name: 'filler', path: outline('filler') },
     { id: 'shank', name: 'shank', path: outline('shank') },
-  ].filter((l): l is { id: string; name: string; path: Path } => l.path !== null),
+  ].flatMap((l) => (l.path ? [{ ...l, path: side(l.path) }] : [])),
 )
 const world = computed(() => {
   const b = boxOf(...lines.value.map((l) => l.path))
@@ -50,15 +59,15 @@ const { width, height } = view
         <g :transform="view.transform.value">
           <path v-for="l in lines" :key="l.id" :d="pathData(l.path, true)" :class="l.id" />
         </g>
-        <template v-if="worst">
+        <template v-if="worstHere">
           <line
-            :x1="view.x(worst.from[0])"
-            :y1="view.y(worst.from[1])"
-            :x2="view.x(worst.to[0])"
-            :y2="view.y(worst.to[1])"
+            :x1="view.x(worstHere.from[0])"
+            :y1="view.y(worstHere.from[1])"
+            :x2="view.x(worstHere.to[0])"
+            :y2="view.y(worstHere.to[1])"
             class="worst"
           />
-          <circle :cx="view.x(worst.to[0])" :cy="view.y(worst.to[1])" r="12" class="worst" />
+          <circle :cx="view.x(worstHere.to[0])" :cy="view.y(worstHere.to[1])" r="12" class="worst" />
         </template>
         <g v-for="(l, i) in lines" :key="l.id">
           <line :x1="width - 138" :x2="width - 108" :y1="26 + 22 * i" :y2="26 + 22 * i" :class="l.id" />

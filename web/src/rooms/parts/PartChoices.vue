@@ -5,8 +5,13 @@ import ChoiceBar from '../../ui/ChoiceBar.vue'
 import SelectField from '../../ui/SelectField.vue'
 
 /** What a person decides about a part beside its material: the ways the trade does it. */
-const props = defineProps<{ part: Part; decisions: PairDecisions }>()
-const emit = defineEmits<{ change: [next: PairDecisions] }>()
+const props = defineProps<{
+  part: Part
+  decisions: PairDecisions
+  /** As it holds for the foot that is looked at. */
+  padding: PairDecisions['sock']['padding']
+}>()
+const emit = defineEmits<{ change: [next: PairDecisions]; padding: [extent: PairDecisions['sock']['padding']] }>()
 const kind = computed(() => props.part.id.split('.')[0])
 const set = (next: Partial<PairDecisions>) => emit('change', { ...props.decisions, ...next })
 const options = <T extends string>(values: readonly T[], names: Partial<Record<T, string>> = {}) =>
@@ -26,8 +31,8 @@ const trims = { short: 'short, 8 mm', long: 'long, 20 mm', feather: 'to the feat
     v-if="kind === 'sock' || kind === 'padding'"
     label="Padding"
     :options="options(paddings, { none: 'no padding' })"
-    :value="decisions.sock.padding"
-    @choose="set({ sock: { ...decisions.sock, padding: $event } })"
+    :value="padding"
+    @choose="emit('padding', $event)"
   />
   <template v-if="kind === 'vampLining' || kind === 'quarterLining' || kind === 'heelGrip'">
     <SelectField

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { partPlaces, type Part, type PartPlace } from '@gentle-awl/core'
-import { IconLayersSubtract, IconLayoutBoard, IconShoe } from '@tabler/icons-vue'
+import { IconFlipVertical, IconLayersSubtract, IconLayoutBoard, IconShoe } from '@tabler/icons-vue'
 import { computed, nextTick, ref, watch } from 'vue'
 import PartShape from '../../drawing/PartShape.vue'
 import LevelMark from '../../ui/LevelMark.vue'
 import { partLevel } from '../pair/stages.ts'
 import type { Level } from '@gentle-awl/core'
 
-/** The parts by their place in the shoe, with the three views of the whole above them. */
+/** The parts by their place in the shoe, with the views of the whole above them. */
 const props = defineProps<{
   parts: readonly Part[]
   here: string
   to: (id: string) => string
   layers: Level
   bottom: Level
+  feet: Level
 }>()
 const list = ref<HTMLElement | null>(null)
 /** On a narrow screen the list is one long row: what is shown stays in sight. */
@@ -34,6 +35,7 @@ const wholes = computed(() => [
   { id: '', name: 'Pair board', icon: IconLayoutBoard, level: 'fine' as Level },
   { id: 'layers', name: 'Layers', icon: IconLayersSubtract, level: props.layers },
   { id: 'bottom', name: 'Side section', icon: IconShoe, level: props.bottom },
+  { id: 'feet', name: 'Both feet', icon: IconFlipVertical, level: props.feet },
 ])
 </script>
 

@@ -22,34 +22,50 @@ const compare = useCompare()
 const d = computed(() => pair.decisions as PairDecisions)
 
 function setMaterial(role: MaterialRole, id: string | null): void {
+  const now = pair.decisions
+  if (!now) return
   const none = role === 'padding' && id === null
   pair.change({
-    ...d.value,
-    materials: { ...d.value.materials, [role]: id },
-    sock: none ? { ...d.value.sock, padding: 'none' } : d.value.sock,
+    ...now,
+    materials: { ...now.materials, [role]: id },
+    sock: none ? { ...now.sock, padding: 'none' } : now.sock,
+    left: none && now.left ? { ...now.left, padding: null } : now.left,
   })
 }
-/** Padding needs a material: the first fit one in the stores until another is chosen. */
-function change(next: PairDecisions): void {
-  const material = next.materials.padding ?? choicesFor('padding', workshop.materials)[0]?.id ?? null
-  const wanted = next.sock.padding !== 'none'
-  pair.change(
-    wanted
-      ? {
-          ...next,
-          sock: { ...next.sock, padding: material ? next.sock.padding : 'none' },
-          materials: { ...next.materials, padding: material },
-        }
-      : next,
-  )
+/** Padding needs a material: the first fit one in the stores until another is chosen. It is one foot's own where the left shoe is. */
+function setPadding(wanted: PairDecisions['sock']['padding']): void {
+  const now = pair.decisions
+  if (!now) return
+  const material = now.materials.padding ?? choicesFor('padding', workshop.materials)[0]?.id ?? null
+  const padding = material ? wanted : 'none'
+  const materials = padding === 'none' ? now.materials : { ...now.materials, padding: material }
+  if (pair.ownLeft && now.left) pair.change({ ...now, materials, left: { ...now.left, padding } })
+  else pair.change({ ...now, materials, sock: { ...now.sock, padding } })
 }
+const both = computed(() => pair.whole?.feet.find((f) => f.id === props.part.id) ?? null)
+/** How the other foot's is cut. */
+const otherFoot = computed(() => {
+  const b = both.value
+  if (!b) return ''
+  switch (b.kind) {
+    case 'mirror':
+      return 'Left and right are true mirrors: one pattern, turned over.'
+    case 'marks differ':
+      return 'One outline serves both feet; lines or skives differ.'
+    case 'right only':
+    case 'left only':
+      return `In the ${b.kind === 'left only' ? 'left' : 'right'} shoe only.`
+    default:
+      return `Left and right differ by at most ${showLength(b.off)}: cut each by its own outline.`
+  }
+})
 const kept = computed(() => compare.of(pair.view?.id ?? '', props.part.id))
 const difference = computed(() => compare.difference(pair.view?.id ?? '', props.part))
 </script>
 
 <template>
   <div class="work-and-panel">
-    <DrawingTable :part="part" :ghost="kept ?? undefined" />
+    <DrawingTable v-model:foot="pair.foot" :part="part" :ghost="kept ?? undefined" />
     <BecausePanel :title="part.name">
       <div class="top">
         <MaterialSelect
@@ -60,7 +76,17 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
           @choose="part.role && setMaterial(part.role, $event)"
         />
         <p v-else class="soft">{{ part.materialName }}, {{ showLength(part.thickness) }}</p>
-        <PartChoices :part="part" :decisions="d" @change="change" />
+        <PartChoices
+          :part="part"
+          :decisions="d"
+          :padding="pair.decided?.sock.padding ?? 'none'"
+          @change="pair.change"
+          @padding="setPadding"
+        />
+        <p v-if="pair.ownLeft" class="own" role="status">
+          The left shoe: figures and padding set here count for it alone.
+        </p>
+        <p class="soft" data-testid="other-foot">{{ otherFoot }}</p>
         <div class="versions">
           <button
             class="button"
@@ -103,6 +129,14 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
 }
 .top .field {
   width: 100%;
+}
+.own {
+  margin: 0;
+  padding: 6px 10px;
+  border-left: 4px solid var(--action);
+}
+.top p {
+  margin: 0;
 }
 .versions {
   display: grid;

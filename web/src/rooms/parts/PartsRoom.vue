@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePair } from '../../plan/pairStore.ts'
 import { worstOf } from '../pair/stages.ts'
+import FeetView from './FeetView.vue'
 import PairBoard from './PairBoard.vue'
 import PartList from './PartList.vue'
 import PartView from './PartView.vue'
@@ -38,11 +39,13 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
       :to="to"
       :layers="level(pair.plan.layers.findings)"
       :bottom="level(pair.plan.bottom.findings)"
+      :feet="level(pair.plan.feetFindings)"
     />
     <div class="main">
       <PairBoard v-if="here === ''" :parts="parts" :to="to" />
       <LayersView v-else-if="here === 'layers'" />
       <BottomView v-else-if="here === 'bottom'" />
+      <FeetView v-else-if="here === 'feet'" />
       <PartView v-else-if="part" :key="part.id" :part="part" />
       <p v-else class="none">
         This pair has no such part now. <RouterLink :to="to('')">Back to the pair board</RouterLink>

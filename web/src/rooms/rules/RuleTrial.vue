@@ -23,11 +23,10 @@ async function look(): Promise<void> {
   found.value = null
   problem.value = ''
   const pair = pairs.value.find((p) => p.id === chosen.value)
-  const last = workshop.lasts.find((l) => l.id === pair?.decisions.lastId)
-  if (!pair || !last) return
+  const input = pair && workshop.inputOf(pair.decisions)
+  if (!pair || !input) return
   const asked = props.value
-  const plan = (figures: Record<string, number>) =>
-    planInTurn({ decisions: pair.decisions, last, materials: workshop.materials, houseRules: figures })
+  const plan = (figures: Record<string, number>) => planInTurn({ ...input, houseRules: figures })
   const before = await plan(workshop.houseRules)
   const after = await plan({ ...workshop.houseRules, [props.rule.key]: asked })
   // Another figure may have been typed meanwhile.

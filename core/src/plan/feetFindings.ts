@@ -1,0 +1,100 @@
+import type { Because, Finding } from '../model/because.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import type { FootPlan } from './planPair.ts'
+
+export const feetRules = {
+  puff: {
+    key: 'feet.puff',
+    name: 'Toe puffs, left against right',
+    value: 1,
+    min: 0.5,
+    max: 5,
+    unit: 'mm',
+    why: 'Two toes that are held differently crease differently, and it shows.',
+  },
+  back: {
+    key: 'feet.back',
+    name: 'Height at the back, left against right',
+    value: 1.5,
+    min: 0.5,
+    max: 8,
+    unit: 'mm',
+    why: 'Side by side on a table the eye finds a top line that is higher by more.',
+  },
+  heel: {
+    key: 'feet.heel',
+    name: 'Heel height, left against right',
+    value: 1.5,
+    min: 0.5,
+    max: 20,
+    unit: 'mm',
+    why: 'A heel that stands higher tilts the wearer; a raise that is meant is given a wider figure for this pair.',
+  },
+} satisfies Record<string, Rule>
+
+const figure = (plan: FootPlan, part: string, quantity: string): Because | undefined =>
+  plan.parts.find((p) => p.id === part)?.becauses.find((b) => b.quantity === quantity)
+
+/**
+ * Feet differ and their shoes may, but the pair is worn as one: what is compared side by side at the bench is compared
+ * as planned (docs/trade.md, "Both feet"). Nothing here is a stop: it can be meant.
+ */
+export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook): Finding[] {
+  const compared: {
+    id: keyof typeof feetRules
+    what: string
+    more: string
+    less: string
+    right?: number
+    left?: number
+    mend: string
+  }[] = [
+    {
+      id: 'puff',
+      what: 'toe puff',
+      more: 'longer',
+      less: 'shorter',
+      right: figure(right, 'puff', 'Back edge behind the toe tip, along the last')?.value,
+      left: figure(left, 'puff', 'Back edge behind the toe tip, along the last')?.value,
+      mend: 'Set one length by hand for both feet.',
+    },
+    {
+      id: 'back',
+      what: 'stiffener at the back',
+      more: 'higher',
+      less: 'lower',
+      right: figure(right, 'stiffener', 'Height at the back')?.value,
+      left: figure(left, 'stiffener', 'Height at the back')?.value,
+      mend: 'Set one height by hand for both feet.',
+    },
+    {
+      id: 'heel',
+      what: 'heel',
+      more: 'higher',
+      less: 'lower',
+      right: right.bottom.heel.needed.back,
+      left: left.bottom.heel.needed.back,
+      mend: 'Take lasts of one heel height. A raise that is meant is for trained help to order; then widen the figure for this pair.',
+    },
+  ]
+  return compared.flatMap(({ id, what, more, less, right: r, left: l, mend }) => {
+    if (r === undefined || l === undefined) return []
+    const limit = book.value(feetRules[id])
+    const off = Math.abs(l - r)
+    const fine = off <= limit
+    return [
+      {
+        id: `feet.${id}`,
+        level: fine ? ('fine' as const) : ('watch' as const),
+        where: 'left against right',
+        sentence: fine
+          ? `The ${what}: right ${r.toFixed(1)} mm, left ${l.toFixed(1)} mm.`
+          : `The ${what} is ${off.toFixed(1)} mm ${l > r ? more : less} on the left: right ${r.toFixed(1)} mm, left ${l.toFixed(1)} mm.`,
+        measured: off,
+        limit,
+        unit: 'mm' as const,
+        mend: fine ? '' : mend,
+      },
+    ]
+  })
+}
