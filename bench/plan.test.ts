@@ -26,6 +26,7 @@ const file: PairFile = {
   made: [],
   ...samplePair(),
   leftLast: null,
+  cupSole: null,
 }
 
 it('writes the plan that the core makes and one line of figures', () => {

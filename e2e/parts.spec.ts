@@ -195,3 +195,49 @@ test('a left shoe on its own last: parts differ, are shown and set for that foot
   await expect(page.getByText('one pattern, turned over, cuts both')).toBeVisible()
   await expect(page.getByRole('radiogroup', { name: 'Shoe that is shown' })).toHaveCount(0)
 })
+
+test('a pair goes into a cup: no sole is cut, the fit is judged from its own layers', async ({ page }) => {
+  const flat = '/pairs/01930000-0003-7000-8000-000000000003'
+  await page.goto(`${server.url}${flat}/decisions`)
+  const stages = page.getByRole('navigation', { name: 'Stages of the pair' })
+  await page.getByLabel('Construction').selectOption('cup sole')
+  await expect(page.locator('select[name="cup-sole"]')).toHaveValue(/^01930000-0005/)
+  await stages.getByRole('link', { name: /^Parts/ }).click()
+  const list = page.getByRole('navigation', { name: 'Parts' })
+  await expect(list.getByRole('link', { name: 'Filler' })).toBeVisible()
+  await expect(list.getByRole('link', { name: /Midsole|Outsole|Top piece/ })).toHaveCount(0)
+  await list.getByRole('link', { name: 'Side section' }).click()
+  const fit = page.locator('[data-finding="bottom.cup"]')
+  await expect(fit).toHaveClass(/stop/)
+  await expect(page.getByRole('img', { name: /larger than the cup/ })).toBeVisible()
+  await expect(page.getByText('Bottom of the cup', { exact: true })).toBeVisible()
+  await stages.getByRole('link', { name: /^Decisions/ }).click()
+  await page.locator('select[name="cup-sole"]').selectOption('')
+  await stages.getByRole('link', { name: /^Parts/ }).click()
+  await list.getByRole('link', { name: 'Side section' }).click()
+  await expect(fit).toContainText('No cup sole is chosen')
+  await expect(page.getByRole('img', { name: /No cup sole is chosen yet/ })).toBeVisible()
+})
+
+test('a stitch-down shoe is sewn to its midsole, and its heel cover shares its holes with the heel section', async ({
+  page,
+}) => {
+  const deck = '/pairs/01930000-0003-7000-8000-000000000002'
+  await page.goto(`${server.url}${deck}/parts/midsole`)
+  await expect(page.getByText(/holes a foot, evenly all round/)).toBeVisible()
+  await expect(page.locator('[data-finding="midsole.turnedOut"]')).toHaveClass(/fine/)
+  const room = page.getByRole('slider', { name: 'Stitch room' })
+  await room.fill('6')
+  await expect(page.locator('[data-finding="midsole.sewDown"]')).toHaveClass(/stop/)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-finding="midsole.sewDown"]')).toHaveClass(/fine/)
+  const svg = await (await page.request.get(`${server.url}/api/v1${deck}/upper.svg`)).text()
+  const holes = (id: string) => {
+    const at = svg.indexOf(`id="${id}-right"`)
+    return [...svg.slice(at, svg.indexOf('</g>', at)).matchAll(/class="hole" d="([^"]+)"/g)].map((m) => m[1])
+  }
+  expect(holes('heelCover').length).toBeGreaterThan(20)
+  expect(holes('heelCover')).toEqual(holes('heelSection'))
+  await page.getByRole('link', { name: 'Work', exact: true }).click()
+  await expect(page.locator('[data-step="sew-down"]')).toContainText('Punch upper and midsole together')
+})

@@ -75,7 +75,8 @@ test('another construction brings other steps, another size a finding, and the o
   page,
 }) => {
   await page.goto(`${server.url}${deck}/decisions`)
-  await page.getByRole('radio', { name: 'cemented' }).click()
+  await page.getByLabel('Construction').selectOption('cemented')
+  await expect(page.locator('[data-finding="pair.construction"]')).toHaveClass(/stop/)
   await expect(page.getByTestId('save-state')).toHaveText(/revision \d+/)
   await page.getByLabel('Size', { exact: true }).fill('5')
   await page.getByLabel('Size', { exact: true }).blur()

@@ -268,6 +268,24 @@ describe('a pair and its revisions', () => {
     const kept = await server.call('DELETE', `/lasts/${own.left?.lastId}`, { version: last.body.version as number })
     expect(kept.status).toBe(409)
   })
+  it('a cup sole goes with the pair file, is looked for in the stores, and stays there while a pair is planned in it', async () => {
+    const [sole] = (await server.call('GET', '/cup-soles')).list as { id: string; version: number }[]
+    const label = { order: '2041', name: 'In a cup', trade: '', note: '' }
+    const decisions = { ...demoPairs[2].decisions, construction: 'cup sole', cupSoleId: sole.id }
+    const made = await server.call('POST', '/pairs', { body: { label, decisions } })
+    expect(made.status).toBe(201)
+    const { body: file } = await server.call('GET', `/pairs/${String(made.body.id)}/file`)
+    expect(file.cupSole).toMatchObject({ id: sole.id, seat: 17, tread: 8 })
+    const plan = await server.call('POST', '/plan', { body: file })
+    expect(plan.status).toBe(200)
+    expect((plan.body as unknown as { bottom: { cup: unknown } }).bottom.cup).not.toBeNull()
+    const gone = { ...decisions, cupSoleId: '01930000-0005-7000-8000-0000000000ff' }
+    const refused = await server.call('POST', '/pairs', { body: { label, decisions: gone } })
+    expect(refused.body.fields).toMatchObject([{ field: 'decisions.cupSoleId' }])
+    const kept = await server.call('DELETE', `/cup-soles/${sole.id}`, { version: sole.version })
+    expect(kept.status).toBe(409)
+    expect(kept.body.detail).toMatch(/stays in the stores/)
+  })
   it('what is cut of a part that differs counts for each foot', async () => {
     const label = { order: '2040', name: 'Two lasts', trade: '', note: '' }
     const made = await server.call('POST', '/pairs', { body: { label, decisions: demoPairs[4].decisions } })

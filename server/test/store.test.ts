@@ -36,6 +36,7 @@ const file = (change: Partial<PairFile> = {}): PairFile => ({
   decisions: derby.decisions,
   last: demoLasts[2],
   leftLast: null,
+  cupSole: null,
   materials: demoMaterials,
   houseRules: {},
   log: [{ step: 'print', what: 'started', at: '2026-01-05T08:00:00.000Z' }],

@@ -26,6 +26,7 @@ export function fakeServer() {
     state.seen.push({ method, path, version, body })
     if (path === '/lasts') return answer(200, [last])
     if (path === '/materials') return answer(200, materials)
+    if (path === '/cup-soles') return answer(200, [])
     if (path === '/house-rules') return answer(200, { version: 0, houseRules: {} })
     if (method === 'GET') return answer(200, state.pair)
     if (version !== `"${state.pair.version}"`) return answer(409, { detail: 'Changed elsewhere.', current: state.pair })

@@ -37,4 +37,13 @@ export const layerRules = {
     unit: '%',
     why: 'Past this the folds lie on each other: cut them out before gluing, or the seat stands proud.',
   },
+  stretch: {
+    key: 'layers.stretch',
+    name: 'Turned-out edge that has to stretch by at most',
+    value: 40,
+    min: 10,
+    max: 80,
+    unit: '%',
+    why: 'Wet upper leather worked over the edge gives about this much; past it the edge tears or stands up.',
+  },
 } satisfies Record<string, Rule>

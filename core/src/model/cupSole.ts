@@ -8,6 +8,9 @@ export const CupSoleFields = z.object({
     .array(z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]))
     .min(8, 'An outline needs at least 8 points.')
     .max(4000),
+  /** Thickness of its bottom under the seat and under the tread, mm, where they were measured. */
+  seat: z.number().min(1).max(80).nullable().default(null),
+  tread: z.number().min(1).max(40).nullable().default(null),
   /** Turned and flipped by hand, as with tracings. */
   turned: z.boolean().default(false),
   flipped: z.boolean().default(false),

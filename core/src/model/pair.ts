@@ -1,15 +1,18 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
 import type { HandDecision } from './because.ts'
+import { constructions } from './construction.ts'
+import { CupSole } from './cupSole.ts'
 import { DrawnLine } from './drawnLine.ts'
 import { Last } from './last.ts'
 import { Made } from './made.ts'
 import { Material } from './material.ts'
 import { UpperDecisions } from './upper.ts'
 
-export const constructions = ['welted', 'cemented'] as const
 export const stiffenerFronts = ['short', 'long medial', 'long both'] as const
 export const paddings = ['none', 'heel pad', 'half', 'full'] as const
+/** How far the sock liner itself reaches. */
+export const sockExtents = ['full', 'half', 'heel'] as const
 /** How the linings meet at the back, and how far the lasted lining is left under the feather. */
 export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
 export const liningTrims = ['short', 'long', 'feather'] as const
@@ -63,6 +66,8 @@ export const PairDecisions = z.object({
   lastId: z.uuid(),
   size: z.object({ system: z.enum(sizeSystems), value: z.number().min(0).max(400) }),
   construction: z.enum(constructions),
+  /** The bought sole of a pair that is cemented into one. */
+  cupSoleId: z.uuid().nullable().default(null),
   materials: z.object({
     upper: z.uuid(),
     lining: z.uuid(),
@@ -90,7 +95,9 @@ export const PairDecisions = z.object({
     .object({ back: z.enum(liningBacks).default('heel grip'), trim: z.enum(liningTrims).default('short') })
     .prefault({}),
   puff: z.object({ length: byHand('puff.length') }).prefault({}),
-  sock: z.object({ padding: z.enum(paddings).default('none') }).prefault({}),
+  sock: z
+    .object({ extent: z.enum(sockExtents).default('full'), padding: z.enum(paddings).default('none') })
+    .prefault({}),
   midsole: z.object({ room: byHand('midsole.room') }).prefault({}),
   lasted: Lasted.prefault({}),
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
@@ -142,6 +149,8 @@ const PairFileNow = z.object({
   last: Last,
   /** The left shoe's own last, where it has one. */
   leftLast: Last.nullable().default(null),
+  /** The bought sole, where the pair has one. */
+  cupSole: CupSole.nullable().default(null),
   materials: z.array(Material).min(1).max(200),
   /** The workshop's own house rules where they differ from the book. */
   houseRules: RuleFigures.default({}),
@@ -152,6 +161,6 @@ const PairFileNow = z.object({
 export const PairFile = z.preprocess(upgraded, PairFileNow)
 export type PairFile = z.infer<typeof PairFile>
 
-/** What planPair needs of a pair file; no left last is like null. */
+/** What planPair needs of a pair file; no left last and no cup sole are like null. */
 export type PlanInput = Pick<PairFile, 'decisions' | 'last' | 'materials' | 'houseRules'> &
-  Partial<Pick<PairFile, 'leftLast'>>
+  Partial<Pick<PairFile, 'leftLast' | 'cupSole'>>

@@ -4,6 +4,7 @@ import { boxOf, pathLength, type Path } from '../geometry/path.ts'
 import { thicknessFinding } from '../checks/leather.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Finding } from '../model/because.ts'
+import { constructionOf } from '../model/construction.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
@@ -97,7 +98,7 @@ export interface InsoleNeeds {
 export function insole(needs: InsoleNeeds): Part {
   const { bottom, length, construction, material, book } = needs
   const outline = bottom.outline
-  const welted = construction === 'welted'
+  const welted = constructionOf[construction].sewn === 'through a welt'
   const lines: PartLine[] = [creaseOf(bottom)]
   const inset = book.inForce(insoleRules.holdfast)
   const breast = bottom.flatX(book.value(insoleRules.breast) * length)
@@ -181,7 +182,7 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
   const findings: Finding[] = []
   const board = material.kind === 'insole board'
   const inset = book.value(insoleRules.holdfast)
-  if (construction === 'welted') {
+  if (constructionOf[construction].sewn === 'through a welt') {
     const least = book.value(insoleRules.leatherThin)
     findings.push({
       id: 'insole.holdfast',
@@ -195,7 +196,8 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
       measured: material.thickness,
       limit: least,
       unit: 'mm',
-      mend: board || material.thickness < least ? 'Choose insole leather of 3 to 5 mm, or make the pair cemented.' : '',
+      mend:
+        board || material.thickness < least ? 'Choose insole leather of 3 to 5 mm, or make the pair another way.' : '',
     })
   }
   findings.push(

@@ -1,14 +1,16 @@
-import { nearest } from '../geometry/along.ts'
+import { nearest, resample } from '../geometry/along.ts'
 import { offset } from '../geometry/clip.ts'
-import { boxOf, contains, type Path } from '../geometry/path.ts'
+import { boxOf, contains, pathLength, type Path } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { LastedOutline } from '../layers/lastedOutline.ts'
 import type { Because, Finding } from '../model/because.ts'
+import { constructionOf } from '../model/construction.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { alongBottom, creaseOf } from './alongBottom.ts'
-import type { Part } from './part.ts'
+import type { Part, PartLine } from './part.ts'
+import { ruled } from './ruled.ts'
 
 export const midsoleRules = {
   roomSewn: {
@@ -47,6 +49,33 @@ export const midsoleRules = {
     unit: 'mm',
     why: 'A little must stand out all round to be sanded flush.',
   },
+  sewDown: {
+    key: 'midsole.sewDown',
+    name: 'Stitch-down seam outside the lasted shoe',
+    value: 5,
+    min: 3,
+    max: 9,
+    unit: 'mm',
+    why: 'Nearer the awl cuts the wall; further out the upper gapes between wall and seam.',
+  },
+  sewDownPitch: {
+    key: 'midsole.sewDownPitch',
+    name: 'Stitch of the upper to the midsole',
+    value: 9,
+    min: 4,
+    max: 12,
+    unit: 'mm',
+    why: '8 to 10 mm with thick thread; closer holes weaken the turned edge.',
+  },
+  sewDownEdge: {
+    key: 'midsole.sewDownEdge',
+    name: 'Turned-out leather outside the seam, at least',
+    value: 3,
+    min: 2,
+    max: 8,
+    unit: 'mm',
+    why: 'A stitch nearer to the edge tears out of it.',
+  },
 } satisfies Record<string, Rule>
 
 export interface MidsoleNeeds {
@@ -55,14 +84,28 @@ export interface MidsoleNeeds {
   length: number
   construction: PairDecisions['construction']
   decisions: PairDecisions['midsole']
+  /** How wide the upper is cut to be turned outwards, mm; read only where it is sewn down. */
+  turnedOut: number
   material: Material
   book: RuleBook
+}
+
+/** The seam that holds a turned-out upper down, all round, with its holes and their pitch, mm. */
+function sewnDown({ lasted, book }: MidsoleNeeds): { line: PartLine; pitch: number } {
+  const path = offset(lasted.outline, book.value(midsoleRules.sewDown), 'the seam of the upper')
+  const length = pathLength(path, true)
+  const holes = Math.max(8, Math.round(length / book.value(midsoleRules.sewDownPitch)))
+  return {
+    line: { name: 'stitch-down seam', kind: 'stitch', path, closed: true, holes: resample(path, holes, true) },
+    pitch: length / holes,
+  }
 }
 
 /** The midsole: the lasted outline and room for the seam all round, trimmed later. Two mirrored pieces. */
 export function midsole(needs: MidsoleNeeds): Part {
   const { bottom, lasted, length, construction, decisions, material, book } = needs
-  const sewn = construction === 'welted'
+  const { sewn } = constructionOf[construction]
+  const down = sewn === 'through the upper' ? sewnDown(needs) : null
   const rule = sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
   const inForce = book.inForce(rule)
   const room = decisions.room ?? inForce.value
@@ -89,6 +132,7 @@ export function midsole(needs: MidsoleNeeds): Part {
     lines: [
       { name: 'lasted outline', kind: 'neighbour', path: lasted.outline, closed: true },
       { name: 'feather line of the last', kind: 'feather', path: bottom.outline, closed: true },
+      ...(down ? [down.line] : []),
       creaseOf(bottom),
     ],
     skives: [],
@@ -119,6 +163,20 @@ export function midsole(needs: MidsoleNeeds): Part {
         rule: rule.key,
         hand: { decision: 'midsole.room', byRule: inForce.value, min: 0, max: 20 },
       },
+      ...(down
+        ? [
+            ruled('Seam outside the lasted shoe', midsoleRules.sewDown, book),
+            {
+              quantity: 'Stitch of the upper to the midsole',
+              value: down.pitch,
+              unit: 'mm' as const,
+              sentence: `${down.line.holes?.length ?? 0} holes a foot, evenly all round, as near to ${book.value(midsoleRules.sewDownPitch)} mm as comes out whole. Punch them through midsole and upper together, once the upper is cemented down.`,
+              inputs: [{ name: 'Seam', value: pathLength(down.line.path, true), unit: 'mm' as const }],
+              origin: book.inForce(midsoleRules.sewDownPitch).origin,
+              rule: midsoleRules.sewDownPitch.key,
+            },
+          ]
+        : []),
     ],
     findings: midsoleFindings(needs, outline),
   }
@@ -138,8 +196,8 @@ export function leastRoom(inner: Path, outer: Path): { least: number; most: numb
 }
 
 function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
-  const { lasted, construction, book } = needs
-  const sewn = construction === 'welted'
+  const { lasted, construction, book, turnedOut } = needs
+  const { sewn } = constructionOf[construction]
   const wanted = book.value(sewn ? midsoleRules.leastSewn : midsoleRules.leastCemented)
   const { least } = leastRoom(lasted.outline, outline)
   const enough = least >= wanted - 0.05
@@ -155,6 +213,40 @@ function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
       limit: wanted,
       unit: 'mm',
       mend: enough ? '' : `Set the room to ${wanted} mm or more.`,
+    },
+    ...(sewn === 'through the upper' ? turnedOutFindings(turnedOut, least, book) : []),
+  ]
+}
+
+/** The seam must catch the turned-out leather, and midsole under it. */
+function turnedOutFindings(turnedOut: number, least: number, book: RuleBook): Finding[] {
+  const wanted = book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
+  const caught = turnedOut >= wanted - 0.05
+  const borne = least >= wanted - 0.05
+  return [
+    {
+      id: 'midsole.turnedOut',
+      level: caught ? 'fine' : 'stop',
+      where: 'turned-out margin of the upper',
+      sentence: caught
+        ? `${turnedOut} mm are turned out; the seam needs ${wanted} mm, and what stands past the midsole is trimmed.`
+        : `Only ${turnedOut} mm are turned out; the seam needs ${wanted} mm, or it tears out of the edge.`,
+      measured: turnedOut,
+      limit: wanted,
+      unit: 'mm',
+      mend: caught ? '' : 'Cut the turned-out margin wider, or sew nearer to the shoe.',
+    },
+    {
+      id: 'midsole.sewDown',
+      level: borne ? 'fine' : 'stop',
+      where: 'midsole under the seam',
+      sentence: borne
+        ? `The seam runs on the midsole everywhere, ${(least - wanted).toFixed(1)} mm or more inside where its edge must be.`
+        : `The midsole stands out ${least.toFixed(1)} mm at the nearest; seam and edge need ${wanted} mm.`,
+      measured: least,
+      limit: wanted,
+      unit: 'mm',
+      mend: borne ? '' : `Give the midsole ${wanted} mm of room or more.`,
     },
   ]
 }

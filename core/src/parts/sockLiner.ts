@@ -2,6 +2,7 @@ import { bandAlong, offset } from '../geometry/clip.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
 import { foamFinding } from '../fit/foamTest.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
+import type { Finding } from '../model/because.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
@@ -37,6 +38,33 @@ export const sockRules = {
     max: 0.35,
     unit: 'share',
     why: 'It cushions the heel bone and ends before the arch.',
+  },
+  halfSock: {
+    key: 'sock.halfSock',
+    name: 'Front of a half sock, share of the last length',
+    value: 0.58,
+    min: 0.45,
+    max: 0.62,
+    unit: 'share',
+    why: 'It covers waist and seat and ends behind the joint, where an edge would be walked on.',
+  },
+  heelSock: {
+    key: 'sock.heelSock',
+    name: 'Front of a heel sock, share of the last length',
+    value: 0.34,
+    min: 0.25,
+    max: 0.42,
+    unit: 'share',
+    why: 'It covers the tacks of the heel and ends before the arch.',
+  },
+  sockSkive: {
+    key: 'sock.sockSkive',
+    name: 'Skive at the front of a half or heel sock',
+    value: 8,
+    min: 5,
+    max: 15,
+    unit: 'mm',
+    why: 'The foot slides over an edge that runs out to nothing.',
   },
   frontSkive: {
     key: 'sock.frontSkive',
@@ -80,30 +108,48 @@ export function sockOutline(bottom: DevelopedBottom, lining: number): Path {
   return offset(bottom.outline, -lining, 'the sock liner')
 }
 
-/** The sock liner: rests on the insole, touches the foot. */
-export function sockLiner(needs: SockNeeds): Part {
-  const { bottom, length, lining, material } = needs
-  const outline = sockOutline(bottom, lining)
+type SockExtent = PairDecisions['sock']['extent']
+const sockNames: Record<SockExtent, string> = { full: 'Sock liner', half: 'Half sock liner', heel: 'Heel sock liner' }
+
+/** Where a sock that ends under the foot has its front edge, mm from the heel back; null for a full one. */
+export function sockFront(extent: SockExtent, length: number, book: RuleBook): number | null {
+  if (extent === 'full') return null
+  return book.value(extent === 'half' ? sockRules.halfSock : sockRules.heelSock) * length
+}
+
+/** The sock liner: rests on the insole, touches the foot; full, half or under the heel alone. */
+export function sockLiner(needs: SockNeeds & { extent: SockExtent }): Part {
+  const { bottom, length, lining, material, extent, book } = needs
+  const whole = sockOutline(bottom, lining)
+  const front = sockFront(extent, length, book)
+  const outline = front === null ? whole : behind(whole, bottom.flatX(front), 'the sock liner')
+  const rule = extent === 'half' ? sockRules.halfSock : sockRules.heelSock
   const box = boxOf(outline)
   return {
     id: 'sock',
     place: 'foot',
     areas: [],
-    name: 'Sock liner',
+    name: sockNames[extent],
     role: 'sock',
     materialName: material.name,
     thickness: material.thickness,
     count: 2,
     outline,
     lines: [{ name: 'insole outline', kind: 'neighbour', path: bottom.outline, closed: true }, creaseOf(bottom)],
-    skives: [],
+    skives:
+      front === null
+        ? []
+        : [frontSkive(outline, bottom.flatX(front), book.value(sockRules.sockSkive), material.thickness)],
     ...alongBottom(outline, bottom, length),
     becauses: [
       {
         quantity: 'Length of the sock liner',
         value: box.maxX - box.minX,
         unit: 'mm',
-        sentence: `The insole's ${bottom.length.toFixed(1)} mm less the lining at heel and toe.`,
+        sentence:
+          front === null
+            ? `The insole's ${bottom.length.toFixed(1)} mm less the lining at heel and toe.`
+            : `From the heel, less the lining, to ${front.toFixed(0)} mm from the heel back: ${rule.why}`,
         inputs: [
           { name: 'Insole', value: bottom.length, unit: 'mm' },
           { name: 'Lining', value: lining, unit: 'mm' },
@@ -118,6 +164,19 @@ export function sockLiner(needs: SockNeeds): Part {
         inputs: [{ name: 'Lining', value: lining, unit: 'mm' }],
         origin: 'from the material',
       },
+      ...(front === null
+        ? []
+        : [
+            {
+              quantity: 'Front edge from the heel back',
+              value: front,
+              unit: 'mm' as const,
+              sentence: `${book.value(rule)} of the last length. ${rule.why}`,
+              inputs: [{ name: 'Last length', value: length, unit: 'mm' as const }],
+              origin: book.inForce(rule).origin,
+              rule: rule.key,
+            },
+          ]),
     ],
     findings: [],
   }
@@ -125,6 +184,8 @@ export function sockLiner(needs: SockNeeds): Part {
 
 export interface PaddingNeeds extends SockNeeds {
   extent: Extent
+  /** How far the sock over it reaches. */
+  sock: SockExtent
   loss: GirthLoss
 }
 
@@ -198,6 +259,7 @@ export function padding(needs: PaddingNeeds): Part {
       ...loss.becauses,
     ],
     findings: [
+      ...coveredFinding(needs),
       ...foamFinding('padding.foam', material, book),
       ...girthFindings(loss, extent, {
         joint: book.value(sockRules.allowedLoss),
@@ -206,6 +268,28 @@ export function padding(needs: PaddingNeeds): Part {
       }),
     ],
   }
+}
+
+/** Padding that no sock covers is walked to pieces. */
+function coveredFinding({ sock, extent, length, book }: PaddingNeeds): Finding[] {
+  const front = sockFront(sock, length, book)
+  if (front === null) return []
+  const reach = extent === 'full' ? length : paddedTo(extent, length, book)
+  const covered = reach <= front - 2
+  return [
+    {
+      id: 'padding.covered',
+      level: covered ? 'fine' : 'stop',
+      where: 'front edge of the padding',
+      sentence: covered
+        ? `The ${sockNames[sock].toLowerCase()} reaches ${(front - reach).toFixed(0)} mm past the padding.`
+        : `The padding reaches ${reach.toFixed(0)} mm from the heel back, the ${sockNames[sock].toLowerCase()} only ${front.toFixed(0)} mm: its edge lies bare under the foot.`,
+      measured: reach,
+      limit: front,
+      unit: 'mm',
+      mend: covered ? '' : 'Take a longer sock liner, or less padding.',
+    },
+  ]
 }
 
 function frontSkive(outline: Path, front: number, width: number, thickness: number): Skive {

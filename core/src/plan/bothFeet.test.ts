@@ -144,13 +144,13 @@ describe('what is decided for the left shoe alone', () => {
     expect(cut?.name).toBe('Cut the half padding')
     expect(cut?.parts).toEqual(['padding'])
     expect(p.operations.some((o) => o.id === 'glue-padding')).toBe(true)
-    const either = plan(withLeft({ padding: 'half' }, { materials: padded, sock: { padding: 'full' } }))
+    const either = plan(withLeft({ padding: 'half' }, { materials: padded, sock: { extent: 'full', padding: 'full' } }))
     expect(either.operations.find((o) => o.id === 'cut-padding')?.name).toBe('Cut the padding')
     expect(either.operations.some((o) => o.id === 'skive-padding')).toBe(true)
   })
   it('lifts of its own raise the heel, and the pair says so', () => {
-    const p = plan(withLeft({ figures: { 'heel.lifts': (plan(base).bottom.heel.lifts ?? 0) + 1 } }))
-    expect(p.left?.bottom.heel.lifts).toBe(p.bottom.heel.lifts + 1)
+    const p = plan(withLeft({ figures: { 'heel.lifts': (plan(base).bottom.heel?.lifts ?? 0) + 1 } }))
+    expect(p.left?.bottom.heel?.lifts).toBe((p.bottom.heel?.lifts ?? 0) + 1)
   })
 })
 

@@ -35,7 +35,7 @@ function shapesOf(plan: FootPlan): Shape[] {
       id: `upper.${p.id}`,
       name: p.name,
       outline: p.outline,
-      marks: [p.net, p.holes.map((h) => h.at), p.slits.map((s) => s.to)],
+      marks: [p.net, p.holes.map((h) => h.at), p.slits.map((s) => s.to), ...p.sewn.map((s) => s.holes)],
       figures: [],
     })),
     ...plan.parts.map((p) => ({

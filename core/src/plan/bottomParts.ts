@@ -1,3 +1,4 @@
+import { cupRules, type CupFit } from '../fit/cupFit.ts'
 import { foamRules } from '../fit/foamTest.ts'
 import { tracedRules, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
@@ -8,13 +9,22 @@ import type { LastSurface } from '../last/surface.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
 import type { Finding } from '../model/because.ts'
+import { constructionOf, type Construction } from '../model/construction.ts'
+import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
 import { filler, shank } from '../parts/bottom/insideBottom.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
-import { sideProfile, type SideProfile } from '../parts/bottom/sideProfile.ts'
+import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
+import {
+  edgeStrips,
+  sideProfile,
+  type ProfileStrip,
+  type ProfileStuff,
+  type SideProfile,
+} from '../parts/bottom/sideProfile.ts'
 import { heelParts, heelSeat, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
 import { stuffOf } from '../parts/bottom/stuff.ts'
 import { insole, insoleRules } from '../parts/insole.ts'
@@ -22,6 +32,7 @@ import { midsole, midsoleRules } from '../parts/midsole.ts'
 import { paddingLoss } from '../parts/paddingLoss.ts'
 import type { Part } from '../parts/part.ts'
 import { paddedTo, padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
 import { stampOf, type PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
 import type { Wall } from './wallParts.ts'
@@ -32,6 +43,7 @@ export interface BottomNeeds {
   bottom: DevelopedBottom
   wall: Wall
   decisions: PairDecisions
+  cupSole: CupSole | null
   material: PairMaterials
   book: RuleBook
 }
@@ -39,7 +51,12 @@ export interface BottomNeeds {
 /** The bottom of the shoe in side section: plain data. */
 export interface Bottom {
   profile: SideProfile
-  heel: HeelBuild
+  /** Null where the sole is bought with its heel. */
+  heel: HeelBuild | null
+  /** Welt and rand where the section cuts them. */
+  strips: ProfileStrip[]
+  /** The bought cup round the lasted shoe, where there is one. */
+  cup: CupFit | null
   /** The lasted outline as the layers predict it, and as it was traced. */
   predicted: Path
   traced: Omit<TracedShoe, 'finding'> | null
@@ -48,6 +65,8 @@ export interface Bottom {
 
 /** Where the margin is read for the filler's depth: past the turned edges of stiffener and puff, mm from the feather. */
 const FILLER_AT = 11
+/** Where less is turned under, it is read this far inside its edge, mm. */
+const INSIDE_MARGIN = 2
 /** The margin's thickness is read this far apart, mm, and a filler levelled over so many places each way. */
 const LEVEL_STEP = 3.5
 const LEVEL_OVER = 8
@@ -61,7 +80,7 @@ export function bottomParts(
 ): { parts: Part[]; lasted: LastedOutline; bottom: Bottom } {
   const { surface, bottom, wall, decisions: d, material, book } = needs
   const L = surface.length
-  const welted = d.construction === 'welted'
+  const way = constructionOf[d.construction]
   const predicted = cache.stage('lasted', [bottom, wall.turned], () =>
     lastedOutline(bottom, (side, x) => thicknessOf(wall.turned.atFeather(side, x))),
   )
@@ -99,15 +118,16 @@ export function bottomParts(
       wall.margin,
       surface,
       d.construction,
-      JSON.stringify([d.midsole, d.heel]),
+      JSON.stringify([d.midsole, d.heel, way.sole === 'cup' ? needs.cupSole : null]),
       stampOf(material.insole),
       stampOf(material.midsole),
       stampOf(material.outsole),
       stampOf(material.heel),
       stampOf(material.topPiece),
-      book.stamp({ ...midsoleRules, ...bottomRules, ...insoleRules }),
+      book.stamp({ ...midsoleRules, ...bottomRules, ...insoleRules, ...cupRules }),
+      book.value(edgeRules.turnedOut),
     ],
-    () => solesOf(needs, lasted, welted),
+    () => solesOf(needs, lasted, way),
   )
   return {
     lasted,
@@ -130,20 +150,23 @@ function sockParts({ surface, marks, bottom, decisions: d, material, book }: Bot
   const L = surface.length
   const liningT = material.lining.thickness
   const needs = { bottom, length: L, lining: liningT, book }
-  const sock = cache.stage('sock', [bottom, liningT, stampOf(material.sock)], () =>
-    sockLiner({ ...needs, material: material.sock }),
+  const sock = cache.stage(
+    'sock',
+    [bottom, liningT, d.sock.extent, stampOf(material.sock), book.stamp(sockRules)],
+    () => sockLiner({ ...needs, extent: d.sock.extent, material: material.sock }),
   )
   const extent = d.sock.padding
   const stuff = material.padding
   if (extent === 'none' || !stuff) return [sock]
   const pad = cache.stage(
     'padding',
-    [bottom, liningT, extent, stampOf(stuff), book.stamp({ ...sockRules, ...foamRules })],
+    [bottom, liningT, extent, d.sock.extent, stampOf(stuff), book.stamp({ ...sockRules, ...foamRules })],
     () =>
       padding({
         ...needs,
         material: stuff,
         extent,
+        sock: d.sock.extent,
         loss: paddingLoss(
           surface,
           marks,
@@ -158,27 +181,17 @@ function sockParts({ surface, marks, bottom, decisions: d, material, book }: Bot
   return [sock, pad]
 }
 
-function solesOf(
-  needs: BottomNeeds,
-  lasted: LastedOutline,
-  welted: boolean,
-): { parts: Part[]; bottom: Omit<Bottom, 'predicted' | 'traced'> } {
-  const { surface, marks, bottom, wall, decisions: d, material, book } = needs
-  const L = surface.length
-  const breastX = book.value(insoleRules.breast) * L
-  const breast = bottom.flatX(breastX)
-  const outsoleOf = stuffOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
-  const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
-  const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
-  const weltT = welted ? book.value(bottomRules.weltThickness) : 0
-  // The bottom is filled and rasped level: a lap in the margin does not show as a step in it.
+/** Thickness of the turned margin along the last, and its mean over some places: the bottom is filled and rasped level. */
+function levelOf({ marks, wall }: BottomNeeds, weltT: number): (x: number) => number {
+  // A lap in the margin does not show as a step in the filled bottom.
   const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
   const places = Math.ceil((to - from) / LEVEL_STEP)
+  const inwards = Math.min(FILLER_AT, Math.max(1, wall.margin - INSIDE_MARGIN))
   const margin = Array.from({ length: places + 1 }, (_, k) => {
-    const of = (side: Side) => thicknessOf(wall.turned.at(side, from + ((to - from) * k) / places, FILLER_AT))
+    const of = (side: Side) => thicknessOf(wall.turned.at(side, from + ((to - from) * k) / places, inwards))
     return (of('lateral') + of('medial')) / 2 + weltT
   })
-  const levelled = (x: number) => {
+  return (x) => {
     const middle = ((x - from) / (to - from)) * places
     let sum = 0
     for (let k = -LEVEL_OVER; k <= LEVEL_OVER; k++) {
@@ -186,87 +199,159 @@ function solesOf(
     }
     return sum / (2 * LEVEL_OVER + 1)
   }
+}
+
+type Soles = { parts: Part[]; bottom: Omit<Bottom, 'predicted' | 'traced'> }
+const even = (t: number) => () => t
+const levelNames: Record<'welt' | 'under' | 'out', string> = {
+  welt: 'Filler, level with welt and rand',
+  under: 'Filler, level with the margin',
+  out: 'Filler, level with the lining’s margin',
+}
+
+function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction): Soles {
+  const { surface, marks, bottom, wall, material, book } = needs
+  const welted = way.sewn === 'through a welt'
+  const levelled = levelOf(needs, welted ? book.value(bottomRules.weltThickness) : 0)
+  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.margin
+  const inside: ProfileStuff[] = [
+    { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
+    {
+      id: 'filler',
+      name: levelNames[welted ? 'welt' : way.margin],
+      thickness: levelled,
+      past: { heel: -inset, toe: -inset },
+    },
+  ]
+  const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
+  const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
+  const filled = (shankVolume: number) => filler(bottom, surface.length, inset, depth, shankVolume, book)
+  return way.sole === 'cup' ? inACup(needs, lasted, inside, filled) : onCutSoles(needs, lasted, way, inside, filled)
+}
+
+/** A bought sole: only the shoe's own bottom is filled level. */
+function inACup(
+  { surface, marks, cupSole, book }: BottomNeeds,
+  lasted: LastedOutline,
+  inside: ProfileStuff[],
+  filled: (shankVolume: number) => Part,
+): Soles {
+  const { fit, finding } = cupOf(lasted.outline, cupSole, book)
+  const bare = sideProfile(surface, marks, inside)
+  const cup = measured(cupSole)
+  const profile = cup ? inCup(bare, cup) : bare
+  return {
+    parts: [filled(0)],
+    bottom: {
+      profile,
+      heel: null,
+      strips: [],
+      cup: fit,
+      findings: [finding, ...(cup ? [cupStands(profile, book), springFinding(profile, book)] : [])],
+    },
+  }
+}
+
+/** Midsole, outsole and heel cut here, with welt and rand where it is welted. */
+function onCutSoles(
+  { surface, marks, bottom, decisions: d, material, book }: BottomNeeds,
+  lasted: LastedOutline,
+  way: Construction,
+  inside: ProfileStuff[],
+  filled: (shankVolume: number) => Part,
+): Soles {
+  const L = surface.length
+  const welted = way.sewn === 'through a welt'
+  const holdfast = book.value(insoleRules.holdfast)
+  const breastX = book.value(insoleRules.breast) * L
+  const breast = bottom.flatX(breastX)
+  const outsoleOf = stuffOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
+  const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
+  const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
   const midsolePart = midsole({
     bottom,
     lasted,
     length: L,
     construction: d.construction,
     decisions: d.midsole,
+    turnedOut: book.value(edgeRules.turnedOut),
     material: material.midsole,
     book,
   })
-  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.margin
   const edge = boxOf(midsolePart.outline)
   const past = { heel: -edge.minX, toe: edge.maxX - bottom.length }
-  const even = (t: number) => () => t
   const profile = sideProfile(surface, marks, [
-    { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
-    {
-      id: 'filler',
-      name: welted ? 'Filler, level with welt and rand' : 'Filler, level with the margin',
-      thickness: levelled,
-      past: { heel: -inset, toe: -inset },
-    },
+    ...inside,
     { id: 'midsole', name: 'Midsole', thickness: even(material.midsole.thickness), past },
     { id: 'outsole', name: 'Outsole', thickness: even(outsoleOf.thickness), past },
   ])
+  const heelRoom =
+    way.sewn === 'through the upper'
+      ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
+      : book.value(bottomRules.heelRoom)
   const heel = heelBuild(
     profile,
-    marks.heelFeather[0] + boxOf(heelSeat({ lasted, breast, book })).minX,
+    marks.heelFeather[0] + boxOf(heelSeat({ lasted, breast, heelRoom, book })).minX,
     breastX,
     { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
     d.heel,
   )
-  const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, book }
+  const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
   const shankPart = shank(bottom, L, profile, book)
   const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
-  const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
-  const fillerPart = filler(bottom, L, inset, (flat) => levelled(marks.heelFeather[0] + xOf(flat)), shankVolume, book)
   return {
     parts: [
       ...(welted ? [welt(soles), rand(soles)] : []),
       shankPart,
-      fillerPart,
+      filled(shankVolume),
       midsolePart,
       outsole(soles, outsoleOf),
       ...heelParts(soles, heel, lift, top, d.heel),
     ],
-    bottom: { profile, heel, findings: bottomFindings(profile, heel, d, book) },
+    bottom: {
+      profile,
+      heel,
+      strips: welted ? edgeStrips(profile.layers[2], marks, holdfast, book.value(bottomRules.weltThickness)) : [],
+      cup: null,
+      findings: [heelFinding(heel, d, book), springFinding(profile, book)],
+    },
   }
 }
 
-/** Does the heel stand level, and what toe spring is left? */
-function bottomFindings(profile: SideProfile, heel: HeelBuild, d: PairDecisions, book: RuleBook): Finding[] {
+/** Does the heel stand level? */
+function heelFinding(heel: HeelBuild, d: PairDecisions, book: RuleBook): Finding {
   const off = book.value(bottomRules.heelOff)
   const stands = heel.offGround <= off
+  return {
+    id: 'bottom.heel',
+    level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
+    where: 'heel on the ground',
+    sentence: stands
+      ? `${heel.lifts} lift${heel.lifts === 1 ? '' : 's'}, top piece${d.heel.wedge ? ' and wedge' : ''}: the heel stands level.`
+      : d.heel.wedge
+        ? `${heel.lifts} lifts and the top piece stand ${heel.offGround.toFixed(1)} mm higher than there is room for: the toe is pressed down.`
+        : `Without a wedge the heel is ${heel.offGround.toFixed(1)} mm off: the lifts follow the seat, which falls by ${(heel.needed.back - heel.needed.breast).toFixed(1)} mm towards the breast.`,
+    measured: heel.offGround,
+    limit: off,
+    unit: 'mm',
+    mend: stands ? '' : d.heel.wedge ? 'Take a lift out, or thinner lifts.' : 'Put the wedge back.',
+  }
+}
+
+/** What toe spring is left? */
+function springFinding(profile: SideProfile, book: RuleBook): Finding {
   const spring = book.value(bottomRules.spring)
   const springs = profile.spring >= spring
-  return [
-    {
-      id: 'bottom.heel',
-      level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
-      where: 'heel on the ground',
-      sentence: stands
-        ? `${heel.lifts} lift${heel.lifts === 1 ? '' : 's'}, top piece${d.heel.wedge ? ' and wedge' : ''}: the heel stands level.`
-        : d.heel.wedge
-          ? `${heel.lifts} lifts and the top piece stand ${heel.offGround.toFixed(1)} mm higher than there is room for: the toe is pressed down.`
-          : `Without a wedge the heel is ${heel.offGround.toFixed(1)} mm off: the lifts follow the seat, which falls by ${(heel.needed.back - heel.needed.breast).toFixed(1)} mm towards the breast.`,
-      measured: heel.offGround,
-      limit: off,
-      unit: 'mm',
-      mend: stands ? '' : d.heel.wedge ? 'Take a lift out, or thinner lifts.' : 'Put the wedge back.',
-    },
-    {
-      id: 'bottom.spring',
-      level: springs ? 'fine' : 'watch',
-      where: 'toe',
-      sentence: springs
-        ? `The toe stands ${profile.spring.toFixed(1)} mm over the ground.`
-        : `Only ${profile.spring.toFixed(1)} mm of toe spring are left; ${spring} mm keep the tip off the ground.`,
-      measured: profile.spring,
-      limit: spring,
-      unit: 'mm',
-      mend: springs ? '' : 'Thin the sole towards the toe, or take a last with more spring.',
-    },
-  ]
+  return {
+    id: 'bottom.spring',
+    level: springs ? 'fine' : 'watch',
+    where: 'toe',
+    sentence: springs
+      ? `The toe stands ${profile.spring.toFixed(1)} mm over the ground.`
+      : `Only ${profile.spring.toFixed(1)} mm of toe spring are left; ${spring} mm keep the tip off the ground.`,
+    measured: profile.spring,
+    limit: spring,
+    unit: 'mm',
+    mend: springs ? '' : 'Thin the sole towards the toe, or take a last with more spring.',
+  }
 }

@@ -72,8 +72,8 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
       what: 'heel',
       more: 'higher',
       less: 'lower',
-      right: right.bottom.heel.needed.back,
-      left: left.bottom.heel.needed.back,
+      right: right.bottom.heel?.needed.back,
+      left: left.bottom.heel?.needed.back,
       mend: 'Take lasts of one heel height. A raise that is meant is for trained help to order; then widen the figure for this pair.',
     },
   ]

@@ -1,13 +1,41 @@
 import type { LastReadings } from '../last/readings.ts'
 import type { Finding } from '../model/because.ts'
-import type { PlanInput } from '../model/pair.ts'
+import { constructionOf } from '../model/construction.ts'
+import type { PairDecisions, PlanInput } from '../model/pair.ts'
+import type { Upper } from '../upper/upper.ts'
 import { lastFromSize, sizeFromLast, sizeSystemNames } from '../units/sizes.ts'
 
 /** A last may differ from the length its size asks for by about a half size before it is another size, mm. */
 const SIZE_SLACK = 5
 
+/** The upper's bottom edge is cut to be turned one way; the construction must turn it that way. */
+function constructionFinding({ construction }: PairDecisions, upper: Upper): Finding | null {
+  const roles = new Set(upper.pieces.flatMap((p) => p.edges.map((e) => e.role)))
+  const [under, out] = [roles.has('lasting margin'), roles.has('turned-out margin')]
+  if (!under && !out) return null
+  const wanted = constructionOf[construction].margin
+  const fits = wanted === 'out' ? !under : !out
+  return {
+    id: 'pair.construction',
+    level: fits ? 'fine' : 'stop',
+    where: 'upper and construction',
+    sentence: fits
+      ? `The upper is cut to be turned ${wanted === 'out' ? 'outwards' : 'under'}, as this pair wants it.`
+      : `The upper is cut to be turned ${out ? 'outwards' : 'under'}, but this pair is ${construction}: its edge goes ${wanted === 'out' ? 'outwards' : 'under'}.`,
+    measured: fits ? 0 : 1,
+    limit: 0,
+    unit: 'count',
+    mend: fits
+      ? ''
+      : out
+        ? 'Make the pair stitch-down, or choose another style in the room Upper.'
+        : 'Choose the stitch-down style in the room Upper, or another construction.',
+  }
+}
+
 /** Checks on the pair as a whole, before any part of it. */
-export function pairFindings(input: PlanInput, readings: LastReadings): Finding[] {
+export function pairFindings(input: PlanInput, readings: LastReadings, upper: Upper): Finding[] {
+  const construction = constructionFinding(input.decisions, upper)
   const { size } = input.decisions
   const length = readings.length
   const wanted = lastFromSize(size.system, size.value)
@@ -27,6 +55,7 @@ export function pairFindings(input: PlanInput, readings: LastReadings): Finding[
       unit: 'mm',
       mend: fits ? '' : 'Choose another last, or correct the size.',
     },
+    ...(construction ? [construction] : []),
     ...readings.findings,
   ]
 }

@@ -8,6 +8,8 @@ import type { LastSurface } from '../last/surface.ts'
 import type { Layers } from '../layers/layers.ts'
 import { GeometryError, type Path } from '../geometry/path.ts'
 import type { Finding, Level } from '../model/because.ts'
+import { constructionOf } from '../model/construction.ts'
+import type { CupSole } from '../model/cupSole.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
@@ -126,6 +128,15 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   }
 }
 
+/** Throws PlanError when the cup sole that was chosen is not with the pair. */
+function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
+  if (decisions.cupSoleId === null || constructionOf[decisions.construction].sole !== 'cup') return null
+  if (cupSole?.id !== decisions.cupSoleId) {
+    throw new PlanError('cupSoleId', 'The cup sole that was chosen is not with the pair. Choose it again.')
+  }
+  return cupSole
+}
+
 const byId = (plan: FootPlan) => new Map(plan.parts.map((p) => [p.id, p]))
 const gravest = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
@@ -181,11 +192,14 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): 
   )
   const bottom = cache.stage('bottom', [surface, marks], () => developBottom(surface, marks))
   const wall = wallParts({ surface, marks, map, base, upper, bottom, decisions: d, material, book }, cache)
-  const under = bottomParts({ surface, marks, bottom, wall, decisions: d, material, book }, cache)
+  const under = bottomParts(
+    { surface, marks, bottom, wall, decisions: d, cupSole: cupSoleOf(input), material, book },
+    cache,
+  )
 
   const parts = [...wall.parts, ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
-  const findings = foot === 'right' ? pairFindings(input, readings) : readings.findings
+  const findings = foot === 'right' ? pairFindings(input, readings, upper) : readings.findings
   const levels = [
     ...findings,
     ...upper.findings,

@@ -12,6 +12,7 @@ import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
 import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
 import { WallStack } from '../layers/wallStack.ts'
+import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { foamRule, liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
@@ -55,7 +56,7 @@ export interface Wall {
   stack: WallStack
   turned: TurnedStack
   layers: Layers
-  /** Width of the upper's margin, mm. */
+  /** How far the widest layer is turned under the last, mm. */
   margin: number
 }
 
@@ -136,6 +137,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       ...parts,
       stampOf(material.upper),
       JSON.stringify(d.lining),
+      d.construction,
       book.stamp({ ...layerRules, ...edgeSkiveRules, ...edgeRules, ...stiffenerRules, ...puffRules, ...liningRules }),
     ],
     () => layersOf(needs, parts, base?.drawn.pieces ?? []),
@@ -189,8 +191,11 @@ function layersOf(
   // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
   if (pieces.length === 0) areas.push(...evenWall(map, material))
   const stack = new WallStack(areas)
-  const margin = book.value(edgeRules.lasting)
   const trim = trimOf(d.lining, book)
+  const outwards = constructionOf[d.construction].margin === 'out'
+  const turnedOut = outwards ? book.value(edgeRules.turnedOut) : null
+  // Where the upper goes outwards only lining, stiffener and puff are turned under.
+  const margin = outwards ? Math.max(trim, book.value(puffRules.turnUnder)) : book.value(edgeRules.lasting)
   const stiff = book.value(stiffenerRules.turnUnder)
   const puff = book.value(puffRules.turnUnder)
   const cupped = (turn: number, thickness: number, flat: number, edge: number) =>
@@ -205,14 +210,18 @@ function layersOf(
     { parts: [...linings, 'lining'], reach: trim, share: even },
     { parts: ['stiffener'], reach: stiff, share: cupped(stiff, material.stiffener.thickness, 1, 0.8) },
     { parts: ['puff'], reach: puff, share: cupped(puff, material.puff.thickness, 1, 0.85) },
-    { parts: [...pieces.map((p) => p.id), 'upper'], reach: margin, share: even },
+    ...(outwards ? [] : [{ parts: [...pieces.map((p) => p.id), 'upper'], reach: margin, share: even }]),
   ]
   const turned = new TurnedStack(map, stack, edges)
   return {
     stack,
     turned,
     margin,
-    layers: { ...deriveLayers({ map, areas, wall: stack, turned, bottom, margin, book }), areas, turned: edges },
+    layers: {
+      ...deriveLayers({ map, areas, wall: stack, turned, bottom, margin, turnedOut, book }),
+      areas,
+      turned: edges,
+    },
   }
 }
 

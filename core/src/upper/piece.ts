@@ -1,3 +1,4 @@
+import type { SewnLine } from './sewnLine.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
 import type { Because } from '../model/because.ts'
@@ -50,6 +51,8 @@ export interface Piece {
   /** The line on which a whole piece is folded, from end to end; null for a piece of one side. */
   fold: readonly [Point, Point] | null
   holes: Hole[]
+  /** Seams whose holes it shares with another piece. */
+  sewn: SewnLine[]
   slits: { from: Point; to: Point; kind: 'slit' | 'notch' }[]
   grain: { from: Point; to: Point }
   /** The finished outline and its edges on the forme, by side: what shows the piece in its place and on the last. */

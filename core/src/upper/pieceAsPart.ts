@@ -33,6 +33,13 @@ export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thi
       path: markPath(m),
       closed: false,
     })),
+    ...piece.sewn.map((s): PartLine => ({
+      name: s.name,
+      kind: 'stitch',
+      path: s.line,
+      closed: false,
+      holes: s.holes,
+    })),
     ...piece.slits.map((s): PartLine => ({ name: s.kind, kind: 'cut mark', path: [s.from, s.to], closed: false })),
     ...piece.holes.map((h): PartLine => ({
       name: 'punched hole',

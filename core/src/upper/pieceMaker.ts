@@ -79,6 +79,7 @@ function finished(
     marks: [],
     fold,
     holes: [],
+    sewn: [],
     slits: [],
     grain: { from: net[0], to: net[0] },
     places,

@@ -170,6 +170,35 @@ describe('pieces', () => {
   })
 })
 
+describe('a heel cover', () => {
+  it.each(['walking', 'boot'] as const)(
+    'on the %s last shares its holes with the heel section, and is cut from its folded half',
+    (last) => {
+      const u = derive(last, { style: 'stitch-down' })
+      const [section, cover] = ['heelSection', 'heelCover'].map((id) => u.pieces.find((p) => p.id === id) as Piece)
+      const holes = cover.sewn[0].holes
+      expect(section.sewn[0].holes).toEqual(holes)
+      // As near to 6 mm as comes out whole, 3 mm inside the cover's edge, all on both pieces.
+      const gaps = holes.slice(1).map((h, i) => distance(h, holes[i]))
+      for (const gap of gaps) {
+        expect(gap).toBeGreaterThan(5.5)
+        expect(gap).toBeLessThan(6.4)
+      }
+      const edge = cover.edges.filter((e) => e.name === 'cover edge').flatMap((e) => e.line)
+      for (const h of holes) {
+        expect(nearest(edge, h).away).toBeCloseTo(3, 0)
+        expect(contains(cover.net, h)).toBe(true)
+        expect(contains(section.net, h)).toBe(true)
+      }
+      // Laid fold on fold and foot on foot, the cover's finished outline leaves the section's nowhere but where its edge is led square to the fold.
+      for (const p of cover.net) {
+        if (!contains(section.net, p)) expect(nearest(section.net, p, true).away).toBeLessThan(0.6)
+      }
+      expect(cover.fold?.[0]).toEqual(section.fold?.[0])
+    },
+  )
+})
+
 describe('points', () => {
   it('a moved point stays at its place between the landmarks when the last changes', () => {
     const board = (name: keyof typeof sampleMeasures, points = {}) => {

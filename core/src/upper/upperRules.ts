@@ -5,6 +5,7 @@ import { zipRules } from './checks/seams.ts'
 import { strainRules } from './checks/strain.ts'
 import { decorationRules } from './decoration.ts'
 import { edgeRules } from './edgeRules.ts'
+import { sewnRules } from './sewnLine.ts'
 import { styleGaps, styleRules } from './styleRules.ts'
 import { throatRules } from './throat.ts'
 import { topEdgeRules } from './topEdge.ts'
@@ -20,6 +21,7 @@ export const upperRules = {
   ...throatRules,
   ...ankleRules,
   ...frontRules,
+  ...sewnRules,
   ...zipRules,
   ...strainRules,
 }

@@ -1,10 +1,16 @@
+import { constructionOf } from '../model/construction.ts'
 import type { Facts } from './facts.ts'
 import { cutLength, holeCount, lineLength } from './facts.ts'
 import { fixed, sewing, workRules, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
-const welted: Step['when'] = (f) => f.construction === 'welted'
-const cemented: Step['when'] = (f) => f.construction === 'cemented'
+const way = (f: Facts) => constructionOf[f.construction]
+const welted: Step['when'] = (f) => way(f).sewn === 'through a welt'
+const sewnDown: Step['when'] = (f) => way(f).sewn === 'through the upper'
+/** The turned margin itself is what the sole is cemented to. */
+const onMargin: Step['when'] = (f) => way(f).sewn === null
+const cut: Step['when'] = (f) => way(f).sole === 'cut'
+const cup: Step['when'] = (f) => way(f).sole === 'cup'
 const contact = (f: Facts) => ({
   min: f.book.value(waitRules.contactMin),
   max: f.book.value(waitRules.contactMax),
@@ -56,16 +62,19 @@ export const bottoming: Step[] = [
     id: 'rough-margin',
     name: 'Rough the lasting margin',
     group: 'bottom',
-    when: cemented,
+    when: onMargin,
     effort: fixed(15, 'To the edge of the sole and no further.'),
     after: [['last-toe', 'the margin must be down']],
     cautions: ['dust'],
   },
   {
     id: 'shank-filler',
-    name: 'Set the shanks and fill the bottom level',
+    name: (f) => (cup(f) ? 'Fill the bottom level' : 'Set the shanks and fill the bottom level'),
     group: 'bottom',
-    effort: fixed(25, 'Shank from the seat to behind the joint; cork and glue inside the seam.'),
+    effort: (f) =>
+      cup(f)
+        ? { minutes: 12, sentence: 'Cork and glue inside the margin, so that the cup is felt nowhere.' }
+        : { minutes: 25, sentence: 'Shank from the seat to behind the joint; cork and glue inside the seam.' },
     wait: (f) => ({
       min: f.book.value(waitRules.whiteGlueMin),
       max: null,
@@ -75,6 +84,7 @@ export const bottoming: Step[] = [
       ['peg-rand', 'welt, rand, shank, filler, then level'],
       ['rough-margin', 'the filler would clog the rough face'],
       ['cut-shank', 'cut and bent'],
+      ['shave-puff', 'stiffener, puff and lining are fixed under the insole'],
     ],
     cautions: ['dust'],
     parts: ['shank', 'filler'],
@@ -83,6 +93,7 @@ export const bottoming: Step[] = [
     id: 'dye-midsole',
     name: 'Dye the top rim of the midsoles, two coats or more',
     group: 'bottom',
+    when: cut,
     effort: fixed(15, 'Only the rim that will show; sides are sanded later.'),
     wait: (f) => ({ min: 2 * f.book.value(waitRules.dyeCoat), max: null, why: 'Two coats, each dry.' }),
     after: [['cut-midsole', 'the rim must be cut']],
@@ -93,6 +104,7 @@ export const bottoming: Step[] = [
     id: 'cement-midsole',
     name: 'Cement the midsoles and the bottoms',
     group: 'bottom',
+    when: cut,
     effort: fixed(12, 'Both faces; unglued layers squeak.'),
     wait: contact,
     after: [
@@ -106,19 +118,84 @@ export const bottoming: Step[] = [
     id: 'press-midsole',
     name: 'Lay on, press and hammer the midsoles',
     group: 'bottom',
+    when: cut,
     effort: fixed(15, 'From the waist outwards; nails only to hold, and out again.'),
     after: [['cement-midsole', 'while the cement is open']],
     cautions: ['hammer', 'tacks'],
     parts: ['midsole'],
   },
   {
+    id: 'turn-out',
+    name: 'Turn the upper outwards and cement it to the midsoles',
+    group: 'bottom',
+    when: sewnDown,
+    effort: fixed(
+      45,
+      'Wet the edge, work it over with the hammer’s face from toe and heel to the sides; no fold may run into the wall.',
+    ),
+    wait: contact,
+    after: [
+      ['press-midsole', 'the midsole is what it is turned on'],
+      ['shave-puff', 'the puff is dry and smooth before the upper comes down'],
+    ],
+    cautions: ['cement', 'hammer'],
+    parts: ['midsole'],
+  },
+  {
+    id: 'sew-down',
+    name: 'Punch upper and midsole together and sew them down',
+    group: 'bottom',
+    when: sewnDown,
+    effort: (f) => sewing(f, lineLength(f, 'midsole', 'stitch-down seam'), holeCount(f, 'midsole', 'stitch-down seam')),
+    after: [['turn-out', 'both layers are cemented before they are punched']],
+    cautions: ['awl'],
+    parts: ['midsole'],
+  },
+  {
+    id: 'prepare-cup',
+    name: 'Roughen and prime the inside of the cups',
+    group: 'bottom',
+    when: cup,
+    effort: fixed(
+      20,
+      'Try the shoe in first and mark the wall’s edge on the upper; prime as the maker of the cup says.',
+    ),
+    wait: (f) => ({ min: f.book.value(waitRules.contactMin), max: null, why: 'The primer has to dry.' }),
+    after: [['last-toe', 'the lasted shoe is tried in its cup']],
+    cautions: ['dust', 'cement'],
+  },
+  {
+    id: 'cement-cup',
+    name: 'Cement shoes and cups',
+    group: 'bottom',
+    when: cup,
+    effort: fixed(15, 'Bottom and wall up to the mark, and the inside of the cup.'),
+    wait: contact,
+    after: [
+      ['prepare-cup', 'cement does not take on a smooth, unprimed wall'],
+      ['rough-margin', 'nor on smooth leather'],
+      ['shank-filler', 'the bottom must be level'],
+    ],
+    cautions: ['cement', 'heat'],
+  },
+  {
+    id: 'press-cup',
+    name: 'Set the shoes into the cups and press',
+    group: 'bottom',
+    when: cup,
+    effort: fixed(15, 'Toe first, then heel, then the sides; wall and bottom under pressure.'),
+    after: [['cement-cup', 'while the cement is open']],
+  },
+  {
     id: 'cement-outsole',
     name: 'Cement the outsoles and the midsoles',
     group: 'bottom',
+    when: cut,
     effort: fixed(12, 'Both faces.'),
     wait: contact,
     after: [
       ['press-midsole', 'midsole nails are out before closing'],
+      ['sew-down', 'its stitches lie between midsole and outsole'],
       ['cut-outsole', 'they must be cut'],
     ],
     cautions: ['cement'],
@@ -128,6 +205,7 @@ export const bottoming: Step[] = [
     id: 'press-outsole',
     name: 'Lay on and press the outsoles',
     group: 'bottom',
+    when: cut,
     effort: fixed(15, 'From the waist outwards.'),
     after: [['cement-outsole', 'while the cement is open']],
     cautions: ['hammer'],
@@ -150,6 +228,7 @@ export const bottoming: Step[] = [
     id: 'build-heel',
     name: 'Build and fix the heels',
     group: 'bottom',
+    when: cut,
     effort: fixed(50, 'Lifts, wedge and top piece; left against right on a level board.'),
     after: [
       ['sew-outsole', 'the seam ends under the heel'],

@@ -1,6 +1,9 @@
+import { constructionOf } from '../model/construction.ts'
 import { partsOf } from './facts.ts'
 import { fixed, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
+
+const cut: Step['when'] = (f) => constructionOf[f.construction].sole === 'cut'
 
 /** From the built bottom to the box. */
 export const finishing: Step[] = [
@@ -8,6 +11,7 @@ export const finishing: Step[] = [
     id: 'trim-sole',
     name: 'Trim and sand the sole edges and heels',
     group: 'finish',
+    when: cut,
     effort: fixed(40, 'Back to the room that stays, even on both feet.'),
     after: [['build-heel', 'sole and heel are trimmed as one']],
     cautions: ['dust', 'knife'],
@@ -16,6 +20,7 @@ export const finishing: Step[] = [
     id: 'dye-sole',
     name: 'Dye and wax the sole edges',
     group: 'finish',
+    when: cut,
     effort: fixed(25, 'Two coats, then wax with the hot iron.'),
     wait: (f) => ({ min: 2 * f.book.value(waitRules.dyeCoat), max: null, why: 'Each coat dry before the next.' }),
     after: [['trim-sole', 'sanding would take the colour off']],
@@ -31,7 +36,10 @@ export const finishing: Step[] = [
       max: null,
       why: 'The leather has to forget that it was flat.',
     }),
-    after: [['last-toe', 'counted from the pulling over']],
+    after: [
+      ['last-toe', 'counted from the pulling over'],
+      ['turn-out', 'counted from the turning out'],
+    ],
   },
   {
     id: 'last-out',
@@ -40,6 +48,7 @@ export const finishing: Step[] = [
     effort: fixed(10, 'Count the tacks; run a hand round inside.'),
     after: [
       ['dye-sole', 'the edges are finished on the last'],
+      ['press-cup', 'the last gives the press something to press on'],
       ['settle', 'not before the leather has set'],
     ],
     cautions: ['tacks'],
@@ -71,6 +80,7 @@ export const finishing: Step[] = [
     after: [
       ['last-out', 'the last must be out'],
       ['glue-padding', 'the padding is on the sock'],
+      ['skive-sock', 'its front edge must not be felt'],
       ['cut-sock', 'it must be cut'],
     ],
     cautions: ['cement'],

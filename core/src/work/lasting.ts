@@ -1,3 +1,4 @@
+import { constructionOf } from '../model/construction.ts'
 import { fixed, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 import type { Facts } from './facts.ts'
@@ -12,6 +13,7 @@ const mellow = (f: Facts) => ({
   max: f.book.value(waitRules.mellowMax),
   why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
 })
+const under = (f: Facts) => constructionOf[f.construction].margin === 'under'
 const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** From the insole on the last to the pulled upper. */
@@ -57,7 +59,7 @@ export const lasting: Step[] = [
     id: 'carve-holdfast',
     name: 'Carve holdfast and channel, pierce the holes',
     group: 'last',
-    when: (f) => f.construction === 'welted',
+    when: (f) => constructionOf[f.construction].sewn === 'through a welt',
     effort: fixed(50, 'Along the line marked on the insole, breast to breast.'),
     after: [
       ['trim-insole', 'the holdfast is measured from the finished edge'],
@@ -98,7 +100,10 @@ export const lasting: Step[] = [
   },
   {
     id: 'last-back',
-    name: 'Draft the upper on the last and last the back',
+    name: (f) =>
+      under(f)
+        ? 'Draft the upper on the last and last the back'
+        : 'Draft the upper on the last and last the lining at the back',
     group: 'last',
     effort: fixed(40, 'Anchor toe, joints and waist, then the seat; both sides in turn or the shoe twists.'),
     after: [
@@ -160,6 +165,7 @@ export const lasting: Step[] = [
     id: 'last-toe',
     name: 'Pull the upper down over the toe',
     group: 'last',
+    when: under,
     effort: fixed(60, 'Dense tacks round toe and heel, few on the straights; hammer the feather edge sharp.'),
     wait: (f) => ({
       min: f.book.value(waitRules.contactMin),

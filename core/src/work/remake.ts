@@ -37,6 +37,8 @@ function ofFoot(plan: FootPlan): Makeable[] {
         p.outline,
         p.holes.map((h) => h.at),
         p.slits.map((s) => s.to),
+        // A piece without such a seam keeps the print it always had.
+        ...p.sewn.map((s) => s.holes),
       ),
     })),
     ...plan.parts.map((p) => ({

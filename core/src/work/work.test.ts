@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
+import { constructions } from '../model/construction.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { planPair } from '../plan/planPair.ts'
 import { StageCache } from '../plan/stageCache.ts'
@@ -98,7 +99,7 @@ describe('the order of work', () => {
 })
 
 describe('every kind of pair', () => {
-  const kinds = (['welted', 'cemented'] as const).flatMap((construction) =>
+  const kinds = constructions.flatMap((construction) =>
     (['none', 'half', 'full'] as const).flatMap((padding) =>
       [true, false].map((board) => ({ construction, padding, board })),
     ),

@@ -1,10 +1,18 @@
 import { isDeepStrictEqual } from 'node:util'
-import { ruleOf, type Last, type Material, type PairDecisions, type PairFile, type RuleFigures } from '@gentle-awl/core'
+import {
+  ruleOf,
+  type CupSole,
+  type Last,
+  type Material,
+  type PairDecisions,
+  type PairFile,
+  type RuleFigures,
+} from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Tx } from './open.ts'
-import { createPair, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
-import { lasts, made, materials, pairs, stepEvents } from './schema.ts'
+import { createPair, plainCupSole, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
+import { cupSoles, lasts, made, materials, pairs, stepEvents } from './schema.ts'
 
 /** Puts a last on the shelf, or finds the same one there; one that differs under the same id comes in under a new id. */
 async function bringLast(tx: Tx, last: Last): Promise<string> {
@@ -20,6 +28,14 @@ async function bringMaterial(tx: Tx, material: Material): Promise<string> {
   if (row && isDeepStrictEqual(plainMaterial(row), material)) return material.id
   const id = row ? uuid() : material.id
   await tx.insert(materials).values({ ...material, id, updatedAt: new Date().toISOString() })
+  return id
+}
+
+async function bringCupSole(tx: Tx, sole: CupSole): Promise<string> {
+  const [row] = await tx.select().from(cupSoles).where(eq(cupSoles.id, sole.id))
+  if (row && isDeepStrictEqual(plainCupSole(row), sole)) return sole.id
+  const id = row ? uuid() : sole.id
+  await tx.insert(cupSoles).values({ ...sole, id, updatedAt: new Date().toISOString() })
   return id
 }
 
@@ -43,6 +59,7 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const lastId = await bringLast(tx, file.last)
   const { left } = file.decisions
   const leftLastId = left?.lastId && file.leftLast ? await bringLast(tx, file.leftLast) : null
+  const cupSoleId = file.decisions.cupSoleId && file.cupSole ? await bringCupSole(tx, file.cupSole) : null
   const moved = new Map<string, string>()
   for (const material of file.materials) moved.set(material.id, await bringMaterial(tx, material))
   const { houseRules } = await readHouseRules(tx)
@@ -52,6 +69,7 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const decisions: PairDecisions = {
     ...file.decisions,
     lastId,
+    cupSoleId,
     left: left && { ...left, lastId: leftLastId },
     materials: materialIds,
     rules: carriedRules(file.decisions.rules, file.houseRules, houseRules),

@@ -1,10 +1,20 @@
-import type { Last, Made, Material, PairDecisions, PairFile, PairLabel, RuleFigures, StepEvent } from '@gentle-awl/core'
+import type {
+  CupSole,
+  Last,
+  Made,
+  Material,
+  PairDecisions,
+  PairFile,
+  PairLabel,
+  RuleFigures,
+  StepEvent,
+} from '@gentle-awl/core'
 import { PAIR_FORMAT, PAIR_VERSION } from '@gentle-awl/core'
 import { and, asc, desc, eq, inArray, max } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notFound, Problem, stale } from '../http/problem.ts'
 import type { Db, Tx } from './open.ts'
-import { lasts, materials, pairRevisions, pairs, stepEvents, workshop, made } from './schema.ts'
+import { cupSoles, lasts, materials, pairRevisions, pairs, stepEvents, workshop, made } from './schema.ts'
 import { rewrite } from './shelf.ts'
 
 /** A pair as it is sent: label, the decisions of its head revision, and whether undo and redo have somewhere to go. */
@@ -83,7 +93,7 @@ export async function listPairs(db: Db) {
   }))
 }
 
-/** Throws 422 when decisions name a last or a material that is not in the workshop. */
+/** Throws 422 when decisions name a last, a cup sole or a material that is not in the workshop. */
 async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
   for (const [field, lastId] of [
     ['lastId', decisions.lastId],
@@ -94,6 +104,13 @@ async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> 
     if (last) continue
     const message = `This last${field === 'lastId' ? '' : ' for the left shoe'} is not on the shelf. Choose another one.`
     throw new Problem(422, 'Unknown last', message, [{ field: `decisions.${field}`, message }])
+  }
+  if (decisions.cupSoleId !== null) {
+    const [sole] = await tx.select({ id: cupSoles.id }).from(cupSoles).where(eq(cupSoles.id, decisions.cupSoleId))
+    if (!sole) {
+      const message = 'This cup sole is not in the stores any more. Choose another one.'
+      throw new Problem(422, 'Unknown cup sole', message, [{ field: 'decisions.cupSoleId', message }])
+    }
   }
   const wanted = Object.entries(decisions.materials).filter((e): e is [string, string] => e[1] !== null)
   const found = await tx
@@ -202,6 +219,8 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
   const [last] = await db.select().from(lasts).where(eq(lasts.id, view.decisions.lastId))
   const leftId = view.decisions.left?.lastId ?? null
   const [leftLast] = leftId === null ? [] : await db.select().from(lasts).where(eq(lasts.id, leftId))
+  const { cupSoleId } = view.decisions
+  const [cupSole] = cupSoleId === null ? [] : await db.select().from(cupSoles).where(eq(cupSoles.id, cupSoleId))
   const ids = Object.values(view.decisions.materials).filter((m): m is string => m !== null)
   const used = await db.select().from(materials).where(inArray(materials.id, ids)).orderBy(asc(materials.name))
   const log = await readLog(db, id)
@@ -215,6 +234,7 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
     decisions: view.decisions,
     last: plainLast(last),
     leftLast: leftLast ? plainLast(leftLast) : null,
+    cupSole: cupSole ? plainCupSole(cupSole) : null,
     materials: used.map(plainMaterial),
     houseRules,
     log: log.map(({ step, what, at }) => ({ step, what, at })),
@@ -229,6 +249,16 @@ export const plainLast = ({ id, name, note, shape, buildUps, stock }: Last): Las
   shape,
   buildUps,
   stock,
+})
+export const plainCupSole = ({ id, name, note, outline, seat, tread, turned, flipped }: CupSole): CupSole => ({
+  id,
+  name,
+  note,
+  outline,
+  seat,
+  tread,
+  turned,
+  flipped,
 })
 export const plainMaterial = ({ id, name, kind, thickness, note, foamTest }: Material): Material => ({
   id,

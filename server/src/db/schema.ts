@@ -129,6 +129,8 @@ export const cupSoles = sqliteTable('cup_soles', {
   name: text('name').notNull(),
   note: text('note').notNull().default(''),
   outline: text('outline', { mode: 'json' }).$type<CupSole['outline']>().notNull(),
+  seat: real('seat'),
+  tread: real('tread'),
   turned: integer('turned', { mode: 'boolean' }).notNull().default(false),
   flipped: integer('flipped', { mode: 'boolean' }).notNull().default(false),
 })

@@ -229,6 +229,8 @@ function makeCupSoles(): CupSole[] {
       outline: inside
         .filter((_, i) => i % step === 0)
         .map(([x, y]) => [Math.round(x * 100) / 100 + 25, Math.round(y * 100) / 100 + 60]),
+      seat: 17,
+      tread: 8,
       turned: false,
       flipped: false,
     },

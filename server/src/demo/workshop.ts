@@ -129,7 +129,7 @@ export const demoPairs: DemoPair[] = [
     {
       lastId: lastOf('Quay 20'),
       size: { system: 'uk', value: 8.5 },
-      construction: 'welted',
+      construction: 'stitch-down',
       materials: { ...usual, upper: stuff('Oiled deck hide') },
       upper: { style: 'stitch-down' },
     },

@@ -15,6 +15,7 @@ const file: PairFile = {
   decisions: pair.decisions,
   last: demoLasts[2],
   leftLast: null,
+  cupSole: null,
   materials: demoMaterials,
   houseRules: {},
   log: [],

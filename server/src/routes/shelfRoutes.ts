@@ -76,6 +76,13 @@ function shelf<S extends z.ZodType<Record<string, unknown>>, T extends Shelved>(
   return router
 }
 
+/** Decisions of every revision of every pair: what was ever planned with something keeps it. */
+const everyRevision = (tx: Tx) =>
+  tx
+    .select({ d: pairRevisions.decisions, pair: pairs.name })
+    .from(pairRevisions)
+    .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
+
 export const lastRoutes = (store: Store, jobs: Jobs): Router =>
   shelf({
     store,
@@ -84,10 +91,7 @@ export const lastRoutes = (store: Store, jobs: Jobs): Router =>
     what: 'last',
     check: (last) => jobs.checkLast(last),
     usedBy: async (tx, id) => {
-      const revisions = await tx
-        .select({ d: pairRevisions.decisions, pair: pairs.name })
-        .from(pairRevisions)
-        .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
+      const revisions = await everyRevision(tx)
       const user = revisions.find((r) => r.d.lastId === id || r.d.left?.lastId === id)
       return user ? `The pair "${user.pair}" is or was made on this last, so it stays on the shelf.` : null
     },
@@ -99,7 +103,16 @@ export const feetRoutes = (store: Store): Router =>
   shelf({ store, table: feet, body: FeetFields, what: 'set of feet', usedBy: nobody })
 
 export const cupSoleRoutes = (store: Store): Router =>
-  shelf({ store, table: cupSoles, body: CupSoleFields, what: 'cup sole', usedBy: nobody })
+  shelf({
+    store,
+    table: cupSoles,
+    body: CupSoleFields,
+    what: 'cup sole',
+    usedBy: async (tx, id) => {
+      const user = (await everyRevision(tx)).find((r) => r.d.cupSoleId === id)
+      return user ? `The pair "${user.pair}" is or was planned in this cup sole, so it stays in the stores.` : null
+    },
+  })
 
 export const materialRoutes = (store: Store): Router =>
   shelf({
@@ -108,10 +121,7 @@ export const materialRoutes = (store: Store): Router =>
     body: Material.omit({ id: true }),
     what: 'material',
     usedBy: async (tx, id) => {
-      const revisions = await tx
-        .select({ d: pairRevisions.decisions, pair: pairs.name })
-        .from(pairRevisions)
-        .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
+      const revisions = await everyRevision(tx)
       const roles = Object.keys(materialRoles) as MaterialRole[]
       const user = revisions.find((r) => roles.some((role) => r.d.materials[role] === id))
       return user ? `The pair "${user.pair}" is or was planned with this material, so it stays in the stores.` : null

@@ -1,28 +1,35 @@
-import type { Last, Material, PairDecisions, PlanInput, RuleFigures } from '@gentle-awl/core'
+import type { CupSole, Last, Material, PairDecisions, PlanInput, RuleFigures } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, type Stored } from '../api/client.ts'
 
-/** Lasts, materials and house rules: what every pair draws on. */
+/** Lasts, materials, cup soles and house rules: what every pair draws on. */
 export const useWorkshop = defineStore('workshop', () => {
   const lasts = ref<Stored<Last>[]>([])
   const materials = ref<Stored<Material>[]>([])
+  const cupSoles = ref<Stored<CupSole>[]>([])
   const houseRules = ref<RuleFigures>({})
   const houseRulesVersion = ref(0)
   const loaded = ref(false)
 
   let loading: Promise<void> | null = null
 
-  /** Fetches all three; calls that come while it runs share it. */
+  /** Fetches all of it; calls that come while it runs share it. */
   function load(): Promise<void> {
     loading ??= fetchAll().finally(() => (loading = null))
     return loading
   }
 
   async function fetchAll(): Promise<void> {
-    const [l, m, r] = await Promise.all([api.lasts.list(), api.materials.list(), api.houseRules()])
+    const [l, m, c, r] = await Promise.all([
+      api.lasts.list(),
+      api.materials.list(),
+      api.cupSoles.list(),
+      api.houseRules(),
+    ])
     lasts.value = l
     materials.value = m
+    cupSoles.value = c
     houseRules.value = r.houseRules
     houseRulesVersion.value = r.version
     loaded.value = true
@@ -35,8 +42,9 @@ export const useWorkshop = defineStore('workshop', () => {
     const last = lastOf(decisions.lastId)
     if (!last) return null
     const leftLast = lastOf(decisions.left?.lastId)
-    return { decisions, last, leftLast, materials: materials.value, houseRules: houseRules.value }
+    const cupSole = cupSoles.value.find((c) => c.id === decisions.cupSoleId) ?? null
+    return { decisions, last, leftLast, cupSole, materials: materials.value, houseRules: houseRules.value }
   }
 
-  return { lastOf, inputOf, lasts, materials, houseRules, houseRulesVersion, loaded, load }
+  return { lastOf, inputOf, lasts, materials, cupSoles, houseRules, houseRulesVersion, loaded, load }
 })

@@ -113,3 +113,25 @@ export function heightAt(line: Path, x: number): number {
   }
   return line[line.length - 1][1]
 }
+
+/** A strip of the bottom that lies only round its edge, in side section: the welt at the toe, the rand at the heel. */
+export interface ProfileStrip {
+  id: 'welt' | 'rand'
+  name: string
+  outline: Path
+}
+
+/**
+ * Welt and rand where the middle of the sole cuts them: on the layer below them, from where they are fixed inside the
+ * feather out to that layer's edge; `thickness` upright, `inset` from the feather at heel and toe, mm.
+ */
+export function edgeStrips(below: ProfileLayer, marks: Landmarks, inset: number, thickness: number): ProfileStrip[] {
+  const strip = (id: ProfileStrip['id'], name: string, inside: (x: number) => boolean): ProfileStrip => {
+    const foot = below.upper.filter(([x]) => inside(x))
+    return { id, name, outline: [...foot, ...[...foot].reverse().map(([x, z]): Point => [x, z + thickness])] }
+  }
+  return [
+    strip('welt', 'Welt', (x) => x >= marks.toeFeather[0] - inset),
+    strip('rand', 'Rand', (x) => x <= marks.heelFeather[0] + inset),
+  ]
+}

@@ -22,6 +22,8 @@ export interface SoleNeeds {
   length: number
   /** Flat X of the heel breast. */
   breast: number
+  /** How far the heel stands out past the lasted seat, mm. */
+  heelRoom: number
   book: RuleBook
 }
 
@@ -156,9 +158,17 @@ function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grai
   }
 }
 
-/** Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast. */
-export function heelSeat({ lasted, breast, book }: Pick<SoleNeeds, 'lasted' | 'breast' | 'book'>): Path {
-  const grown = offset(lasted.outline, book.value(bottomRules.heelRoom), 'the heel')
+/**
+ * Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast.
+ * `heelRoom` is how far it stands out past the seat, mm: a seam that runs outside the seat stands on the heel too.
+ */
+export function heelSeat({
+  lasted,
+  breast,
+  heelRoom,
+  book,
+}: Pick<SoleNeeds, 'lasted' | 'breast' | 'heelRoom' | 'book'>): Path {
+  const grown = offset(lasted.outline, heelRoom, 'the heel')
   return behind(grown, breast, 'the heel', book.value(bottomRules.breastHollow))
 }
 
@@ -272,13 +282,27 @@ export function heelParts(
       becauses: [
         // With no lift left there is no other part that the slider could stand on.
         liftCount,
-        ruled('Larger than the lasted seat', bottomRules.heelRoom, book),
+        largerThanSeat(needs),
         ruled('Each lift smaller all round', bottomRules.taper, book),
         ruled('Hollow of the breast', bottomRules.breastHollow, book),
         ...(top.byRule ? [ruled('Thickness', bottomRules.topPieceThickness, book)] : []),
       ],
     },
   ]
+}
+
+/** The rule's room where no seam runs outside the seat; else as far as seam and edge stand out. */
+function largerThanSeat({ heelRoom, book }: SoleNeeds): Because {
+  const byRule = ruled('Larger than the lasted seat', bottomRules.heelRoom, book)
+  if (heelRoom === byRule.value) return byRule
+  return {
+    quantity: byRule.quantity,
+    value: heelRoom,
+    unit: 'mm',
+    sentence: 'The upper is sewn down all round: the heel carries the seam and the edge outside it.',
+    inputs: [],
+    origin: 'house rule',
+  }
 }
 
 /** The wedge is thinned all the way from its back to its breast. */

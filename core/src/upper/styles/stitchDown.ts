@@ -1,5 +1,8 @@
 import { nearest } from '../../geometry/along.ts'
+import { pathLength } from '../../geometry/path.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
+import type { Piece } from '../piece.ts'
+import { sewnAlong, sewnRules } from '../sewnLine.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
@@ -25,10 +28,12 @@ function draw(board: DesignBoard): DrawnUpper {
     0.3 * L,
     'It covers what the stiffener would: the cup of the heel.',
   )
-  const head = nearest(
+  const onBack = nearest(
     backLine,
     board.onBack('coverBack', 'Heel cover at the back', nearest(board.back, top).at - 4, 'Just below the top line.'),
   ).point
+  // The cover is made from the folded half of the section: it has the section's own fold, so that their holes meet.
+  const head = nearest([foot, top], onBack).point
   const shoulder = board.above(
     'coverShoulder',
     'Shoulder of the heel cover',
@@ -43,13 +48,32 @@ function draw(board: DesignBoard): DrawnUpper {
       bottomEdge(featherFrom(board, side, foot), foot, reach[side], 'turned-out margin'),
       { name: 'cover edge', role: 'lap over', line: flipped(line[side]) },
     ]),
-    { from: head, to: foot, upright: true, onForme: flipped(between(backLine, foot, head)) },
+    { from: head, to: foot, upright: true, onForme: flipped(between(backLine, foot, onBack)) },
     board.book,
   )
+  const edges = cover.edges.filter((e) => e.name === 'cover edge').map((e) => e.line)
+  const seam = sewnAlong('heel cover seam', edges, board.book)
+  const shared = (piece: Piece): Piece => ({
+    ...piece,
+    sewn: [seam],
+    becauses: [
+      ...piece.becauses,
+      {
+        quantity: 'Holes of the heel cover',
+        value: seam.holes.length,
+        unit: 'count',
+        sentence:
+          'The cover is drawn on the folded half of the heel section, so both have the same holes. Punch them through both together, once the cover is cemented on.',
+        inputs: [{ name: 'Seam', value: pathLength(seam.line), unit: 'mm' }],
+        origin: board.book.inForce(sewnRules.pitch).origin,
+        rule: sewnRules.pitch.key,
+      },
+    ],
+  })
   const [vamp, rest] = [base.pieces.slice(0, 1), base.pieces.slice(1).filter((p) => !p.id.startsWith('quarter'))]
   return {
     ...base,
-    pieces: [...vamp, section, cover, ...rest],
+    pieces: [...vamp, shared(section), shared(cover), ...rest],
     seams: [...base.seams, ...wallSides.map((side) => ({ name: 'heel-cover line', side, line: line[side] }))],
   }
 }

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { boxOf, type CupFit, type CupSole, type CupVerdict, type PlannedLayers } from '@gentle-awl/core'
+import { type CupFit, type CupSole, type PlannedLayers } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
-import { showLength } from '../../app/settings.ts'
-import { pathData } from '../../drawing/svgPath.ts'
+import CupFitDrawing from '../../drawing/CupFitDrawing.vue'
 import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
 import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
 import { useLast } from '../../lasts/lastStore.ts'
 import { thinnedOutline } from '../../lasts/thinned.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
+import LengthField from '../../ui/LengthField.vue'
 import FindingItem from '../../ui/FindingItem.vue'
 
 const store = useLast()
@@ -52,7 +52,7 @@ watch(
     const answer = pair
       ? await lastBench().cupForPair(
           plain({
-            decisions: { ...pair.decisions, left: null },
+            decisions: { ...pair.decisions, left: null, cupSoleId: null },
             last: store.last,
             materials: workshop.materials,
             houseRules: workshop.houseRules,
@@ -71,8 +71,10 @@ watch(
 async function turn(some: Partial<CupSole>): Promise<void> {
   const row = sole.value
   if (!row) return
-  const { name, note, outline, turned, flipped } = row
-  await act(() => api.cupSoles.change(row.id, row.version, { name, note, outline, turned, flipped, ...some }))
+  const { name, note, outline, seat, tread, turned, flipped } = row
+  await act(() =>
+    api.cupSoles.change(row.id, row.version, { name, note, outline, seat, tread, turned, flipped, ...some }),
+  )
 }
 async function act(work: () => Promise<{ id: string }>): Promise<void> {
   try {
@@ -93,6 +95,8 @@ async function take(text: string, name: string): Promise<void> {
         name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
         note: `From ${name}.`,
         outline: thinnedOutline(outlines[0]),
+        seat: null,
+        tread: null,
         turned: false,
         flipped: false,
       }),
@@ -108,58 +112,14 @@ async function file(event: Event): Promise<void> {
   if (picked) await take(await picked.text(), picked.name)
   input.value = ''
 }
-
-const colours: Record<CupVerdict, string> = { tight: '#e8727d', good: '#8fd6b4', roomy: '#f0d58a', gappy: '#e6a23c' }
-const words: Record<CupVerdict, string> = { tight: 'tight', good: 'good', roomy: 'roomy', gappy: 'gappy' }
-/** The shoe's outline in runs of one verdict, so that each can have its colour. */
-const runs = computed(() => {
-  const f = fit.value
-  if (!f) return []
-  const n = f.shoe.length
-  const list: { verdict: CupVerdict; d: string }[] = []
-  for (let i = 0; i < n;) {
-    let j = i
-    while (j < n - 1 && f.verdicts[j + 1] === f.verdicts[i]) j++
-    const line = f.shoe.slice(i, j + 1)
-    list.push({ verdict: f.verdicts[i], d: pathData([...line, f.shoe[(j + 1) % n]], false) })
-    i = j + 1
-  }
-  return list
-})
-const box = computed(() => {
-  const f = fit.value
-  if (!f) return '0 0 300 120'
-  const b = boxOf(f.cup, f.shoe)
-  return `${b.minX - 12} ${-b.maxY - 16} ${b.maxX - b.minX + 24} ${b.maxY - b.minY + 46}`
-})
-const legend: CupVerdict[] = ['tight', 'good', 'roomy', 'gappy']
 </script>
 
 <template>
   <div v-if="store.last" class="work-and-panel">
-    <svg class="cup" :viewBox="box" role="img" :aria-label="fit ? fit.finding.sentence : 'No cup sole chosen'">
-      <template v-if="fit">
-        <path :d="pathData(fit.cup, true)" class="wall" />
-        <path
-          v-for="(run, i) in runs"
-          :key="i"
-          :d="run.d"
-          :stroke="colours[run.verdict]"
-          :class="['edge', run.verdict]"
-        />
-        <g v-for="end in [fit.least, fit.most]" :key="end.room">
-          <circle :cx="end.at[0]" :cy="-end.at[1]" r="2.6" class="dot" />
-          <text :x="end.at[0] + 5" :y="-end.at[1] + (end.at[1] > 0 ? 13 : -8)">{{ showLength(end.room) }}</text>
-        </g>
-        <g v-for="(v, i) in legend" :key="v" :transform="`translate(${8 + i * 52} ${-Number(box.split(' ')[1]) + 8})`">
-          <line x1="0" x2="14" y1="-2" y2="-2" :stroke="colours[v]" :class="['edge', v]" />
-          <text x="18" y="1">{{ words[v] }}</text>
-        </g>
-      </template>
-      <text v-else x="150" y="60" text-anchor="middle">
-        {{ sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.' }}
-      </text>
-    </svg>
+    <CupFitDrawing
+      :fit="fit"
+      :empty="sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.'"
+    />
     <BecausePanel title="Cup sole">
       <label class="field">
         <span>Cup sole</span>
@@ -177,6 +137,18 @@ const legend: CupVerdict[] = ['tight', 'good', 'roomy', 'gappy']
         <button class="button" type="button" :aria-expanded="bring.open" @click="bring.open = !bring.open">
           Bring one in
         </button>
+      </div>
+      <div v-if="sole" class="four">
+        <div v-for="where in ['seat', 'tread'] as const" :key="where" class="field">
+          <span>Bottom under the {{ where }}</span>
+          <LengthField
+            :label="`Bottom of the cup under the ${where}; 0 if it was not measured`"
+            :value="sole[where] ?? 0"
+            :min="0"
+            :max="where === 'seat' ? 80 : 40"
+            @change="turn({ [where]: $event >= 1 ? $event : null })"
+          />
+        </div>
       </div>
       <div v-if="bring.open" class="bring">
         <label class="field"><span>Name</span><input v-model="bring.name" /></label>
@@ -218,39 +190,6 @@ const legend: CupVerdict[] = ['tight', 'good', 'roomy', 'gappy']
 </template>
 
 <style scoped>
-.cup {
-  width: 100%;
-  height: 100%;
-  background: var(--slate);
-}
-.wall {
-  fill: #ffffff0d;
-  stroke: var(--chalk);
-  stroke-width: 0.8;
-}
-.edge {
-  fill: none;
-  stroke-width: 1.5;
-}
-.tight {
-  stroke-width: 2.2;
-}
-.roomy {
-  stroke-dasharray: 5 1.5;
-}
-.gappy {
-  stroke-dasharray: 2.5 1.5;
-}
-.dot {
-  fill: none;
-  stroke: var(--chalk);
-  stroke-width: 0.6;
-}
-text {
-  fill: var(--chalk);
-  font-size: 7.5px;
-  font-variant-numeric: tabular-nums;
-}
 .row,
 .bring {
   display: flex;

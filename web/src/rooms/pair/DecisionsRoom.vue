@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import {
+  constructionOf,
   constructions,
+  type ConstructionName,
   materialRoles,
   shelfFigures,
   sizeFromLast,
@@ -15,11 +17,11 @@ import { api, ApiError } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
-import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FindingItem from '../../ui/FindingItem.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import KeptInput from '../../ui/KeptInput.vue'
 import MaterialSelect from '../../ui/MaterialSelect.vue'
+import SelectField from '../../ui/SelectField.vue'
 
 const pair = usePair()
 const workshop = useWorkshop()
@@ -33,6 +35,12 @@ const d = computed(() => pair.decisions as PairDecisions)
 const leftLast = computed(() => workshop.lastOf(d.value.left?.lastId))
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
+/** A pair that goes into a cup takes the first of the stores until another is chosen. */
+function construct(construction: ConstructionName): void {
+  const first = workshop.cupSoles[0]?.id ?? null
+  const cup = constructionOf[construction].sole === 'cup' ? { cupSoleId: d.value.cupSoleId ?? first } : {}
+  set({ construction, ...cup })
+}
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
 function setSize(text: string): void {
   const size = Number(text.replace(',', '.'))
@@ -44,7 +52,7 @@ function setSize(text: string): void {
   set({ size: { ...d.value.size, value: size } })
 }
 function setMaterial(role: MaterialRole, id: string | null): void {
-  const padding = role === 'padding' && id === null ? { sock: { padding: 'none' as const } } : {}
+  const padding = role === 'padding' && id === null ? { sock: { ...d.value.sock, padding: 'none' as const } } : {}
   set({ materials: { ...d.value.materials, [role]: id }, ...padding })
 }
 const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
@@ -140,11 +148,24 @@ async function remove(): Promise<void> {
             <dd class="figure">{{ r.value.toFixed(1) }}</dd>
           </div>
         </dl>
-        <ChoiceBar
+        <SelectField
           label="Construction"
+          name="construction"
           :options="constructions.map((value) => ({ value, name: value }))"
           :value="d.construction"
-          @choose="set({ construction: $event })"
+          @choose="construct"
+        />
+        <p class="soft">{{ constructionOf[d.construction].sentence }}</p>
+        <SelectField
+          v-if="constructionOf[d.construction].sole === 'cup'"
+          label="Cup sole"
+          name="cup-sole"
+          :value="d.cupSoleId ?? ''"
+          :options="[
+            { value: '', name: workshop.cupSoles.length > 0 ? 'choose one' : 'none in the stores yet' },
+            ...workshop.cupSoles.map((c) => ({ value: c.id, name: c.name })),
+          ]"
+          @choose="set({ cupSoleId: $event === '' ? null : $event })"
         />
         <ul class="findings">
           <FindingItem v-for="f in findings" :key="f.id" :finding="f" />

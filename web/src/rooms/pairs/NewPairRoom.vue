@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  constructionOf,
   constructions,
   materialRoles,
   mayStayOpen,
@@ -17,7 +18,7 @@ import { showLength } from '../../app/settings.ts'
 import { api, ApiError } from '../../api/client.ts'
 import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
-import ChoiceBar from '../../ui/ChoiceBar.vue'
+import SelectField from '../../ui/SelectField.vue'
 import MaterialSelect from '../../ui/MaterialSelect.vue'
 import RoomState from '../../ui/RoomState.vue'
 
@@ -71,10 +72,12 @@ async function load(): Promise<void> {
   }
 }
 
-/** For a welted pair an insole of leather is the likely one, for a cemented one board. */
+/** Where the insole carries a holdfast leather is the likely one, else board. */
 function construct(kind: (typeof constructions)[number]): void {
   form.construction = kind
-  const fitting = choices('insole').find((m) => (m.kind === 'insole board') === (kind === 'cemented'))
+  const fitting = choices('insole').find(
+    (m) => (m.kind === 'insole board') === (constructionOf[kind].sewn !== 'through a welt'),
+  )
   if (fitting) form.materials.insole = fitting.id
 }
 
@@ -86,6 +89,9 @@ async function start(): Promise<void> {
     lastId: form.lastId,
     size: { system: form.system, value: form.size.trim() === '' ? Number.NaN : size },
     construction: form.construction,
+    // An upper that is turned outwards is another upper; a cup is the first of the stores until another is chosen.
+    upper: constructionOf[form.construction].margin === 'out' ? { style: 'stitch-down' } : {},
+    cupSoleId: constructionOf[form.construction].sole === 'cup' ? (workshop.cupSoles[0]?.id ?? null) : null,
     materials: { ...form.materials, padding: form.materials.padding || null },
     // Half is the careful beginning: it leaves joint and waist their girth.
     sock: { padding: form.materials.padding ? 'half' : 'none' },
@@ -171,18 +177,15 @@ onMounted(load)
         </fieldset>
         <fieldset class="card">
           <legend>Construction</legend>
-          <ChoiceBar
-            label="Construction"
+          <SelectField
+            label="How upper and sole are fixed"
+            name="construction"
             :options="constructions.map((value) => ({ value, name: value }))"
             :value="form.construction"
             @choose="construct"
           />
           <p class="soft why">
-            {{
-              form.construction === 'welted'
-                ? 'The welt is sewn to a holdfast in a leather insole; the sole is sewn to the welt.'
-                : 'The upper is cemented round the insole and the sole is cemented on: an insole of board will do.'
-            }}
+            {{ constructionOf[form.construction].sentence }}
           </p>
         </fieldset>
         <fieldset class="card materials">

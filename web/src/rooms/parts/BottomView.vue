@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { PairDecisions } from '@gentle-awl/core'
+import { constructionOf, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { bareLength, lengthUnit } from '../../app/settings.ts'
+import CupFitDrawing from '../../drawing/CupFitDrawing.vue'
 import { usePair } from '../../plan/pairStore.ts'
 import BecauseItem from '../../ui/BecauseItem.vue'
 import BecausePanel from '../../ui/BecausePanel.vue'
@@ -19,6 +20,7 @@ function setLasted(lasted: PairDecisions['lasted']): void {
   if (pair.ownLeft && d.value.left) pair.change({ ...d.value, left: { ...d.value.left, lasted } })
   else pair.change({ ...d.value, lasted })
 }
+const bought = computed(() => constructionOf[d.value.construction].sole === 'cup')
 const places = ['seat', 'waist', 'tread', 'toe'] as const
 /** Where the traced shoe differs most from the predicted one, if it does at all. */
 const worst = computed(() => {
@@ -43,7 +45,14 @@ function setWedge(event: Event): void {
   <div v-if="bottom" class="work-and-panel">
     <div class="drawings">
       <SideSection :bottom="bottom" />
+      <CupFitDrawing
+        v-if="bought"
+        :fit="bottom.cup"
+        :foot="pair.foot"
+        empty="No cup sole is chosen yet: choose one in Decisions."
+      />
       <OutlinesDrawing
+        v-else
         :parts="pair.plan?.parts ?? []"
         :lasted="bottom.predicted"
         :traced="bottom.traced?.outline ?? null"
@@ -70,7 +79,7 @@ function setWedge(event: Event): void {
           </tr>
         </tbody>
       </table>
-      <label class="check">
+      <label v-if="bottom.heel" class="check">
         <input type="checkbox" :checked="d.heel.wedge" @change="setWedge" />
         <span>A wedge takes up the slope of the seat</span>
       </label>

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { liningBacks, liningTrims, paddings, stiffenerFronts, type PairDecisions, type Part } from '@gentle-awl/core'
+import {
+  liningBacks,
+  liningTrims,
+  paddings,
+  sockExtents,
+  stiffenerFronts,
+  type PairDecisions,
+  type Part,
+} from '@gentle-awl/core'
 import { computed } from 'vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import SelectField from '../../ui/SelectField.vue'
@@ -26,6 +34,13 @@ const trims = { short: 'short, 8 mm', long: 'long, 20 mm', feather: 'to the feat
     :options="options(stiffenerFronts)"
     :value="decisions.stiffener.front"
     @choose="set({ stiffener: { ...decisions.stiffener, front: $event, lateralEnd: null, medialEnd: null } })"
+  />
+  <ChoiceBar
+    v-if="kind === 'sock'"
+    label="Sock liner"
+    :options="options(sockExtents, { full: 'whole sock', half: 'half', heel: 'heel' })"
+    :value="decisions.sock.extent"
+    @choose="set({ sock: { ...decisions.sock, extent: $event } })"
   />
   <ChoiceBar
     v-if="kind === 'sock' || kind === 'padding'"

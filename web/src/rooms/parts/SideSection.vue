@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, type Bottom, type Path } from '@gentle-awl/core'
+import { boxOf, type Bottom, type HeelBuild, type Path } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
@@ -18,7 +18,8 @@ const bodies = computed(() => [
     name: l.name,
     outline: [...l.upper, ...[...l.lower].reverse()] as Path,
   })),
-  ...props.bottom.heel.bodies,
+  ...props.bottom.strips,
+  ...(props.bottom.heel?.bodies ?? []),
 ])
 const world = computed(() => {
   const b = boxOf(...bodies.value.map((x) => x.outline), props.bottom.profile.last)
@@ -27,6 +28,15 @@ const world = computed(() => {
 const view = usePanZoom(surface, world, { left: 12, right: 12, top: 12, bottom: 62 })
 const { width, height } = view
 
+/** What the heel is built of, in words. */
+function heelWords(heel: HeelBuild): string {
+  const wedge = heel.bodies.find((b) => b.id === 'wedge')
+  return [
+    ...(wedge ? [`wedge ${showLength(heel.wedge.back)} to ${showLength(heel.wedge.breast)}`] : []),
+    ...(heel.lifts > 0 ? [`${heel.lifts} lift${heel.lifts === 1 ? '' : 's'} of ${showLength(heel.lift)}`] : []),
+    `top piece ${showLength(heel.topPiece)}`,
+  ].join(', ')
+}
 /** The bodies are named from a column beside the waist, where there is room above the sole. */
 const names = computed(() => {
   const { profile, heel } = props.bottom
@@ -37,26 +47,24 @@ const names = computed(() => {
     const [a, b] = [at(l.upper, x + 9 * i), at(l.lower, x + 9 * i)]
     return { name: `${l.name.split(',')[0]} ${showLength(l.at.waist)}`, x: (a[0] + b[0]) / 2, y: (a[1] + b[1]) / 2 }
   })
-  const wedge = heel.bodies.find((b) => b.id === 'wedge')
-  const heelSaid = [
-    ...(wedge ? [`wedge ${showLength(heel.wedge.back)} to ${showLength(heel.wedge.breast)}`] : []),
-    ...(heel.lifts > 0 ? [`${heel.lifts} lift${heel.lifts === 1 ? '' : 's'} of ${showLength(heel.lift)}`] : []),
-    `top piece ${showLength(heel.topPiece)}`,
-  ].join(', ')
-  return { layers, heel: heelSaid }
+  return { layers, heel: heel && heelWords(heel) }
 })
 const arrows = computed(() => {
   const { profile, heel } = props.bottom
   const end = profile.underside[profile.underside.length - 1]
   return [
     { name: 'toe spring', value: profile.spring, x: end[0] - 2, top: end[1], anchor: 'end' as const },
-    {
-      name: 'under the heel back',
-      value: heel.needed.back,
-      x: heel.back - 2,
-      top: heel.needed.back,
-      anchor: 'start' as const,
-    },
+    ...(heel
+      ? [
+          {
+            name: 'under the heel back',
+            value: heel.needed.back,
+            x: heel.back - 2,
+            top: heel.needed.back,
+            anchor: 'start' as const,
+          },
+        ]
+      : []),
   ]
 })
 </script>
@@ -67,7 +75,7 @@ const arrows = computed(() => {
       ref="surface"
       class="slate-surface"
       role="img"
-      :aria-label="`Side section to scale. Toe spring ${showLength(bottom.profile.spring)}, ${bottom.heel.lifts} lifts.`"
+      :aria-label="`Side section to scale. Toe spring ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
       @pointerdown="view.down"
       @pointermove="view.move"
       @pointerup="view.up"
@@ -97,7 +105,9 @@ const arrows = computed(() => {
           />
           <text :x="view.x(n.x) + 28" :y="view.y(bottom.profile.last[60]?.[1] ?? 40) - 125 + 24 * i">{{ n.name }}</text>
         </g>
-        <text :x="view.x(bottom.heel.back - 2)" :y="view.y(0) + 42" class="heel-name">Heel: {{ names.heel }}</text>
+        <text v-if="bottom.heel" :x="view.x(bottom.heel.back - 2)" :y="view.y(0) + 42" class="heel-name">
+          Heel: {{ names.heel }}
+        </text>
         <g v-for="a in arrows" :key="a.name" class="measure">
           <line :x1="view.x(a.x)" :x2="view.x(a.x)" :y1="view.y(0)" :y2="view.y(a.top)" />
           <text :x="view.x(a.x)" :y="view.y(0) + 20" :text-anchor="a.anchor">

@@ -13,6 +13,8 @@ const looks: readonly [RegExp, LayerLook][] = [
   [/tape|patch|stay/i, { tint: '#f3f6f4', hatch: 'fine' }],
   [/^filler/, { tint: '#c2a58a', hatch: 'dots' }],
   [/^midsole/, { tint: '#c08f55', hatch: 'fine' }],
+  [/^cup/, { tint: '#e3e6e1', hatch: 'dots' }],
+  [/^(welt|rand)/, { tint: '#d9b98a', hatch: 'wide' }],
   [/^outsole/, { tint: '#8f6a43', hatch: 'back' }],
   [/wedge/i, { tint: '#b07f4c', hatch: 'fine' }],
   [/lift/i, { tint: '#9c7044', hatch: 'back' }],

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, markPath, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
+import { boxOf, markPath, stitchTicks, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
@@ -43,6 +43,8 @@ const shown = computed(() =>
       fold: piece.fold && pathData(shift(piece.fold, dx, dy), false),
       notches: piece.marks.map((m) => ({ kind: m.kind, d: pathData(shift(markPath(m), dx, dy), false) })),
       holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
+      sewn: piece.sewn.map((w) => pathData(shift(w.line, dx, dy), false)),
+      stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
       grain: [at(piece.grain.from), at(piece.grain.to)],
       label: { x: (b.minX + b.maxX) / 2 + dx, y: (b.minY + b.maxY) / 2 + dy },
@@ -96,6 +98,8 @@ function up(event: PointerEvent): void {
               <path :d="s.outline" class="cut" />
               <path :d="s.net" class="net" />
               <path v-if="s.fold" :d="s.fold" class="fold" />
+              <path v-for="(d, i) in s.sewn" :key="`w${i}`" :d="d" class="sewn" />
+              <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
               <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
               <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
               <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
@@ -158,6 +162,14 @@ function up(event: PointerEvent): void {
 .slit {
   stroke: #eef2ee;
   stroke-width: 1;
+}
+.sewn {
+  stroke: #8fa3aa;
+  stroke-width: 0.8;
+}
+.stitch {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
 }
 .hole {
   fill: #1b282f;
