@@ -16,6 +16,7 @@ import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { foamRule, liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
+import { ownLinings } from '../parts/linings/ownLinings.ts'
 import { liningRules } from '../parts/linings/liningRules.ts'
 import { reinforcementRules } from '../parts/linings/reinforcements.ts'
 import { sideLiningRules } from '../parts/linings/sideLining.ts'
@@ -41,7 +42,7 @@ export interface WallNeeds {
   surface: LastSurface
   marks: Landmarks
   map: FormeMap
-  /** Null for a drawn pattern: it has no linings by rule and lies on no forme. */
+  /** Null for a drawn pattern: it lies on no forme. */
   base: BasePattern | null
   upper: Upper
   bottom: DevelopedBottom
@@ -113,14 +114,16 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const linings = cache.stage(
     'linings',
     [
-      base,
+      base ?? upper,
       JSON.stringify(d.lining),
       stampOf(material.lining),
       stampOf(material.foam),
       book.stamp({ ...liningRules, ...reinforcementRules, ...edgeRules, ...edgeSkiveRules, foamRule }),
     ],
     () =>
-      base ? liningParts({ base, decisions: d.lining, material: material.lining, foam: material.foam, book }) : [],
+      base
+        ? liningParts({ base, decisions: d.lining, material: material.lining, foam: material.foam, book })
+        : ownLinings(upper.pieces, d.upper.own?.drawn === 'cut edge', material.lining, book),
   )
   const sides = cache.stage(
     'sideLinings',

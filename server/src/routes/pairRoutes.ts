@@ -169,7 +169,7 @@ export function pairRoutes(store: Store, jobs: Jobs): Router {
   }
   router.get('/:id/parts/:part', async (req: Request, res) => {
     const { foot } = read(PartQuery, req.query, 'This foot')
-    const part = /^([A-Za-z.]{1,60})\.svg$/.exec(String(req.params.part))?.[1] ?? ''
+    const part = /^([A-Za-z0-9.-]{1,60})\.svg$/.exec(String(req.params.part))?.[1] ?? ''
     const file = await pairFile(store.db, params(req).id)
     const svg = part === '' ? null : await jobs.partSvg(file, part, foot)
     if (svg === null) throw new Problem(404, 'Not here', 'This pair has no such part.')

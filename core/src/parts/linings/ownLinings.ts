@@ -1,0 +1,80 @@
+import { pieceSkives } from '../../layers/pieceSkives.ts'
+import type { Because } from '../../model/because.ts'
+import type { EdgeRole } from '../../model/edgeRoles.ts'
+import type { Material } from '../../model/material.ts'
+import type { RuleBook } from '../../model/rules.ts'
+import { edgeRules } from '../../upper/edgeRules.ts'
+import { joinsOf } from '../../upper/joins.ts'
+import { withMarks } from '../../upper/marks.ts'
+import type { Piece, PieceEdge } from '../../upper/piece.ts'
+import { pieceAsPart } from '../../upper/pieceAsPart.ts'
+import { flatPiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
+import type { Part } from '../part.ts'
+import { ruled } from '../ruled.ts'
+import { liningRules } from './liningRules.ts'
+
+/** What an upper's edge becomes on its lining: open edges stand proud, bottoms are always turned under, seams stay seams. */
+function liningRole(role: EdgeRole): EdgeRole {
+  switch (role) {
+    case 'folded':
+    case 'bead':
+    case 'bound':
+    case 'raw':
+    case 'trimmed':
+      return 'trimmed'
+    case 'lasting margin':
+    case 'turned-out margin':
+      return 'lasting margin'
+    default:
+      return role
+  }
+}
+
+/** A drawn cut edge has its allowance already: only what stands proud or laps shallower is the lining's own. */
+function liningEdge(edge: PieceEdge, cutEdge: boolean, book: RuleBook): EdgeDraft {
+  const role = liningRole(edge.role)
+  const own = role === 'trimmed' ? undefined : role === 'lap under' ? book.value(liningRules.lap) : undefined
+  return {
+    name: edge.name,
+    role,
+    line: edge.line,
+    seam: edge.seam,
+    allowance: cutEdge && role !== 'trimmed' ? 0 : own,
+  }
+}
+
+/**
+ * Linings of a pattern that was drawn elsewhere, piece by piece (docs/trade.md, "Linings"): the drawn pieces have no place
+ * on the last, so their own lines are all that can be gone by. Throws GeometryError naming a piece that cannot be cut.
+ */
+export function ownLinings(pieces: readonly Piece[], cutEdge: boolean, material: Material, book: RuleBook): Part[] {
+  const bare = pieces.map((p) => ({
+    ...flatPiece(
+      { id: `lining.${p.id}`, name: `Lining of ${p.name.toLowerCase()}` },
+      p.side,
+      p.edges.map((e) => liningEdge(e, cutEdge, book)),
+      book,
+    ),
+    fold: p.fold,
+    grain: p.grain,
+  }))
+  const { joins } = joinsOf(bare)
+  return bare.map((p): Part => ({
+    ...pieceAsPart(withMarks(p, joins), material),
+    role: 'lining',
+    place: 'foot',
+    becauses: becausesOf(p, cutEdge, book),
+    skives: pieceSkives(p, material.thickness, book, 'foot'),
+    // A drawn piece lies on no forme; the layers take its thickness as even all over.
+    areas: [],
+  }))
+}
+
+function becausesOf(piece: Piece, cutEdge: boolean, book: RuleBook): Because[] {
+  const has = (role: EdgeRole) => piece.edges.some((e) => e.role === role)
+  return [
+    ...(has('trimmed') ? [ruled('Proud of the opening', liningRules.proud, book)] : []),
+    ...(has('lasting margin') && !cutEdge ? [ruled('Lasting margin', edgeRules.lasting, book)] : []),
+    ...(has('lap under') && !cutEdge ? [ruled('Lap of the linings', liningRules.lap, book)] : []),
+  ]
+}
