@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect, test, visit } from './openPage.ts'
 import { featherLine, generateLast, type LastMeasures } from '@gentle-awl/core'
 import { measurePdf } from './measurePdf.ts'
 import { startServer, type RunningServer } from './server.ts'
@@ -15,7 +16,7 @@ const length = async (page: Page) => mm(await page.locator('.title .figure').tex
 
 test('a hidden last is scanned, comes in, and reads what the tape reads', async ({ page }) => {
   test.slow()
-  await page.goto(`${server.url}/lasts/new/scan`)
+  await visit(page, `${server.url}/lasts/new/scan`)
   await page.getByRole('link', { name: 'The practice scanner' }).click()
   await page.getByRole('radio', { name: 'Left last' }).click()
   await page.getByRole('button', { name: 'Measure last 7' }).click()
@@ -50,7 +51,7 @@ test('a hidden last is scanned, comes in, and reads what the tape reads', async 
 })
 
 test('what is no last is told why', async ({ page }) => {
-  await page.goto(`${server.url}/lasts/new/scan`)
+  await visit(page, `${server.url}/lasts/new/scan`)
   const file = (name: string, text: string) => ({ name, mimeType: 'model/obj', buffer: Buffer.from(text) })
   const choose = page.locator('input[type="file"]')
   await choose.setInputFiles(file('half.stl', 'solid x\nfacet normal 0 0 0\n'))
@@ -105,7 +106,7 @@ test('a tracing on paper becomes a last with measured girths', async ({ page }) 
   const line = [...featherLine(s, 'lateral'), ...featherLine(s, 'medial').reverse().slice(1, -1)]
   const d = line.map((p) => `${(p[0] + 10).toFixed(3)} ${(90 - p[1]).toFixed(3)}`).join('L')
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300mm" height="180mm" viewBox="0 0 300 180"><path d="M${d}Z"/></svg>`
-  await page.goto(`${server.url}/lasts/new/traced`)
+  await visit(page, `${server.url}/lasts/new/traced`)
   await expect(page.getByText('Choose a tracing: its outline is drawn here.')).toBeVisible()
   await page
     .locator('input[type="file"]')
@@ -130,7 +131,7 @@ test('a tracing on paper becomes a last with measured girths', async ({ page }) 
   await page.getByRole('button', { name: 'Keep this last' }).click()
   await expect(page.getByTestId('girth-joint')).toHaveText('238.0 mm', { timeout: 15_000 })
   await expect(page.getByTestId('girth-waist')).toHaveText('233.0 mm')
-  await page.goto(`${server.url}/lasts/new/traced`)
+  await visit(page, `${server.url}/lasts/new/traced`)
   await page.getByRole('button', { name: 'Points by hand' }).click()
   await page.getByLabel('One point a line: x and y, mm').fill('0 0\n1 one')
   await page.getByRole('button', { name: 'Take these points' }).click()
@@ -138,7 +139,7 @@ test('a tracing on paper becomes a last with measured girths', async ({ page }) 
 })
 
 test('an impossible last is refused with the figure while it is typed', async ({ page }) => {
-  await page.goto(`${server.url}/lasts/new/made`)
+  await visit(page, `${server.url}/lasts/new/made`)
   await page.getByLabel('Waist girth', { exact: true }).fill('330')
   await expect(page.getByRole('alert')).toContainText('waist girth of 330 mm cannot be met', { timeout: 15_000 })
   await expect(page.getByRole('button', { name: 'Keep this last' })).toBeDisabled()
@@ -156,7 +157,7 @@ test('an impossible last is refused with the figure while it is typed', async ({
 })
 
 test('a foot asks for a build-up, the build-up is part of the last, and can be taken off', async ({ page }) => {
-  await page.goto(`${server.url}${last(3)}/foot`)
+  await visit(page, `${server.url}${last(3)}/foot`)
   await expect(page.getByLabel('Feet of')).toContainText('Order 1041')
   const instep = page.locator('[data-fit="instep"]')
   await expect(instep).toContainText('251.0 mm')
@@ -177,7 +178,7 @@ test('a foot asks for a build-up, the build-up is part of the last, and can be t
 })
 
 test('lasts are compared, graded and fitted into a cup sole', async ({ page }) => {
-  await page.goto(`${server.url}${last(3)}/compare`)
+  await visit(page, `${server.url}${last(3)}/compare`)
   await page.getByLabel('Compared with').selectOption({ label: 'Quay 20' })
   const row = page.getByRole('row', { name: /^Length/ })
   await expect(row).toContainText('+8.0 mm', { timeout: 15_000 })
@@ -195,7 +196,7 @@ test('lasts are compared, graded and fitted into a cup sole', async ({ page }) =
   await expect(page.getByRole('heading', { name: 'Harbour 25, +1 UK size' }).first()).toBeVisible({ timeout: 15_000 })
   await expect(page.getByTestId('girth-joint')).toHaveText('258.4 mm', { timeout: 15_000 })
 
-  await page.goto(`${server.url}${last(1)}/cup`)
+  await visit(page, `${server.url}${last(1)}/cup`)
   const check = page.locator('[data-finding="last.cup"]')
   await expect(check).toHaveClass(/fine/, { timeout: 15_000 })
   await page.getByLabel('upper, mm').fill('3')
@@ -210,7 +211,7 @@ test('lasts are compared, graded and fitted into a cup sole', async ({ page }) =
 })
 
 test('tape at any plane, the sheet to print, and who has the last until when', async ({ page, request }) => {
-  await page.goto(`${server.url}${last(4)}/measure`)
+  await visit(page, `${server.url}${last(4)}/measure`)
   await page.getByLabel('My own plane').check()
   const own = page.getByTestId('own-girth')
   const first = mm(await own.textContent())
@@ -254,12 +255,12 @@ test('tape at any plane, the sheet to print, and who has the last until when', a
   await page.getByLabel('By pair').selectOption({ label: '1043, Choir flat' })
   await page.getByRole('button', { name: 'Take it from the shelf' }).click()
   await expect(page.locator('.holds')).toContainText('1043, Choir flat')
-  await page.goto(`${server.url}/lasts`)
+  await visit(page, `${server.url}/lasts`)
   await expect(page.getByRole('link', { name: 'Descant 45' })).toContainText('end not known')
 })
 
 test('two people on one last: nothing of either is lost', async ({ page, context }) => {
-  await page.goto(`${server.url}${last(2)}/stock`)
+  await visit(page, `${server.url}${last(2)}/stock`)
   const other = await context.newPage()
   await other.goto(`${server.url}${last(2)}/stock`)
   await other.getByLabel('Where it stands').fill('Window sill')

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
+import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
 
 let server: RunningServer
@@ -16,7 +16,7 @@ const drawing = (points: readonly (readonly [number, number])[]) =>
     .join('L')}Z"/></svg>`
 
 test('the board shows every part at one scale, and each is a way to itself', async ({ page }) => {
-  await page.goto(`${server.url}${derby}/parts`)
+  await visit(page, `${server.url}${derby}/parts`)
   const board = page.getByRole('group', { name: 'All parts at one scale' })
   await expect(board.getByRole('link', { name: 'Stiffener' })).toBeVisible()
   const list = page.getByRole('navigation', { name: 'Parts' })
@@ -40,7 +40,7 @@ test('the board shows every part at one scale, and each is a way to itself', asy
 })
 
 test('a section is cut wherever somebody points, and names what lies there', async ({ page }) => {
-  await page.goto(`${server.url}${derby}/parts/layers`)
+  await visit(page, `${server.url}${derby}/parts/layers`)
   const stack = page.getByRole('table')
   await expect(stack).toContainText('Stiffener')
   const place = page.getByRole('slider', { name: /Place of the section/ })
@@ -60,7 +60,7 @@ test('a section is cut wherever somebody points, and names what lies there', asy
 })
 
 test('a thicker lining widens the midsole and the layers say so; two versions lie on each other', async ({ page }) => {
-  await page.goto(`${server.url}${derby}/parts/midsole`)
+  await visit(page, `${server.url}${derby}/parts/midsole`)
   await page.getByRole('button', { name: 'Keep this shape to compare' }).click()
   await expect(page.getByText('Nothing has changed since it was kept.')).toBeVisible()
   await page.getByRole('slider', { name: 'Stitch room' }).fill('14')
@@ -71,7 +71,7 @@ test('a thicker lining widens the midsole and the layers say so; two versions li
 })
 
 test('the heel stands level, too many lifts are stopped, and the rule is given back', async ({ page }) => {
-  await page.goto(`${server.url}${derby}/parts/bottom`)
+  await visit(page, `${server.url}${derby}/parts/bottom`)
   const heel = page.locator('[data-finding="bottom.heel"]')
   // Changes that follow each other at once are one step back; here each is waited for, so that it is one by itself.
   const revision = async () =>
@@ -109,7 +109,7 @@ test('the lasted shoe as traced is laid on the predicted one, and the midsole ca
     x,
     y < 0 ? y - 4 * Math.exp(-(((x - 200) / 20) ** 2)) : y,
   ])
-  await page.goto(`${server.url}${derby}/parts/bottom`)
+  await visit(page, `${server.url}${derby}/parts/bottom`)
   await page
     .getByLabel('a tracing of the lasted shoe')
     .first()
@@ -135,7 +135,7 @@ test('a new liner for an old shoe comes from its tracing, and is kept over a rel
     const t = (1 - Math.cos(a)) / 2
     return [265 * t, -Math.sin(a) * (26 + 13 * t - (Math.sin(a) < 0 ? 8 : 3) * Math.exp(-(((t - 0.42) / 0.13) ** 2)))]
   })
-  await page.goto(`${server.url}/pairs`)
+  await visit(page, `${server.url}/pairs`)
   await page.getByRole('link', { name: 'Liner for an old shoe' }).click()
   await expect(page.getByText('Nothing is traced yet.')).toBeVisible()
   await page
@@ -162,7 +162,7 @@ test('a new liner for an old shoe comes from its tracing, and is kept over a rel
 test('a left shoe on its own last: parts differ, are shown and set for that foot, and say so until they are mirrors again', async ({
   page,
 }) => {
-  await page.goto(`${server.url}${derby}/parts/feet`)
+  await visit(page, `${server.url}${derby}/parts/feet`)
   await expect(page.getByText('one pattern, turned over, cuts both')).toBeVisible()
   await page.getByRole('radio', { name: 'On its own' }).click()
   await expect(page.getByText('nothing differs yet')).toBeVisible()
@@ -198,7 +198,7 @@ test('a left shoe on its own last: parts differ, are shown and set for that foot
 
 test('a pair goes into a cup: no sole is cut, the fit is judged from its own layers', async ({ page }) => {
   const flat = '/pairs/01930000-0003-7000-8000-000000000003'
-  await page.goto(`${server.url}${flat}/decisions`)
+  await visit(page, `${server.url}${flat}/decisions`)
   const stages = page.getByRole('navigation', { name: 'Stages of the pair' })
   await page.getByLabel('Construction').selectOption('cup sole')
   await expect(page.locator('select[name="cup-sole"]')).toHaveValue(/^01930000-0005/)
@@ -223,7 +223,7 @@ test('a stitch-down shoe is sewn to its midsole, and its heel cover shares its h
   page,
 }) => {
   const deck = '/pairs/01930000-0003-7000-8000-000000000002'
-  await page.goto(`${server.url}${deck}/parts/midsole`)
+  await visit(page, `${server.url}${deck}/parts/midsole`)
   await expect(page.getByText(/holes a foot, evenly all round/)).toBeVisible()
   await expect(page.locator('[data-finding="midsole.turnedOut"]')).toHaveClass(/fine/)
   const room = page.getByRole('slider', { name: 'Stitch room' })

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
 
 let server: RunningServer
@@ -11,7 +11,7 @@ const deck = '/pairs/01930000-0003-7000-8000-000000000002'
 const choir = '/pairs/01930000-0003-7000-8000-000000000003'
 
 test('padding that takes too much girth is seen, and half padding mends it', async ({ page }) => {
-  await page.goto(`${server.url}${choir}/parts/padding`)
+  await visit(page, `${server.url}${choir}/parts/padding`)
   const joint = page.locator('[data-finding="padding.girth.joint"]')
   await expect(joint).toHaveClass(/watch/)
   await expect(joint).toContainText('Use half padding')
@@ -31,7 +31,7 @@ test('padding that takes too much girth is seen, and half padding mends it', asy
 
 test('a house rule goes through every pair, a pair may have its own, and both can be taken back', async ({ page }) => {
   const height = page.locator('.because', { hasText: 'Height at the back' })
-  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  await visit(page, `${server.url}${deck}/parts/stiffener`)
   const by = async () => Number(await height.getByRole('textbox').inputValue())
   await expect(height).toContainText('house rule')
   const before = await by()
@@ -53,7 +53,7 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   await trial.getByRole('button', { name: 'Keep 5' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Every pair follows' })).toBeVisible()
 
-  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  await visit(page, `${server.url}${deck}/parts/stiffener`)
   await expect(height).toContainText('this workshop')
   expect(await by()).toBeCloseTo(before - 2, 1)
   await height.getByRole('button', { name: 'Rule', exact: true }).click()
@@ -64,9 +64,9 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   await height.getByRole('button', { name: "Back to the workshop's figure" }).click()
   await expect(height).toContainText('this workshop')
 
-  await page.goto(`${server.url}/rules`)
+  await visit(page, `${server.url}/rules`)
   await page.getByRole('button', { name: 'Back to 3' }).click()
-  await page.goto(`${server.url}${deck}/parts/stiffener`)
+  await visit(page, `${server.url}${deck}/parts/stiffener`)
   await expect(height).toContainText('house rule')
   expect(await by()).toBeCloseTo(before, 1)
 })
@@ -74,7 +74,7 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
 test('another construction brings other steps, another size a finding, and the order can be put right', async ({
   page,
 }) => {
-  await page.goto(`${server.url}${deck}/decisions`)
+  await visit(page, `${server.url}${deck}/decisions`)
   await page.getByLabel('Construction').selectOption('cemented')
   await expect(page.locator('[data-finding="pair.construction"]')).toHaveClass(/stop/)
   await expect(page.getByTestId('save-state')).toHaveText(/revision \d+/)
@@ -95,7 +95,7 @@ test('another construction brings other steps, another size a finding, and the o
 })
 
 test('a step is taken back, and what hurts is said where it can hurt', async ({ page }) => {
-  await page.goto(`${server.url}${choir}/work`)
+  await visit(page, `${server.url}${choir}/work`)
   const step = page.locator('[data-step="print"]')
   await step.getByRole('button', { name: 'Start' }).click()
   await step.getByRole('button', { name: 'Take back' }).click()
@@ -107,7 +107,7 @@ test('a step is taken back, and what hurts is said where it can hurt', async ({ 
 })
 
 test('stores and shelf: what is in use stays, what is not goes, what is wrong is said', async ({ page }) => {
-  await page.goto(`${server.url}/stores`)
+  await visit(page, `${server.url}/stores`)
   await page.getByRole('button', { name: 'Change Firm belly' }).click()
   await page.getByRole('button', { name: 'Delete' }).click()
   await expect(page.getByRole('alert')).toContainText('stays in the stores')
@@ -124,18 +124,18 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await page.getByRole('button', { name: 'Delete' }).click()
   await expect(page.getByRole('row', { name: /Kangaroo/ })).toHaveCount(0)
 
-  await page.goto(`${server.url}/lasts`)
+  await visit(page, `${server.url}/lasts`)
   await page.getByRole('link', { name: 'Quay 20' }).click()
   await page.getByRole('link', { name: 'Shape' }).click()
   await page.getByLabel('Joint girth').fill('258')
   await page.getByRole('button', { name: 'Keep this last' }).click()
   await expect(page.locator('header')).toContainText('joint 258.0 mm')
-  await page.goto(`${server.url}${deck}/last`)
+  await visit(page, `${server.url}${deck}/last`)
   await expect(page.locator('.girths li').filter({ hasText: 'Joint' })).toContainText('258.0 mm')
 })
 
 test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
-  await page.goto(`${server.url}${deck}/parts/insole`)
+  await visit(page, `${server.url}${deck}/parts/insole`)
   const group = page.locator('.surface svg > g').first()
   await expect(group).toBeAttached()
   await page.waitForLoadState('networkidle')
@@ -146,6 +146,14 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
         ?.map(Number) ?? []
     return { x, y, s }
   }
+  // The room may just have been entered: the drawing is fitted once its place on the screen is known.
+  await expect
+    .poll(async () => {
+      const before = await read()
+      await page.waitForTimeout(250)
+      return before.s > 0 && JSON.stringify(before) === JSON.stringify(await read())
+    })
+    .toBe(true)
   const start = await read()
   await page.mouse.move(500, 400)
   await page.mouse.down()
@@ -173,12 +181,12 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
 })
 
 test('a pair is deleted only after asking', async ({ page }) => {
-  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
+  await visit(page, `${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
   await page.getByRole('button', { name: 'Delete this pair' }).click()
   await page.getByRole('button', { name: 'Keep it' }).click()
-  await page.goto(`${server.url}/pairs`)
+  await visit(page, `${server.url}/pairs`)
   await expect(page.locator('.pair')).toHaveCount(5)
-  await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
+  await visit(page, `${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
   await page.getByRole('button', { name: 'Delete this pair' }).click()
   await page.getByRole('button', { name: 'Delete 1039' }).click()
   await expect(page.locator('.pair')).toHaveCount(4)

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
 
 let server: RunningServer
@@ -10,7 +10,7 @@ test.afterAll(() => server.end())
 const pair = (n: number) => `/pairs/01930000-0003-7000-8000-${String(n).padStart(12, '0')}/upper`
 
 test('the throat is dragged and the line on the last follows; it can be given back to the rule', async ({ page }) => {
-  await page.goto(`${server.url}${pair(4)}`)
+  await visit(page, `${server.url}${pair(4)}`)
   const throat = page.locator('[data-point="throat:lateral"]')
   await expect(throat).toBeVisible()
   const figure = page.getByLabel('Throat, from the toe', { exact: false })
@@ -38,7 +38,7 @@ test('the throat is dragged and the line on the last follows; it can be given ba
 })
 
 test('a point is dragged on the last itself, and the forme follows', async ({ page }) => {
-  await page.goto(`${server.url}${pair(5)}`)
+  await visit(page, `${server.url}${pair(5)}`)
   await page.locator('[data-point="ankle:lateral"]').focus()
   const canvas = page.getByRole('img', { name: /The design on the last/ })
   const box = await canvas.boundingBox()
@@ -83,7 +83,7 @@ test('a point is dragged on the last itself, and the forme follows', async ({ pa
 })
 
 test('a spoiled back line is seen, mended, and the mend can be undone', async ({ page }) => {
-  await page.goto(`${server.url}${pair(1)}`)
+  await visit(page, `${server.url}${pair(1)}`)
   const foot = page.locator('[data-point="backFoot:lateral"]')
   await foot.focus()
   const gap = page.locator('[data-finding="upper.backGap"]')
@@ -102,7 +102,7 @@ test('a spoiled back line is seen, mended, and the mend can be undone', async ({
 })
 
 test('a style with its options, decoration and top edge; pieces apart', async ({ page }) => {
-  await page.goto(`${server.url}${pair(2)}`)
+  await visit(page, `${server.url}${pair(2)}`)
   await page.locator('select[name="style"]').selectOption('oxford')
   await page.getByLabel('Toe cap').check()
   await page.locator('select[name="decoration"]').selectOption('punched')
@@ -127,7 +127,7 @@ test('a style with its options, decoration and top edge; pieces apart', async ({
 })
 
 test('what was cut or printed before a change is listed to be made again', async ({ page }) => {
-  await page.goto(`${server.url}${pair(3)}`)
+  await visit(page, `${server.url}${pair(3)}`)
   await page.getByRole('button', { name: 'Upper', exact: true }).click()
   await page.getByRole('button', { name: 'Cut, both feet' }).click()
   await expect(page.getByTestId('remake')).toHaveCount(0)
@@ -145,7 +145,7 @@ test('what was cut or printed before a change is listed to be made again', async
 })
 
 test('a stop on the base pattern is said in the stages that follow', async ({ page }) => {
-  await page.goto(`${server.url}${pair(4)}`)
+  await visit(page, `${server.url}${pair(4)}`)
   await page.locator('[data-point="backFoot:lateral"]').focus()
   for (let k = 0; k < 2; k++) await page.keyboard.press('Shift+ArrowLeft')
   await expect(page.locator('[data-finding="upper.backGap"]')).toHaveClass(/stop/)
@@ -158,7 +158,7 @@ test('a stop on the base pattern is said in the stages that follow', async ({ pa
 })
 
 test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
-  await page.goto(`${server.url}${pair(1)}`)
+  await visit(page, `${server.url}${pair(1)}`)
   await page.getByRole('button', { name: 'Print and files' }).click()
   for (const [button, name, begins] of [
     ['Upper DXF', /\.dxf$/, '0\nSECTION'],
@@ -175,7 +175,7 @@ test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
 })
 
 test('a drawn pattern comes in, its edges are named, and its seams are checked', async ({ page }) => {
-  await page.goto(`${server.url}${pair(2)}`)
+  await visit(page, `${server.url}${pair(2)}`)
   await page.locator('select[name="style"]').selectOption('own pattern')
   const choose = page.locator('input[name="own-drawing"]')
   await choose.setInputFiles({
@@ -204,7 +204,7 @@ test('a drawn pattern comes in, its edges are named, and its seams are checked',
 })
 
 test('a forme from tape takes the place of the computed one, and can be given back', async ({ page }) => {
-  await page.goto(`${server.url}${pair(1)}`)
+  await visit(page, `${server.url}${pair(1)}`)
   await page.getByText('Forme and folds').click()
   // The computed outline drawn on paper, a little larger, as somebody would have traced it round the tape.
   const outline = await page.evaluate(() => {
@@ -235,7 +235,7 @@ test('a forme from tape takes the place of the computed one, and can be given ba
 })
 
 test('the upper goes through a size run, which can be stopped', async ({ page }) => {
-  await page.goto(`${server.url}${pair(3)}`)
+  await visit(page, `${server.url}${pair(3)}`)
   await page.getByRole('radio', { name: 'Sizes' }).click()
   await page.locator('input[name="grade-down"]').fill('1')
   await page.locator('input[name="grade-up"]').fill('1')

@@ -40,11 +40,12 @@ export function offset(path: Path, by: number, what = 'the outline'): Path {
   return largest(grown, what)
 }
 
-/** The largest common piece of two closed paths. Throws GeometryError when they do not meet. */
+/** The largest piece that `b` leaves of `a`. Throws GeometryError when nothing is left. */
 export function difference(a: Path, b: Path, what = 'the outline'): Path {
   return largest(Clipper.difference([toClipper(a)], [toClipper(b)], FillRule.NonZero), what)
 }
 
+/** The largest common piece of two closed paths. Throws GeometryError when they do not meet. */
 export function intersect(a: Path, b: Path, what = 'the outline'): Path {
   return largest(Clipper.intersect([toClipper(a)], [toClipper(b)], FillRule.NonZero), what)
 }

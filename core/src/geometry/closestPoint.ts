@@ -123,13 +123,17 @@ export class ClosestPoints {
   to(at: Vec3): ClosestPoint {
     const { positions: v, triangles: t } = this.mesh
     const home = [0, 1, 2].map((c) => this.index(c, at[c]))
-    // How far `at` lies outside the grid along any one axis.
+    // How far `at` lies outside the grid along any one axis, and how far inside the walls of its own box.
     let outside = 0
+    let margin = Infinity
     for (let c = 0; c < 3; c++) {
       const from = this.min[c]
       const to = this.min[c] + this.count[c] * this.cell
       outside = Math.max(outside, from - at[c], at[c] - to, 0)
+      const low = from + home[c] * this.cell
+      if (this.count[c] > 1) margin = Math.min(margin, at[c] - low, low + this.cell - at[c])
     }
+    margin = Math.max(0, margin)
     this.stamp++
     let best = Infinity
     const point: [number, number, number] = [at[0], at[1], at[2]]
@@ -137,7 +141,7 @@ export class ClosestPoints {
     const far = Math.max(...this.count)
     for (let ring = 0; ring <= far; ring++) {
       // Boxes of this shell are at least so far along one axis, and outside the grid along another perhaps.
-      const clear = Math.max(0, ring - 1) * this.cell
+      const clear = (ring - 1) * this.cell + margin
       if (ring > 0 && clear * clear + outside * outside > best) break
       for (let x = home[0] - ring; x <= home[0] + ring; x++) {
         if (x < 0 || x >= this.count[0]) continue

@@ -15,7 +15,7 @@ import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
-import { filler, shank } from '../parts/bottom/insideBottom.ts'
+import { filler, fillerBed, shank } from '../parts/bottom/insideBottom.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
 import {
@@ -25,7 +25,7 @@ import {
   type ProfileStuff,
   type SideProfile,
 } from '../parts/bottom/sideProfile.ts'
-import { heelParts, heelSeat, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
+import { heelParts, heelSeat, heelSteps, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
 import { stuffOf } from '../parts/bottom/stuff.ts'
 import { insole, insoleRules } from '../parts/insole.ts'
 import { midsole, midsoleRules } from '../parts/midsole.ts'
@@ -127,7 +127,7 @@ export function bottomParts(
       book.stamp({ ...midsoleRules, ...bottomRules, ...insoleRules, ...cupRules }),
       book.value(edgeRules.turnedOut),
     ],
-    () => solesOf(needs, lasted, way),
+    () => solesOf(needs, lasted, way, cache),
   )
   return {
     lasted,
@@ -209,7 +209,7 @@ const levelNames: Record<'welt' | 'under' | 'out', string> = {
   out: 'Filler, level with the lining’s margin',
 }
 
-function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction): Soles {
+function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
   const { surface, marks, bottom, wall, material, book } = needs
   const welted = way.sewn === 'through a welt'
   const levelled = levelOf(needs, welted ? book.value(bottomRules.weltThickness) : 0)
@@ -225,8 +225,11 @@ function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction): 
   ]
   const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
   const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
-  const filled = (shankVolume: number) => filler(bottom, surface.length, inset, depth, shankVolume, book)
-  return way.sole === 'cup' ? inACup(needs, lasted, inside, filled) : onCutSoles(needs, lasted, way, inside, filled)
+  const bed = cache.stage('fillerBed', [bottom, inset], () => fillerBed(bottom, inset))
+  const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
+  return way.sole === 'cup'
+    ? inACup(needs, lasted, inside, filled)
+    : onCutSoles(needs, lasted, way, inside, filled, cache)
 }
 
 /** A bought sole: only the shoe's own bottom is filled level. */
@@ -259,6 +262,7 @@ function onCutSoles(
   way: Construction,
   inside: ProfileStuff[],
   filled: (shankVolume: number) => Part,
+  cache: StageCache,
 ): Soles {
   const L = surface.length
   const welted = way.sewn === 'through a welt'
@@ -289,13 +293,17 @@ function onCutSoles(
     way.sewn === 'through the upper'
       ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
       : book.value(bottomRules.heelRoom)
+  const seat = heelSeatOf(lasted, breast, heelRoom, book, cache)
   const heel = heelBuild(
     profile,
-    marks.heelFeather[0] + boxOf(heelSeat({ lasted, breast, heelRoom, book })).minX,
+    marks.heelFeather[0] + boxOf(seat).minX,
     breastX,
     { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
     d.heel,
   )
+  const stack = (d.heel.wedge ? 1 : 0) + heel.lifts
+  const taper = book.value(bottomRules.taper)
+  const outlines = cache.stage('heelSteps', [seat, stack, taper], () => heelSteps(seat, stack, taper))
   const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
   const shankPart = shank(bottom, L, profile, book)
   const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
@@ -306,7 +314,7 @@ function onCutSoles(
       filled(shankVolume),
       midsolePart,
       outsole(soles, outsoleOf),
-      ...heelParts(soles, heel, lift, top, d.heel),
+      ...heelParts(soles, outlines, heel, lift, top, d.heel),
     ],
     bottom: {
       profile,
@@ -316,6 +324,22 @@ function onCutSoles(
       findings: [heelFinding(heel, d, book), springFinding(profile, book)],
     },
   }
+}
+
+/** Past the breast by so much the outline no longer touches the heel, mm. */
+const PAST_BREAST = 30
+
+/** The heel's outline, drawn anew only when the lasted outline behind the breast is another: most changes are in front of it. */
+function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, book: RuleBook, cache: StageCache): Path {
+  const { outline } = lasted
+  const n = outline.length
+  const first = outline.findIndex(
+    (p, i) => p[0] < breast + PAST_BREAST && outline[(i + n - 1) % n][0] >= breast + PAST_BREAST,
+  )
+  const rear = [...outline.slice(first), ...outline.slice(0, first)].filter((p) => p[0] < breast + PAST_BREAST)
+  return cache.stage('heelSeat', [JSON.stringify(rear), breast, heelRoom, book.value(bottomRules.breastHollow)], () =>
+    heelSeat({ lasted: rear, breast, heelRoom, book }),
+  )
 }
 
 /** Does the heel stand level? */

@@ -9,7 +9,7 @@ import { planPair, type Plan } from '../../plan/planPair.ts'
 import { StageCache } from '../../plan/stageCache.ts'
 import type { Part } from '../part.ts'
 import { heelBuild, type HeelBuild } from './heelBuild.ts'
-import { filler } from './insideBottom.ts'
+import { filler, fillerBed } from './insideBottom.ts'
 import type { SideProfile } from './sideProfile.ts'
 
 const cache = new StageCache()
@@ -197,7 +197,7 @@ describe('parts of the bottom', () => {
       length: 200,
       flatX: (x) => x,
     }
-    const p = filler(bottom, 200, 10, () => 4, 1000, new RuleBook({}, {}))
+    const p = filler(bottom, 200, fillerBed(bottom, 10), () => 4, 1000, new RuleBook({}, {}))
     expect(value(p, 'Area')).toBeCloseTo(180 * 40, 0)
     expect(value(p, 'Filler for one shoe')).toBeCloseTo((180 * 40 * 4 - 1000) / 1000, 1)
     expect(value(p, 'Mass for the pair')).toBeCloseTo((2 * (180 * 40 * 4 - 1000) * 0.35) / 1000, 1)

@@ -125,16 +125,25 @@ function archRise(profile: SideProfile, start: number, end: number): number {
   )
 }
 
+/** Where the filler lies: inside the margins, `inset` mm from the feather line. */
+export interface FillerBed {
+  outline: Path
+  inset: number
+}
+export const fillerBed = (bottom: DevelopedBottom, inset: number): FillerBed => ({
+  outline: offset(bottom.outline, -inset, 'the filler'),
+  inset,
+})
+
 /** The filler: what lies level with the margins between them, with its volume and mass. */
 export function filler(
   bottom: DevelopedBottom,
   length: number,
-  inset: number,
+  { outline, inset }: FillerBed,
   depthAt: (flatX: number) => number,
   shankVolume: number,
   book: RuleBook,
 ): Part {
-  const outline = offset(bottom.outline, -inset, 'the filler')
   const box = boxOf(outline)
   const step = (box.maxX - box.minX) / STRIPS
   let [volume, least, most] = [0, Infinity, 0]

@@ -160,6 +160,7 @@ function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grai
 
 /**
  * Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast.
+ * `lasted` is the lasted outline, or its part behind the breast and a little more;
  * `heelRoom` is how far it stands out past the seat, mm: a seam that runs outside the seat stands on the heel too.
  */
 export function heelSeat({
@@ -167,14 +168,19 @@ export function heelSeat({
   breast,
   heelRoom,
   book,
-}: Pick<SoleNeeds, 'lasted' | 'breast' | 'heelRoom' | 'book'>): Path {
-  const grown = offset(lasted.outline, heelRoom, 'the heel')
+}: Pick<SoleNeeds, 'breast' | 'heelRoom' | 'book'> & { lasted: Path }): Path {
+  const grown = offset(lasted, heelRoom, 'the heel')
   return behind(grown, breast, 'the heel', book.value(bottomRules.breastHollow))
 }
 
-/** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece. */
+/** Outlines of the heel from the seat down: `count` of them after the first, each smaller than the one above by the taper. */
+export const heelSteps = (seat: Path, count: number, taper: number): Path[] =>
+  Array.from({ length: count + 1 }, (_, k) => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat))
+
+/** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece; `outlines` from the seat down. */
 export function heelParts(
   needs: SoleNeeds,
+  outlines: readonly Path[],
   build: HeelBuild,
   lift: Stuff,
   top: Stuff,
@@ -182,9 +188,8 @@ export function heelParts(
 ): Part[] {
   const byHand = set !== null
   const { book } = needs
-  const seat = heelSeat(needs)
-  const taper = book.value(bottomRules.taper)
-  const step = (k: number): Path => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat)
+  const [seat] = outlines
+  const step = (k: number): Path => outlines[k]
   const stack = (wedge ? 1 : 0) + build.lifts
   const base = { ...under, count: 2, findings: [] }
   const height: Because = {

@@ -1,15 +1,17 @@
 import { nearest, pointAt } from '../../geometry/along.ts'
-import { pathLength, type Path } from '../../geometry/path.ts'
+import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { Piece } from '../piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { beside, between, flipped, joined, perSide, smoothLine, stretch } from './lines.ts'
+import { beside, between, flipped, meet, perSide, smoothLine, stretch } from './lines.ts'
 
 /** Width of the eye stays, mm. */
 const STAY = 22
+/** The inner edge of an eye stay is led on by so much to where it ends, mm. */
+const BEYOND = 15
 /** Depth of the padded collar below the top line, mm, and where it begins, as a share of the top line from the facing. */
 const COLLAR = 21
 const COLLAR_FRONT = 0.24
@@ -72,12 +74,22 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   return { pieces, line }
 }
 
+/** A line led on straight at both ends, mm, so that it surely crosses what it ends on. */
+function led(line: Path, by: number): Path {
+  const on = (from: Point, to: Point): Point => {
+    const l = distance(from, to) || 1
+    return [to[0] + ((to[0] - from[0]) / l) * by, to[1] + ((to[1] - from[1]) / l) * by]
+  }
+  return [on(line[1], line[0]), ...line, on(line[line.length - 2], line[line.length - 1])]
+}
+
 /** Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round. */
 function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, quarters }: Base): Added {
   const line = perSide((side) => {
-    const inner = beside(facings[side], -STAY)
-    const tip = nearest(quarters[side][1].line, inner[inner.length - 1]).point
-    return joined([nearest(topLine[side], inner[0]).point], inner.slice(1, -1), [tip])
+    const inner = led(beside(facings[side], -STAY), BEYOND)
+    const start = meet(inner, topLine[side], ['eye stay', 'top line'])
+    const tip = meet(flipped(inner), quarters[side][1].line, ['eye stay', 'front of the quarter'])
+    return stretch(inner, start.onA, pathLength(inner) - tip.onA)
   })
   const pieces = wallSides.map((side) => {
     const [outer, inner, opening] = [facings[side], line[side], quarters[side][3]]

@@ -109,7 +109,7 @@ const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.ab
         <table class="lasts">
           <thead>
             <tr>
-              <th scope="col"></th>
+              <th scope="col">Measure</th>
               <th scope="col" class="right">Right</th>
               <th scope="col" class="right">Left</th>
               <th scope="col" class="right">Left is</th>
