@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { LeftShoe, PAIR_FORMAT, PAIR_VERSION, type Last, type PairFile } from '@gentle-awl/core'
+import { LeftShoe, PAIR_FORMAT, PAIR_VERSION, StageCache, type Last, type PairFile } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { importPair } from '../src/db/importPair.ts'
@@ -26,6 +26,8 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true })
 })
 
+/** The demo's plans are the same in every database. */
+const cache = new StageCache(16)
 const derby = demoPairs[0]
 const file = (change: Partial<PairFile> = {}): PairFile => ({
   format: PAIR_FORMAT,
@@ -47,7 +49,7 @@ const bring = (f: PairFile) => store.write((tx) => importPair(tx, f))
 
 describe('the store', () => {
   it('opens again on what is there, and migrating twice changes nothing', async () => {
-    await seedDemo(store)
+    await seedDemo(store, Date.now(), cache)
     store.close()
     store = await openStore(folder, migrations)
     expect(await store.db.select().from(pairs)).toHaveLength(demoPairs.length)
@@ -65,7 +67,7 @@ describe('the store', () => {
     expect(left.some((f) => f.startsWith('gentle-awl-') && !f.startsWith('gentle-awl-2020'))).toBe(true)
   })
   it('a backup opens as a workshop of its own', async () => {
-    await seedDemo(store)
+    await seedDemo(store, Date.now(), cache)
     await store.backUp()
     const [name] = readdirSync(join(folder, 'backups'))
     const other = mkdtempSync(join(tmpdir(), 'gentle-awl-restore-'))
@@ -76,7 +78,7 @@ describe('the store', () => {
     rmSync(other, { recursive: true, force: true })
   })
   it('a write that fails in the middle leaves nothing of itself', async () => {
-    await seedDemo(store)
+    await seedDemo(store, Date.now(), cache)
     const before = await store.db.select().from(pairs)
     const fails = store.write(async (tx) => {
       await createPair(tx, derby.label, derby.decisions)
@@ -86,7 +88,7 @@ describe('the store', () => {
     expect(await store.db.select().from(pairs)).toEqual(before)
   })
   it('deleting a pair takes its revisions and log with it, and no others', async () => {
-    await seedDemo(store)
+    await seedDemo(store, Date.now(), cache)
     const count = async (id: string) => [
       (await store.db.select().from(pairRevisions).where(eq(pairRevisions.pairId, id))).length,
       (await store.db.select().from(stepEvents).where(eq(stepEvents.pairId, id))).length,
