@@ -139,6 +139,8 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   const group = page.locator('.surface svg > g').first()
   await expect(group).toBeAttached()
   await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(300)
+  await expect(page.locator('.planning')).toHaveCount(0)
   const read = async () => {
     const [, x, y, s] =
       /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)\)/
