@@ -7,7 +7,7 @@ export { compareLasts, laidTogether, type LaidTogether, type LastDifference } fr
 export { cupFit, cupRules, type CupFit, type CupVerdict } from './fit/cupFit.ts'
 export { makeables, partOfMade, remakeList, type Makeable, type Remake } from './work/remake.ts'
 export { shapePrint } from './work/shapePrint.ts'
-export { foamRecovery } from './fit/foamTest.ts'
+export { foamRecovery, foamRules } from './fit/foamTest.ts'
 export { oldSock, type OldSock } from './fit/oldSock.ts'
 export { tracedShoe, type TracedDifference, type TracedShoe } from './fit/tracedShoe.ts'
 export { DrawnLine } from './model/drawnLine.ts'

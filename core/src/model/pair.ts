@@ -110,6 +110,10 @@ export const PairDecisions = z.object({
 })
 export type PairDecisions = z.infer<typeof PairDecisions>
 
+/** Whether either shoe of a pair is made on a last. */
+export const madeOn = (decisions: PairDecisions, lastId: string): boolean =>
+  decisions.lastId === lastId || decisions.left?.lastId === lastId
+
 /** What identifies a pair at the bench. Customers go by order number and trade, never by name. */
 export const PairLabel = z.object({
   order: z.string().trim().min(1, 'Give the order a number.').max(20),

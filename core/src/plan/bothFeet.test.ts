@@ -69,6 +69,8 @@ describe('a left shoe on its own last', () => {
     const sentence = (x: Plan, id: string) => x.operations.find((o) => o.id === id)?.minutes.sentence ?? ''
     expect(sentence(p, 'cut-insole')).toContain('cut each by its own outline')
     expect(sentence(plan(base), 'cut-insole')).not.toContain('own outline')
+    expect(sentence(p, 'cut-upper')).toContain('marked L and R')
+    expect(sentence(plan(base), 'cut-upper')).toContain('left flipped from right')
     const only = plan(withLeft({ figures: { 'puff.length': 50 } }))
     expect(sentence(only, 'cut-puff')).toContain('own outline')
     expect(sentence(only, 'cut-insole')).not.toContain('own outline')

@@ -45,7 +45,12 @@ export const preparing: Step[] = [
     id: 'cut-upper',
     name: 'Cut the upper',
     group: 'cut',
-    effort: fixed(30, 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.'),
+    effort: (f) => ({
+      minutes: 30,
+      sentence: [...f.ownOutline].some((id) => id.startsWith('upper.'))
+        ? 'Best leather to vamps and toe caps, pairs side by side; left and right each by their own patterns, marked L and R.'
+        : 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.',
+    }),
     after: [['check-base', 'lining and stiffener inherit every error of the base pattern']],
     cautions: ['knife'],
   },

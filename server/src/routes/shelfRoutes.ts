@@ -1,4 +1,12 @@
-import { CupSoleFields, FeetFields, LastFields, Material, materialRoles, type MaterialRole } from '@gentle-awl/core'
+import {
+  CupSoleFields,
+  FeetFields,
+  LastFields,
+  Material,
+  materialRoles,
+  type MaterialRole,
+  madeOn,
+} from '@gentle-awl/core'
 import { asc, eq } from 'drizzle-orm'
 import { Router } from 'express'
 import { v7 as uuid } from 'uuid'
@@ -92,7 +100,7 @@ export const lastRoutes = (store: Store, jobs: Jobs): Router =>
     check: (last) => jobs.checkLast(last),
     usedBy: async (tx, id) => {
       const revisions = await everyRevision(tx)
-      const user = revisions.find((r) => r.d.lastId === id || r.d.left?.lastId === id)
+      const user = revisions.find((r) => madeOn(r.d, id))
       return user ? `The pair "${user.pair}" is or was made on this last, so it stays on the shelf.` : null
     },
   })

@@ -3,7 +3,22 @@ import { materials } from '../../test/pair.ts'
 import { choicesFor } from './choices.ts'
 
 it('offers only what may serve, the likeliest kind first', () => {
-  expect(choicesFor('stiffener', materials).map((m) => m.name)).toEqual(['Belly, firm', 'Bend leather'])
-  expect(choicesFor('insole', materials).map((m) => m.name)).toEqual(['Insole shoulder', 'Fibre board'])
-  expect(choicesFor('padding', materials).map((m) => m.name)).toEqual(['Cork sheet'])
+  expect(choicesFor('stiffener', materials, 85).map((m) => m.name)).toEqual(['Belly, firm', 'Bend leather'])
+  expect(choicesFor('insole', materials, 85).map((m) => m.name)).toEqual(['Insole shoulder', 'Fibre board'])
+  expect(choicesFor('padding', materials, 85).map((m) => m.name)).toEqual(['Cork sheet'])
+})
+
+it('puts foam last that stays flatter than the workshop allows: its own figure, not the book’s', () => {
+  const foam = (name: string, afterTen: number) => ({
+    ...materials[0],
+    id: name,
+    name,
+    kind: 'foam' as const,
+    foamTest: { before: 10, pressed: 4, afterOne: 5, afterTen },
+  })
+  const stores = [foam('slow', 8.8), foam('quick', 9.6)]
+  const order = (recovery: number) => choicesFor('padding', stores, recovery).map((m) => m.name)
+  // 80 and 93 percent come back.
+  expect(order(75)).toEqual(['slow', 'quick'])
+  expect(order(85)).toEqual(['quick', 'slow'])
 })

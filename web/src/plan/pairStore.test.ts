@@ -53,6 +53,24 @@ describe('saving', () => {
     expect(writes()).toHaveLength(1)
     expect(server.pair.decisions.puff.length).toBe(58)
   })
+  it('two changes of different things are two writes, however quickly they follow, and the last state is what stays', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.setFigure('puff.length', 52)
+    pair.setFigure('puff.length', 53)
+    pair.setFigure('midsole.room', 8)
+    pair.setPairRule('puff.backSkive', 14)
+    await vi.advanceTimersByTimeAsync(1500)
+    const sent = writes().map((w) => w.body?.decisions)
+    expect(sent.map((d) => [d?.puff.length, d?.midsole.room, d?.rules['puff.backSkive']])).toEqual([
+      [53, null, undefined],
+      [53, 8, undefined],
+      [53, 8, 14],
+    ])
+    expect(writes().map((w) => w.version)).toEqual(['"1"', '"2"', '"3"'])
+    expect(pair.dirty).toBe(false)
+    expect(readDraft(id)).toBeNull()
+  })
   it('keeps what is not saved in the browser at once, and saves it when the server is back', async () => {
     const pair = usePair()
     await pair.load(id)

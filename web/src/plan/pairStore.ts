@@ -14,6 +14,7 @@ import { api, ApiError, type PairView } from '../api/client.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
 import { planLatest } from './planner.ts'
 import type { Foot } from '../ui/feet.ts'
+import { whatChanged } from './whatChanged.ts'
 import { useWorkshop } from './workshopStore.ts'
 
 /** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
@@ -47,6 +48,8 @@ export const usePair = defineStore('pair', () => {
   const conflict = ref<{ theirs: PairView; mine: { label: PairLabel; decisions: PairDecisions } } | null>(null)
 
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** What the changes that wait to be sent are about. */
+  let waiting = ''
   let held = false
   let saves: Promise<void> = Promise.resolve()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('gentle-awl-pairs')
@@ -115,6 +118,10 @@ export const usePair = defineStore('pair', () => {
   }
 
   function change(next: PairDecisions): void {
+    const about = decisions.value ? whatChanged(decisions.value, next) : ''
+    // Two changes of different things are two revisions, however quickly they follow: undo takes back one.
+    if (dirty.value && !held && about !== waiting) void flush(current())
+    waiting = about
     decisions.value = next
     touched()
     void replan()
@@ -158,29 +165,36 @@ export const usePair = defineStore('pair', () => {
   /** The workshop's figure for a rule, where it has one of its own. */
   const houseRuleOf = (key: string): number | undefined => workshop.houseRules[key]
 
-  /** Sends what is not saved yet. Saves follow each other; each carries the version it was made on. */
-  function flush(): Promise<void> {
+  type Said = { label: PairLabel; decisions: PairDecisions }
+  /** What is on screen now, as it can be sent later. */
+  const current = (): Said | null =>
+    label.value && decisions.value ? { label: plain(label.value), decisions: plain(decisions.value) } : null
+
+  /** Sends what is not saved yet, or what was so a moment ago. Saves follow each other; each carries the version it was made on. */
+  function flush(said: Said | null = null): Promise<void> {
     clearTimeout(timer)
     held = false
-    saves = saves.then(saveNow, saveNow)
+    const next = () => saveNow(said)
+    saves = saves.then(next, next)
     return saves
   }
 
-  async function saveNow(): Promise<void> {
+  async function saveNow(said: Said | null): Promise<void> {
     if (!dirty.value || conflict.value || !view.value || !label.value || !decisions.value) return
-    const sent = JSON.stringify({ label: label.value, decisions: decisions.value })
+    const out = said ?? { label: label.value, decisions: decisions.value }
+    const sent = JSON.stringify(out)
     const { id, version } = view.value
     saving.value = true
     try {
-      const saved = await api.savePair(id, version, label.value, decisions.value)
+      const saved = await api.savePair(id, version, out.label, out.decisions)
       saveProblem.value = null
       if (view.value?.id !== id) return
       view.value = saved
-      const current = { label: label.value, decisions: decisions.value }
-      if (JSON.stringify(current) === sent) {
+      const now = { label: label.value, decisions: decisions.value }
+      if (JSON.stringify(now) === sent) {
         dirty.value = false
         clearDraft(id)
-      } else keepDraft(id, { version: saved.version, ...current })
+      } else keepDraft(id, { version: saved.version, ...now })
       channel?.postMessage({ id, version: saved.version })
     } catch (error) {
       if (!(error instanceof ApiError)) throw error

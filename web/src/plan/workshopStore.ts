@@ -1,7 +1,18 @@
-import type { CupSole, Last, Material, PairDecisions, PlanInput, RuleFigures } from '@gentle-awl/core'
+import {
+  foamRules,
+  RuleBook,
+  type CupSole,
+  type Last,
+  type Material,
+  type MaterialRole,
+  type PairDecisions,
+  type PlanInput,
+  type RuleFigures,
+} from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, type Stored } from '../api/client.ts'
+import { choicesFor } from './choices.ts'
 
 /** Lasts, materials, cup soles and house rules: what every pair draws on. */
 export const useWorkshop = defineStore('workshop', () => {
@@ -37,6 +48,12 @@ export const useWorkshop = defineStore('workshop', () => {
 
   const lastOf = (id: string | null | undefined) => lasts.value.find((l) => l.id === id) ?? null
 
+  /** What may serve in a role, the likeliest first, by this workshop's own figures. */
+  const choices = (role: MaterialRole) =>
+    choicesFor(role, materials.value, new RuleBook(houseRules.value, {}).value(foamRules.recovery))
+  /** Padding needs a material: the one that was chosen, or the first fit one in the stores; null when there is none. */
+  const paddingFor = ({ materials: m }: PairDecisions) => m.padding ?? choices('padding')[0]?.id ?? null
+
   /** What a pair's decisions are planned from; null when its last is not on the shelf. */
   function inputOf(decisions: PairDecisions): PlanInput | null {
     const last = lastOf(decisions.lastId)
@@ -46,5 +63,17 @@ export const useWorkshop = defineStore('workshop', () => {
     return { decisions, last, leftLast, cupSole, materials: materials.value, houseRules: houseRules.value }
   }
 
-  return { lastOf, inputOf, lasts, materials, cupSoles, houseRules, houseRulesVersion, loaded, load }
+  return {
+    lastOf,
+    inputOf,
+    choices,
+    paddingFor,
+    lasts,
+    materials,
+    cupSoles,
+    houseRules,
+    houseRulesVersion,
+    loaded,
+    load,
+  }
 })

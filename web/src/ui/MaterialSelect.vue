@@ -2,7 +2,6 @@
 import { mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
-import { choicesFor } from '../plan/choices.ts'
 import { useWorkshop } from '../plan/workshopStore.ts'
 
 /** A material for a role, with its thickness; some may be left open. */
@@ -15,7 +14,7 @@ const props = defineProps<{
 }>()
 defineEmits<{ choose: [id: string | null] }>()
 const workshop = useWorkshop()
-const choices = computed(() => choicesFor(props.role, workshop.materials))
+const choices = computed(() => workshop.choices(props.role))
 </script>
 
 <template>

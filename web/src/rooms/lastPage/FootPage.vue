@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
+import { FootMeasures, footFit, girthOf, madeOn, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { api, ApiError, type Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
@@ -29,7 +29,7 @@ async function load(): Promise<void> {
     const [rows, pairs] = await Promise.all([api.feet.list(), api.pairs(), workshop.load()])
     list.value = rows
     // The customer of a pair on this last comes first.
-    const orders = pairs.filter((p) => p.decisions.lastId === store.last?.id).map((p) => p.label.order)
+    const orders = pairs.filter((p) => store.last && madeOn(p.decisions, store.last.id)).map((p) => p.label.order)
     const likely = rows.find((f) => orders.includes(f.order)) ?? rows[0]
     if (chosen.value === 'new' && likely) choose(likely.id)
   } catch (error) {

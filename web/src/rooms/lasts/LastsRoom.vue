@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LastHold } from '@gentle-awl/core'
+import { madeOn, type LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { onMounted, ref } from 'vue'
 import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
@@ -45,7 +45,7 @@ onMounted(load)
         <li v-for="last in workshop.lasts" :key="last.id">
           <LastCard
             :last="last"
-            :pairs="pairs?.filter((p) => p.decisions.lastId === last.id) ?? []"
+            :pairs="pairs?.filter((p) => madeOn(p.decisions, last.id)) ?? []"
             :holds="holds.filter((h) => h.lastId === last.id)"
           />
         </li>

@@ -16,7 +16,6 @@ import { computed, onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { showLength } from '../../app/settings.ts'
 import { api, ApiError } from '../../api/client.ts'
-import { choicesFor } from '../../plan/choices.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import SelectField from '../../ui/SelectField.vue'
 import MaterialSelect from '../../ui/MaterialSelect.vue'
@@ -43,7 +42,6 @@ const form = reactive({
 const sizeTouched = ref(false)
 
 const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
-const choices = (role: MaterialRole) => choicesFor(role, workshop.materials)
 
 /** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
 function mended({ target }: Event): void {
@@ -63,7 +61,7 @@ async function load(): Promise<void> {
   try {
     await workshop.load()
     form.lastId = workshop.lasts[0]?.id ?? ''
-    for (const role of roles) form.materials[role] = role === 'padding' ? '' : (choices(role)[0]?.id ?? '')
+    for (const role of roles) form.materials[role] = role === 'padding' ? '' : (workshop.choices(role)[0]?.id ?? '')
     offerSize()
     ready.value = true
   } catch (error) {
@@ -75,9 +73,9 @@ async function load(): Promise<void> {
 /** Where the insole carries a holdfast leather is the likely one, else board. */
 function construct(kind: (typeof constructions)[number]): void {
   form.construction = kind
-  const fitting = choices('insole').find(
-    (m) => (m.kind === 'insole board') === (constructionOf[kind].sewn !== 'through a welt'),
-  )
+  const fitting = workshop
+    .choices('insole')
+    .find((m) => (m.kind === 'insole board') === (constructionOf[kind].sewn !== 'through a welt'))
   if (fitting) form.materials.insole = fitting.id
 }
 

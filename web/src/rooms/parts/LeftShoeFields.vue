@@ -9,7 +9,6 @@ import {
 } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../../app/settings.ts'
-import { choicesFor } from '../../plan/choices.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
@@ -31,8 +30,7 @@ function choose(way: 'mirror' | 'own'): void {
 function set(next: Partial<LeftShoe>): void {
   if (!left.value) return
   const decided = { ...d.value, left: { ...left.value, ...next } }
-  // Padding needs a material: the first fit one in the stores until another is chosen.
-  const material = d.value.materials.padding ?? choicesFor('padding', workshop.materials)[0]?.id ?? null
+  const material = workshop.paddingFor(d.value)
   const needs = decided.left.padding !== null && decided.left.padding !== 'none'
   pair.change(needs ? { ...decided, materials: { ...decided.materials, padding: material } } : decided)
 }

@@ -2,7 +2,6 @@
 import { roleNames, type MaterialRole, type PairDecisions, type Part } from '@gentle-awl/core'
 import { computed } from 'vue'
 import DrawingTable from '../../drawing/DrawingTable.vue'
-import { choicesFor } from '../../plan/choices.ts'
 import { useCompare } from '../../plan/compareStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
@@ -32,11 +31,11 @@ function setMaterial(role: MaterialRole, id: string | null): void {
     left: none && now.left ? { ...now.left, padding: null } : now.left,
   })
 }
-/** Padding needs a material: the first fit one in the stores until another is chosen. It is one foot's own where the left shoe is. */
+/** Padding is one foot's own where the left shoe is planned so. */
 function setPadding(wanted: PairDecisions['sock']['padding']): void {
   const now = pair.decisions
   if (!now) return
-  const material = now.materials.padding ?? choicesFor('padding', workshop.materials)[0]?.id ?? null
+  const material = workshop.paddingFor(now)
   const padding = material ? wanted : 'none'
   const materials = padding === 'none' ? now.materials : { ...now.materials, padding: material }
   if (pair.ownLeft && now.left) pair.change({ ...now, materials, left: { ...now.left, padding } })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Level } from '@gentle-awl/core'
+import { leftPart, type Level } from '@gentle-awl/core'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import { usePair } from '../../plan/pairStore.ts'
@@ -25,6 +25,8 @@ const route = useRoute()
 const pair = usePair()
 
 const parts = computed(() => pair.plan?.parts ?? [])
+/** The board shows the shoe that is looked at as it lies on the bench. */
+const onBoard = computed(() => (pair.foot === 'left' ? parts.value.map(leftPart) : parts.value))
 const here = computed(() => String(route.params.part ?? ''))
 const part = computed(() => parts.value.find((p) => p.id === here.value))
 const to = (id: string) => `/pairs/${pair.view?.id}/parts${id === '' ? '' : `/${id}`}`
@@ -42,13 +44,14 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
       :feet="level(pair.plan.feetFindings)"
     />
     <div class="main">
-      <PairBoard v-if="here === ''" :parts="parts" :to="to" />
+      <PairBoard v-if="here === ''" :parts="onBoard" :to="to" />
       <LayersView v-else-if="here === 'layers'" />
       <BottomView v-else-if="here === 'bottom'" />
       <FeetView v-else-if="here === 'feet'" />
       <PartView v-else-if="part" :key="part.id" :part="part" />
       <p v-else class="none">
-        This pair has no such part now. <RouterLink :to="to('')">Back to the pair board</RouterLink>
+        {{ pair.ownLeft ? 'The left shoe' : pair.whole?.left ? 'The right shoe' : 'This pair' }} has no such part now.
+        <RouterLink :to="to('')">Back to the pair board</RouterLink>
       </p>
       <p v-if="pair.planning" class="planning" role="status">Planning …</p>
     </div>
