@@ -91,6 +91,24 @@ describe('a left shoe on its own last', () => {
     expect(cured.feetFindings.find((f) => f.id === 'feet.puff')).toMatchObject({ level: 'fine', measured: 0 })
     expect(p.worst).not.toBe('fine')
   })
+  it('backs and heels that stand differently are seen, and cured by one figure or by a wider one for the pair', () => {
+    const level = (x: Plan, id: string) => x.feetFindings.find((f) => f.id === id)?.level
+    const byHand: Partial<PairDecisions> = { stiffener: { ...base.decisions.stiffener, backHeight: 56 } }
+    const lower = withLeft({ lastId: leftLast.id, figures: { 'stiffener.backHeight': 52 } }, byHand)
+    expect(level(plan(lower), 'feet.back')).toBe('watch')
+    expect(level(plan(withLeft({ lastId: leftLast.id }, byHand)), 'feet.back')).toBe('fine')
+    const high = Last.parse({
+      ...leftLast,
+      shape: { kind: 'made', measures: { ...sampleMeasures.walking, heelHeight: 30 } },
+    })
+    const raised = { ...withLeft({ lastId: leftLast.id }), leftLast: high }
+    const heel = plan(raised).feetFindings.find((f) => f.id === 'feet.heel')
+    expect(heel?.level).toBe('watch')
+    expect(heel?.measured).toBeGreaterThan(3.5)
+    expect(heel?.mend).toContain('trained help')
+    const meant = { ...raised, decisions: { ...raised.decisions, rules: { 'feet.heel': 8 } } }
+    expect(level(plan(meant), 'feet.heel')).toBe('fine')
+  })
   it('says in a sentence that its last is missing, and where', () => {
     const wrong = { ...withLeft({ lastId: leftLast.id }), leftLast: null }
     expect(() => plan(wrong)).toThrow(PlanError)
