@@ -145,6 +145,21 @@ describe('parts on each other', () => {
   })
 })
 
+describe('decorated pieces', () => {
+  it('are laid on each other by their finished lines: another number of teeth does not move them apart', () => {
+    const upper = {
+      ...base.decisions.upper,
+      style: 'oxford' as const,
+      options: { counter: true },
+      decoration: 'gimped' as const,
+    }
+    const counter = (decoration: 'none' | 'gimped') =>
+      both(plan(withLeft({ lastId: leftLast.id }, { upper: { ...upper, decoration } })), 'upper.counter')?.off ?? 99
+    // Teeth are 4 mm wide and stand less than 2 mm deep: that is all they may add.
+    expect(counter('gimped')).toBeLessThan(counter('none') + 2)
+  })
+})
+
 describe('what is decided for the left shoe alone', () => {
   it('a figure by hand counts there and nowhere else; null gives it back to the rule', () => {
     const own = plan(withLeft({ figures: { 'stiffener.backHeight': 50 } }))

@@ -19,6 +19,8 @@ interface Shape {
   id: string
   name: string
   outline: Path
+  /** What it is laid on the other foot's by: without teeth, whose number may differ. */
+  basis: Path
   /** Lines, holes, skived edges and notches on it. */
   marks: Path[]
   /** Skives' profiles, thickness, pieces: what does not move with it. */
@@ -35,6 +37,7 @@ function shapesOf(plan: FootPlan): Shape[] {
       id: `upper.${p.id}`,
       name: p.name,
       outline: p.outline,
+      basis: p.net,
       marks: [p.net, p.holes.map((h) => h.at), p.slits.map((s) => s.to), ...p.sewn.map((s) => s.holes)],
       figures: [],
     })),
@@ -42,6 +45,7 @@ function shapesOf(plan: FootPlan): Shape[] {
       id: p.id,
       name: p.name,
       outline: p.outline,
+      basis: p.outline,
       marks: [
         ...p.lines.filter((l) => !forComparison.includes(l.kind)).flatMap((l) => [l.path, l.holes ?? []]),
         ...p.skives.map((s) => s.edge),
@@ -85,7 +89,7 @@ export function bothFeet(right: FootPlan, left: FootPlan | null): PartOfBoth[] {
     lefts.delete(id)
     if (!l) return { id, name, kind: 'right only', off: 0, area: 0 }
     if (printOf(r) === printOf(l)) return { id, name, kind: 'mirror', off: 0, area: 0 }
-    const move = laidOn(l.outline, r.outline)
+    const move = laidOn(l.basis, r.basis)
     const off = furthestApart(r.outline, l.outline.map(move))
     if (off <= SAME) {
       const same =

@@ -104,11 +104,7 @@ function arrows(event: KeyboardEvent): void {
       tabindex="0"
       role="img"
       :aria-label="`${part.name}, ${foot} foot, drawn to scale. ${part.dimensions.map((d) => `${d.name} ${showLength(d.value)}`).join(', ')}`"
-      @pointerdown="view.down"
-      @pointermove="view.move"
-      @pointerup="view.up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="view.listens"
       @keydown="arrows"
     >
       <svg :width="width" :height="height" aria-hidden="true">

@@ -102,5 +102,7 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, 
     const box = surface.value?.getBoundingClientRect()
     zoom(Math.exp(-event.deltaY * 0.0015), event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0))
   }
-  return { width, height, scale, x, y, transform, fit, zoom, setScale, pan, moved, down, move, up, wheel }
+  /** What the surface listens to, as one `v-on`. */
+  const listens = { pointerdown: down, pointermove: move, pointerup: up, pointercancel: up, wheel }
+  return { width, height, scale, x, y, transform, fit, zoom, setScale, pan, moved, down, move, up, wheel, listens }
 }

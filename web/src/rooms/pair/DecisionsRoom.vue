@@ -60,11 +60,13 @@ const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
   pair.changeLabel({ ...pair.label, [field]: text })
 }
 const findings = computed(() => pair.plan?.findings ?? [])
-const readings = computed(() =>
-  pair.last
-    ? sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, pair.plan?.last.length ?? 0) }))
-    : [],
-)
+/** What the last reads; nothing until it is measured. */
+const readings = computed(() => {
+  const length = pair.plan?.last.length
+  return length === undefined
+    ? []
+    : sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, length) }))
+})
 
 async function remove(): Promise<void> {
   if (!pair.view) return

@@ -137,14 +137,4 @@ function setWedge(event: Event): void {
   width: 22px;
   height: 22px;
 }
-.findings,
-.reasons {
-  display: grid;
-  gap: 6px;
-  margin: 0 0 18px;
-  padding: 0;
-}
-.reasons {
-  gap: 0;
-}
 </style>

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { boxOf, laidOn, type Path } from '@gentle-awl/core'
+import { boxOf, type Path } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { pathData } from '../../drawing/svgPath.ts'
 
 /** A part of both feet laid on each other as it fits best, both drawn as right ones: right solid, left dashed. */
 const props = defineProps<{ right: Path | null; left: Path | null }>()
-const left = computed(() => (props.left && props.right ? props.left.map(laidOn(props.left, props.right)) : props.left))
 const box = computed(() => {
-  const b = boxOf(...[props.right, left.value].filter((p): p is Path => p !== null))
+  const b = boxOf(...[props.right, props.left].filter((p): p is Path => p !== null))
   return `${b.minX - 2} ${-b.maxY - 2} ${b.maxX - b.minX + 4} ${b.maxY - b.minY + 4}`
 })
 </script>

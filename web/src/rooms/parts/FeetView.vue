@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PartOfBoth, Path } from '@gentle-awl/core'
+import { laidOn, type PartOfBoth, type Path } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
@@ -12,16 +12,30 @@ import LeftShoeFields from './LeftShoeFields.vue'
 const pair = usePair()
 const whole = computed(() => pair.whole)
 
-const outlineOf = (foot: 'right' | 'left', id: string): Path | null => {
+const pieceOf = (foot: 'right' | 'left', id: string) => {
   const plan = foot === 'left' ? whole.value?.left : whole.value
   const piece = plan?.upper.pieces.find((p) => `upper.${p.id}` === id)
-  return piece?.outline ?? plan?.parts.find((p) => p.id === id)?.outline ?? null
+  const part = plan?.parts.find((p) => p.id === id)
+  // Decorated edges may have another number of teeth: pieces are laid on each other by their finished lines.
+  return piece
+    ? { outline: piece.outline, basis: piece.net }
+    : part
+      ? { outline: part.outline, basis: part.outline }
+      : null
+}
+/** Both outlines, the left one laid on the right one as it fits best. */
+function onEachOther(id: string): { right: Path | null; left: Path | null } {
+  const [right, left] = [pieceOf('right', id), pieceOf('left', id)]
+  return {
+    right: right && right.outline,
+    left: left && (right ? left.outline.map(laidOn(left.basis, right.basis)) : left.outline),
+  }
 }
 const order: PartOfBoth['kind'][] = ['differs', 'right only', 'left only', 'marks differ', 'mirror']
 const rows = computed(() =>
   [...(whole.value?.feet ?? [])]
     .sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind) || b.off - a.off)
-    .map((f) => ({ ...f, right: outlineOf('right', f.id), left: outlineOf('left', f.id) })),
+    .map((f) => ({ ...f, ...onEachOther(f.id) })),
 )
 const apart = computed(() => rows.value.filter((r) => r.kind !== 'mirror'))
 const mirrors = computed(() => rows.value.filter((r) => r.kind === 'mirror'))
@@ -31,7 +45,7 @@ const words: Record<Exclude<PartOfBoth['kind'], 'differs'>, string> = {
   'left only': 'in the left shoe only',
   mirror: 'true mirror',
 }
-const signed = (v: number) => `${v >= 0 ? '+' : '−'}${Math.abs(v).toFixed(1)} %`
+const signed = (v: number) => (Math.abs(v) < 0.05 ? '0.0 %' : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(1)} %`)
 const to = (id: string) => `/pairs/${pair.view?.id}/${id.startsWith('upper.') ? 'upper' : `parts/${id}`}`
 
 /** What tape and rule read on both lasts. */
@@ -188,11 +202,5 @@ h2 {
 .lasts th:first-child {
   padding-left: 0;
   font-weight: 400;
-}
-.findings {
-  display: grid;
-  gap: 6px;
-  margin: 0 0 18px;
-  padding: 0;
 }
 </style>

@@ -49,11 +49,7 @@ const { width, height } = view
       class="slate-surface"
       role="img"
       aria-label="Outlines along the bottom, on each other"
-      @pointerdown="view.down"
-      @pointermove="view.move"
-      @pointerup="view.up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">

@@ -83,11 +83,7 @@ function up(event: PointerEvent): void {
       class="slate-surface"
       role="group"
       aria-label="All parts at one scale"
-      @pointerdown="down"
-      @pointermove="view.move"
-      @pointerup="up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="{ ...view.listens, pointerdown: down, pointerup: up }"
     >
       <svg :width="width" :height="height">
         <template v-for="g in groups" :key="g.place">

@@ -141,14 +141,4 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
   display: grid;
   gap: 4px;
 }
-.findings,
-.reasons {
-  display: grid;
-  gap: 6px;
-  margin: 0 0 18px;
-  padding: 0;
-}
-.reasons {
-  gap: 0;
-}
 </style>

@@ -76,11 +76,7 @@ const arrows = computed(() => {
       class="slate-surface"
       role="img"
       :aria-label="`Side section to scale. Toe spring ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
-      @pointerdown="view.down"
-      @pointermove="view.move"
-      @pointerup="view.up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <HatchPatterns id="side" :size="2" />

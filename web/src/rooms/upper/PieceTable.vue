@@ -79,11 +79,7 @@ function up(event: PointerEvent): void {
       class="slate-surface"
       role="img"
       :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
-      @pointerdown="down"
-      @pointermove="view.move"
-      @pointerup="up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="{ ...view.listens, pointerdown: down, pointerup: up }"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">

@@ -100,11 +100,7 @@ const { width, height } = view
       class="slate-surface"
       role="img"
       :aria-label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
-      @pointerdown="view.down"
-      @pointermove="view.move"
-      @pointerup="view.up"
-      @pointercancel="view.up"
-      @wheel="view.wheel"
+      v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">
