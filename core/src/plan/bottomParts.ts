@@ -228,7 +228,7 @@ function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction, c
   const bed = cache.stage('fillerBed', [bottom, inset], () => fillerBed(bottom, inset))
   const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
   return way.sole === 'cup'
-    ? inACup(needs, lasted, inside, filled)
+    ? inACup(needs, lasted, inside, filled, cache)
     : onCutSoles(needs, lasted, way, inside, filled, cache)
 }
 
@@ -238,8 +238,11 @@ function inACup(
   lasted: LastedOutline,
   inside: ProfileStuff[],
   filled: (shankVolume: number) => Part,
+  cache: StageCache,
 ): Soles {
-  const { fit, finding } = cupOf(lasted.outline, cupSole, book)
+  const { fit, finding } = cache.stage('cup', [lasted, JSON.stringify(cupSole), book.stamp(cupRules)], () =>
+    cupOf(lasted.outline, cupSole, book),
+  )
   const bare = sideProfile(surface, marks, inside)
   const cup = measured(cupSole)
   const profile = cup ? inCup(bare, cup) : bare

@@ -47,7 +47,8 @@ export const measured = (sole: CupSole | null): MeasuredCup | null =>
   sole && sole.seat !== null && sole.tread !== null ? { seat: sole.seat, tread: sole.tread } : null
 
 /**
- * The shoe's bottom stood in its cup on the ground: the cup's underside is one straight line from tread to heel (as it stands on a table) and follows the shoe in front of the tread. Thickness is upright; mm.
+ * The shoe's bottom stood in its cup on the ground: the cup's underside is one straight line from tread to heel (as it
+ * stands on a table) and follows the shoe in front of the tread. Thickness is upright; mm.
  */
 export function inCup(profile: SideProfile, cup: MeasuredCup): SideProfile {
   const upper = profile.underside
