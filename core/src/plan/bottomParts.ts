@@ -1,77 +1,28 @@
-import { cupRules, type CupFit } from '../fit/cupFit.ts'
+import { cupRules } from '../fit/cupFit.ts'
 import { foamRules } from '../fit/foamTest.ts'
 import { tracedRules, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
-import { boxOf, type Path } from '../geometry/path.ts'
-import type { DevelopedBottom } from '../last/developedBottom.ts'
-import type { Side } from '../last/frame.ts'
-import type { Landmarks } from '../last/landmarks.ts'
-import type { LastSurface } from '../last/surface.ts'
+import type { Path } from '../geometry/path.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
-import type { Finding } from '../model/because.ts'
-import { constructionOf, type Construction } from '../model/construction.ts'
-import type { CupSole } from '../model/cupSole.ts'
-import type { PairDecisions } from '../model/pair.ts'
-import type { RuleBook } from '../model/rules.ts'
+import { constructionOf } from '../model/construction.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
-import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
-import { filler, fillerBed, shank } from '../parts/bottom/insideBottom.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
-import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
-import {
-  edgeStrips,
-  sideProfile,
-  type ProfileStrip,
-  type ProfileStuff,
-  type SideProfile,
-} from '../parts/bottom/sideProfile.ts'
-import { heelParts, heelSeat, heelSteps, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
-import { stuffOf } from '../parts/bottom/stuff.ts'
 import { insole, insoleRules } from '../parts/insole.ts'
-import { midsole, midsoleRules } from '../parts/midsole.ts'
+import { midsoleRules } from '../parts/midsole.ts'
 import { paddingLoss } from '../parts/paddingLoss.ts'
 import type { Part } from '../parts/part.ts'
 import { paddedTo, padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
-import { stampOf, type PairMaterials } from './materials.ts'
+import { stampOf } from './materials.ts'
+import { solesOf, type BottomNeeds, type SoleSection } from './soles.ts'
 import type { StageCache } from './stageCache.ts'
-import type { Wall } from './wallParts.ts'
 
-export interface BottomNeeds {
-  surface: LastSurface
-  marks: Landmarks
-  bottom: DevelopedBottom
-  wall: Wall
-  decisions: PairDecisions
-  cupSole: CupSole | null
-  material: PairMaterials
-  book: RuleBook
-}
-
-/** The bottom of the shoe in side section: plain data. */
-export interface Bottom {
-  profile: SideProfile
-  /** Null where the sole is bought with its heel. */
-  heel: HeelBuild | null
-  /** Welt and rand where the section cuts them. */
-  strips: ProfileStrip[]
-  /** The bought cup round the lasted shoe, where there is one. */
-  cup: CupFit | null
+/** The bottom of the shoe in side section, and its edge from below: plain data. */
+export interface Bottom extends SoleSection {
   /** The lasted outline as the layers predict it, and as it was traced. */
   predicted: Path
   traced: Omit<TracedShoe, 'finding'> | null
-  findings: Finding[]
 }
-
-/** Where the margin is read for the filler's depth: past the turned edges of stiffener and puff, mm from the feather. */
-const FILLER_AT = 11
-/** Where less is turned under, it is read this far inside its edge, mm. */
-const INSIDE_MARGIN = 2
-/** The margin's thickness is read this far apart, mm, and a filler levelled over so many places each way. */
-const LEVEL_STEP = 3.5
-const LEVEL_OVER = 8
-/** The filler of a welted shoe ends this far inside the holdfast, mm. */
-const INSIDE_HOLDFAST = 4
 
 /** Everything under the foot, from the sock liner to the top piece, and the bottom in side section. */
 export function bottomParts(
@@ -179,206 +130,4 @@ function sockParts({ surface, marks, bottom, decisions: d, material, book }: Bot
       }),
   )
   return [sock, pad]
-}
-
-/** Thickness of the turned margin along the last, and its mean over some places: the bottom is filled and rasped level. */
-function levelOf({ marks, wall }: BottomNeeds, weltT: number): (x: number) => number {
-  // A lap in the margin does not show as a step in the filled bottom.
-  const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
-  const places = Math.ceil((to - from) / LEVEL_STEP)
-  const inwards = Math.min(FILLER_AT, Math.max(1, wall.margin - INSIDE_MARGIN))
-  const margin = Array.from({ length: places + 1 }, (_, k) => {
-    const of = (side: Side) => thicknessOf(wall.turned.at(side, from + ((to - from) * k) / places, inwards))
-    return (of('lateral') + of('medial')) / 2 + weltT
-  })
-  return (x) => {
-    const middle = ((x - from) / (to - from)) * places
-    let sum = 0
-    for (let k = -LEVEL_OVER; k <= LEVEL_OVER; k++) {
-      sum += margin[Math.min(places, Math.max(0, Math.round(middle + k)))]
-    }
-    return sum / (2 * LEVEL_OVER + 1)
-  }
-}
-
-type Soles = { parts: Part[]; bottom: Omit<Bottom, 'predicted' | 'traced'> }
-const even = (t: number) => () => t
-const levelNames: Record<'welt' | 'under' | 'out', string> = {
-  welt: 'Filler, level with welt and rand',
-  under: 'Filler, level with the margin',
-  out: 'Filler, level with the lining’s margin',
-}
-
-function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
-  const { surface, marks, bottom, wall, material, book } = needs
-  const welted = way.sewn === 'through a welt'
-  const levelled = levelOf(needs, welted ? book.value(bottomRules.weltThickness) : 0)
-  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.margin
-  const inside: ProfileStuff[] = [
-    { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
-    {
-      id: 'filler',
-      name: levelNames[welted ? 'welt' : way.margin],
-      thickness: levelled,
-      past: { heel: -inset, toe: -inset },
-    },
-  ]
-  const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
-  const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
-  const bed = cache.stage('fillerBed', [bottom, inset], () => fillerBed(bottom, inset))
-  const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
-  return way.sole === 'cup'
-    ? inACup(needs, lasted, inside, filled, cache)
-    : onCutSoles(needs, lasted, way, inside, filled, cache)
-}
-
-/** A bought sole: only the shoe's own bottom is filled level. */
-function inACup(
-  { surface, marks, cupSole, book }: BottomNeeds,
-  lasted: LastedOutline,
-  inside: ProfileStuff[],
-  filled: (shankVolume: number) => Part,
-  cache: StageCache,
-): Soles {
-  const { fit, finding } = cache.stage('cup', [lasted, JSON.stringify(cupSole), book.stamp(cupRules)], () =>
-    cupOf(lasted.outline, cupSole, book),
-  )
-  const bare = sideProfile(surface, marks, inside)
-  const cup = measured(cupSole)
-  const profile = cup ? inCup(bare, cup) : bare
-  return {
-    parts: [filled(0)],
-    bottom: {
-      profile,
-      heel: null,
-      strips: [],
-      cup: fit,
-      findings: [finding, ...(cup ? [cupStands(profile, book), springFinding(profile, book)] : [])],
-    },
-  }
-}
-
-/** Midsole, outsole and heel cut here, with welt and rand where it is welted. */
-function onCutSoles(
-  { surface, marks, bottom, decisions: d, material, book }: BottomNeeds,
-  lasted: LastedOutline,
-  way: Construction,
-  inside: ProfileStuff[],
-  filled: (shankVolume: number) => Part,
-  cache: StageCache,
-): Soles {
-  const L = surface.length
-  const welted = way.sewn === 'through a welt'
-  const holdfast = book.value(insoleRules.holdfast)
-  const breastX = book.value(insoleRules.breast) * L
-  const breast = bottom.flatX(breastX)
-  const outsoleOf = stuffOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
-  const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
-  const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
-  const midsolePart = midsole({
-    bottom,
-    lasted,
-    length: L,
-    construction: d.construction,
-    decisions: d.midsole,
-    turnedOut: book.value(edgeRules.turnedOut),
-    material: material.midsole,
-    book,
-  })
-  const edge = boxOf(midsolePart.outline)
-  const past = { heel: -edge.minX, toe: edge.maxX - bottom.length }
-  const profile = sideProfile(surface, marks, [
-    ...inside,
-    { id: 'midsole', name: 'Midsole', thickness: even(material.midsole.thickness), past },
-    { id: 'outsole', name: 'Outsole', thickness: even(outsoleOf.thickness), past },
-  ])
-  const heelRoom =
-    way.sewn === 'through the upper'
-      ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
-      : book.value(bottomRules.heelRoom)
-  const seat = heelSeatOf(lasted, breast, heelRoom, book, cache)
-  const heel = heelBuild(
-    profile,
-    marks.heelFeather[0] + boxOf(seat).minX,
-    breastX,
-    { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
-    d.heel,
-  )
-  const stack = (d.heel.wedge ? 1 : 0) + heel.lifts
-  const taper = book.value(bottomRules.taper)
-  const outlines = cache.stage('heelSteps', [seat, stack, taper], () => heelSteps(seat, stack, taper))
-  const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
-  const shankPart = shank(bottom, L, profile, book)
-  const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
-  return {
-    parts: [
-      ...(welted ? [welt(soles), rand(soles)] : []),
-      shankPart,
-      filled(shankVolume),
-      midsolePart,
-      outsole(soles, outsoleOf),
-      ...heelParts(soles, outlines, heel, lift, top, d.heel),
-    ],
-    bottom: {
-      profile,
-      heel,
-      strips: welted ? edgeStrips(profile.layers[2], marks, holdfast, book.value(bottomRules.weltThickness)) : [],
-      cup: null,
-      findings: [heelFinding(heel, d, book), springFinding(profile, book)],
-    },
-  }
-}
-
-/** Past the breast by so much the outline no longer touches the heel, mm. */
-const PAST_BREAST = 30
-
-/** The heel's outline, drawn anew only when the lasted outline behind the breast is another: most changes are in front of it. */
-function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, book: RuleBook, cache: StageCache): Path {
-  const { outline } = lasted
-  const n = outline.length
-  const first = outline.findIndex(
-    (p, i) => p[0] < breast + PAST_BREAST && outline[(i + n - 1) % n][0] >= breast + PAST_BREAST,
-  )
-  const rear = [...outline.slice(first), ...outline.slice(0, first)].filter((p) => p[0] < breast + PAST_BREAST)
-  return cache.stage('heelSeat', [JSON.stringify(rear), breast, heelRoom, book.value(bottomRules.breastHollow)], () =>
-    heelSeat({ lasted: rear, breast, heelRoom, book }),
-  )
-}
-
-/** Does the heel stand level? */
-function heelFinding(heel: HeelBuild, d: PairDecisions, book: RuleBook): Finding {
-  const off = book.value(bottomRules.heelOff)
-  const stands = heel.offGround <= off
-  return {
-    id: 'bottom.heel',
-    level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
-    where: 'heel on the ground',
-    sentence: stands
-      ? `${heel.lifts} lift${heel.lifts === 1 ? '' : 's'}, top piece${d.heel.wedge ? ' and wedge' : ''}: the heel stands level.`
-      : d.heel.wedge
-        ? `${heel.lifts} lifts and the top piece stand ${heel.offGround.toFixed(1)} mm higher than there is room for: the toe is pressed down.`
-        : `Without a wedge the heel is ${heel.offGround.toFixed(1)} mm off: the lifts follow the seat, which falls by ${(heel.needed.back - heel.needed.breast).toFixed(1)} mm towards the breast.`,
-    measured: heel.offGround,
-    limit: off,
-    unit: 'mm',
-    mend: stands ? '' : d.heel.wedge ? 'Take a lift out, or thinner lifts.' : 'Put the wedge back.',
-  }
-}
-
-/** What toe spring is left? */
-function springFinding(profile: SideProfile, book: RuleBook): Finding {
-  const spring = book.value(bottomRules.spring)
-  const springs = profile.spring >= spring
-  return {
-    id: 'bottom.spring',
-    level: springs ? 'fine' : 'watch',
-    where: 'toe',
-    sentence: springs
-      ? `The toe stands ${profile.spring.toFixed(1)} mm over the ground.`
-      : `Only ${profile.spring.toFixed(1)} mm of toe spring are left; ${spring} mm keep the tip off the ground.`,
-    measured: profile.spring,
-    limit: spring,
-    unit: 'mm',
-    mend: springs ? '' : 'Thin the sole towards the toe, or take a last with more spring.',
-  }
 }
