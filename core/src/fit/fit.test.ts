@@ -58,6 +58,44 @@ describe('nearest points', () => {
   })
 })
 
+describe('nearest points of a sheet laid flat', () => {
+  it('agree with looking at every triangle, over it, on its edge and far outside, and find a place on it exactly', () => {
+    const [columns, rows] = [23, 11]
+    // Uneven, so that triangles reach over several boxes.
+    const positions = new Float64Array(
+      Array.from({ length: columns * rows }, (_, v) => {
+        const [i, j] = [Math.floor(v / rows), v % rows]
+        return [7 * i + 1.3 * Math.sin(j), 5 * j + Math.cos(2 * i), 0]
+      }).flat(),
+    )
+    const triangles = new Uint32Array(
+      Array.from({ length: (columns - 1) * (rows - 1) }, (_, c) => {
+        const v = Math.floor(c / (rows - 1)) * rows + (c % (rows - 1))
+        return [v, v + rows, v + 1, v + 1, v + rows, v + rows + 1]
+      }).flat(),
+    )
+    const [fine, coarse] = [
+      new ClosestPoints({ positions, triangles }, 4),
+      new ClosestPoints({ positions, triangles }, 1e6),
+    ]
+    fc.assert(
+      fc.property(
+        fc.double({ min: -60, max: 220, noNaN: true }),
+        fc.double({ min: -60, max: 110, noNaN: true }),
+        (x, y) => {
+          const [a, b] = [fine.to([x, y, 0]), coarse.to([x, y, 0])]
+          expect(a.distance).toBeCloseTo(b.distance, 9)
+          if (x > 8 && x < 145 && y > 3 && y < 46) {
+            expect(a.distance).toBeLessThan(1e-9)
+            expect(Math.hypot(a.point[0] - x, a.point[1] - y)).toBeLessThan(1e-9)
+          }
+        },
+      ),
+      { numRuns: 400 },
+    )
+  })
+})
+
 describe('small systems', () => {
   it('are solved, and singular ones are not', () => {
     expect(

@@ -8,7 +8,8 @@ import type { Finding, Level } from '../model/because.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { layerRules } from './layerRules.ts'
 import { steps } from './ridges.ts'
-import { thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
+import { turnedOutFindings } from './turnedOut.ts'
+import { listed, thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from './wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
 
@@ -55,9 +56,6 @@ const EVERY = 2
 const RIM_ROWS = 1
 
 const sides: readonly Side[] = ['lateral', 'medial']
-const list = (layers: readonly StackLayer[]) =>
-  layers.map((l) => `${l.name.toLowerCase()} ${l.thickness.toFixed(1)}`).join(', ')
-
 /** Bulk, ridges, stacks too thick to turn and the crowded seat (docs/trade.md, "Layers and bulk"). */
 export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned'> {
   const feather = featherPlaces(needs)
@@ -109,7 +107,7 @@ function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
     id: 'layers.bulk',
     level: fine ? 'fine' : 'watch',
     where: `thickest place of the wall, ${wall.side} side`,
-    sentence: `The wall is ${wall.thickness.toFixed(1)} mm at its thickest (${list(wall.layers)}); up to ${limit} mm are usual.`,
+    sentence: `The wall is ${wall.thickness.toFixed(1)} mm at its thickest (${listed(wall.layers)}); up to ${limit} mm are usual.`,
     measured: wall.thickness,
     limit,
     unit: 'mm',
@@ -172,84 +170,14 @@ function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): Laye
     level: fine ? 'fine' : 'stop',
     where: `feather line, ${thickest.side} side, ${thickest.x.toFixed(0)} mm from the heel back`,
     sentence: fine
-      ? `At most ${thickest.thickness.toFixed(1)} mm are turned over the feather (${list(thickest.layers)}); with a margin of ${margin.toFixed(0)} mm up to ${limit.toFixed(1)} mm will turn.`
-      : `${thickest.thickness.toFixed(1)} mm lie at the feather (${list(thickest.layers)}): with a margin of ${margin.toFixed(0)} mm only ${limit.toFixed(1)} mm will turn.`,
+      ? `At most ${thickest.thickness.toFixed(1)} mm are turned over the feather (${listed(thickest.layers)}); with a margin of ${margin.toFixed(0)} mm up to ${limit.toFixed(1)} mm will turn.`
+      : `${thickest.thickness.toFixed(1)} mm lie at the feather (${listed(thickest.layers)}): with a margin of ${margin.toFixed(0)} mm only ${limit.toFixed(1)} mm will turn.`,
     measured: thickest.thickness,
     limit,
     unit: 'mm',
     mend: fine ? '' : 'Skive the turned edges, widen the margin, or take thinner leather.',
     at: null,
   }
-}
-
-/**
- * Leather turned outwards: what lies over the feather there, and how much its edge must stretch: a strip of width d outside
- * a line of curvature k grows by the share k d (arc of radius 1/k + d against 1/k).
- */
-function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNeeds, width: number): LayerFinding[] {
-  const upper = new Set(areas.filter((a) => a.depth >= DEPTHS.upper).map((a) => a.part))
-  const places = bottom.stations
-    .filter((_, i) => i % 3 === 0)
-    .map(({ side, x }): FeatherPlace => {
-      const layers = turned.atFeather(side, x).filter((l) => upper.has(l.part))
-      return { side, x, layers, thickness: thicknessOf(layers) }
-    })
-  const thickest = places.reduce((a, b) => (b.thickness > a.thickness ? b : a))
-  const limit = book.value(layerRules.turnShare) * width
-  const folds = thickest.thickness <= limit
-  const gives = book.value(layerRules.stretch)
-  const k = curvatures(bottom.outline)
-  const tightest = bottom.outline.reduce((best, _, i) => (k[i] > k[best] ? i : best), 0)
-  const { sum, run } = around(bottom.outline, k, tightest, 12)
-  const grows = (100 * sum * width) / run
-  const stretches = grows <= gives
-  const toe = bottom.outline[tightest][0] > bottom.length / 2
-  return [
-    {
-      id: 'layers.turnOut',
-      level: folds ? 'fine' : 'stop',
-      where: `turned-out edge, ${thickest.side} side, ${thickest.x.toFixed(0)} mm from the heel back`,
-      sentence: folds
-        ? `At most ${thickest.thickness.toFixed(1)} mm are turned outwards (${list(thickest.layers)}); of ${width.toFixed(0)} mm up to ${limit.toFixed(1)} mm will fold.`
-        : `${thickest.thickness.toFixed(1)} mm are turned outwards (${list(thickest.layers)}): of ${width.toFixed(0)} mm only ${limit.toFixed(1)} mm will fold flat.`,
-      measured: thickest.thickness,
-      limit,
-      unit: 'mm',
-      mend: folds ? '' : 'Thin cover and section over the span they share, or turn out more.',
-      at: { side: thickest.side, point: map.featherAt(thickest.x) },
-    },
-    {
-      id: 'layers.stretch',
-      level: stretches ? 'fine' : 'watch',
-      where: `turned-out edge round the ${toe ? 'toe' : 'heel'}`,
-      sentence: stretches
-        ? `Round the ${toe ? 'toe' : 'heel'} the turned-out edge has to stretch by ${grows.toFixed(0)} %; wet leather gives up to ${gives} %.`
-        : `Round the ${toe ? 'toe' : 'heel'} the turned-out edge has to stretch by ${grows.toFixed(0)} %: past ${gives} % it tears or will not lie flat.`,
-      measured: grows,
-      limit: gives,
-      unit: '%',
-      mend: stretches ? '' : 'Turn out less there, work it wet over several days, or take a rounder last.',
-      at: null,
-    },
-  ]
-}
-
-/** Curvature times length, and length, of what lies within so many mm along an outline either way of a point. */
-function around(outline: Path, k: ArrayLike<number>, middle: number, reach: number): { sum: number; run: number } {
-  const n = outline.length
-  const at = (i: number) => outline[(i + 2 * n) % n]
-  let [sum, run] = [0, 0]
-  for (const way of [1, -1]) {
-    let gone = 0
-    for (let j = 0; gone < reach && j < n; j++) {
-      const i = middle + way * j
-      const step = distance(at(i), at(i + way))
-      gone += step
-      sum += (step * (k[(i + 2 * n) % n] + k[(i + way + 2 * n) % n])) / 2
-      run += step
-    }
-  }
-  return { sum, run }
 }
 
 /** Behind this share of the last length lies the seat. */

@@ -81,3 +81,7 @@ export class TurnedStack {
 }
 
 export const thicknessOf = (layers: readonly StackLayer[]): number => layers.reduce((sum, l) => sum + l.thickness, 0)
+
+/** Layers with their thickness in words, from the foot outwards. */
+export const listed = (layers: readonly StackLayer[]) =>
+  layers.map((l) => `${l.name.toLowerCase()} ${l.thickness.toFixed(1)}`).join(', ')

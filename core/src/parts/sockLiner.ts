@@ -149,7 +149,7 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent }): Part {
         sentence:
           front === null
             ? `The insole's ${bottom.length.toFixed(1)} mm less the lining at heel and toe.`
-            : `From the heel, less the lining, to ${front.toFixed(0)} mm from the heel back: ${rule.why}`,
+            : `From the heel, less the lining, to ${front.toFixed(0)} mm from the heel back. ${rule.why}`,
         inputs: [
           { name: 'Insole', value: bottom.length, unit: 'mm' },
           { name: 'Lining', value: lining, unit: 'mm' },

@@ -178,6 +178,8 @@ describe('what is decided for the left shoe alone', () => {
     const cut = p.operations.find((o) => o.id === 'cut-padding')
     expect(cut?.name).toBe('Cut the half padding')
     expect(cut?.parts).toEqual(['padding'])
+    // One foot's alone: there are no two outlines to tell apart.
+    expect(cut?.minutes.sentence).not.toContain('own outline')
     expect(p.operations.some((o) => o.id === 'glue-padding')).toBe(true)
     const either = plan(withLeft({ padding: 'half' }, { materials: padded, sock: { extent: 'full', padding: 'full' } }))
     expect(either.operations.find((o) => o.id === 'cut-padding')?.name).toBe('Cut the padding')

@@ -111,7 +111,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
         construction: d.construction,
         parts: byId(right),
         left: byId(left ?? right),
-        ownOutline: new Set(feet.filter((f) => f.kind !== 'mirror').map((f) => f.id)),
+        ownOutline: new Set(feet.filter((f) => f.kind === 'differs').map((f) => f.id)),
         materials: material,
         paddings,
         book,

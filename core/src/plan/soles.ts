@@ -181,6 +181,7 @@ function onCutSoles(
     { id: 'midsole', name: 'Midsole', thickness: even(material.midsole.thickness), past },
     { id: 'outsole', name: 'Outsole', thickness: even(outsoleOf.thickness), past },
   ])
+  const under = profile.layers[inside.length]
   const heelRoom =
     way.sewn === 'through the upper'
       ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
@@ -211,7 +212,7 @@ function onCutSoles(
     bottom: {
       profile,
       heel,
-      strips: welted ? edgeStrips(profile.layers[2], marks, holdfast, book.value(bottomRules.weltThickness)) : [],
+      strips: welted ? edgeStrips(under, marks, holdfast, book.value(bottomRules.weltThickness)) : [],
       cup: null,
       findings: [heelFinding(heel, d, book), springFinding(profile, book)],
     },

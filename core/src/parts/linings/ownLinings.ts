@@ -33,7 +33,7 @@ function liningRole(role: EdgeRole): EdgeRole {
 /** A drawn cut edge has its allowance already: only what stands proud or laps shallower is the lining's own. */
 function liningEdge(edge: PieceEdge, cutEdge: boolean, book: RuleBook): EdgeDraft {
   const role = liningRole(edge.role)
-  const own = role === 'trimmed' ? undefined : role === 'lap under' ? book.value(liningRules.lap) : undefined
+  const own = role === 'lap under' ? book.value(liningRules.lap) : undefined
   return {
     name: edge.name,
     role,

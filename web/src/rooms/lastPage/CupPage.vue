@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CupFit, type CupSole, type PlannedLayers } from '@gentle-awl/core'
+import type { CupFit, CupSole, PlannedLayers } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
 import CupFitDrawing from '../../drawing/CupFitDrawing.vue'

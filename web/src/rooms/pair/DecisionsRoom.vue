@@ -16,6 +16,7 @@ import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
+import { setMaterial } from '../../plan/setMaterial.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import FindingItem from '../../ui/FindingItem.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
@@ -51,18 +52,15 @@ function setSize(text: string): void {
   sizeWrong.value = ''
   set({ size: { ...d.value.size, value: size } })
 }
-function setMaterial(role: MaterialRole, id: string | null): void {
-  const padding = role === 'padding' && id === null ? { sock: { ...d.value.sock, padding: 'none' as const } } : {}
-  set({ materials: { ...d.value.materials, [role]: id }, ...padding })
-}
 const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
   if (!pair.label || ((field === 'order' || field === 'name') && text.trim() === '')) return
   pair.changeLabel({ ...pair.label, [field]: text })
 }
-const findings = computed(() => pair.plan?.findings ?? [])
+// Last and size decided here are the right shoe's, whichever one is looked at elsewhere.
+const findings = computed(() => pair.whole?.findings ?? [])
 /** What the last reads; nothing until it is measured. */
 const readings = computed(() => {
-  const length = pair.plan?.last.length
+  const length = pair.whole?.last.length
   return length === undefined
     ? []
     : sizeSystems.map((s) => ({ name: sizeSystemNames[s], value: sizeFromLast(s, length) }))
@@ -181,7 +179,7 @@ async function remove(): Promise<void> {
           :role="role"
           :value="d.materials[role]"
           inline
-          @choose="setMaterial(role, $event)"
+          @choose="pair.change(setMaterial(d, role, $event))"
         />
       </div>
     </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { roleNames, type MaterialRole, type PairDecisions, type Part } from '@gentle-awl/core'
+import { roleNames, type PairDecisions, type Part } from '@gentle-awl/core'
 import { computed } from 'vue'
 import DrawingTable from '../../drawing/DrawingTable.vue'
 import { useCompare } from '../../plan/compareStore.ts'
+import { setMaterial } from '../../plan/setMaterial.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import BecauseItem from '../../ui/BecauseItem.vue'
@@ -20,17 +21,6 @@ const workshop = useWorkshop()
 const compare = useCompare()
 const d = computed(() => pair.decisions as PairDecisions)
 
-function setMaterial(role: MaterialRole, id: string | null): void {
-  const now = pair.decisions
-  if (!now) return
-  const none = role === 'padding' && id === null
-  pair.change({
-    ...now,
-    materials: { ...now.materials, [role]: id },
-    sock: none ? { ...now.sock, padding: 'none' } : now.sock,
-    left: none && now.left ? { ...now.left, padding: null } : now.left,
-  })
-}
 /** Padding is one foot's own where the left shoe is planned so. */
 function setPadding(wanted: PairDecisions['sock']['padding']): void {
   const now = pair.decisions
@@ -72,7 +62,7 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
           :role="part.role"
           :label="`${roleNames[part.role]} from`"
           :value="d.materials[part.role]"
-          @choose="part.role && setMaterial(part.role, $event)"
+          @choose="part.role && pair.change(setMaterial(d, part.role, $event))"
         />
         <p v-else class="soft">{{ part.materialName }}, {{ showLength(part.thickness) }}</p>
         <PartChoices
