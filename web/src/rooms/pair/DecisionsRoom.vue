@@ -142,7 +142,8 @@ async function remove(): Promise<void> {
             <span v-if="sizeWrong" class="wrong">{{ sizeWrong }}</span>
           </label>
         </div>
-        <dl class="readings" aria-label="What this last reads, approximately">
+        <p v-if="!pair.whole && !pair.planProblem" class="soft" role="status">Measuring the last …</p>
+        <dl v-else class="readings" aria-label="What this last reads, approximately">
           <div v-for="r in readings" :key="r.name">
             <dt>{{ r.name }}</dt>
             <dd class="figure">{{ r.value.toFixed(1) }}</dd>
