@@ -36,7 +36,8 @@ export class RuleBook {
     private readonly pair: RuleFigures,
   ) {}
 
-  inForce(rule: Rule): RuleInForce {
+  /** A rule's figure as it stands, without anybody having read it. */
+  standing(rule: Rule): RuleInForce {
     const own = this.pair[rule.key]
     if (own !== undefined) return { value: own, origin: 'this pair' }
     const house = this.workshop[rule.key]
@@ -44,14 +45,12 @@ export class RuleBook {
     return { value: rule.value, origin: 'house rule' }
   }
 
-  value(rule: Rule): number {
-    return this.inForce(rule).value
+  /** Reads a rule: what is derived from it depends on it from now on. */
+  inForce(rule: Rule): RuleInForce {
+    return this.standing(rule)
   }
 
-  /** Figures of a set of rules as one string: equal strings mean equal results for all that reads only these. */
-  stamp(rules: Record<string, Rule>): string {
-    return Object.values(rules)
-      .map((rule) => this.value(rule))
-      .join('|')
+  value(rule: Rule): number {
+    return this.inForce(rule).value
   }
 }

@@ -50,11 +50,24 @@ export interface TopLine {
   becauses: Because[]
 }
 
+/** Heights of a top line at places of each side: stations and mm, through which it runs smoothly. */
+export interface TopLineKnots {
+  back: number
+  lateral: [number, number][]
+  medial: [number, number][]
+}
+
+/** The line through such places. */
+export const heightsThrough = (knots: TopLineKnots): TopLine['height'] => {
+  const curves = { lateral: pchip(knots.lateral), medial: pchip(knots.medial) }
+  return (side, station) => curves[side](station)
+}
+
 /**
  * The top line by rule (docs/trade.md, "Heights and key points"): L / 5 + 3 at the back, 0.135 L below the lateral ankle.
  * It stands in where the upper has none of its own: for a drawn pattern, and under a boot's shaft.
  */
-export function topLineByRule(length: number, book: RuleBook): TopLine {
+export function topLineByRule(length: number, book: RuleBook): TopLine & { knots: TopLineKnots } {
   const shrinkage = book.inForce(topLineRules.shrinkage)
   const ankleShare = book.inForce(topLineRules.ankleShare)
   const rise = book.inForce(topLineRules.medialRise)
@@ -62,17 +75,17 @@ export function topLineByRule(length: number, book: RuleBook): TopLine {
   const lateral = ankleShare.value * length
   const medial = lateral + rise.value
   const station = book.value(topLineRules.ankleStation) * length
-  const curve = (ankle: number) =>
-    pchip([
-      [0, back],
-      [0.35 * station, back - 0.16 * (back - ankle)],
-      [station, ankle],
-      [1.6 * station, ankle],
-    ])
-  const curves = { lateral: curve(lateral), medial: curve(medial) }
+  const through = (ankle: number): [number, number][] => [
+    [0, back],
+    [0.35 * station, back - 0.16 * (back - ankle)],
+    [station, ankle],
+    [1.6 * station, ankle],
+  ]
+  const knots = { back, lateral: through(lateral), medial: through(medial) }
   return {
     back,
-    height: (side, at) => curves[side](at),
+    knots,
+    height: heightsThrough(knots),
     becauses: [
       {
         quantity: 'Top line at the back',

@@ -3,8 +3,8 @@ import { resample } from '../geometry/along.ts'
 import { rigid } from '../geometry/rigid.ts'
 import { shapePrint } from '../work/shapePrint.ts'
 import { signedArea, type Path, type Point } from '../geometry/path.ts'
-import type { LineKind } from '../parts/part.ts'
-import type { FootPlan } from './planPair.ts'
+import type { LineKind, Part } from '../parts/part.ts'
+import type { Upper } from '../upper/upper.ts'
 
 /** How one part stands on both feet. `off` is how far the outlines lie apart at most when laid on each other as they fit best, mm; `area` the left's less the right's, percent. */
 export interface PartOfBoth {
@@ -13,6 +13,12 @@ export interface PartOfBoth {
   kind: 'mirror' | 'marks differ' | 'differs' | 'right only' | 'left only'
   off: number
   area: number
+}
+
+/** What is laid on the other foot's: upper pieces and parts. */
+export interface FootShapes {
+  upper: Upper
+  parts: readonly Part[]
 }
 
 interface Shape {
@@ -31,7 +37,7 @@ interface Shape {
 const forComparison: LineKind[] = ['neighbour', 'crease']
 
 /** Upper pieces (as `upper.` and their id) and parts of one foot, in the order of the work. */
-function shapesOf(plan: FootPlan): Shape[] {
+function shapesOf(plan: FootShapes): Shape[] {
   return [
     ...plan.upper.pieces.map((p) => ({
       id: `upper.${p.id}`,
@@ -79,7 +85,7 @@ const near = (a: readonly Path[], b: readonly Path[]) =>
  * Every part of the pair: is the left one the right one's true mirror? Both plans are drawn as right shoes, so mirrors
  * are equal: outlines, lines, holes, skives and notches within 0.1 mm, wherever they lie on the last.
  */
-export function bothFeet(right: FootPlan, left: FootPlan | null): PartOfBoth[] {
+export function bothFeet(right: FootShapes, left: FootShapes | null): PartOfBoth[] {
   const rights = shapesOf(right)
   if (!left) return rights.map(({ id, name }) => ({ id, name, kind: 'mirror', off: 0, area: 0 }))
   const lefts = new Map(shapesOf(left).map((s) => [s.id, s]))

@@ -1,20 +1,16 @@
-import { cupRules } from '../fit/cupFit.ts'
-import { foamRules } from '../fit/foamTest.ts'
-import { tracedRules, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
+import { tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
 import type { Path } from '../geometry/path.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
 import { constructionOf } from '../model/construction.ts'
-import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
-import { insole, insoleRules } from '../parts/insole.ts'
-import { midsoleRules } from '../parts/midsole.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import { insole } from '../parts/insole.ts'
 import { paddingLoss } from '../parts/paddingLoss.ts'
 import type { Part } from '../parts/part.ts'
 import { paddedTo, padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
-import { edgeRules } from '../upper/edgeRules.ts'
-import { stampOf } from './materials.ts'
-import { solesOf, type BottomNeeds, type SoleSection } from './soles.ts'
+import { solesOf, type SoleNeeds, type SoleSection } from './soles.ts'
+import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
 
 /** The bottom of the shoe in side section, and its edge from below: plain data. */
@@ -24,61 +20,88 @@ export interface Bottom extends SoleSection {
   traced: Omit<TracedShoe, 'finding'> | null
 }
 
+export interface BottomNeeds extends SoleNeeds {
+  decisions: PairDecisions
+  material: PairMaterials
+}
+
 /** Everything under the foot, from the sock liner to the top piece, and the bottom in side section. */
 export function bottomParts(
   needs: BottomNeeds,
   cache: StageCache,
 ): { parts: Part[]; lasted: LastedOutline; bottom: Bottom } {
-  const { surface, bottom, wall, decisions: d, material, book } = needs
-  const L = surface.length
-  const way = constructionOf[d.construction]
-  const predicted = cache.stage('lasted', [bottom, wall.turned], () =>
-    lastedOutline(bottom, (side, x) => thicknessOf(wall.turned.atFeather(side, x))),
+  const { surface, marks, bottom, wall, decisions: d, material, book } = needs
+  const { turned, margin } = wall
+  const predicted = cache.stage('lasted', { bottom, turned }, (i) =>
+    lastedOutline(i.bottom, (side, x) => thicknessOf(i.turned.atFeather(side, x))),
   )
   const { tracing, use } = d.lasted
   const traced = tracing
-    ? cache.stage('traced', [predicted, JSON.stringify(tracing), book.stamp(tracedRules)], () =>
-        tracedShoe(predicted.outline, tracing, book),
+    ? cache.ruled('traced', { predicted, tracing }, book, (i, rules) =>
+        tracedShoe(i.predicted.outline, i.tracing, rules),
       )
     : null
-  const lasted = cache.stage('lastedUsed', [predicted, use, traced], () =>
-    traced && use === 'traced' ? { ...predicted, outline: traced.outline } : predicted,
+  const lasted = cache.stage('lastedUsed', { predicted, use, traced }, (i) =>
+    i.traced && i.use === 'traced' ? { ...i.predicted, outline: i.traced.outline } : i.predicted,
   )
-  const insoleParts = cache.stage(
+  const insoleParts = cache.ruled(
     'insole',
-    [
+    {
       bottom,
-      d.construction,
-      d.insole.covered,
-      stampOf(material.insole),
-      stampOf(material.lining),
-      book.stamp(insoleRules),
-      book.stamp(bottomRules),
-    ],
-    () => {
-      const part = insole({ bottom, length: L, construction: d.construction, material: material.insole, book })
-      return [part, ...(d.insole.covered ? coverParts(part, bottom, L, material.lining, book) : [])]
+      length: surface.length,
+      construction: d.construction,
+      covered: d.insole.covered,
+      material: material.insole,
+      lining: material.lining,
+    },
+    book,
+    ({ covered, lining, ...i }, rules) => {
+      const part = insole({ ...i, book: rules })
+      return [part, ...(covered ? coverParts(part, i.bottom, i.length, lining, rules) : [])]
     },
   )
-  const under = cache.stage(
+  const under = cache.ruled(
     'under',
-    [
-      bottom,
-      lasted,
-      wall.turned,
-      wall.margin,
+    {
       surface,
-      d.construction,
-      JSON.stringify([d.midsole, d.heel, way.sole === 'cup' ? needs.cupSole : null]),
-      stampOf(material.insole),
-      stampOf(material.midsole),
-      stampOf(material.outsole),
-      stampOf(material.heel),
-      stampOf(material.topPiece),
-      book.stamp({ ...midsoleRules, ...bottomRules, ...insoleRules, ...cupRules }),
-      book.value(edgeRules.turnedOut),
-    ],
-    () => solesOf(needs, lasted, way, cache),
+      marks,
+      bottom,
+      turned,
+      margin,
+      lasted,
+      construction: d.construction,
+      midsole: d.midsole,
+      heel: d.heel,
+      cupSole: constructionOf[d.construction].sole === 'cup' ? needs.cupSole : null,
+      insoleOf: material.insole,
+      midsoleOf: material.midsole,
+      outsoleOf: material.outsole,
+      heelOf: material.heel,
+      topPieceOf: material.topPiece,
+    },
+    book,
+    ({ turned: stack, margin: widest, construction, ...i }, rules) =>
+      solesOf(
+        {
+          surface: i.surface,
+          marks: i.marks,
+          bottom: i.bottom,
+          wall: { turned: stack, margin: widest },
+          cupSole: i.cupSole,
+          decisions: { construction, midsole: i.midsole, heel: i.heel },
+          material: {
+            insole: i.insoleOf,
+            midsole: i.midsoleOf,
+            outsole: i.outsoleOf,
+            heel: i.heelOf,
+            topPiece: i.topPieceOf,
+          },
+          book: rules,
+        },
+        i.lasted,
+        constructionOf[construction],
+        cache,
+      ),
   )
   return {
     lasted,
@@ -98,35 +121,30 @@ export function bottomParts(
 }
 
 function sockParts({ surface, marks, bottom, decisions: d, material, book }: BottomNeeds, cache: StageCache): Part[] {
-  const L = surface.length
-  const liningT = material.lining.thickness
-  const needs = { bottom, length: L, lining: liningT, book }
-  const sock = cache.stage(
-    'sock',
-    [bottom, liningT, d.sock.extent, stampOf(material.sock), book.stamp(sockRules)],
-    () => sockLiner({ ...needs, extent: d.sock.extent, material: material.sock }),
+  const needs = { bottom, length: surface.length, lining: material.lining.thickness }
+  const sock = cache.ruled('sock', { ...needs, extent: d.sock.extent, material: material.sock }, book, (i, rules) =>
+    sockLiner({ ...i, book: rules }),
   )
   const extent = d.sock.padding
   const stuff = material.padding
   if (extent === 'none' || !stuff) return [sock]
-  const pad = cache.stage(
+  const pad = cache.ruled(
     'padding',
-    [bottom, liningT, extent, d.sock.extent, stampOf(stuff), book.stamp({ ...sockRules, ...foamRules })],
-    () =>
+    { ...needs, surface, marks, extent, sock: d.sock.extent, material: stuff },
+    book,
+    ({ surface: last, marks: m, ...i }, rules) =>
       padding({
-        ...needs,
-        material: stuff,
-        extent,
-        sock: d.sock.extent,
+        ...i,
         loss: paddingLoss(
-          surface,
-          marks,
-          stuff.thickness,
-          extent === 'full' ? 'full' : 'part',
-          extent === 'full' ? L : paddedTo(extent, L, book),
-          paddedTo('half', L, book),
-          book.value(sockRules.frontSkive),
+          last,
+          m,
+          i.material.thickness,
+          i.extent === 'full' ? 'full' : 'part',
+          i.extent === 'full' ? i.length : paddedTo(i.extent, i.length, rules),
+          paddedTo('half', i.length, rules),
+          rules.value(sockRules.frontSkive),
         ),
+        book: rules,
       }),
   )
   return [sock, pad]

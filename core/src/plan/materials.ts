@@ -1,6 +1,7 @@
 import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { PlanError } from './planError.ts'
+import type { StageCache } from './stageCache.ts'
 
 /** The material chosen for a role. Throws PlanError when it is missing or cannot serve there. */
 function materialFor(input: PlanInput, role: MaterialRole): Material {
@@ -21,33 +22,31 @@ function materialFor(input: PlanInput, role: MaterialRole): Material {
   return found
 }
 
-/** A material that may be left to the house rule. */
-const chosen = (input: PlanInput, role: MaterialRole): Material | null =>
-  input.decisions.materials[role] === null ? null : materialFor(input, role)
-
-/** Every material of a pair by what it serves as. Throws PlanError naming the decision to change. */
-export function materialsOf(input: PlanInput) {
+/**
+ * Every material of a pair by what it serves as, each the very object it was when last seen with the same figures, so
+ * that stages may name it as an input. Throws PlanError naming the decision to change.
+ */
+export function materialsOf(input: PlanInput, cache: StageCache) {
   const { sock, materials } = input.decisions
   if (sock.padding !== 'none' && !materials.padding) {
     throw new PlanError('materials.padding', 'Choose a material for the padding, or plan the pair without padding.')
   }
+  const known = (role: MaterialRole) => cache.same('material', materialFor(input, role))
+  /** A material that may be left to the house rule. */
+  const chosen = (role: MaterialRole) => (materials[role] === null ? null : known(role))
   return {
-    upper: materialFor(input, 'upper'),
-    lining: materialFor(input, 'lining'),
-    insole: materialFor(input, 'insole'),
-    stiffener: materialFor(input, 'stiffener'),
-    puff: materialFor(input, 'puff'),
-    sock: materialFor(input, 'sock'),
-    midsole: materialFor(input, 'midsole'),
-    padding: sock.padding === 'none' ? null : materialFor(input, 'padding'),
-    foam: chosen(input, 'foam'),
-    outsole: chosen(input, 'outsole'),
-    heel: chosen(input, 'heel'),
-    topPiece: chosen(input, 'topPiece'),
+    upper: known('upper'),
+    lining: known('lining'),
+    insole: known('insole'),
+    stiffener: known('stiffener'),
+    puff: known('puff'),
+    sock: known('sock'),
+    midsole: known('midsole'),
+    padding: sock.padding === 'none' ? null : known('padding'),
+    foam: chosen('foam'),
+    outsole: chosen('outsole'),
+    heel: chosen('heel'),
+    topPiece: chosen('topPiece'),
   }
 }
 export type PairMaterials = ReturnType<typeof materialsOf>
-
-/** A material as a stage depends on it. */
-export const stampOf = (m: Material | null): string =>
-  m ? `${m.name}|${m.kind}|${m.thickness}|${JSON.stringify(m.foamTest)}` : ''

@@ -10,22 +10,18 @@ import { GeometryError, type Path } from '../geometry/path.ts'
 import type { Finding, Level } from '../model/because.ts'
 import { constructionOf } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
-import type { PlanInput } from '../model/pair.ts'
+import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { Part } from '../parts/part.ts'
-import { topLineRules } from '../parts/topLine.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
-import { upperRules } from '../upper/upperRules.ts'
 import type { Operation } from '../work/operation.ts'
 import { operations } from '../work/operations.ts'
-import { workRules } from '../work/step.ts'
-import { waitRules } from '../work/waits.ts'
 import { bothFeet, type PartOfBoth } from './bothFeet.ts'
 import { bottomParts, type Bottom } from './bottomParts.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
-import { materialsOf, stampOf } from './materials.ts'
+import { materialsOf } from './materials.ts'
 import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
@@ -63,15 +59,21 @@ export interface Plan extends FootPlan {
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
 export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): LastSurface {
-  return cache.stage('last', [JSON.stringify([shape, buildUps])], () => buildLast({ shape, buildUps }))
+  return cache.stage('last', { body: cache.same('last', { shape, buildUps }) }, ({ body }) => buildLast(body))
 }
 
 /** Both sides of the last laid flat and on each other, as a map between the forme and the last. */
 export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], cache: StageCache): FormeMap {
-  const forme = cache.stage('forme', [surface, how.kind, how.match, how.tapings && JSON.stringify(how.tapings)], () =>
-    makeForme(surface, how.kind, how.match, how.tapings),
+  const forme = cache.stage(
+    'forme',
+    { surface, kind: how.kind, match: how.match, tapings: cache.same('tapings', how.tapings) },
+    (i) => makeForme(i.surface, i.kind, i.match, i.tapings),
   )
-  return cache.stage('formeMap', [forme, how.feather], () => new FormeMap(surface, forme, how.feather))
+  return cache.stage(
+    'formeMap',
+    { surface, forme, feather: how.feather },
+    (i) => new FormeMap(i.surface, i.forme, i.feather),
+  )
 }
 
 /**
@@ -88,33 +90,40 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
   const right = planFoot(input, cache, 'right')
   const leftOf = leftInput(input)
   const left = leftOf && ofLeftShoe(() => planFoot(leftOf, cache, 'left'))
-  const material = materialsOf(input)
+  const material = materialsOf(input, cache)
   const paddings = { right: d.sock.padding, left: leftOf?.decisions.sock.padding ?? d.sock.padding }
-  const feet = cache.stage('feet', [right.upper, ...right.parts, left?.upper, ...(left?.parts ?? [])], () =>
-    bothFeet(right, left),
+  const rightParts = cache.list('parts of the right', right.parts)
+  const leftParts = cache.list('parts of the left', (left ?? right).parts)
+  const feet = cache.stage(
+    'feet',
+    { upper: right.upper, parts: rightParts, leftUpper: left?.upper ?? null, leftParts },
+    (i) => bothFeet({ upper: i.upper, parts: i.parts }, i.leftUpper && { upper: i.leftUpper, parts: i.leftParts }),
   )
-  const steps = cache.stage(
+  const steps = cache.ruled(
     'operations',
-    [
-      ...right.parts,
-      ...(left?.parts ?? []),
+    {
+      parts: rightParts,
+      left: leftParts,
       feet,
-      d.construction,
-      paddings.right,
-      paddings.left,
-      stampOf(material.upper),
-      book.stamp(workRules),
-      book.stamp(waitRules),
-    ],
-    () =>
+      construction: d.construction,
+      padding: paddings.right,
+      leftPadding: paddings.left,
+      insole: material.insole,
+      stiffener: material.stiffener,
+      puff: material.puff,
+      midsole: material.midsole,
+      upper: material.upper,
+    },
+    book,
+    (i, rules) =>
       operations({
-        construction: d.construction,
-        parts: byId(right),
-        left: byId(left ?? right),
-        ownOutline: new Set(feet.filter((f) => f.kind === 'differs').map((f) => f.id)),
-        materials: material,
-        paddings,
-        book,
+        construction: i.construction,
+        parts: byId(i.parts),
+        left: byId(i.left),
+        ownOutline: new Set(i.feet.filter((f) => f.kind === 'differs').map((f) => f.id)),
+        materials: { insole: i.insole, stiffener: i.stiffener, puff: i.puff, midsole: i.midsole, upper: i.upper },
+        paddings: { right: i.padding, left: i.leftPadding },
+        book: rules,
       }),
   )
   const feetFindings = left ? findingsOfBoth(right, left, book) : []
@@ -137,7 +146,7 @@ function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
   return cupSole
 }
 
-const byId = (plan: FootPlan) => new Map(plan.parts.map((p) => [p.id, p]))
+const byId = (parts: readonly Part[]) => new Map(parts.map((p) => [p.id, p]))
 const gravest = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
 
@@ -152,50 +161,53 @@ function ofLeftShoe<T>(plan: () => T): T {
   }
 }
 
+/** Decisions whose groups are the very objects they were when they last said the same: what stages may name as inputs. */
+function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisions {
+  return {
+    ...decisions,
+    stiffener: cache.same('stiffener', decisions.stiffener),
+    lining: cache.same('lining', decisions.lining),
+    puff: cache.same('puff', decisions.puff),
+    sock: cache.same('sock', decisions.sock),
+    midsole: cache.same('midsole', decisions.midsole),
+    lasted: cache.same('lasted', decisions.lasted),
+    heel: cache.same('heel', decisions.heel),
+    upper: cache.same('upper', decisions.upper),
+  }
+}
+
 /** One shoe, as a right one, from its last to its findings. */
 function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): FootPlan {
-  const { decisions: d, last } = input
+  const { last } = input
+  const d = knownDecisions(input.decisions, cache)
   const book = new RuleBook(input.houseRules, d.rules)
-  const material = materialsOf(input)
+  const material = materialsOf(input, cache)
 
   const surface = lastStage(last, cache)
-  const marks = cache.stage('landmarks', [surface], () => landmarks(surface))
-  const readings = cache.stage('readings', [surface, marks], () => lastReadings(surface, marks))
+  const marks = cache.stage('landmarks', { surface }, (i) => landmarks(i.surface))
+  const readings = cache.stage('readings', { surface, marks }, (i) => lastReadings(i.surface, i.marks))
   const map = formeStage(surface, d.upper.forme, cache)
-  const drawing = { map, decisions: d.upper, book }
-  const drawingKeys = [map, JSON.stringify(d.upper), book.stamp(upperRules), book.stamp(topLineRules)]
-  const base = cache.stage('base', drawingKeys, () => drawBase(drawing))
-  const upper = cache.stage(
+  const drawing = { map, decisions: d.upper }
+  const base = cache.ruled('base', drawing, book, (i, rules) => drawBase({ ...i, book: rules }))
+  const upper = cache.ruled(
     'upper',
-    [
-      ...drawingKeys,
-      readings.heelHeight,
-      readings.girths.heel,
-      stampOf(material.upper),
-      stampOf(material.lining),
-      stampOf(material.stiffener),
-    ],
-    () =>
-      deriveUpper(
-        {
-          ...drawing,
-          heelHeight: readings.heelHeight,
-          heelGirth: readings.girths.heel,
-          layers: {
-            upper: material.upper.thickness,
-            lining: material.lining.thickness,
-            stiffener: material.stiffener.thickness,
-          },
-        },
-        base,
-      ),
+    {
+      ...drawing,
+      base,
+      heelHeight: readings.heelHeight,
+      heelGirth: readings.girths.heel,
+      upper: material.upper.thickness,
+      lining: material.lining.thickness,
+      stiffener: material.stiffener.thickness,
+    },
+    book,
+    ({ base: drawn, upper: outer, lining, stiffener, ...i }, rules) =>
+      deriveUpper({ ...i, layers: { upper: outer, lining, stiffener }, book: rules }, drawn),
   )
-  const bottom = cache.stage('bottom', [surface, marks], () => developBottom(surface, marks))
+  const bottom = cache.stage('bottom', { surface, marks }, (i) => developBottom(i.surface, i.marks))
   const wall = wallParts({ surface, marks, map, base, upper, bottom, decisions: d, material, book }, cache)
-  const under = bottomParts(
-    { surface, marks, bottom, wall, decisions: d, cupSole: cupSoleOf(input), material, book },
-    cache,
-  )
+  const cupSole = cache.same('cup sole', cupSoleOf(input))
+  const under = bottomParts({ surface, marks, bottom, wall, decisions: d, cupSole, material, book }, cache)
 
   const parts = [...wall.parts, ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.

@@ -18,37 +18,62 @@ import { midsoleRules } from '../parts/midsole.ts'
 import { sockRules } from '../parts/sockLiner.ts'
 import { stiffenerRules } from '../parts/stiffenerRules.ts'
 import { topLineRules } from '../parts/topLine.ts'
-import { upperRules } from '../upper/upperRules.ts'
+import { ankleRules } from '../upper/checks/ankle.ts'
+import { backRules } from '../upper/checks/back.ts'
+import { frontRules } from '../upper/checks/front.ts'
+import { zipRules } from '../upper/checks/seams.ts'
+import { strainRules } from '../upper/checks/strain.ts'
+import { decorationRules } from '../upper/decoration.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
+import { sewnRules } from '../upper/sewnLine.ts'
+import { styleGaps, styleRules } from '../upper/styleRules.ts'
+import { throatRules } from '../upper/throat.ts'
+import { topEdgeRules } from '../upper/topEdge.ts'
 import { puffRules } from '../parts/toePuff.ts'
 import { workRules } from '../work/step.ts'
 import { waitRules } from '../work/waits.ts'
 
+/** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
+const chapter = (
+  name: string,
+  ...sets: Readonly<Record<string, Rule>>[]
+): { name: string; rules: readonly Rule[] } => ({
+  name,
+  rules: sets.flatMap((set) => Object.values(set)),
+})
+
 /** Every house rule, by chapter, in the order of the work. A new part adds one line here. */
 export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
-  { name: 'Last and foot', rules: Object.values(fitRules) },
-  { name: 'Size runs', rules: Object.values(gradeRules) },
-  { name: 'Cup soles', rules: Object.values(cupRules) },
-  { name: 'Heights and key points', rules: Object.values(topLineRules) },
-  { name: 'Upper', rules: Object.values(upperRules) },
-  { name: 'Insole and last bottom', rules: Object.values(insoleRules) },
-  {
-    name: 'Linings',
-    rules: [
-      ...Object.values(liningRules),
-      foamRule,
-      ...Object.values(sideLiningRules),
-      ...Object.values(reinforcementRules),
-    ],
-  },
-  { name: 'Stiffener', rules: Object.values(stiffenerRules) },
-  { name: 'Toe puff', rules: Object.values(puffRules) },
-  { name: 'Sock liner and padding', rules: [...Object.values(sockRules), ...Object.values(foamRules)] },
-  { name: 'Midsole', rules: Object.values(midsoleRules) },
-  { name: 'Bottom and heel', rules: [...Object.values(bottomRules), ...Object.values(tracedRules)] },
-  { name: 'Both feet', rules: Object.values(feetRules) },
-  { name: 'Layers and bulk', rules: [...Object.values(layerRules), ...Object.values(edgeSkiveRules)] },
-  { name: 'Time at the bench', rules: Object.values(workRules) },
-  { name: 'Waits', rules: Object.values(waitRules) },
+  chapter('Last and foot', fitRules),
+  chapter('Size runs', gradeRules),
+  chapter('Cup soles', cupRules),
+  chapter('Heights and key points', topLineRules),
+  chapter(
+    'Upper',
+    styleRules,
+    styleGaps,
+    edgeRules,
+    topEdgeRules,
+    decorationRules,
+    backRules,
+    throatRules,
+    ankleRules,
+    frontRules,
+    sewnRules,
+    zipRules,
+    strainRules,
+  ),
+  chapter('Insole and last bottom', insoleRules),
+  chapter('Linings', liningRules, { foamRule }, sideLiningRules, reinforcementRules),
+  chapter('Stiffener', stiffenerRules),
+  chapter('Toe puff', puffRules),
+  chapter('Sock liner and padding', sockRules, foamRules),
+  chapter('Midsole', midsoleRules),
+  chapter('Bottom and heel', bottomRules, tracedRules),
+  chapter('Both feet', feetRules),
+  chapter('Layers and bulk', layerRules, edgeSkiveRules),
+  chapter('Time at the bench', workRules),
+  chapter('Waits', waitRules),
 ]
 
 const byKey = new Map(ruleChapters.flatMap((c) => c.rules).map((rule) => [rule.key, rule]))

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { RuleBook, RuleError } from '../model/rules.ts'
+import { RuleBook, RuleError, type Rule } from '../model/rules.ts'
 import { PairDecisions, PairFile } from '../model/pair.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
@@ -7,6 +7,18 @@ import { handDecisions } from '../model/because.ts'
 import { checkRuleFigures, ruleChapters, ruleOf } from './ruleRegistry.ts'
 
 const all = ruleChapters.flatMap((c) => c.rules)
+
+declare global {
+  interface ImportMeta {
+    glob: (pattern: string[], options: { eager: true }) => Record<string, Record<string, unknown>>
+  }
+}
+const modules = import.meta.glob(['../**/*.ts', '!../**/*.test.ts'], { eager: true })
+
+const isRule = (v: unknown): v is Rule =>
+  typeof v === 'object' && v !== null && ['key', 'name', 'value', 'min', 'max', 'unit', 'why'].every((k) => k in v)
+const isSet = (v: unknown): v is Record<string, Rule> =>
+  typeof v === 'object' && v !== null && Object.values(v).length > 0 && Object.values(v).every(isRule)
 
 describe('the house rules', () => {
   it('have keys of their own, defaults inside their ranges, and a reason each', () => {
@@ -17,6 +29,17 @@ describe('the house rules', () => {
       expect(r.why, r.key).toMatch(/[.!]$/)
       expect(ruleOf(r.key)).toBe(r)
     }
+  })
+  it('are all there: whatever any module exports as a rule can be set by the workshop', () => {
+    const exported = Object.entries(modules).flatMap(([file, module]) =>
+      Object.values(module).flatMap((v) =>
+        isRule(v) ? [[file, v] as const] : isSet(v) ? Object.values(v).map((r) => [file, r] as const) : [],
+      ),
+    )
+    expect(exported.length).toBeGreaterThanOrEqual(all.length)
+    expect(
+      exported.filter(([, rule]) => ruleOf(rule.key) !== rule).map(([file, rule]) => `${file}: ${rule.key}`),
+    ).toEqual([])
   })
   it('a wait is never over before it may begin', () => {
     for (const name of ['soak', 'mellow', 'contact', 'rubber']) {

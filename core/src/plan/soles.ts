@@ -1,4 +1,4 @@
-import { cupRules, type CupFit } from '../fit/cupFit.ts'
+import type { CupFit } from '../fit/cupFit.ts'
 import { boxOf, type Path } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
@@ -32,14 +32,15 @@ import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
 import type { Wall } from './wallParts.ts'
 
-export interface BottomNeeds {
+export interface SoleNeeds {
   surface: LastSurface
   marks: Landmarks
   bottom: DevelopedBottom
-  wall: Wall
-  decisions: PairDecisions
+  wall: Pick<Wall, 'turned' | 'margin'>
+  decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
+  /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
-  material: PairMaterials
+  material: Pick<PairMaterials, 'insole' | 'midsole' | 'outsole' | 'heel' | 'topPiece'>
   book: RuleBook
 }
 
@@ -71,7 +72,7 @@ const LEVEL_OVER = 8
 const INSIDE_HOLDFAST = 4
 
 /** Thickness of the turned margin along the last, and its mean over some places: the bottom is filled and rasped level. */
-function levelOf({ marks, wall }: BottomNeeds, weltT: number): (x: number) => number {
+function levelOf({ marks, wall }: SoleNeeds, weltT: number): (x: number) => number {
   // A lap in the margin does not show as a step in the filled bottom.
   const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
   const places = Math.ceil((to - from) / LEVEL_STEP)
@@ -98,7 +99,7 @@ const levelNames: Record<'welt' | 'under' | 'out', string> = {
 }
 
 /** Filler, shank, welt, soles and heel, or the bought cup, by how upper and sole are fixed. */
-export function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
+export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
   const { surface, marks, bottom, wall, material, book } = needs
   const welted = way.sewn === 'through a welt'
   const levelled = levelOf(needs, welted ? book.value(bottomRules.weltThickness) : 0)
@@ -114,7 +115,7 @@ export function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construc
   ]
   const xOf = (flat: number) => (flat / bottom.length) * (marks.toeFeather[0] - marks.heelFeather[0])
   const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
-  const bed = cache.stage('fillerBed', [bottom, inset], () => fillerBed(bottom, inset))
+  const bed = cache.stage('fillerBed', { bottom, inset }, (i) => fillerBed(i.bottom, i.inset))
   const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
   return way.sole === 'cup'
     ? inACup(needs, lasted, inside, filled, cache)
@@ -123,14 +124,14 @@ export function solesOf(needs: BottomNeeds, lasted: LastedOutline, way: Construc
 
 /** A bought sole: only the shoe's own bottom is filled level. */
 function inACup(
-  { surface, marks, cupSole, book }: BottomNeeds,
+  { surface, marks, cupSole, book }: SoleNeeds,
   lasted: LastedOutline,
   inside: ProfileStuff[],
   filled: (shankVolume: number) => Part,
   cache: StageCache,
 ): Soles {
-  const { fit, finding } = cache.stage('cup', [lasted, JSON.stringify(cupSole), book.stamp(cupRules)], () =>
-    cupOf(lasted.outline, cupSole, book),
+  const { fit, finding } = cache.ruled('cup', { lasted, cupSole }, book, (i, rules) =>
+    cupOf(i.lasted.outline, i.cupSole, rules),
   )
   const bare = sideProfile(surface, marks, inside)
   const cup = measured(cupSole)
@@ -149,7 +150,7 @@ function inACup(
 
 /** Midsole, outsole and heel cut here, with welt and rand where it is welted. */
 function onCutSoles(
-  { surface, marks, bottom, decisions: d, material, book }: BottomNeeds,
+  { surface, marks, bottom, decisions: d, material, book }: SoleNeeds,
   lasted: LastedOutline,
   way: Construction,
   inside: ProfileStuff[],
@@ -196,7 +197,7 @@ function onCutSoles(
   )
   const stack = (d.heel.wedge ? 1 : 0) + heel.lifts
   const taper = book.value(bottomRules.taper)
-  const outlines = cache.stage('heelSteps', [seat, stack, taper], () => heelSteps(seat, stack, taper))
+  const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => heelSteps(i.seat, i.stack, i.taper))
   const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
   const shankPart = shank(bottom, L, profile, book)
   const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
@@ -230,13 +231,13 @@ function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, boo
     (p, i) => p[0] < breast + PAST_BREAST && outline[(i + n - 1) % n][0] >= breast + PAST_BREAST,
   )
   const rear = [...outline.slice(first), ...outline.slice(0, first)].filter((p) => p[0] < breast + PAST_BREAST)
-  return cache.stage('heelSeat', [JSON.stringify(rear), breast, heelRoom, book.value(bottomRules.breastHollow)], () =>
-    heelSeat({ lasted: rear, breast, heelRoom, book }),
+  return cache.ruled('heelSeat', { lasted: cache.same('rear', rear), breast, heelRoom }, book, (i, rules) =>
+    heelSeat({ ...i, book: rules }),
   )
 }
 
 /** Does the heel stand level? */
-function heelFinding(heel: HeelBuild, d: PairDecisions, book: RuleBook): Finding {
+function heelFinding(heel: HeelBuild, d: SoleNeeds['decisions'], book: RuleBook): Finding {
   const off = book.value(bottomRules.heelOff)
   const stands = heel.offGround <= off
   return {

@@ -1,31 +1,103 @@
+import { RecordingBook, type RuleRead } from '../model/recordingBook.ts'
+import type { RuleBook } from '../model/rules.ts'
+
+type Inputs = Readonly<Record<string, unknown>>
+
+interface Kept {
+  inputs: Inputs
+  reads: readonly RuleRead[]
+  value: unknown
+}
+
+/** Plain documents (decisions, materials) are told apart for so many times as many as results are kept. */
+const DOCUMENTS = 20
+
 /**
- * Results of the pipeline's stages. A stage is named; it is computed again only when one of its inputs changed
- * (compared with Object.is, so pass strings, numbers, or results of other stages). The last few results of every
- * stage are kept, so that undo and a second pair on the same last cost nothing.
+ * Results of the pipeline's stages. A stage is named, names its inputs, and is computed from nothing else; it is
+ * computed again only when one of its inputs is another one (compared with Object.is: pass strings, numbers, results of
+ * other stages, or documents through `same`), or when a house rule that it read stands differently, by figure or by
+ * origin. The last few results of every stage are kept, so that undo and a second pair on the same last cost nothing.
  */
 export class StageCache {
-  private readonly kept = new Map<string, { inputs: readonly unknown[]; value: unknown }[]>()
+  private readonly kept = new Map<string, Kept[]>()
+  private readonly documents = new Map<string, Map<string, unknown>>()
   /** How often each stage was really computed: what the tests and the bench look at. */
   readonly computed = new Map<string, number>()
 
   constructor(private readonly keep = 6) {}
 
-  stage<T>(name: string, inputs: readonly unknown[], compute: () => T): T {
+  /** A stage that reads no house rule. */
+  stage<I extends Inputs, T>(name: string, inputs: I, compute: (inputs: I) => T): T {
     const list = this.kept.get(name) ?? []
-    const hit = list.findIndex(
-      (e) => e.inputs.length === inputs.length && e.inputs.every((v, i) => Object.is(v, inputs[i])),
-    )
-    if (hit >= 0) {
-      const [entry] = list.splice(hit, 1)
-      list.unshift(entry)
-      // Only this method writes entries, and always under the name whose computation returned T.
+    const entry = found(list, (e) => sameInputs(e.inputs, inputs))
+    if (entry) return entry.value as T
+    return this.remember(name, list, { inputs, reads: [], value: compute(inputs) })
+  }
+
+  /** A stage that reads house rules: the book it is given remembers which, and is closed when the stage has ended. */
+  ruled<I extends Inputs, T>(name: string, inputs: I, rules: RuleBook, compute: (inputs: I, rules: RuleBook) => T): T {
+    const list = this.kept.get(name) ?? []
+    const entry = found(list, (e) => sameInputs(e.inputs, inputs) && e.reads.every((r) => stands(r, rules)))
+    if (entry) {
+      // What this result read, whoever asked for it has read as well.
+      for (const { rule } of entry.reads) rules.inForce(rule)
       return entry.value as T
     }
-    const value = compute()
+    const book = new RecordingBook(rules, name)
+    try {
+      const value = compute(inputs, book)
+      return this.remember(name, list, { inputs, reads: book.reads, value })
+    } finally {
+      book.close()
+    }
+  }
+
+  /** The very same list as last time while its items are the same ones. */
+  list<T>(name: string, items: readonly T[]): readonly T[] {
+    return this.stage(name, Object.fromEntries(items.entries()), () => items)
+  }
+
+  /** A document as the object that stood for it when it was last seen with the same content: plain data only. */
+  same<T>(slot: string, document: T): T {
+    if (typeof document !== 'object' || document === null) return document
+    const known = this.documents.get(slot) ?? new Map<string, unknown>()
+    this.documents.set(slot, known)
+    const text = JSON.stringify(document)
+    const value = known.get(text) ?? document
+    known.delete(text)
+    known.set(text, value)
+    if (known.size > this.keep * DOCUMENTS) {
+      const [oldest] = known.keys()
+      known.delete(oldest)
+    }
+    // Equal text is equal content: what was put in under it had this type.
+    return value as T
+  }
+
+  private remember<T>(name: string, list: Kept[], entry: Kept & { value: T }): T {
     this.computed.set(name, (this.computed.get(name) ?? 0) + 1)
-    list.unshift({ inputs, value })
+    list.unshift(entry)
     list.length = Math.min(list.length, this.keep)
     this.kept.set(name, list)
-    return value
+    return entry.value
   }
+}
+
+/** The first entry that fits, moved to the front. Only the two stage methods write entries, under the name whose computation gave them. */
+function found(list: Kept[], fits: (entry: Kept) => boolean): Kept | null {
+  const at = list.findIndex(fits)
+  if (at < 0) return null
+  const [entry] = list.splice(at, 1)
+  list.unshift(entry)
+  return entry
+}
+
+function sameInputs(a: Inputs, b: Inputs): boolean {
+  const names = Object.keys(a)
+  return names.length === Object.keys(b).length && names.every((n) => n in b && Object.is(a[n], b[n]))
+}
+
+function stands({ rule, value, origin }: RuleRead, rules: RuleBook): boolean {
+  const now = rules.standing(rule)
+  return now.value === value && now.origin === origin
 }

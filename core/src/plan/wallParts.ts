@@ -5,8 +5,6 @@ import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Landmarks } from '../last/landmarks.ts'
 import type { LastSurface } from '../last/surface.ts'
-import { edgeSkiveRules } from '../layers/edgeSkive.ts'
-import { layerRules } from '../layers/layerRules.ts'
 import { deriveLayers, type Layers } from '../layers/layers.ts'
 import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
@@ -15,20 +13,17 @@ import { WallStack } from '../layers/wallStack.ts'
 import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
-import { foamRule, liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
+import { liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
 import { ownLinings } from '../parts/linings/ownLinings.ts'
-import { liningRules } from '../parts/linings/liningRules.ts'
-import { reinforcementRules } from '../parts/linings/reinforcements.ts'
-import { sideLiningRules } from '../parts/linings/sideLining.ts'
 import type { Part } from '../parts/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener.ts'
 import { stiffenerRules } from '../parts/stiffenerRules.ts'
-import { topLineByRule, topLineRules, type TopLine } from '../parts/topLine.ts'
+import { heightsThrough, topLineByRule, type TopLine } from '../parts/topLine.ts'
 import { topLineOfUpper } from '../parts/topLineOfUpper.ts'
 import { puffBackAtFeather, puffRules, toePuff } from '../parts/toePuff.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import type { BasePattern, Upper } from '../upper/upper.ts'
-import { stampOf, type PairMaterials } from './materials.ts'
+import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
 
 /** The toe sheet starts this far behind what lies on it, mm. */
@@ -66,112 +61,119 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const { surface, marks, map, base, upper, bottom, decisions: d, material, book } = needs
   const L = surface.length
   const joint = surface.joints
-  const top = cache.stage('topLine', [L, base, map, book.stamp(topLineRules)], () =>
-    // A boot's shaft stands far above what a stiffener can hold: it keeps to the height of a low shoe.
-    base && !base.drawn.front ? topLineOfUpper(map, base.drawn, book) : topLineByRule(L, book),
-  )
+  const byRule = cache.ruled('topLineByRule', { L }, book, (i, rules) => topLineByRule(i.L, rules))
+  // A boot's shaft stands far above what a stiffener can hold: it keeps to the height of a low shoe.
+  const low = base !== null && !base.drawn.front ? base : null
+  const top = low
+    ? cache.ruled('topLine', { map, low }, book, (i, rules) => topLineOfUpper(i.map, i.low.drawn, rules))
+    : byRule
   const ends = stiffenerEnds(L, joint, d.stiffener, book)
-  const liningT = material.lining.thickness
-  const heelSheet = heelSheetFor(needs, top, ends, cache)
-  const stiffenerPart = cache.stage(
+  const lining = material.lining.thickness
+  const heelSheet = heelSheetFor(needs, top, byRule, ends, cache)
+  const stiffenerPart = cache.ruled(
     'stiffener',
-    [heelSheet, map, base, top, JSON.stringify(d.stiffener), stampOf(material.stiffener), book.stamp(stiffenerRules)],
-    () =>
+    { surface, map, patch: heelSheet, topLine: top, base, decisions: d.stiffener, material: material.stiffener },
+    book,
+    ({ surface: last, base: pattern, ...i }, rules) =>
       stiffener({
-        map,
-        patch: heelSheet,
-        topLine: top,
-        facings: base?.drawn.facings ?? null,
-        length: L,
-        joint,
-        decisions: d.stiffener,
-        material: material.stiffener,
-        book,
+        ...i,
+        facings: pattern?.drawn.facings ?? null,
+        length: last.length,
+        joint: last.joints,
+        book: rules,
       }),
   )
 
   // The sheet starts behind the crease line so that it can be drawn, and further back for a puff that passes it.
   const puffBack = puffBackAtFeather(L, d.puff, book)
   const toeStart = Math.floor((Math.min(joint.lateral, puffBack) - BEHIND) / 10) * 10
-  const toeSheet = cache.stage('toeSheet', [surface, toeStart, liningT, material.puff.thickness], () =>
-    toePatch(surface, toeStart, liningT + material.puff.thickness / 2),
+  const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: lining + material.puff.thickness / 2 }, (i) =>
+    toePatch(i.surface, i.toeStart, i.middle),
   )
-  const puffPart = cache.stage(
+  const puffPart = cache.ruled(
     'puff',
-    [toeSheet, map, JSON.stringify(d.puff), stampOf(material.puff), book.stamp(puffRules)],
-    () =>
-      toePuff({
-        map,
-        patch: toeSheet,
-        length: L,
-        joint,
-        ridgeJoint: marks.ridgeJoint[0],
-        decisions: d.puff,
-        material: material.puff,
+    { surface, marks, map, patch: toeSheet, decisions: d.puff, material: material.puff },
+    book,
+    ({ surface: last, marks: m, ...i }, rules) =>
+      toePuff({ ...i, length: last.length, joint: last.joints, ridgeJoint: m.ridgeJoint[0], book: rules }),
+  )
+  const linings = base
+    ? cache.ruled(
+        'linings',
+        { base, decisions: d.lining, material: material.lining, foam: material.foam },
         book,
-      }),
-  )
-  const linings = cache.stage(
-    'linings',
-    [
-      base ?? upper,
-      JSON.stringify(d.lining),
-      stampOf(material.lining),
-      stampOf(material.foam),
-      book.stamp({ ...liningRules, ...reinforcementRules, ...edgeRules, ...edgeSkiveRules, foamRule }),
-    ],
-    () =>
-      base
-        ? liningParts({ base, decisions: d.lining, material: material.lining, foam: material.foam, book })
-        : ownLinings(upper.pieces, d.upper.own?.drawn === 'cut edge', material.lining, book),
-  )
-  const sides = cache.stage(
-    'sideLinings',
-    [base, ends.lateral, ends.medial, puffBack, stampOf(material.lining), book.stamp(sideLiningRules)],
-    () => (base ? sideLiningParts({ base, stiffenerEnd: ends, puffBack, material: material.lining, book }) : []),
-  )
-  const parts = [...linings, ...sides, stiffenerPart, puffPart]
-  const layered = cache.stage(
+        (i, rules) => liningParts({ ...i, book: rules }),
+      )
+    : cache.ruled(
+        'own linings',
+        { upper, drawn: d.upper.own?.drawn ?? null, material: material.lining },
+        book,
+        (i, rules) => ownLinings(i.upper.pieces, i.drawn === 'cut edge', i.material, rules),
+      )
+  const sides = base
+    ? cache.ruled(
+        'sideLinings',
+        { base, lateral: ends.lateral, medial: ends.medial, puffBack, material: material.lining },
+        book,
+        ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
+      )
+    : []
+  const parts = cache.list('parts of the wall', [...linings, ...sides, stiffenerPart, puffPart])
+  const layered = cache.ruled(
     'layers',
-    [
+    {
       map,
-      upper,
+      base,
       bottom,
-      ...parts,
-      stampOf(material.upper),
-      JSON.stringify(d.lining),
-      d.construction,
-      book.stamp({ ...layerRules, ...edgeSkiveRules, ...edgeRules, ...stiffenerRules, ...puffRules, ...liningRules }),
-    ],
-    () => layersOf(needs, parts, base?.drawn.pieces ?? []),
+      parts,
+      construction: d.construction,
+      decisions: d.lining,
+      upper: material.upper.thickness,
+      lining,
+      stiffener: material.stiffener.thickness,
+      puff: material.puff.thickness,
+    },
+    book,
+    (i, rules) => layersOf({ ...i, book: rules }),
   )
-  return { parts, ...layered }
+  return { parts: [...parts], ...layered }
 }
 
 /** The heel of the last laid flat as high and as far forward as the stiffener may go. */
 function heelSheetFor(
-  { surface, material, book }: WallNeeds,
+  { surface, material }: WallNeeds,
   top: TopLine,
+  byRule: ReturnType<typeof topLineByRule>,
   ends: Record<Side, number>,
   cache: StageCache,
 ) {
   const L = surface.length
-  const reach: Record<Side, number> = {
-    lateral: reachOf(ends.lateral, surface.joints.lateral, L),
-    medial: reachOf(ends.medial, surface.joints.medial, L),
-  }
-  const rule = topLineByRule(L, book)
   let excess = 0
   for (const side of ['lateral', 'medial'] as const) {
     for (let k = 0; k <= 20; k++) {
       const station = (ends[side] * k) / 20
-      excess = Math.max(excess, top.height(side, station) - rule.height(side, station), top.back - rule.back)
+      excess = Math.max(excess, top.height(side, station) - byRule.height(side, station), top.back - byRule.back)
     }
   }
-  const more = Math.ceil(excess / SHEET_STEP) * SHEET_STEP
-  const middle = material.lining.thickness + material.stiffener.thickness / 2
-  return cache.stage('heelSheet', [surface, book.stamp(topLineRules), more, reach.lateral, reach.medial, middle], () =>
-    heelPatch(surface, reach, (side, station) => Math.max(rule.back + 6, rule.height(side, station)) + more, middle),
+  return cache.stage(
+    'heelSheet',
+    {
+      surface,
+      knots: cache.same('knots', byRule.knots),
+      more: Math.ceil(excess / SHEET_STEP) * SHEET_STEP,
+      lateral: reachOf(ends.lateral, surface.joints.lateral, L),
+      medial: reachOf(ends.medial, surface.joints.medial, L),
+      middle: material.lining.thickness + material.stiffener.thickness / 2,
+    },
+    ({ surface: last, knots, more, lateral, medial, middle }) => {
+      const height = heightsThrough(knots)
+      return heelPatch(
+        last,
+        { lateral, medial },
+        (side, station) => Math.max(knots.back + 6, height(side, station)) + more,
+        middle,
+      )
+    },
   )
 }
 
@@ -181,21 +183,34 @@ function reachOf(end: number, joint: number, length: number): number {
   return end <= SHORT_REACH * length ? SHORT_REACH * length : Math.max(end, most)
 }
 
-function layersOf(
-  { map, bottom, decisions: d, material, book }: WallNeeds,
-  parts: readonly Part[],
-  pieces: BasePattern['drawn']['pieces'],
-) {
+interface LayerInputs {
+  map: FormeMap
+  base: BasePattern | null
+  bottom: DevelopedBottom
+  parts: readonly Part[]
+  construction: PairDecisions['construction']
+  decisions: PairDecisions['lining']
+  /** Thicknesses, mm. */
+  upper: number
+  lining: number
+  stiffener: number
+  puff: number
+  book: RuleBook
+}
+
+function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
+  const { map, base, bottom, parts, book } = inputs
+  const pieces = base?.drawn.pieces ?? []
   const order = pieceOrder(pieces)
   const areas = [
     ...parts.flatMap((p) => p.areas),
-    ...pieces.flatMap((p) => pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), material.upper.thickness, book)),
+    ...pieces.flatMap((p) => pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), inputs.upper, book)),
   ]
   // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
-  if (pieces.length === 0) areas.push(...evenWall(map, material))
+  if (pieces.length === 0) areas.push(...evenWall(map, inputs))
   const stack = new WallStack(areas)
-  const trim = trimOf(d.lining, book)
-  const outwards = constructionOf[d.construction].margin === 'out'
+  const trim = trimOf(inputs.decisions, book)
+  const outwards = constructionOf[inputs.construction].margin === 'out'
   const turnedOut = outwards ? book.value(edgeRules.turnedOut) : null
   // Where the upper goes outwards only lining, stiffener and puff are turned under.
   const margin = outwards ? Math.max(trim, book.value(puffRules.turnUnder)) : book.value(edgeRules.lasting)
@@ -211,8 +226,8 @@ function layersOf(
   const linings = parts.filter((p) => p.place === 'foot').map((p) => p.id)
   const edges: TurnedEdge[] = [
     { parts: [...linings, 'lining'], reach: trim, share: even },
-    { parts: ['stiffener'], reach: stiff, share: cupped(stiff, material.stiffener.thickness, 1, 0.8) },
-    { parts: ['puff'], reach: puff, share: cupped(puff, material.puff.thickness, 1, 0.85) },
+    { parts: ['stiffener'], reach: stiff, share: cupped(stiff, inputs.stiffener, 1, 0.8) },
+    { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
     ...(outwards ? [] : [{ parts: [...pieces.map((p) => p.id), 'upper'], reach: margin, share: even }]),
   ]
   const turned = new TurnedStack(map, stack, edges)
@@ -229,7 +244,7 @@ function layersOf(
 }
 
 /** Upper and lining over the whole wall, for a pattern whose pieces have no place on it. */
-function evenWall(map: FormeMap, material: PairMaterials): WallArea[] {
+function evenWall(map: FormeMap, { upper, lining }: Pick<LayerInputs, 'upper' | 'lining'>): WallArea[] {
   return (['lateral', 'medial'] as const).flatMap((side) => {
     const area = [
       ...map.feathers[side],
@@ -239,8 +254,8 @@ function evenWall(map: FormeMap, material: PairMaterials): WallArea[] {
     ]
     const base = { side, area, thinned: [] }
     return [
-      { ...base, part: 'lining', name: 'Lining', depth: DEPTHS.lining, thickness: material.lining.thickness },
-      { ...base, part: 'upper', name: 'Upper', depth: DEPTHS.upper, thickness: material.upper.thickness },
+      { ...base, part: 'lining', name: 'Lining', depth: DEPTHS.lining, thickness: lining },
+      { ...base, part: 'upper', name: 'Upper', depth: DEPTHS.upper, thickness: upper },
     ]
   })
 }

@@ -1,13 +1,11 @@
 import { gradeOf, sizeRun, type Grade, type GradeName } from '../fit/grade.ts'
-import { makeForme } from '../forme/forme.ts'
-import { FormeMap } from '../forme/formeMap.ts'
 import type { Path } from '../geometry/path.ts'
 import { landmarks } from '../last/landmarks.ts'
 import { lastReadings } from '../last/readings.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../model/rules.ts'
 import type { StageCache } from '../plan/stageCache.ts'
-import { lastStage } from '../plan/planPair.ts'
+import { formeStage, lastStage } from '../plan/planPair.ts'
 import { deriveUpper } from './upper.ts'
 
 /** The pieces of one size, in the frame that all sizes share; or why that size cannot be. */
@@ -31,30 +29,16 @@ export function gradedUpper(
   const book = new RuleBook(input.houseRules, decisions.rules)
   const surface = lastStage(last, cache)
   const measures = last.shape.kind === 'made' && last.buildUps.length === 0 ? last.shape.measures : null
-  const [size] = sizeRun({ measures, surface }, [sizes], gradeOf(name, heel, book))
+  const size = cache.ruled(
+    'graded last',
+    { surface, measures: cache.same('measures', measures), sizes, name, heel },
+    book,
+    (i, rules) => sizeRun({ measures: i.measures, surface: i.surface }, [i.sizes], gradeOf(i.name, i.heel, rules))[0],
+  )
   if ('problem' in size) return size
   const thickness = (id: string) => materials.find((m) => m.id === id)?.thickness ?? 0
   const how = decisions.upper.forme
-  const map = cache.stage(
-    'graded forme',
-    [
-      surface,
-      sizes,
-      name,
-      heel,
-      how.kind,
-      how.match,
-      how.feather,
-      size.surface.length,
-      how.tapings && JSON.stringify(how.tapings),
-    ],
-    () =>
-      new FormeMap(
-        size.surface,
-        makeForme(size.surface, how.kind, how.match, sizes === 0 ? how.tapings : null),
-        how.feather,
-      ),
-  )
+  const map = formeStage(size.surface, { ...how, tapings: sizes === 0 ? how.tapings : null }, cache)
   try {
     const readings = lastReadings(size.surface, landmarks(size.surface))
     const upper = deriveUpper({

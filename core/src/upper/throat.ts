@@ -2,7 +2,7 @@ import { nearest, pointAt } from '../geometry/along.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
-import type { Rule } from '../model/rules.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
 
@@ -57,15 +57,15 @@ export function heightDifference(map: FormeMap, drawn: Record<Side, Path>): numb
 }
 
 export function throatShift({
-  board,
+  throatDifference,
   book,
   decisions,
 }: {
-  board: DesignBoard
-  book: DesignBoard['book']
+  throatDifference: number | null
+  book: RuleBook
   decisions: UpperDecisions
 }): ThroatShift {
-  const difference = board.throatDifference ?? 0
+  const difference = throatDifference ?? 0
   if (decisions.throat !== 'mirrored') return { difference, added: 0, shift: 0 }
   return { difference, added: difference, shift: difference * book.value(throatRules.shiftShare) }
 }

@@ -14,6 +14,7 @@ import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
 import type { Piece } from './piece.ts'
+import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
 import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
@@ -72,9 +73,13 @@ function dressed(
   return pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book), joins), book))
 }
 
-/** A style drawn on its board: what all that is derived from the base pattern reads. */
+/** A style drawn on the forme: what all that is derived from the base pattern reads. It holds no rule book. */
 export interface BasePattern {
-  board: DesignBoard
+  /** Where the points lie, and the forme's lines. */
+  board: PointPlaces
+  points: KeyPoint[]
+  /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
+  throatDifference: number | null
   drawn: DrawnUpper
 }
 
@@ -82,7 +87,9 @@ export interface BasePattern {
 export function drawBase({ map, decisions, book }: Pick<UpperNeeds, 'map' | 'decisions' | 'book'>): BasePattern | null {
   if (decisions.style === 'own pattern') return null
   const board = new DesignBoard(map, book, decisions)
-  return { board, drawn: styleBook[decisions.style].draw(board) }
+  const drawn = styleBook[decisions.style].draw(board)
+  const { points, throatDifference } = board
+  return { board: new PointPlaces(map, decisions), points, throatDifference, drawn }
 }
 
 /** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
@@ -90,11 +97,11 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   const { map, decisions, book, layers } = needs
   if (!base || decisions.style === 'own pattern') return ownUpper(needs)
   const style = styleBook[decisions.style]
-  const { board, drawn } = base
+  const { board, points, throatDifference, drawn } = base
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs)
   const top = decisions.topEdge ?? style.topEdge
-  const checked = { ...needs, board, drawn, pieces, joins, bottom: style.bottom }
+  const checked = { ...needs, board, throatDifference, drawn, pieces, joins, bottom: style.bottom }
   const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
@@ -121,7 +128,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   ])
   return {
     pieces,
-    points: board.points,
+    points,
     lines,
     joins,
     topEdge: topEdgeWork(top, pieces, layers.upper + layers.lining, book),

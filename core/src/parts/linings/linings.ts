@@ -4,7 +4,8 @@ import type { Side } from '../../last/frame.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { takenIn } from '../../upper/backTaper.ts'
-import { wallSides, type DesignBoard } from '../../upper/designPoints.ts'
+import { wallSides } from '../../upper/designPoints.ts'
+import type { PointPlaces } from '../../upper/pointPlaces.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import type { DrawnUpper } from '../../upper/style.ts'
@@ -13,7 +14,7 @@ import { bottomEdge, featherFrom, flipped, meet, perSide, smoothLine, stretch } 
 import { liningRules } from './liningRules.ts'
 
 export interface LiningNeeds {
-  board: DesignBoard
+  board: PointPlaces
   drawn: DrawnUpper
   decisions: PairDecisions['lining']
   book: RuleBook
@@ -167,7 +168,7 @@ export function liningPieces(needs: LiningNeeds): Piece[] {
   const vamp =
     drawn.opened &&
     openedPiece(
-      board,
+      { map: board.map, book },
       { id: 'vampLining', name: 'Vamp lining' },
       perSide((side): EdgeDraft[] => [
         ...splits[side].front,

@@ -2,7 +2,7 @@ import type { Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import type { Finding } from '../../model/because.ts'
 import type { UpperDecisions } from '../../model/upper.ts'
-import type { DesignBoard } from '../designPoints.ts'
+import type { PointPlaces } from '../pointPlaces.ts'
 import type { Join } from '../joins.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Piece } from '../piece.ts'
@@ -24,7 +24,9 @@ export interface UpperFinding extends Finding {
 }
 
 export interface CheckNeeds extends UpperNeeds {
-  board: DesignBoard
+  board: PointPlaces
+  /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
+  throatDifference: number | null
   drawn: DrawnUpper
   pieces: readonly Piece[]
   joins: readonly Join[]

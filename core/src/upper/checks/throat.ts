@@ -3,8 +3,8 @@ import type { CheckNeeds, UpperFinding } from './index.ts'
 
 /** How a low-cut flat's throat is laid out, by either school. */
 export function throatFindings(needs: CheckNeeds): UpperFinding[] {
-  const { board, book, decisions, drawn, heelHeight } = needs
-  if (board.throatDifference === null) return []
+  const { throatDifference, book, decisions, drawn, heelHeight } = needs
+  if (throatDifference === null) return []
   const highest = book.value(throatRules.flatHeel)
   const { difference, added, shift } = throatShift(needs)
   const mirrored = decisions.throat === 'mirrored'

@@ -11,12 +11,12 @@ import { styleRules } from '../styleRules.ts'
 import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
 /** The centre line of the forme from the toe back to a place of the ridge. */
-const centreBack = (board: DesignBoard, to: Point): Path =>
-  flipped(between(board.map.centre, to, board.map.centre[board.map.centre.length - 1]))
+const centreBack = ({ map }: Pick<DesignBoard, 'map'>, to: Point): Path =>
+  flipped(between(map.centre, to, map.centre[map.centre.length - 1]))
 
 /** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
 export function openedPiece(
-  board: DesignBoard,
+  board: Pick<DesignBoard, 'map' | 'book'>,
   draft: PieceDraft,
   half: Record<Side, EdgeDraft[]>,
   opened: Opened,

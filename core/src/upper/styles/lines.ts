@@ -9,6 +9,7 @@ import { topLineRules } from '../../parts/topLine.ts'
 import { takenIn } from '../backTaper.ts'
 import { wallSides, type DesignBoard } from '../designPoints.ts'
 import type { EdgeDraft } from '../pieceMaker.ts'
+import type { PointPlaces } from '../pointPlaces.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 
 /** Lines that most styles share. All run on the forme as seen from the lateral side. */
@@ -78,7 +79,7 @@ export function ankles(board: DesignBoard): Record<Side, Point> {
 }
 
 /** The feather line of a side from the foot of the back to the toe, beginning on the back line. */
-export function featherFrom(board: DesignBoard, side: Side, foot: Point): Path {
+export function featherFrom(board: PointPlaces, side: Side, foot: Point): Path {
   const line = board.feather[side]
   const at = nearest(line, foot).at
   return joined([foot], stretch(line, at + 0.5, pathLength(line)))

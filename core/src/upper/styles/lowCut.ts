@@ -71,7 +71,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const toe = board.map.feather[board.map.feather.length - 1]
   const opened = openVamp(board, throat, throat)
   const lasting = board.book.value(edgeRules.lasting)
-  const { added } = throatShift({ board, book: board.book, decisions: board.decisions })
+  const { added } = throatShift(board)
   const margin = { lateral: lasting, medial: lasting + added }
   const seams: DrawnUpper['seams'] = []
   const pieces: Piece[] = []

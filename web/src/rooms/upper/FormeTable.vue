@@ -2,7 +2,7 @@
 import {
   boxOf,
   wallLines,
-  type DesignBoard,
+  type PointPlaces,
   type FormeMap,
   type KeyPoint,
   type Path,
@@ -23,7 +23,7 @@ import { showLength } from '../../app/settings.ts'
 const props = defineProps<{
   map: FormeMap
   /** Says where points lie by the decisions, before the plan that follows from them is there. */
-  board: DesignBoard
+  board: PointPlaces
   upper: Upper
   chosen: Piece | null
   point: string

@@ -1,6 +1,6 @@
 import {
   wallSides,
-  type DesignBoard,
+  type PointPlaces,
   type KeyPoint,
   type Point,
   type PointSide,
@@ -17,7 +17,7 @@ const keyOf = (p: KeyPoint, side: Side) => `${p.id}:${p.sides.length === 1 ? 'bo
  * The decisions after a point was put somewhere on one side. Both sides move by the same step when `which` says so; the
  * other side stays otherwise.
  */
-export function movedTo(board: DesignBoard, p: KeyPoint, side: Side, to: Point, which: PointSide): Points {
+export function movedTo(board: PointPlaces, p: KeyPoint, side: Side, to: Point, which: PointSide): Points {
   const points = { ...board.decisions.points }
   const from = board.whereIs(p, side)
   const sides = p.sides.length === 1 || which !== 'both' ? [side] : wallSides
@@ -29,7 +29,7 @@ export function movedTo(board: DesignBoard, p: KeyPoint, side: Side, to: Point, 
 }
 
 /** The decisions after one of a point's figures was typed, mm. */
-export function figured(board: DesignBoard, p: KeyPoint, index: number, value: number, which: PointSide): Points {
+export function figured(board: PointPlaces, p: KeyPoint, index: number, value: number, which: PointSide): Points {
   const points = { ...board.decisions.points }
   const sides = p.sides.length === 1 ? p.sides : which === 'both' ? wallSides : [which]
   for (const s of sides) points[keyOf(p, s)] = board.placeByFigure(p, s, index, value)

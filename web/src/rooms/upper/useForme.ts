@@ -1,13 +1,11 @@
-import { DesignBoard, FormeMap, RuleBook, type PairDecisions } from '@gentle-awl/core'
+import { FormeMap, PointPlaces, type PairDecisions } from '@gentle-awl/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePair } from '../../plan/pairStore.ts'
 import { formeOf } from '../../plan/planner.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
 
 /** The forme of the pair on the bench, and a board that says where a decision puts a point and back. */
 export function useForme() {
   const pair = usePair()
-  const workshop = useWorkshop()
   const map = shallowRef<FormeMap | null>(null)
   const problem = ref('')
   const upper = computed(() => (pair.decisions as PairDecisions | null)?.upper ?? null)
@@ -35,10 +33,6 @@ export function useForme() {
     { immediate: true },
   )
 
-  const board = computed(() =>
-    map.value && upper.value
-      ? new DesignBoard(map.value, new RuleBook(workshop.houseRules, pair.decisions?.rules ?? {}), upper.value)
-      : null,
-  )
+  const board = computed(() => (map.value && upper.value ? new PointPlaces(map.value, upper.value) : null))
   return { map, board, problem, upper }
 }

@@ -1,4 +1,4 @@
-import { wallSides, type DesignBoard, type KeyPoint, type Point, type PointSide, type Side } from '@gentle-awl/core'
+import { wallSides, type PointPlaces, type KeyPoint, type Point, type PointSide, type Side } from '@gentle-awl/core'
 import { computed, ref, type Ref } from 'vue'
 import type { usePanZoom } from '../../drawing/usePanZoom.ts'
 
@@ -20,7 +20,7 @@ const NUDGE: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], A
 
 interface Needs {
   points: () => readonly KeyPoint[]
-  board: () => DesignBoard
+  board: () => PointPlaces
   side: () => PointSide
   surface: Ref<HTMLElement | null>
   view: ReturnType<typeof usePanZoom>

@@ -1,0 +1,133 @@
+import { GeometryError } from '../src/geometry/path.ts'
+import { LeftShoe, type PlanInput } from '../src/model/pair.ts'
+import { RuleBook, type Rule } from '../src/model/rules.ts'
+import { OwnPattern, type UpperDecisions, type PatternKind } from '../src/model/upper.ts'
+import { planPair, type Plan } from '../src/plan/planPair.ts'
+import { StageCache } from '../src/plan/stageCache.ts'
+import { sampleMeasures, samplePair } from './samplePair.ts'
+
+/** The dear ones: made of the last and of plain figures, and given no rule book. Shared, so that a cold plan costs less. */
+const GROUND = ['last', 'landmarks', 'readings', 'bottom', 'forme', 'formeMap', 'heelSheet', 'toeSheet']
+
+/** A cache that is empty but for the last, its forme and its sheets. */
+export class ColdCache extends StageCache {
+  constructor(private readonly ground: StageCache) {
+    super()
+  }
+
+  override stage<I extends Readonly<Record<string, unknown>>, T>(name: string, inputs: I, compute: (i: I) => T): T {
+    return GROUND.includes(name) ? this.ground.stage(name, inputs, compute) : super.stage(name, inputs, compute)
+  }
+
+  override same<T>(slot: string, document: T): T {
+    return this.ground.same(slot, document)
+  }
+}
+
+/** The plan, or the sentence that says why there is none. */
+export function planned(input: PlanInput, cache: StageCache): Plan | string {
+  try {
+    return planPair(input, cache)
+  } catch (error) {
+    if (error instanceof GeometryError || (error instanceof Error && error.name === 'PlanError')) return error.message
+    throw error
+  }
+}
+
+/** Every rule that is read while something is planned, seen at the book itself and not by what any stage remembers. */
+export function rulesRead(work: () => void): Map<string, Rule> {
+  const seen = new Map<string, Rule>()
+  const { standing } = RuleBook.prototype
+  RuleBook.prototype.standing = function (rule: Rule) {
+    seen.set(rule.key, rule)
+    return standing.call(this, rule)
+  }
+  try {
+    work()
+  } finally {
+    RuleBook.prototype.standing = standing
+  }
+  return seen
+}
+
+/** Where two plans first differ, as a path; null where they are equal. Plans are plain data. */
+export function difference(a: unknown, b: unknown, at = 'plan'): string | null {
+  if (Object.is(a, b)) return null
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) {
+    return `${at}: ${String(a)} | ${String(b)}`
+  }
+  if (Array.isArray(a) && Array.isArray(b)) {
+    if (a.length !== b.length) return `${at}: ${a.length} | ${b.length} entries`
+    for (let i = 0; i < a.length; i++) {
+      // Most of a plan is points: they are looked at without a path being written for each.
+      if (Object.is(a[i], b[i])) continue
+      const found = difference(a[i], b[i], at)
+      if (found !== null) return `[${i}] ${found}`
+    }
+    return null
+  }
+  const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>]
+  const names = Object.keys(x)
+  if (names.length !== Object.keys(y).length) return `${at}: ${names.join()} | ${Object.keys(y).join()}`
+  for (const name of names) {
+    if (Object.is(x[name], y[name])) continue
+    const found = difference(x[name], y[name], name)
+    if (found !== null) return `${at}.${found}`
+  }
+  return null
+}
+
+const leftLast = {
+  ...samplePair({}, { ...sampleMeasures.flat, length: 251 }).last,
+  id: '01900000-0000-7000-8000-000000000098',
+}
+const own = OwnPattern.parse({
+  pieces: [
+    {
+      id: 'vamp',
+      name: 'Vamp',
+      side: 'whole',
+      outline: [
+        [0, 0],
+        [140, 0],
+        [140, 90],
+        [0, 90],
+      ],
+      corners: [0, 1, 2, 3],
+      edges: [
+        { name: 'feather', role: 'lasting margin' },
+        { name: 'side', role: 'lap under', seam: 'side' },
+        { name: 'top line', role: 'folded' },
+        { name: 'other side', role: 'lap over', seam: 'side' },
+      ],
+    },
+  ],
+})
+
+const on = (
+  last: keyof typeof sampleMeasures,
+  construction: PlanInput['decisions']['construction'],
+  style: PatternKind,
+  upper: Partial<UpperDecisions> = {},
+): PlanInput => samplePair({ construction, upper: { style, ...upper } }, sampleMeasures[last])
+
+const flat = on('flat', 'cemented', 'ballet flat')
+
+/** One pair of each style, over all ways of making; one of them with a left shoe of its own. */
+export const pairOfEachStyle: Record<PatternKind, PlanInput> = {
+  derby: on('walking', 'welted', 'derby'),
+  oxford: on('walking', 'welted', 'oxford', {
+    options: { toeCap: true, counter: true },
+    decoration: 'punched and gimped',
+  }),
+  'ballet flat': {
+    ...flat,
+    leftLast,
+    decisions: { ...flat.decisions, left: LeftShoe.parse({ lastId: leftLast.id, figures: { 'puff.length': 40 } }) },
+  },
+  court: on('heeled', 'cemented', 'court'),
+  trainer: on('walking', 'cup sole', 'trainer'),
+  'stitch-down': on('walking', 'stitch-down', 'stitch-down'),
+  'ankle boot': on('boot', 'welted', 'ankle boot'),
+  'own pattern': on('walking', 'cemented', 'own pattern', { own }),
+}
