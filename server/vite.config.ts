@@ -8,7 +8,7 @@ export default defineConfig({
     outDir: 'dist',
     emptyOutDir: true,
     rollupOptions: {
-      input: { main: 'src/main.ts', worker: 'src/jobs/worker.ts' },
+      input: { main: 'src/main.ts', worker: 'src/jobs/worker.ts', restore: 'src/restore.ts' },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },

@@ -1,13 +1,16 @@
 import { join } from 'node:path'
+import compression from 'compression'
 import express, { type Express } from 'express'
 import { rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Store } from './db/open.ts'
-import { onlyLocal } from './http/loopback.ts'
-import { answerProblem, noSuchPath } from './http/problem.ts'
+import { onlyLocal, onlyOwnPages } from './http/loopback.ts'
+import { answerProblem, noSuchPath, Problem } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
+import { PairCards } from './db/pairCards.ts'
+import { backupRoutes } from './routes/backupRoutes.ts'
 import { pairRoutes } from './routes/pairRoutes.ts'
 import { lastHoldRoutes } from './routes/lastHoldRoutes.ts'
 import { lastExportRoutes } from './routes/lastExportRoutes.ts'
@@ -23,7 +26,7 @@ export interface AppParts {
   pages?: string
 }
 
-/** A pair file with a few thousand log entries stays well below this. */
+/** A last with a scan stays well below this. */
 const BODY_LIMIT = '4mb'
 /** Far above what one person's hands do, low enough to stop a page that runs wild. */
 const REQUESTS_A_MINUTE = 1200
@@ -49,12 +52,38 @@ export function makeApp({ store, jobs, log, pages }: AppParts): Express {
     }),
   )
   app.use(onlyLocal)
+  app.use(compression())
   const api = express.Router()
-  api.use(rateLimit({ windowMs: 60_000, limit: REQUESTS_A_MINUTE, standardHeaders: true, legacyHeaders: false }))
-  api.use(express.json({ limit: BODY_LIMIT }))
-  api.get('/health', (_req, res) => {
-    res.json({ status: 'ready' })
+  api.use(onlyOwnPages)
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: REQUESTS_A_MINUTE,
+      standardHeaders: true,
+      legacyHeaders: false,
+      handler: (_req, _res, next) => {
+        next(
+          new Problem(
+            429,
+            'Too many at once',
+            `More than ${REQUESTS_A_MINUTE} requests came within a minute. Wait a little, then try again; nothing was changed.`,
+            [],
+            {},
+            60,
+          ),
+        )
+      },
+    }),
+  )
+  api.get('/health', async (_req, res) => {
+    await store.ready()
+    const backup = store.lastBackup()
+    res.json({ status: 'ready', work: jobs.load(), backup, warning: backup?.problem ?? '' })
   })
+  const cards = new PairCards(store, jobs, (error) => log.warn({ err: error }, 'A card could not be made.'))
+  // A pair's own file may be far larger than anything else that is sent; its route reads the body itself.
+  const readJson = express.json({ limit: BODY_LIMIT })
+  api.use((req, res, next) => (req.path === '/pairs/import' ? next() : readJson(req, res, next)))
   api.use('/lasts', lastExportRoutes(store, jobs))
   api.use('/lasts', lastRoutes(store, jobs))
   api.use('/last-holds', lastHoldRoutes(store))
@@ -62,7 +91,8 @@ export function makeApp({ store, jobs, log, pages }: AppParts): Express {
   api.use('/cup-soles', cupSoleRoutes(store))
   api.use('/standins/scanner', scannerRoutes(jobs))
   api.use('/materials', materialRoutes(store))
-  api.use('/pairs', pairRoutes(store, jobs))
+  api.use('/pairs', pairRoutes(store, jobs, cards))
+  api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))
   api.use(noSuchPath)
   app.use('/api/v1', api)

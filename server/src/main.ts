@@ -19,15 +19,32 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
   process.exit(1)
 }
 
-const store = await openStore(data, join(root, 'server', 'drizzle'))
-await store.backUp()
+// Whatever is written is for the owner of the data alone.
+process.umask(0o077)
+
+/** A start that cannot be: said in a sentence, without a trace of the program's own. */
+function failStart(error: unknown): never {
+  if (error instanceof Error && (error.name === 'StartProblem' || 'code' in error)) {
+    process.stderr.write(`${error.message}\n`)
+  } else log.fatal({ err: error }, 'Gentle Awl could not start.')
+  process.exit(1)
+}
+
+const store = await openStore(data, join(root, 'server', 'drizzle')).catch(failStart)
+/** A backup that cannot be made is no reason not to work: it is said here, and on every page. */
+const backUp = () =>
+  store.backUp().catch((error: unknown) => log.warn({ err: error }, 'No backup could be made. Make room on the disk.'))
+await backUp()
 if (demo) {
   const { seedDemo } = await import('./demo/seed.ts')
-  if (await seedDemo(store)) log.info('Made the demo workshop.')
+  try {
+    // Then the folder can be copied as it is, and the first backup has the demo in it.
+    if (await seedDemo(store)) await backUp()
+  } catch (error) {
+    failStart(error)
+  }
 }
-const daily = setInterval(() => {
-  store.backUp().catch((error: unknown) => log.error({ err: error }, 'The daily backup failed.'))
-}, DAY)
+const daily = setInterval(() => void backUp(), DAY)
 const jobs = makeJobs()
 const pages = join(root, 'web', 'dist')
 const server = makeApp({ store, jobs, log, pages: existsSync(pages) ? pages : undefined }).listen(
@@ -52,13 +69,14 @@ const stop = (signal: string) => {
   log.info(`${signal}: finishing what runs, then stopping.`)
   clearInterval(daily)
   server.close(() => {
-    void jobs.close().then(() => {
-      store.close()
-      process.exit(0)
-    })
+    void jobs
+      .close()
+      .then(() => store.close())
+      .then(() => process.exit(0))
   })
   server.closeIdleConnections()
-  setTimeout(() => process.exit(0), 8000).unref()
+  // Whoever still holds a connection open does not keep the last saves from reaching the database file.
+  setTimeout(() => void store.close().then(() => process.exit(0)), 8000).unref()
 }
 process.on('SIGINT', () => stop('SIGINT'))
 process.on('SIGTERM', () => stop('SIGTERM'))

@@ -75,7 +75,7 @@ export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl
     end: async () => {
       await new Promise((resolve) => server.close(resolve))
       await jobs.close()
-      store.close()
+      await store.close()
       rmSync(folder, { recursive: true, force: true })
     },
   }

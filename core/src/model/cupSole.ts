@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { named, note } from './text.ts'
 
 /** A bought cup sole: the outline inside its wall, mm, as it was imported or traced; it may lie any way. */
 export const CupSoleFields = z.object({
-  name: z.string().trim().min(1, 'Give the cup sole a name.').max(80),
-  note: z.string().max(500).default(''),
+  name: named(80, 'Give the cup sole a name.'),
+  note: note(500).default(''),
   outline: z
     .array(z.tuple([z.number().min(-5000).max(5000), z.number().min(-5000).max(5000)]))
     .min(8, 'An outline needs at least 8 points.')

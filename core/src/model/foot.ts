@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { line, named, note } from './text.ts'
 
 const figure = (min: number, max: number) => z.number().min(min).max(max).nullable().default(null)
 
@@ -15,9 +16,9 @@ export type FootMeasures = z.infer<typeof FootMeasures>
 
 /** A customer's feet, known by order number and trade. */
 export const FeetFields = z.object({
-  order: z.string().trim().min(1, 'Give the order a number.').max(20),
-  trade: z.string().trim().max(80).default(''),
-  note: z.string().max(500).default(''),
+  order: named(20, 'Give the order a number.'),
+  trade: line(80).default(''),
+  note: note(500).default(''),
   right: FootMeasures.prefault({}),
   left: FootMeasures.prefault({}),
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { line, named, note } from './text.ts'
 
 export const toeShapes = ['round', 'almond', 'soft square', 'pointed', 'blunt'] as const
 export const ToeShape = z.enum(toeShapes)
@@ -89,7 +90,7 @@ export type PackedSurface = z.infer<typeof PackedSurface>
 export const SurfaceOrigin = z.object({
   from: z.enum(['scan', 'graded']),
   /** File or last it came from. */
-  name: z.string().max(200),
+  name: line(200),
   /** The foot of the wooden last that was scanned; a left one is kept as its mirror. */
   foot: z.enum(['right', 'left']).default('right'),
   triangles: z.int().min(0).default(0),
@@ -121,16 +122,16 @@ export type BuildUp = z.infer<typeof BuildUp>
 /** The wooden thing on the shelf. */
 export const LastStock = z.object({
   /** Stamped on the last. */
-  number: z.string().trim().max(40).default(''),
+  number: line(40).default(''),
   feet: z.enum(['pair', 'right', 'left']).default('pair'),
   count: z.int().min(1).max(99).default(1),
-  place: z.string().trim().max(80).default(''),
+  place: line(80).default(''),
 })
 export type LastStock = z.infer<typeof LastStock>
 
 export const LastFields = z.object({
-  name: z.string().trim().min(1).max(80),
-  note: z.string().max(500).default(''),
+  name: named(80, 'Give it a name.'),
+  note: note(500).default(''),
   shape: LastShape,
   buildUps: z.array(BuildUp).max(12).default([]),
   stock: LastStock.prefault({}),
@@ -139,3 +140,14 @@ export type LastFields = z.infer<typeof LastFields>
 
 export const Last = LastFields.extend({ id: z.uuid() })
 export type Last = z.infer<typeof Last>
+
+type KeptShape = Extract<LastShape, { kind: 'kept' }>
+/**
+ * A shape without the points of a kept surface: tens of thousands of numbers, which come with the last itself. How high
+ * its heel is, mm, is read off them for the list.
+ */
+export type ShelfShape =
+  | Exclude<LastShape, KeptShape>
+  | (Omit<KeptShape, 'surface'> & { surface: Omit<PackedSurface, 'points'> & { heelHeight: number } })
+/** A last as a shelf lists it. */
+export type ShelfLast = Omit<Last, 'shape'> & { shape: ShelfShape }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { note } from './text.ts'
 
 /** A calendar day, as the workshop counts it: 2026-11-25. */
 const Day = z.iso.date()
@@ -10,7 +11,7 @@ export const LastHoldFields = z
     pairId: z.uuid().nullable().default(null),
     from: Day,
     until: Day.nullable().default(null),
-    note: z.string().max(300).default(''),
+    note: note(300).default(''),
   })
   .refine((h) => h.until === null || h.until >= h.from, {
     path: ['until'],

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { line } from './text.ts'
 
 /** What can be done to a part that makes its outline count: after that a change means making it again. */
 export const makings = ['printed', 'cut', 'punched'] as const
@@ -6,11 +7,11 @@ export type Making = (typeof makings)[number]
 
 /** A part or piece as it was printed, cut or punched; `print` is the fingerprint of its outline then. Times are UTC. */
 export const Made = z.object({
-  part: z.string().min(1).max(80),
-  name: z.string().max(80),
+  part: line(80).min(1),
+  name: line(80),
   how: z.enum(makings),
-  print: z.string().max(40),
-  revision: z.number().int().min(1),
+  print: line(40),
+  revision: z.number().int().min(1).max(1_000_000),
   at: z.iso.datetime(),
 })
 export type Made = z.infer<typeof Made>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { named, note } from './text.ts'
 
 export const materialKinds = [
   'upper leather',
@@ -23,11 +24,11 @@ export const FoamTest = z
 
 export const Material = z.object({
   id: z.uuid(),
-  name: z.string().trim().min(1, 'Give the material a name.').max(80),
+  name: named(80, 'Give the material a name.'),
   kind: MaterialKind,
   /** mm, as measured with the gauge before skiving. */
   thickness: z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.'),
-  note: z.string().max(500).default(''),
+  note: note(500).default(''),
   foamTest: FoamTest.nullable().default(null),
 })
 export type Material = z.infer<typeof Material>

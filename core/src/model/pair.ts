@@ -8,6 +8,7 @@ import { Last } from './last.ts'
 import { Made } from './made.ts'
 import { Material } from './material.ts'
 import { UpperDecisions } from './upper.ts'
+import { line, named, note } from './text.ts'
 
 export const stiffenerFronts = ['short', 'long medial', 'long both'] as const
 export const paddings = ['none', 'heel pad', 'half', 'full'] as const
@@ -58,7 +59,7 @@ export const LeftShoe = z.object({
 export type LeftShoe = z.infer<typeof LeftShoe>
 
 /** House-rule figures by key; keys and ranges are checked against the rule book. */
-export const RuleFigures = z.record(z.string().max(60), z.number())
+export const RuleFigures = z.record(line(60), z.number())
 export type RuleFigures = z.infer<typeof RuleFigures>
 
 /** Everything a person decided about a pair. All else is computed from it. */
@@ -116,20 +117,24 @@ export const madeOn = (decisions: PairDecisions, lastId: string): boolean =>
 
 /** What identifies a pair at the bench. Customers go by order number and trade, never by name. */
 export const PairLabel = z.object({
-  order: z.string().trim().min(1, 'Give the order a number.').max(20),
-  name: z.string().trim().min(1, 'Give the pair a name.').max(80),
-  trade: z.string().trim().max(80).default(''),
-  note: z.string().max(1000).default(''),
+  order: named(20, 'Give the order a number.'),
+  name: named(80, 'Give the pair a name.'),
+  trade: line(80).default(''),
+  note: note(1000).default(''),
 })
 export type PairLabel = z.infer<typeof PairLabel>
 
 /** A step begun or finished at the bench; `undone` takes the last one back. Times are UTC, ISO 8601. */
 export const StepEvent = z.object({
-  step: z.string().min(1).max(60),
+  step: line(60).min(1),
   what: z.enum(['started', 'finished', 'undone']),
   at: z.iso.datetime(),
 })
 export type StepEvent = z.infer<typeof StepEvent>
+
+/** Far above what hands can make, far below where numbers stop being whole. */
+export const MOST_REVISIONS = 1_000_000
+const Revision = z.number().int().min(1).max(MOST_REVISIONS, 'No pair has so many revisions.')
 
 export const PAIR_FORMAT = 'gentle-awl-pair'
 export const PAIR_VERSION = 2
@@ -147,7 +152,7 @@ const PairFileNow = z.object({
   format: z.literal(PAIR_FORMAT),
   version: z.literal(PAIR_VERSION),
   id: z.uuid(),
-  revision: z.number().int().min(1),
+  revision: Revision,
   label: PairLabel,
   decisions: PairDecisions,
   last: Last,
@@ -158,8 +163,8 @@ const PairFileNow = z.object({
   materials: z.array(Material).min(1).max(200),
   /** The workshop's own house rules where they differ from the book. */
   houseRules: RuleFigures.default({}),
-  log: z.array(StepEvent).max(5000).default([]),
-  made: z.array(Made).max(20_000).default([]),
+  log: z.array(StepEvent).max(100_000).default([]),
+  made: z.array(Made).max(100_000).default([]),
 })
 /** The open pair file: decisions with all they rest on, and what was done. Files of version 1 are read as well. */
 export const PairFile = z.preprocess(upgraded, PairFileNow)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { edgeRoles, type EdgeRole } from './edgeRoles.ts'
+import { line, named } from './text.ts'
 
 /** Ways an upper can be cut up. */
 export const styles = ['derby', 'oxford', 'ballet flat', 'court', 'trainer', 'stitch-down', 'ankle boot'] as const
@@ -33,7 +34,7 @@ export type Decoration = (typeof decorations)[number]
 export const OwnPiece = z
   .object({
     id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-    name: z.string().trim().min(1, 'Give the piece a name.').max(60),
+    name: named(60, 'Give the piece a name.'),
     side: z.enum(['lateral', 'medial', 'whole']),
     outline: z
       .array(z.tuple([coordinate, coordinate]))
@@ -43,9 +44,9 @@ export const OwnPiece = z
     edges: z
       .array(
         z.object({
-          name: z.string().trim().min(1, 'Give the edge a name.').max(60),
+          name: named(60, 'Give the edge a name.'),
           role: z.enum(Object.keys(edgeRoles) as [EdgeRole, ...EdgeRole[]]),
-          seam: z.string().trim().max(40).default(''),
+          seam: line(40).default(''),
         }),
       )
       .min(1)
@@ -70,7 +71,7 @@ export const UpperDecisions = z.object({
   style: z.enum(patternKinds).default('derby'),
   own: OwnPattern.nullable().default(null),
   /** Options of the style by name, on or off. */
-  options: z.record(z.string().max(40), z.boolean()).default({}),
+  options: z.record(line(40), z.boolean()).default({}),
   topEdge: z.enum(topEdges).nullable().default(null),
   decoration: z.enum(decorations).default('none'),
   forme: z
@@ -84,7 +85,7 @@ export const UpperDecisions = z.object({
     })
     .prefault({}),
   /** Points that were moved, by `name:side`. */
-  points: z.record(z.string().max(60), MovedPoint).default({}),
+  points: z.record(line(60), MovedPoint).default({}),
   /** What the back line is taken in at its foot, mm a side; 0 leaves it as drawn. */
   backTaper: z.number().min(0).max(6).default(0),
   /** How a flat's throat is laid out. */

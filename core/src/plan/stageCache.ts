@@ -20,6 +20,7 @@ const DOCUMENTS = 20
  */
 export class StageCache {
   private readonly kept = new Map<string, Kept[]>()
+  private readonly lists = new Map<string, (readonly unknown[])[]>()
   private readonly documents = new Map<string, Map<string, unknown>>()
   /** How often each stage was really computed: what the tests and the bench look at. */
   readonly computed = new Map<string, number>()
@@ -54,7 +55,12 @@ export class StageCache {
 
   /** The very same list as last time while its items are the same ones. */
   list<T>(name: string, items: readonly T[]): readonly T[] {
-    return this.stage(name, Object.fromEntries(items.entries()), () => items)
+    const known = this.lists.get(name) ?? []
+    const same = known.find((l) => l.length === items.length && l.every((item, i) => Object.is(item, items[i])))
+    // Lists of one name hold what was put in under it.
+    const list = (same ?? items) as readonly T[]
+    this.lists.set(name, [list, ...known.filter((l) => l !== list)].slice(0, this.keep))
+    return list
   }
 
   /** A document as the object that stood for it when it was last seen with the same content: plain data only. */

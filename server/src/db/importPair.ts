@@ -54,6 +54,16 @@ function carriedRules(own: RuleFigures, theirs: RuleFigures, ours: RuleFigures):
   return rules
 }
 
+/** So many entries are written at once. */
+const PORTION = 500
+
+function* portions<T>(all: readonly T[]): Generator<T[]> {
+  for (let i = 0; i < all.length; i += PORTION) yield all.slice(i, i + PORTION)
+}
+
+/** Lets the process see to others: a long log is no reason to keep them waiting. */
+const others = () => new Promise<void>((resolve) => setImmediate(resolve))
+
 /** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
 export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const lastId = await bringLast(tx, file.last)
@@ -77,7 +87,13 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const [taken] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, file.id))
   const label = taken ? { ...file.label, name: `${file.label.name.slice(0, 70)} (copy)` } : file.label
   const id = await createPair(tx, label, decisions, taken ? uuid() : file.id, file.revision)
-  for (const event of file.log) await tx.insert(stepEvents).values({ id: uuid(), pairId: id, ...event })
-  for (const one of file.made) await tx.insert(made).values({ id: uuid(), pairId: id, ...one })
+  for (const some of portions(file.log)) {
+    await tx.insert(stepEvents).values(some.map((event) => ({ id: uuid(), pairId: id, ...event })))
+    await others()
+  }
+  for (const some of portions(file.made)) {
+    await tx.insert(made).values(some.map((one) => ({ id: uuid(), pairId: id, ...one })))
+    await others()
+  }
   return id
 }

@@ -9,8 +9,8 @@ import type {
   RuleFigures,
   StepEvent,
 } from '@gentle-awl/core'
-import { PAIR_FORMAT, PAIR_VERSION } from '@gentle-awl/core'
-import { and, asc, desc, eq, inArray, max } from 'drizzle-orm'
+import { checkRuleFigures, mayServe, PAIR_FORMAT, PAIR_VERSION, roleNames, type MaterialRole } from '@gentle-awl/core'
+import { and, asc, desc, eq, inArray, max, sql } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notFound, Problem, stale } from '../http/problem.ts'
 import type { Db, Tx } from './open.ts'
@@ -32,18 +32,40 @@ export interface PairView {
 
 type Reader = Db | Tx
 
+/** What stands against reading a pair that is there: it stays on the list, and can be deleted. */
+export const unreadable = () =>
+  new Problem(
+    422,
+    'Cannot be read',
+    'This pair cannot be read: what was saved of it is damaged. It can be deleted from the list, or put back from a backup.',
+  )
+
 async function rowOf(db: Reader, id: string) {
-  const [row] = await db.select().from(pairs).where(eq(pairs.id, id))
-  return row
+  try {
+    const [row] = await db.select().from(pairs).where(eq(pairs.id, id))
+    return row
+  } catch (error) {
+    // A number in it that is larger than any we write.
+    if (isTooLarge(error)) throw unreadable()
+    throw error
+  }
 }
 
+const isTooLarge = (error: unknown): boolean =>
+  error instanceof RangeError || (error instanceof Error && isTooLarge(error.cause))
+
 async function revisionOf(db: Reader, pairId: string, revision: number) {
-  const [row] = await db
-    .select()
-    .from(pairRevisions)
-    .where(and(eq(pairRevisions.pairId, pairId), eq(pairRevisions.revision, revision)))
-  if (!row) throw new Error(`Pair ${pairId} has lost its revision ${revision}.`)
-  return row
+  try {
+    const [row] = await db
+      .select()
+      .from(pairRevisions)
+      .where(and(eq(pairRevisions.pairId, pairId), eq(pairRevisions.revision, revision)))
+    if (row) return row
+  } catch (error) {
+    // Decisions that are no JSON any more.
+    if (!(error instanceof SyntaxError)) throw error
+  }
+  throw unreadable()
 }
 
 /** The newest revision made from a given one: where redo goes. */
@@ -74,26 +96,10 @@ export async function viewPair(db: Reader, id: string): Promise<PairView> {
   }
 }
 
-export async function listPairs(db: Db) {
-  const rows = await db
-    .select({ pair: pairs, decisions: pairRevisions.decisions, lastName: lasts.name })
-    .from(pairs)
-    .innerJoin(pairRevisions, and(eq(pairRevisions.pairId, pairs.id), eq(pairRevisions.revision, pairs.head)))
-    .innerJoin(lasts, eq(lasts.id, pairs.lastId))
-    .orderBy(desc(pairs.updatedAt))
-  const events = await db.select().from(stepEvents).orderBy(asc(stepEvents.at), asc(stepEvents.id))
-  return rows.map(({ pair, decisions, lastName }) => ({
-    id: pair.id,
-    version: pair.version,
-    updatedAt: pair.updatedAt,
-    label: { order: pair.order, name: pair.name, trade: pair.trade, note: pair.note },
-    lastName,
-    decisions,
-    log: events.filter((e) => e.pairId === pair.id).map(({ step, what, at }) => ({ step, what, at })),
-  }))
-}
+const refused = (title: string, field: string, message: string) =>
+  new Problem(422, title, message, [{ field: `decisions.${field}`, message }])
 
-/** Throws 422 when decisions name a last, a cup sole or a material that is not in the workshop. */
+/** Throws 422 when decisions name a last, a cup sole or a material that is not in the workshop or cannot serve, or a rule that is none. */
 async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
   for (const [field, lastId] of [
     ['lastId', decisions.lastId],
@@ -102,19 +108,18 @@ async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> 
     if (!lastId) continue
     const [last] = await tx.select({ id: lasts.id }).from(lasts).where(eq(lasts.id, lastId))
     if (last) continue
-    const message = `This last${field === 'lastId' ? '' : ' for the left shoe'} is not on the shelf. Choose another one.`
-    throw new Problem(422, 'Unknown last', message, [{ field: `decisions.${field}`, message }])
+    const whose = field === 'lastId' ? '' : ' for the left shoe'
+    throw refused('Unknown last', field, `This last${whose} is not on the shelf. Choose another one.`)
   }
   if (decisions.cupSoleId !== null) {
     const [sole] = await tx.select({ id: cupSoles.id }).from(cupSoles).where(eq(cupSoles.id, decisions.cupSoleId))
     if (!sole) {
-      const message = 'This cup sole is not in the stores any more. Choose another one.'
-      throw new Problem(422, 'Unknown cup sole', message, [{ field: 'decisions.cupSoleId', message }])
+      throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
     }
   }
-  const wanted = Object.entries(decisions.materials).filter((e): e is [string, string] => e[1] !== null)
+  const wanted = Object.entries(decisions.materials).filter((e): e is [MaterialRole, string] => e[1] !== null)
   const found = await tx
-    .select({ id: materials.id })
+    .select({ id: materials.id, name: materials.name, kind: materials.kind })
     .from(materials)
     .where(
       inArray(
@@ -122,12 +127,25 @@ async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> 
         wanted.map(([, id]) => id),
       ),
     )
-  const known = new Set(found.map((m) => m.id))
-  const missing = wanted.find(([, id]) => !known.has(id))
-  if (missing) {
-    const message = `The material chosen for the ${missing[0]} is not in the stores. Choose another one.`
-    throw new Problem(422, 'Unknown material', message, [{ field: `decisions.materials.${missing[0]}`, message }])
+  const known = new Map(found.map((m) => [m.id, m]))
+  for (const [role, id] of wanted) {
+    const material = known.get(id)
+    if (!material) {
+      throw refused(
+        'Unknown material',
+        `materials.${role}`,
+        `The material chosen for the ${role} is not in the stores. Choose another one.`,
+      )
+    }
+    if (!mayServe(role, material.kind)) {
+      throw refused(
+        'Cannot serve',
+        `materials.${role}`,
+        `${roleNames[role]}: ${material.name} is ${material.kind}, which cannot serve here. Choose another material.`,
+      )
+    }
   }
+  checkRuleFigures(decisions.rules)
 }
 
 export async function createPair(
@@ -195,16 +213,12 @@ export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' 
 }
 
 export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & { id: string })[]> {
-  const rows = await db
-    .select()
-    .from(stepEvents)
-    .where(eq(stepEvents.pairId, pairId))
-    .orderBy(asc(stepEvents.at), asc(stepEvents.id))
+  const rows = await db.select().from(stepEvents).where(eq(stepEvents.pairId, pairId)).orderBy(asc(stepEvents.serial))
   return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
 }
 
 export async function readMade(db: Reader, pairId: string): Promise<Made[]> {
-  const rows = await db.select().from(made).where(eq(made.pairId, pairId)).orderBy(asc(made.at), asc(made.id))
+  const rows = await db.select().from(made).where(eq(made.pairId, pairId)).orderBy(asc(made.serial))
   return rows.map(({ part, name, how, print, revision, at }) => ({ part, name, how, print, revision, at }))
 }
 
@@ -269,7 +283,13 @@ export const plainMaterial = ({ id, name, kind, thickness, note, foamTest }: Mat
   foamTest,
 })
 
+/** Deletes a pair in just this version, whether or not it can be read. */
 export async function deletePair(tx: Tx, id: string, version: number): Promise<void> {
-  await currentRow(tx, id, version)
+  const [row] = await tx
+    .select({ version: sql<string>`CAST(${pairs.version} AS TEXT)` })
+    .from(pairs)
+    .where(eq(pairs.id, id))
+  if (!row) throw notFound('pair')
+  if (Number(row.version) !== version) throw stale('pair', await viewPair(tx, id))
   await tx.delete(pairs).where(eq(pairs.id, id))
 }

@@ -7,6 +7,7 @@ import type {
   Making,
   Material,
   MaterialKind,
+  PairCard,
   PairDecisions,
   RuleFigures,
 } from '@gentle-awl/core'
@@ -66,10 +67,21 @@ export const pairRevisions = sqliteTable(
   (t) => [primaryKey({ columns: [t.pairId, t.revision] })],
 )
 
+/** What the list shows of a pair's plan, and what it was made from: made anew when that is another. */
+export const pairCards = sqliteTable('pair_cards', {
+  pairId: text('pair_id')
+    .primaryKey()
+    .references(() => pairs.id, { onDelete: 'cascade' }),
+  madeFrom: text('made_from').notNull(),
+  card: text('card', { mode: 'json' }).$type<PairCard>().notNull(),
+})
+
+/** What happened at the bench, in the order in which it was written down: a clock may be set back, a serial number not. */
 export const stepEvents = sqliteTable(
   'step_events',
   {
-    id: text('id').primaryKey(),
+    serial: integer('serial').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
     pairId: text('pair_id')
       .notNull()
       .references(() => pairs.id, { onDelete: 'cascade' }),
@@ -77,14 +89,15 @@ export const stepEvents = sqliteTable(
     what: text('what').$type<'started' | 'finished' | 'undone'>().notNull(),
     at: text('at').notNull(),
   },
-  (t) => [index('step_events_pair').on(t.pairId, t.at)],
+  (t) => [index('step_events_pair').on(t.pairId, t.step, t.serial)],
 )
 
 /** What was printed, cut or punched, with the fingerprint of its shape then. Nothing of it is ever changed. */
 export const made = sqliteTable(
   'made',
   {
-    id: text('id').primaryKey(),
+    serial: integer('serial').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
     pairId: text('pair_id')
       .notNull()
       .references(() => pairs.id, { onDelete: 'cascade' }),
@@ -95,7 +108,7 @@ export const made = sqliteTable(
     revision: integer('revision').notNull(),
     at: text('at').notNull(),
   },
-  (t) => [index('made_pair').on(t.pairId, t.at)],
+  (t) => [index('made_pair').on(t.pairId, t.serial)],
 )
 
 /** Which pair has a last, from when until when (days, local; open end while nobody knows). */

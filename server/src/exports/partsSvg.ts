@@ -12,7 +12,13 @@ import {
 import type { Foot, PairPart } from './pairParts.ts'
 
 const escape = (text: string) =>
-  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;')
+  text
+    // Stored before such characters were refused: an XML file must not hold them.
+    .replaceAll(/[\p{Cc}\p{Cs}]/gu, '\ufffd')
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;')
+    .replaceAll('"', '&quot;')
 
 const n = (v: number) => Number(v.toFixed(4)).toString()
 

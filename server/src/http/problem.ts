@@ -1,6 +1,12 @@
-import { GeometryError, PlanError, RuleError } from '@gentle-awl/core'
+import { GeometryError, PlanError, RuleError, useOurWords } from '@gentle-awl/core'
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import { ZodError, type z } from 'zod'
+import { StartProblem } from '../db/dataFolder.ts'
+import { isBusy } from '../db/busy.ts'
+import { Left } from '../jobs/left.ts'
+
+// Here every complaint of the schemas becomes an answer, in the server and in its threads.
+useOurWords()
 
 /** One thing wrong in what was sent: the path of the field, and a sentence. */
 export interface FieldError {
@@ -17,13 +23,32 @@ export class Problem extends Error {
     readonly detail: string,
     readonly fields: FieldError[] = [],
     readonly extra: Record<string, unknown> = {},
+    /** Seconds after which to try again; null where trying again changes nothing. */
+    readonly retryAfter: number | null = null,
   ) {
     super(detail)
   }
 }
 
+export const notJson = () =>
+  new Problem(
+    400,
+    'Not JSON',
+    'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.',
+  )
+
 export const notFound = (what: string) =>
   new Problem(404, 'Not here', `There is no ${what} with this id. It may have been deleted; go back to the list.`)
+
+export const heldElsewhere = () =>
+  new Problem(
+    503,
+    'Database held',
+    'Another program holds the database (a copy being made, or a database browser). Nothing was saved; close it, then try again.',
+    [],
+    {},
+    5,
+  )
 
 export const stale = (what: string, current: unknown) =>
   new Problem(
@@ -48,7 +73,7 @@ export function badInput(error: z.ZodError, what: string): Problem {
   return new Problem(
     422,
     'Not as it should be',
-    `${what} cannot be used: ${first.field}: ${first.message}${fields.length > 1 ? ` (and ${fields.length - 1} more)` : ''}. Nothing was changed.`,
+    `${what} cannot be used. At ${first.field}: ${first.message}${fields.length > 1 ? ` And ${fields.length - 1} more.` : ''} Nothing was changed.`,
     fields,
   )
 }
@@ -66,6 +91,29 @@ function isDiskFull(error: unknown): boolean {
   return /SQLITE_FULL|disk is full|ENOSPC/.test(error.message) || isDiskFull(error.cause)
 }
 
+/** What Express and its body parser say of a request that cannot be read: by its status, in our words. */
+function ofRequest(error: unknown): Problem | null {
+  if (typeof error !== 'object' || error === null || !('status' in error)) return null
+  if (typeof error.status !== 'number' || error.status < 400 || error.status > 499) return null
+  const type = 'type' in error ? error.type : ''
+  if (type === 'entity.parse.failed') return notJson()
+  if (error.status === 413) {
+    return new Problem(413, 'Too large', 'This file is larger than a pair can be. Nothing was changed.')
+  }
+  if (error.status === 415) {
+    return new Problem(
+      415,
+      'Not readable',
+      'This was sent in a character set or packing that is not known here. Send plain UTF-8. Nothing was changed.',
+    )
+  }
+  return new Problem(
+    400,
+    'Not understood',
+    'This request cannot be read: its address or its content is broken. Nothing was changed.',
+  )
+}
+
 function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error
   if (error instanceof ZodError) return badInput(error, 'This')
@@ -73,19 +121,10 @@ function asProblem(error: unknown): Problem | null {
     return new Problem(422, 'Cannot be planned', error.message, [{ field: error.field, message: error.message }])
   }
   if (error instanceof GeometryError) return new Problem(422, 'Cannot be drawn', error.message)
-  if (typeof error === 'object' && error !== null && 'type' in error && 'status' in error) {
-    // Express's body parser.
-    if (error.type === 'entity.parse.failed') {
-      return new Problem(
-        400,
-        'Not JSON',
-        'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.',
-      )
-    }
-    if (error.type === 'entity.too.large') {
-      return new Problem(413, 'Too large', 'This file is larger than a pair can be. Nothing was changed.')
-    }
-  }
+  if (isBusy(error)) return heldElsewhere()
+  if (error instanceof StartProblem) return new Problem(422, 'Cannot be put back', error.message)
+  const request = ofRequest(error)
+  if (request) return request
   if (isDiskFull(error)) {
     return new Problem(507, 'Disk full', 'The disk is full, so nothing was saved. Make room, then save again.')
   }
@@ -101,11 +140,16 @@ export const answerProblem: ErrorRequestHandler = (error: unknown, req, res, nex
     next(error)
     return
   }
+  if (error instanceof Left) {
+    res.end()
+    return
+  }
   const known = asProblem(error)
   if (!known) req.log.error({ err: error }, 'unexpected')
   const problem =
     known ??
     new Problem(500, 'Our mistake', 'Something went wrong here that should not. Nothing was saved; the log says more.')
+  if (problem.retryAfter !== null) res.set('Retry-After', String(problem.retryAfter))
   res
     .status(problem.status)
     .type('application/problem+json')

@@ -1,15 +1,20 @@
 import {
+  cardOf,
   checkedLast,
   GeometryError,
+  makeables,
   pieceAsPart,
   planPair,
   StageCache,
   type FootPlan,
   type Last,
   type LastBody,
+  type Makeable,
+  type PairCard,
   type PairFile,
   type Plan,
 } from '@gentle-awl/core'
+import { move } from 'piscina'
 import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
 import { lastSheet } from '../exports/lastSheet.ts'
 import { partsPdf } from '../exports/partsPdf.ts'
@@ -17,86 +22,131 @@ import { pairSvg, partSvg } from '../exports/partsSvg.ts'
 import { pairParts } from '../exports/pairParts.ts'
 import type { Paper } from '../exports/sheets.ts'
 import { upperDxf } from '../exports/upperDxf.ts'
+import { readPairFile } from '../http/readPairFile.ts'
+import { Problem, type FieldError } from '../http/problem.ts'
 import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
-/** Work for a thread of the pool. The stage cache lives as long as the thread. */
-export type Job =
-  | { kind: 'last'; last: LastBody }
-  | { kind: 'lastMesh'; last: Last; format: MeshFormat; foot: 'right' | 'left' }
-  | { kind: 'lastSheet'; last: Last; paper: Paper }
-  | { kind: 'pretendScan'; order: ScanOrder }
-  | { kind: 'plan'; file: PairFile }
-  | { kind: 'pdf'; file: PairFile; paper: Paper }
-  | { kind: 'pairSvg'; file: PairFile }
-  | { kind: 'upper'; file: PairFile; format: UpperFormat; paper: Paper }
-  | { kind: 'partSvg'; file: PairFile; part: string; foot: 'right' | 'left' }
-
 export type UpperFormat = 'svg' | 'dxf' | 'pdf'
+type Foot = 'right' | 'left'
 
-/** Errors cross the thread as plain data, so that their kind and field survive. */
-export type JobResult = { ok: true; value: Plan | Uint8Array | string | null } | { ok: false; error: JobError }
+/** What is asked of a plan. */
+export interface PairJobs {
+  /** The whole plan as JSON, ready to be sent. */
+  plan: { order: { file: PairFile }; result: Uint8Array }
+  /** What the bench has to know: its steps, and what can be cut with the fingerprint of its shape. */
+  bench: { order: { file: PairFile }; result: BenchPlan }
+  card: { order: { file: PairFile }; result: PairCard }
+  pdf: { order: { file: PairFile; paper: Paper }; result: Uint8Array }
+  pairSvg: { order: { file: PairFile }; result: Uint8Array }
+  upper: { order: { file: PairFile; format: UpperFormat; paper: Paper }; result: Uint8Array }
+  partSvg: { order: { file: PairFile; part: string; foot: Foot }; result: Uint8Array | null }
+}
+/** Work for a thread of the pool, by kind: what it is given and what it answers. */
+export interface JobKinds extends PairJobs {
+  last: { order: { last: LastBody }; result: null }
+  lastMesh: { order: { last: Last; format: MeshFormat; foot: Foot }; result: Uint8Array }
+  lastSheet: { order: { last: Last; paper: Paper }; result: Uint8Array }
+  pretendScan: { order: { scan: ScanOrder }; result: Uint8Array }
+  /** A pair file as text: read, checked and planned. */
+  readFile: { order: { text: string }; result: PairFile }
+}
+export type JobKind = keyof JobKinds
+export type Job = { [K in JobKind]: { kind: K } & JobKinds[K]['order'] }[JobKind]
+
+export interface BenchPlan {
+  steps: { id: string; group: string; parts: string[] }[]
+  makeables: Makeable[]
+}
+
+/** Bytes as they are; anything else with whether it went well. Errors cross the thread as plain data, so that their kind and field survive. */
+export type JobResult = Uint8Array | { ok: true; value: unknown } | { ok: false; error: JobError }
 export interface JobError {
   name: string
   message: string
   field?: string
+  problem?: { status: number; title: string; fields: FieldError[] }
   stack?: string
 }
 
-type PairJob = Extract<Job, { file: PairFile }>
-
+/** The stage cache lives as long as the thread. */
 const cache = new StageCache(12)
+const utf8 = new TextEncoder()
 
-async function run(job: Job): Promise<Plan | Uint8Array | string | null> {
-  switch (job.kind) {
-    case 'last':
-      checkedLast(job.last)
-      return null
-    case 'lastMesh':
-      return lastMesh(job.last, job.format, job.foot)
-    case 'lastSheet':
-      return lastSheet(job.last, job.paper)
-    case 'pretendScan':
-      return scanOf(job.order)
-    default:
-      return ofPair(job)
-  }
+/** What each kind of job comes to: the compiler holds the list against the kinds. */
+const works: {
+  [K in JobKind]: (order: JobKinds[K]['order']) => JobKinds[K]['result'] | Promise<JobKinds[K]['result']>
+} = {
+  last: ({ last }) => {
+    checkedLast(last)
+    return null
+  },
+  lastMesh: ({ last, format, foot }) => lastMesh(last, format, foot),
+  lastSheet: ({ last, paper }) => lastSheet(last, paper),
+  pretendScan: ({ scan }) => scanOf(scan),
+  readFile: ({ text }) => {
+    const file = readPairFile(text)
+    planPair(file, cache)
+    return file
+  },
+  plan: ({ file }) => utf8.encode(JSON.stringify(planPair(file, cache))),
+  bench: ({ file }) => {
+    const plan = planPair(file, cache)
+    return {
+      steps: plan.operations.map(({ id, group, parts }) => ({ id, group, parts })),
+      makeables: makeables(plan),
+    }
+  },
+  card: ({ file }) => cardOf(planPair(file, cache)),
+  pdf: ({ file, paper }) => {
+    const plan = planPair(file, cache)
+    return partsPdf(file, plan, paper, pairParts(plan.parts, plan.left?.parts))
+  },
+  pairSvg: ({ file }) => {
+    const plan = planPair(file, cache)
+    return utf8.encode(pairSvg(file, pairParts(plan.parts, plan.left?.parts)))
+  },
+  upper: ({ file, format, paper }) => upperOf(file, planPair(file, cache), format, paper),
+  partSvg: ({ file, part: id, foot }) => {
+    const plan = planPair(file, cache)
+    const { parts } = foot === 'left' && plan.left ? plan.left : plan
+    const part = parts.find((p) => p.id === id)
+    return part ? utf8.encode(partSvg(part, foot)) : null
+  },
 }
 
-async function ofPair(job: PairJob): Promise<Plan | Uint8Array | string | null> {
-  const plan = planPair(job.file, cache)
-  switch (job.kind) {
-    case 'plan':
-      return plan
-    case 'pdf':
-      return partsPdf(job.file, plan, job.paper, pairParts(plan.parts, plan.left?.parts))
-    case 'pairSvg':
-      return pairSvg(job.file, pairParts(plan.parts, plan.left?.parts))
-    case 'upper': {
-      const material = job.file.materials.find((m) => m.id === job.file.decisions.materials.upper)
-      // planPair has looked at it already: without the material there is no plan.
-      if (!material) throw new Error('The upper has no material.')
-      const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
-      const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left))
-      if (pieces.length === 0) {
-        throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
-      }
-      if (job.format === 'pdf') return partsPdf(job.file, plan, job.paper, pieces)
-      return job.format === 'svg' ? pairSvg(job.file, pieces) : upperDxf(pieces)
-    }
-    case 'partSvg': {
-      const { parts } = job.foot === 'left' && plan.left ? plan.left : plan
-      const part = parts.find((p) => p.id === job.part)
-      return part ? partSvg(part, job.foot) : null
-    }
+function upperOf(file: PairFile, plan: Plan, format: UpperFormat, paper: Paper): Uint8Array | Promise<Uint8Array> {
+  const material = file.materials.find((m) => m.id === file.decisions.materials.upper)
+  // planPair has looked at it already: without the material there is no plan.
+  if (!material) throw new Error('The upper has no material.')
+  const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
+  const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left))
+  if (pieces.length === 0) {
+    throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
   }
+  if (format === 'pdf') return partsPdf(file, plan, paper, pieces)
+  return utf8.encode(format === 'svg' ? pairSvg(file, pieces) : upperDxf(pieces))
+}
+
+function run<K extends JobKind>(job: { kind: K } & JobKinds[K]['order']) {
+  return works[job.kind](job)
+}
+
+/** Bytes change hands instead of being copied; those that only look into a larger block are copied out of it first. */
+function handedOver(bytes: Uint8Array): Uint8Array {
+  const whole = bytes.byteLength === bytes.buffer.byteLength ? bytes : bytes.slice()
+  // What move gives back is the same view, marked: the thread's other side gets a Uint8Array.
+  return move(whole as Uint8Array<ArrayBuffer>) as Uint8Array
 }
 
 export default async function work(job: Job): Promise<JobResult> {
   try {
-    return { ok: true, value: await run(job) }
+    const value = await run(job)
+    return value instanceof Uint8Array ? handedOver(value) : { ok: true, value }
   } catch (error) {
     if (!(error instanceof Error)) throw error
     const field = 'field' in error && typeof error.field === 'string' ? error.field : undefined
-    return { ok: false, error: { name: error.name, message: error.message, field, stack: error.stack } }
+    const problem =
+      error instanceof Problem ? { status: error.status, title: error.title, fields: error.fields } : undefined
+    return { ok: false, error: { name: error.name, message: error.message, field, problem, stack: error.stack } }
   }
 }

@@ -6,6 +6,8 @@ import { plainLast } from '../db/pairs.ts'
 import { lasts } from '../db/schema.ts'
 import { meshFormats, meshTypes } from '../exports/lastMesh.ts'
 import { papers, type Paper } from '../exports/sheets.ts'
+import { asBuffer } from '../http/bytes.ts'
+import { goneSignal } from '../http/gone.ts'
 import { notFound, read } from '../http/problem.ts'
 import { params } from '../http/params.ts'
 import type { Jobs } from '../jobs/pool.ts'
@@ -25,7 +27,7 @@ export function lastExportRoutes(store: Store, jobs: Jobs): Router {
   router.get('/:id/mesh', async (req, res) => {
     const { format, foot } = read(Mesh, req.query, 'This file')
     const last = await one(params(req).id)
-    const file = await jobs.lastMesh(last, format, foot)
+    const file = asBuffer(await jobs.run('lastMesh', { last, format, foot }, goneSignal(res)))
     res
       .type(meshTypes[format])
       .set('Content-Disposition', fileName(last.name, `${foot}.${format}`))
@@ -34,7 +36,7 @@ export function lastExportRoutes(store: Store, jobs: Jobs): Router {
   router.get('/:id/sheet.pdf', async (req, res) => {
     const { paper } = read(Sheet, req.query, 'This paper')
     const last = await one(params(req).id)
-    const file = await jobs.lastSheet(last, paper)
+    const file = asBuffer(await jobs.run('lastSheet', { last, paper }, goneSignal(res)))
     res
       .type('application/pdf')
       .set('Content-Disposition', fileName(last.name, `sheet-${paper}.pdf`))

@@ -5,13 +5,14 @@ import {
   Material,
   materialRoles,
   type MaterialRole,
+  type ShelfLast,
   madeOn,
 } from '@gentle-awl/core'
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, getTableColumns, sql } from 'drizzle-orm'
 import { Router } from 'express'
 import { v7 as uuid } from 'uuid'
 import type { z } from 'zod'
-import type { Store, Tx } from '../db/open.ts'
+import type { Db, Store, Tx } from '../db/open.ts'
 import { cupSoles, feet, lasts, materials, pairRevisions, pairs } from '../db/schema.ts'
 import { expectVersion, rewrite } from '../db/shelf.ts'
 import { notFound, Problem, read } from '../http/problem.ts'
@@ -29,6 +30,8 @@ interface Shelf<S extends z.ZodType, T extends Shelved> {
   what: string
   /** Looks closer than the schema can; throws with a sentence. */
   check?: (fields: z.infer<S>) => Promise<void>
+  /** What the list shows; whole rows when left out. */
+  list?: () => Promise<unknown[]>
   /** Says why it cannot be deleted, or null. */
   usedBy: (tx: Tx, id: string) => Promise<string | null>
 }
@@ -39,11 +42,12 @@ function shelf<S extends z.ZodType<Record<string, unknown>>, T extends Shelved>(
   // All tables have the columns used here; drizzle cannot see that through the generic.
   const table = options.table as typeof lasts
   const order = 'order' in options.table ? options.table.order : options.table.name
+  const list = options.list ?? (() => store.db.select().from(table).orderBy(asc(order)))
   const router = Router()
   const one = async (id: string) => (await store.db.select().from(table).where(eq(table.id, id)))[0]
 
   router.get('/', async (_req, res) => {
-    res.json(await store.db.select().from(table).orderBy(asc(order)))
+    res.json(await list())
   })
   router.get('/:id', async (req, res) => {
     const row = await one(params(req).id)
@@ -91,13 +95,35 @@ const everyRevision = (tx: Tx) =>
     .from(pairRevisions)
     .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
 
+/** See shelfFigures: where in the points of a kept surface the height of the heel stands. */
+const heelHeight = sql`json_extract(${lasts.shape}, '$.surface.points[' || (6 * json_extract(${lasts.shape},
+  '$.surface.columns') * json_extract(${lasts.shape}, '$.surface.rows') + 2) || ']') / 100.0`
+/**
+ * Lasts as the shelf lists them: a kept surface is tens of thousands of numbers, which go with the last itself only.
+ * SQLite leaves them out, so that they are never read into the program either.
+ */
+const shelvedLasts = (db: Db): Promise<(ShelfLast & { version: number; updatedAt: string })[]> =>
+  db
+    .select({
+      ...getTableColumns(lasts),
+      shape: sql<ShelfLast['shape']>`CASE json_extract(${lasts.shape}, '$.kind')
+        WHEN 'kept' THEN json_set(json_remove(${lasts.shape}, '$.surface.points'), '$.surface.heelHeight', ${heelHeight}) ELSE ${lasts.shape} END`.mapWith(
+        (text: string) => JSON.parse(text) as ShelfLast['shape'],
+      ),
+    })
+    .from(lasts)
+    .orderBy(asc(lasts.name))
+
 export const lastRoutes = (store: Store, jobs: Jobs): Router =>
   shelf({
     store,
     table: lasts,
     body: LastFields,
     what: 'last',
-    check: (last) => jobs.checkLast(last),
+    check: async ({ shape, buildUps }) => {
+      await jobs.run('last', { last: { shape, buildUps } })
+    },
+    list: () => shelvedLasts(store.db),
     usedBy: async (tx, id) => {
       const revisions = await everyRevision(tx)
       const user = revisions.find((r) => madeOn(r.d, id))

@@ -5,6 +5,8 @@ import type { Store } from '../db/open.ts'
 import { readHouseRules } from '../db/pairs.ts'
 import { workshop } from '../db/schema.ts'
 import { rewrite } from '../db/shelf.ts'
+import { asBuffer } from '../http/bytes.ts'
+import { goneSignal } from '../http/gone.ts'
 import { read, stale } from '../http/problem.ts'
 import { ifMatch, sendVersioned } from '../http/revision.ts'
 import type { Jobs } from '../jobs/pool.ts'
@@ -29,7 +31,8 @@ export function workshopRoutes(store: Store, jobs: Jobs): Router {
     sendVersioned(res, await readHouseRules(store.db))
   })
   router.post('/plan', async (req, res) => {
-    res.json(await jobs.plan(read(PairFile, req.body, 'This file')))
+    const file = read(PairFile, req.body, 'This file')
+    res.type('application/json').send(asBuffer(await jobs.run('plan', { file }, goneSignal(res))))
   })
   return router
 }

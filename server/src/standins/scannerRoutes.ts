@@ -1,6 +1,8 @@
 import { Router } from 'express'
 import { z } from 'zod'
 import { meshFormats, meshTypes } from '../exports/lastMesh.ts'
+import { asBuffer } from '../http/bytes.ts'
+import { goneSignal } from '../http/gone.ts'
 import { read } from '../http/problem.ts'
 import type { Jobs } from '../jobs/pool.ts'
 import { hiddenLast } from './scanner.ts'
@@ -19,7 +21,7 @@ export function scannerRoutes(jobs: Jobs): Router {
   const router = Router()
   router.get('/scan', async (req, res) => {
     const order = read(Order, req.query, 'This scan')
-    const file = await jobs.pretendScan(order)
+    const file = asBuffer(await jobs.run('pretendScan', { scan: order }, goneSignal(res)))
     res
       .type(meshTypes[order.format])
       .set('Content-Disposition', `attachment; filename="scan-${order.seed}-${order.foot}.${order.format}"`)

@@ -54,9 +54,9 @@ describe('asking the server', () => {
     vi.stubGlobal('fetch', async () => {
       throw new TypeError('Failed to fetch')
     })
-    expect((await caught(api.pairs())).message).toMatch(/does not answer/)
+    expect((await caught(api.pairNames())).message).toMatch(/does not answer/)
     reply(502, '<html>bad gateway</html>', 'text/html')
-    expect(await caught(api.pairs())).toMatchObject({ status: 502 })
+    expect(await caught(api.pairNames())).toMatchObject({ status: 502 })
   })
   it('a deletion has no body to read', async () => {
     reply(204, '')

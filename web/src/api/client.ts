@@ -9,10 +9,12 @@ import type {
   Made,
   Making,
   Material,
+  PairCard,
   PairDecisions,
   PairFile,
   PairLabel,
   RuleFigures,
+  ShelfLast,
   StepEvent,
 } from '@gentle-awl/core'
 import { markRaw } from 'vue'
@@ -43,14 +45,47 @@ export interface PairView {
   canRedo: boolean
 }
 
+/** What a card shows besides the label. */
+export interface PairCardState {
+  card: Pick<PairCard, 'problem' | 'worst' | 'shapes'>
+  standing: { done: number; of: number; running: string | null; next: string | null }
+}
+/** A pair as the list has it: small, and without a card while that has not been made. */
 export interface PairRow {
   id: string
   version: number
   updatedAt: string
   label: PairLabel
   lastName: string
-  decisions: PairDecisions
-  log: StepEvent[]
+  construction: PairDecisions['construction'] | null
+  size: PairDecisions['size'] | null
+  card: PairCardState['card'] | null
+  standing: PairCardState['standing'] | null
+  /** Why it cannot be read; empty for any other. */
+  unreadable: string
+}
+export interface PairPage {
+  pairs: PairRow[]
+  total: number
+  page: number
+  pages: number
+}
+export const pairSorts = { changed: 'Last changed', order: 'By order', name: 'By name' } as const
+export type PairSort = keyof typeof pairSorts
+/** A pair as other rooms name it. */
+export interface PairName {
+  id: string
+  order: string
+  name: string
+  lastId: string
+  leftLastId: string | null
+}
+
+export interface Backups {
+  folder: string
+  /** The newest that was made or tried since the start. */
+  last: { at: string; name: string | null; problem: string } | null
+  copies: { name: string; at: string; label: string; bytes: number }[]
 }
 
 interface ProblemBody {
@@ -116,7 +151,7 @@ const lastShelf = shelf<Last, LastFields>('/lasts')
 
 export const api = {
   lasts: {
-    list: async () => (await lastShelf.list()).map(still),
+    list: () => send<Stored<ShelfLast>[]>('/lasts'),
     one: async (id: string) => still(await send<Stored<Last>>(`/lasts/${id}`)),
     add: async (body: LastFields) => still(await lastShelf.add(body)),
     change: async (id: string, version: number, body: LastFields) => still(await lastShelf.change(id, version, body)),
@@ -138,7 +173,17 @@ export const api = {
       version,
       body: { houseRules },
     }),
-  pairs: () => send<PairRow[]>('/pairs'),
+  pairs: (search: string, sort: PairSort, page: number) =>
+    send<PairPage>(`/pairs?${new URLSearchParams({ search, sort, page: String(page) }).toString()}`),
+  pairNames: () => send<PairName[]>('/pairs/names'),
+  card: (id: string) => send<PairCardState>(`/pairs/${id}/card`),
+  health: () => send<{ status: string; warning: string }>('/health'),
+  backups: {
+    list: () => send<Backups>('/backups'),
+    make: () => send<Backups>('/backups', { method: 'POST' }),
+    putBack: (name: string) =>
+      send<{ pairs: number; setAside: string | null }>(`/backups/${name}/restore`, { method: 'POST' }),
+  },
   pair: (id: string) => send<PairView>(`/pairs/${id}`),
   addPair: (label: PairLabel, decisions: PairDecisions) =>
     send<PairView>('/pairs', { method: 'POST', body: { label, decisions } }),

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { IconMoon, IconPackage, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
+import { IconArchive, IconMoon, IconPackage, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
 import { onErrorCaptured, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import LastIcon from './LastIcon.vue'
 import NaiveFrame from './NaiveFrame.vue'
+import ServerHealth from './ServerHealth.vue'
 import ShortcutList from './ShortcutList.vue'
 import { lengthUnit, theme } from './settings.ts'
 import { useShortcuts } from './shortcuts.ts'
@@ -14,6 +15,7 @@ const places = [
   { to: '/lasts', name: 'Lasts', icon: LastIcon },
   { to: '/stores', name: 'Stores', icon: IconPackage },
   { to: '/rules', name: 'House rules', icon: IconScale },
+  { to: '/backups', name: 'Backups', icon: IconArchive },
 ]
 const helpOpen = ref(false)
 const failure = ref<string | null>(null)
@@ -73,6 +75,7 @@ onErrorCaptured((error) => {
           <p>Something on this screen failed: {{ failure }} What you changed is kept. Reload the page to go on.</p>
           <button class="button" type="button" @click="failure = null">Close</button>
         </div>
+        <ServerHealth />
         <RouterView />
       </main>
     </div>

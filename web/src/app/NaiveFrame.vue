@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { darkTheme, NConfigProvider, type GlobalThemeOverrides } from 'naive-ui'
+import { darkTheme, NConfigProvider, NDialogProvider, NMessageProvider, type GlobalThemeOverrides } from 'naive-ui'
 import { computed } from 'vue'
 import { theme } from './settings.ts'
 
@@ -27,6 +27,8 @@ const overrides = computed<GlobalThemeOverrides>(() => {
 
 <template>
   <NConfigProvider :theme="theme === 'dark' ? darkTheme : null" :theme-overrides="overrides" abstract>
-    <slot />
+    <NDialogProvider>
+      <NMessageProvider><slot /></NMessageProvider>
+    </NDialogProvider>
   </NConfigProvider>
 </template>

@@ -66,6 +66,7 @@ export const router = createRouter({
     },
     { path: '/stores', component: () => import('../rooms/stores/StoresRoom.vue'), meta: { title: 'Stores' } },
     { path: '/rules', component: () => import('../rooms/rules/HouseRulesRoom.vue'), meta: { title: 'House rules' } },
+    { path: '/backups', component: () => import('../rooms/backups/BackupsRoom.vue'), meta: { title: 'Backups' } },
     { path: '/:rest(.*)*', component: () => import('../rooms/NoRoom.vue'), meta: { title: 'Not here' } },
   ],
 })

@@ -1,20 +1,21 @@
 <script setup lang="ts">
-import { boxOf, type Part } from '@gentle-awl/core'
+import { boxOf, type Part, type Path } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { cutData } from './svgPath.ts'
+import { cutData, pathData } from './svgPath.ts'
 
-/** A part as a small picture: its cut outline in chalk. */
-const props = defineProps<{ part: Part }>()
+/** A part as a small picture: its cut outline in chalk, with its holes where they are known. */
+const props = defineProps<{ part: Part | { name: string; outline: Path } }>()
 const view = computed(() => {
   const b = boxOf(props.part.outline)
   return `${b.minX - 2} ${-b.maxY - 2} ${b.maxX - b.minX + 4} ${b.maxY - b.minY + 4}`
 })
+const drawn = computed(() => ('lines' in props.part ? cutData(props.part) : pathData(props.part.outline, true)))
 </script>
 
 <template>
   <svg :viewBox="view" role="img" :aria-label="part.name">
     <path
-      :d="cutData(part)"
+      :d="drawn"
       fill="#eef2ee"
       fill-opacity=".1"
       stroke="#eef2ee"

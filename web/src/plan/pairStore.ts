@@ -82,6 +82,7 @@ export const usePair = defineStore('pair', () => {
     }
     try {
       const [pair] = await Promise.all([api.pair(id), workshop.load()])
+      await workshop.hold(pair.decisions)
       show(pair)
       dirty.value = false
       restoreDraft(pair)
@@ -108,6 +109,15 @@ export const usePair = defineStore('pair', () => {
   }
 
   async function replan(): Promise<void> {
+    // A last from a scan that was chosen just now is fetched with its surface first.
+    if (!input.value && decisions.value) {
+      try {
+        await workshop.hold(decisions.value)
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error
+        planProblem.value = error.message
+      }
+    }
     if (!input.value) return
     planning.value = true
     const answer = await planLatest(input.value)

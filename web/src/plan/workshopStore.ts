@@ -8,15 +8,18 @@ import {
   type PairDecisions,
   type PlanInput,
   type RuleFigures,
+  type ShelfLast,
 } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, shallowReactive } from 'vue'
 import { api, type Stored } from '../api/client.ts'
 import { choicesFor } from './choices.ts'
 
 /** Lasts, materials, cup soles and house rules: what every pair draws on. */
 export const useWorkshop = defineStore('workshop', () => {
-  const lasts = ref<Stored<Last>[]>([])
+  const lasts = ref<Stored<ShelfLast>[]>([])
+  /** Lasts from a scan with their surface, fetched when a pair is planned on them. */
+  const fetched = shallowReactive(new Map<string, Stored<Last>>())
   const materials = ref<Stored<Material>[]>([])
   const cupSoles = ref<Stored<CupSole>[]>([])
   const houseRules = ref<RuleFigures>({})
@@ -46,7 +49,32 @@ export const useWorkshop = defineStore('workshop', () => {
     loaded.value = true
   }
 
-  const lastOf = (id: string | null | undefined) => lasts.value.find((l) => l.id === id) ?? null
+  /** A last with all that planning on it needs; null for one that is not on the shelf, or not fetched yet: see `hold`. */
+  function lastOf(id: string | null | undefined): Stored<Last> | null {
+    const listed = lasts.value.find((l) => l.id === id)
+    if (!listed) return null
+    if (isWhole(listed)) return listed
+    const whole = fetched.get(listed.id)
+    return whole?.version === listed.version ? whole : null
+  }
+
+  /** Fetches what is missing of a last on the shelf, and gives it. */
+  async function wholeLast(id: string): Promise<Stored<Last> | null> {
+    const known = lastOf(id)
+    const listed = lasts.value.find((l) => l.id === id)
+    if (known || !listed) return known
+    const whole = await api.lasts.one(id)
+    fetched.set(id, whole)
+    // Changed since it was listed: the list says so as well from now on.
+    if (whole.version !== listed.version) lasts.value = await api.lasts.list()
+    return whole
+  }
+
+  /** Makes sure that the lasts of a pair are here with their surfaces. */
+  const hold = async (decisions: PairDecisions): Promise<void> => {
+    const ids = [decisions.lastId, decisions.left?.lastId ?? null].filter((id): id is string => id !== null)
+    await Promise.all(ids.map(wholeLast))
+  }
 
   /** What may serve in a role, the likeliest first, by this workshop's own figures. */
   const choices = (role: MaterialRole) =>
@@ -65,6 +93,8 @@ export const useWorkshop = defineStore('workshop', () => {
 
   return {
     lastOf,
+    wholeLast,
+    hold,
     inputOf,
     choices,
     paddingFor,
@@ -77,3 +107,6 @@ export const useWorkshop = defineStore('workshop', () => {
     load,
   }
 })
+
+/** Does a last come with all there is of it in the list already? */
+const isWhole = (last: Stored<ShelfLast>): last is Stored<ShelfLast & Last> => last.shape.kind !== 'kept'

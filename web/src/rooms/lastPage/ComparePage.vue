@@ -39,7 +39,16 @@ watch(
   async ([a, b, where]) => {
     if (!a || !b) return
     working.value = true
-    const answer = await lastBench().compare(bodyOf(a), bodyOf(b), where)
+    const whole = await workshop.wholeLast(b.id).catch((error: unknown) => {
+      if (!(error instanceof ApiError)) throw error
+      problem.value = error.message
+      return null
+    })
+    if (!whole) {
+      working.value = false
+      return
+    }
+    const answer = await lastBench().compare(bodyOf(a), bodyOf(whole), where)
     if (a !== store.last || b !== second.value || where !== at.value) return
     working.value = false
     problem.value = answer.problem ?? ''

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CupFit, CupSole, PlannedLayers } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
-import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
+import { api, ApiError, type PairName, type PairView, type Stored } from '../../api/client.ts'
 import CupFitDrawing from '../../drawing/CupFitDrawing.vue'
 import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
 import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
@@ -15,7 +15,7 @@ import FindingItem from '../../ui/FindingItem.vue'
 const store = useLast()
 const workshop = useWorkshop()
 const soles = ref<Stored<CupSole>[]>([])
-const pairs = ref<PairRow[]>([])
+const pairs = ref<PairName[]>([])
 const chosen = ref<string | null>(null)
 /** Layers of a pair that is planned on this last, or thicknesses tried here. */
 const layersOf = ref<string>('own')
@@ -27,9 +27,9 @@ const bring = reactive({ name: '', text: '', open: false })
 
 async function load(): Promise<void> {
   try {
-    const [s, p] = await Promise.all([api.cupSoles.list(), api.pairs(), workshop.load()])
+    const [s, p] = await Promise.all([api.cupSoles.list(), api.pairNames(), workshop.load()])
     soles.value = s
-    pairs.value = p.filter((row) => row.decisions.lastId === store.last?.id)
+    pairs.value = p.filter((row) => row.lastId === store.last?.id)
     chosen.value ??= s[0]?.id ?? null
     problem.value = ''
   } catch (error) {
@@ -40,6 +40,18 @@ async function load(): Promise<void> {
 onMounted(load)
 const sole = computed(() => soles.value.find((s) => s.id === chosen.value) ?? null)
 
+/** The pair whose layers are taken; null for those that are tried here. */
+async function planned(id: string): Promise<PairView | null> {
+  if (id === 'own') return null
+  try {
+    return await api.pair(id)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+    return null
+  }
+}
+
 let asked = 0
 watch(
   [() => store.last, sole, layersOf, layers, () => workshop.houseRules],
@@ -48,7 +60,8 @@ watch(
     const mine = ++asked
     working.value = true
     const cup = plain({ outline: sole.value.outline, turned: sole.value.turned, flipped: sole.value.flipped })
-    const pair = pairs.value.find((p) => p.id === layersOf.value)
+    const pair = await planned(layersOf.value)
+    if (mine !== asked) return
     const answer = pair
       ? await lastBench().cupForPair(
           plain({
@@ -164,9 +177,7 @@ async function file(event: Event): Promise<void> {
       <label class="field">
         <span>Layers over the last</span>
         <select v-model="layersOf">
-          <option v-for="p in pairs" :key="p.id" :value="p.id">
-            as planned for {{ p.label.order }}, {{ p.label.name }}
-          </option>
+          <option v-for="p in pairs" :key="p.id" :value="p.id">as planned for {{ p.order }}, {{ p.name }}</option>
           <option value="own">tried here</option>
         </select>
       </label>

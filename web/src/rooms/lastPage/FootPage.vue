@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FootMeasures, footFit, girthOf, madeOn, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
+import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { api, ApiError, type Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
@@ -26,10 +26,12 @@ const typed = reactive({ right: { ...blank }, left: { ...blank } })
 async function load(): Promise<void> {
   loadProblem.value = null
   try {
-    const [rows, pairs] = await Promise.all([api.feet.list(), api.pairs(), workshop.load()])
+    const [rows, pairs] = await Promise.all([api.feet.list(), api.pairNames(), workshop.load()])
     list.value = rows
     // The customer of a pair on this last comes first.
-    const orders = pairs.filter((p) => store.last && madeOn(p.decisions, store.last.id)).map((p) => p.label.order)
+    const orders = pairs
+      .filter((p) => store.last && [p.lastId, p.leftLastId].includes(store.last.id))
+      .map((p) => p.order)
     const likely = rows.find((f) => orders.includes(f.order)) ?? rows[0]
     if (chosen.value === 'new' && likely) choose(likely.id)
   } catch (error) {

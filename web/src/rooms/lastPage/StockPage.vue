@@ -2,7 +2,7 @@
 import { LastFields, type LastHold, type LastStock } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
+import { api, ApiError, type PairName, type Stored } from '../../api/client.ts'
 import { sayDay, today } from '../../lasts/days.ts'
 import { useLast } from '../../lasts/lastStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
@@ -12,7 +12,7 @@ const store = useLast()
 const router = useRouter()
 const form = reactive({ name: '', note: '', number: '', count: 1, place: '', feet: 'pair' as LastStock['feet'] })
 const holds = ref<Stored<LastHold>[]>([])
-const pairs = ref<PairRow[]>([])
+const pairs = ref<PairName[]>([])
 const problem = ref('')
 const said = ref('')
 const sure = ref(false)
@@ -44,7 +44,7 @@ async function guarded(work: () => Promise<void>): Promise<void> {
   }
 }
 async function load(): Promise<void> {
-  const [h, p] = await Promise.all([api.lastHolds.list(), api.pairs()])
+  const [h, p] = await Promise.all([api.lastHolds.list(), api.pairNames()])
   holds.value = h.filter((x) => x.lastId === store.last?.id)
   pairs.value = p
 }
@@ -99,7 +99,7 @@ const remove = () =>
   })
 const pairName = (id: string | null) => {
   const pair = pairs.value.find((p) => p.id === id)
-  return pair ? `${pair.label.order}, ${pair.label.name}` : 'no pair named'
+  return pair ? `${pair.order}, ${pair.name}` : 'no pair named'
 }
 const running = (h: LastHold) => h.from <= today() && (h.until === null || h.until >= today())
 const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompare(a.from)))
@@ -146,7 +146,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
             <span>By pair</span>
             <select v-model="use.pairId">
               <option value="">no pair</option>
-              <option v-for="p in pairs" :key="p.id" :value="p.id">{{ p.label.order }}, {{ p.label.name }}</option>
+              <option v-for="p in pairs" :key="p.id" :value="p.id">{{ p.order }}, {{ p.name }}</option>
             </select>
           </label>
           <div class="two">

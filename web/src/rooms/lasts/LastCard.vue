@@ -1,25 +1,39 @@
 <script setup lang="ts">
-import { holdOn, type Last, type LastHold } from '@gentle-awl/core'
+import { holdOn, type LastHold, type ShelfLast } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import type { PairRow, Stored } from '../../api/client.ts'
+import { ApiError, type PairName, type Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { sayDay, today } from '../../lasts/days.ts'
 import { builtLast } from '../../lasts/lastBench.ts'
 import type { BuiltLast } from '../../lasts/lastWorker.ts'
+import { useWorkshop } from '../../plan/workshopStore.ts'
 import { lastPicture } from '../../viewer/lastPicture.ts'
 
 /** A last on the shelf: how it looks, what a maker asks for first, where it stands and who has it. */
-const props = defineProps<{ last: Stored<Last>; pairs: PairRow[]; holds: Stored<LastHold>[] }>()
+const props = defineProps<{ last: Stored<ShelfLast>; pairs: PairName[]; holds: Stored<LastHold>[] }>()
+const workshop = useWorkshop()
 const built = shallowRef<BuiltLast | null>(null)
 const picture = ref<string | null>(null)
 const problem = ref('')
 
 async function build(): Promise<void> {
-  const answer = await builtLast(props.last)
+  const whole = await wholeOrProblem()
+  if (!whole) return
+  const answer = await builtLast(whole)
   problem.value = answer.problem ?? ''
   built.value = answer.value
   if (answer.value) picture.value = lastPicture(`${props.last.id}.${props.last.version}`, answer.value.surface)
+}
+/** The last with its surface; null, with the reason shown, when it cannot be had. */
+async function wholeOrProblem() {
+  try {
+    return await workshop.wholeLast(props.last.id)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+    return null
+  }
 }
 onMounted(build)
 watch(() => props.last.version, build)
@@ -56,7 +70,7 @@ const use = computed(() => {
   const hold = holdOn(props.holds, today())
   if (!hold) return 'On its shelf.'
   const pair = props.pairs.find((p) => p.id === hold.pairId)
-  const by = pair ? `pair ${pair.label.order}` : hold.note || 'someone'
+  const by = pair ? `pair ${pair.order}` : hold.note || 'someone'
   return hold.until ? `In use by ${by} until ${sayDay(hold.until)}.` : `In use by ${by}, end not known.`
 })
 </script>
@@ -83,7 +97,7 @@ const use = computed(() => {
       </dl>
       <p>{{ where }}</p>
       <p class="soft">
-        {{ use }} {{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.label.order).join(', ')}.` }}
+        {{ use }} {{ pairs.length === 0 ? 'No pair on it.' : `Pairs: ${pairs.map((p) => p.order).join(', ')}.` }}
       </p>
     </div>
   </RouterLink>

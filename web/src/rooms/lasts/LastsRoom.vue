@@ -1,21 +1,21 @@
 <script setup lang="ts">
-import { madeOn, type LastHold } from '@gentle-awl/core'
+import type { LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { onMounted, ref } from 'vue'
-import { api, ApiError, type PairRow, type Stored } from '../../api/client.ts'
+import { api, ApiError, type PairName, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 import LastCard from './LastCard.vue'
 
 const workshop = useWorkshop()
-const pairs = ref<PairRow[] | null>(null)
+const pairs = ref<PairName[] | null>(null)
 const holds = ref<Stored<LastHold>[]>([])
 const problem = ref<string | null>(null)
 
 async function load(): Promise<void> {
   problem.value = null
   try {
-    const [rows, uses] = await Promise.all([api.pairs(), api.lastHolds.list(), workshop.load()])
+    const [rows, uses] = await Promise.all([api.pairNames(), api.lastHolds.list(), workshop.load()])
     pairs.value = rows
     holds.value = uses
   } catch (error) {
@@ -45,7 +45,7 @@ onMounted(load)
         <li v-for="last in workshop.lasts" :key="last.id">
           <LastCard
             :last="last"
-            :pairs="pairs?.filter((p) => madeOn(p.decisions, last.id)) ?? []"
+            :pairs="pairs?.filter((p) => [p.lastId, p.leftLastId].includes(last.id)) ?? []"
             :holds="holds.filter((h) => h.lastId === last.id)"
           />
         </li>

@@ -33,7 +33,7 @@ const deleting = ref(false)
 const deleteProblem = ref('')
 
 const d = computed(() => pair.decisions as PairDecisions)
-const leftLast = computed(() => workshop.lastOf(d.value.left?.lastId))
+const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
 const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 /** A pair that goes into a cup takes the first of the stores until another is chosen. */

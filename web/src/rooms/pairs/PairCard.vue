@@ -1,63 +1,74 @@
 <script setup lang="ts">
-import { sizeSystemNames, stepState } from '@gentle-awl/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
-import type { Plan } from '@gentle-awl/core'
-import type { PairRow } from '../../api/client.ts'
+import { sizeSystemNames } from '@gentle-awl/core'
+import { NButton, NProgress } from 'naive-ui'
+import { computed, onMounted, shallowRef } from 'vue'
+import { api, ApiError, type PairCardState, type PairRow } from '../../api/client.ts'
 import PartShape from '../../drawing/PartShape.vue'
-import { planForCard } from '../../plan/cardPlans.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 
 /** One pair on the list: its insole as a picture, how far the work is, and whether something stands against it. */
 const props = defineProps<{ pair: PairRow }>()
-const plan = shallowRef<Plan | null>(null)
-const problem = ref<string | null>(null)
+defineEmits<{ remove: [] }>()
 
-let here = true
-onBeforeUnmount(() => (here = false))
+const { card, standing } = props.pair
+/** As it came with the list, or made now that somebody looks at it. */
+const state = shallowRef<PairCardState | null>(card && standing ? { card, standing } : null)
+const failed = shallowRef('')
 onMounted(async () => {
-  const answer = await planForCard(props.pair, () => here)
-  if (!answer) return
-  plan.value = answer.plan
-  problem.value = answer.problem
+  if (state.value || props.pair.unreadable) return
+  try {
+    state.value = await api.card(props.pair.id)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    failed.value = error.message
+  }
 })
 
-const steps = computed(() => plan.value?.operations ?? [])
-const done = computed(() => steps.value.filter((s) => stepState(props.pair.log, s.id) === 'finished').length)
-const running = computed(() => steps.value.find((s) => stepState(props.pair.log, s.id) === 'started'))
-const next = computed(() => steps.value.find((s) => stepState(props.pair.log, s.id) === 'open'))
 const stand = computed(() => {
-  if (problem.value) return problem.value
-  if (!plan.value) return 'Planning …'
-  if (running.value) return `On the bench: ${running.value.name}`
-  if (done.value === 0) return 'Not begun'
-  return next.value ? `Next: ${next.value.name}` : 'Finished'
+  if (props.pair.unreadable) return props.pair.unreadable
+  if (!state.value) return failed.value || 'Planning …'
+  const { problem } = state.value.card
+  const { done, running, next } = state.value.standing
+  if (problem) return problem
+  if (running !== null) return `On the bench: ${running}`
+  if (done === 0) return 'Not begun'
+  return next !== null ? `Next: ${next}` : 'Finished'
 })
-const shapes = computed(() => plan.value?.parts.filter((p) => p.id === 'insole' || p.id === 'stiffener') ?? [])
+const done = computed(() => state.value?.standing.done ?? 0)
+const steps = computed(() => state.value?.standing.of ?? 0)
 </script>
 
 <template>
-  <RouterLink class="pair card" :to="`/pairs/${pair.id}/parts`">
+  <div v-if="pair.unreadable" class="pair card">
+    <div class="picture on-slate" aria-hidden="true" />
+    <div class="words">
+      <p class="order figure">{{ pair.label.order }}</p>
+      <h2>{{ pair.label.name }}</h2>
+      <p role="alert">{{ stand }}</p>
+      <NButton type="error" ghost @click="$emit('remove')">Delete {{ pair.label.order }}</NButton>
+    </div>
+  </div>
+  <RouterLink v-else class="pair card" :to="`/pairs/${pair.id}/parts`">
     <div class="picture on-slate" aria-hidden="true">
-      <PartShape v-for="part in shapes" :key="part.id" :part="part" class="shape" />
+      <PartShape v-for="shape in state?.card.shapes ?? []" :key="shape.id" :part="shape" class="shape" />
     </div>
     <div class="words">
       <p class="order figure">{{ pair.label.order }}</p>
       <h2>{{ pair.label.name }}</h2>
-      <p class="soft">
-        {{ [pair.label.trade, pair.decisions.construction].filter(Boolean).join(', ') }}
-      </p>
-      <p class="soft">
-        {{ sizeSystemNames[pair.decisions.size.system] }} {{ pair.decisions.size.value }} on {{ pair.lastName }}
+      <p class="soft">{{ [pair.label.trade, pair.construction].filter(Boolean).join(', ') }}</p>
+      <p v-if="pair.size" class="soft">
+        {{ sizeSystemNames[pair.size.system] }} {{ pair.size.value }} on {{ pair.lastName }}
       </p>
       <p class="stand">{{ stand }}</p>
       <div class="foot">
-        <progress
-          :value="done"
-          :max="Math.max(1, steps.length)"
-          :aria-label="`${done} of ${steps.length} steps done`"
+        <NProgress
+          type="line"
+          :percentage="(100 * done) / Math.max(1, steps)"
+          :show-indicator="false"
+          :aria-label="`${done} of ${steps} steps done`"
         />
-        <span class="figure">{{ done }} / {{ steps.length }}</span>
-        <LevelMark v-if="plan" :level="plan.worst" />
+        <span class="figure">{{ done }} / {{ steps }}</span>
+        <LevelMark v-if="state?.card.worst" :level="state.card.worst" />
       </div>
     </div>
   </RouterLink>
@@ -70,7 +81,7 @@ const shapes = computed(() => plan.value?.parts.filter((p) => p.id === 'insole' 
   overflow: hidden;
   text-decoration: none;
 }
-.pair:hover {
+a.pair:hover {
   border-color: var(--action);
 }
 .picture {
@@ -107,10 +118,5 @@ const shapes = computed(() => plan.value?.parts.filter((p) => p.id === 'insole' 
   gap: 12px;
   align-items: center;
   margin-top: 4px;
-}
-progress {
-  width: 100%;
-  height: 10px;
-  accent-color: var(--action);
 }
 </style>

@@ -1,37 +1,46 @@
 <script setup lang="ts">
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
+import { useDebounceFn } from '@vueuse/core'
+import { NButton, NInput, NPagination, NSelect, useDialog } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, type PairRow } from '../../api/client.ts'
+import { api, ApiError, pairSorts, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 
 const router = useRouter()
-const pairs = ref<PairRow[] | null>(null)
+const dialog = useDialog()
+const found = ref<PairPage | null>(null)
 const problem = ref<string | null>(null)
 const importProblem = ref<string | null>(null)
 const wanted = ref('')
+const sort = ref<PairSort>('changed')
+const page = ref(1)
 const picker = ref<HTMLInputElement | null>(null)
+const sortChoices = Object.entries(pairSorts).map(([value, label]) => ({ value, label }))
 
-const shown = computed(() => {
-  const q = wanted.value.trim().toLowerCase()
-  const rows = pairs.value ?? []
-  return q
-    ? rows.filter((p) =>
-        [p.label.order, p.label.name, p.label.trade, p.lastName].some((t) => t.toLowerCase().includes(q)),
-      )
-    : rows
-})
-
+let asked = 0
 async function load(): Promise<void> {
+  const mine = ++asked
   problem.value = null
   try {
-    pairs.value = await api.pairs()
+    const answer = await api.pairs(wanted.value, sort.value, page.value)
+    // An older question may be answered later.
+    if (mine !== asked) return
+    found.value = answer
+    page.value = answer.page
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
+    if (mine === asked) problem.value = error.message
   }
 }
+/** Another search or order begins on its first page. */
+function again(): void {
+  page.value = 1
+  void load()
+}
+const search = useDebounceFn(again, 150)
+const nothing = computed(() => found.value?.total === 0 && wanted.value.trim() === '')
 
 async function bringIn(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -48,6 +57,25 @@ async function bringIn(event: Event): Promise<void> {
   }
 }
 
+/** A pair that cannot be read can still be taken off the list. */
+function remove(pair: PairRow): void {
+  dialog.warning({
+    title: `Delete ${pair.label.order}, ${pair.label.name}?`,
+    content: 'What is left of it is deleted for good. A backup may still hold it whole.',
+    positiveText: 'Delete it',
+    negativeText: 'Keep it',
+    onPositiveClick: async () => {
+      try {
+        await api.removePair(pair.id, pair.version)
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error
+        importProblem.value = error.message
+      }
+      await load()
+    },
+  })
+}
+
 onMounted(load)
 </script>
 
@@ -55,13 +83,28 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Pairs</h1>
-      <label class="find">
-        <span class="visually-hidden">Find a pair by order, name, trade or last</span>
-        <input v-model="wanted" type="search" class="box" placeholder="Find by order, name, trade or last" />
-      </label>
-      <button class="button" type="button" @click="picker?.click()">
-        <IconFileImport :size="22" aria-hidden="true" /> Bring in a pair file
-      </button>
+      <NInput
+        v-model:value="wanted"
+        class="find"
+        size="large"
+        clearable
+        placeholder="Find by order, name, trade or last"
+        :input-props="{ type: 'search', 'aria-label': 'Find a pair by order, name, trade or last' }"
+        @update:value="search"
+      />
+      <NSelect
+        v-model:value="sort"
+        class="sort"
+        size="large"
+        :options="sortChoices"
+        :input-props="{ 'aria-label': 'Order of the list' }"
+        aria-label="Order of the list"
+        @update:value="again"
+      />
+      <NButton size="large" @click="picker?.click()">
+        <template #icon><IconFileImport aria-hidden="true" /></template>
+        Bring in a pair file
+      </NButton>
       <input
         ref="picker"
         class="visually-hidden"
@@ -75,16 +118,29 @@ onMounted(load)
       <RouterLink class="button main" to="/pairs/new"><IconPlus :size="22" aria-hidden="true" /> New pair</RouterLink>
     </header>
     <p v-if="importProblem" class="bad" role="alert">{{ importProblem }}</p>
-    <RoomState :loading="pairs === null" :problem="problem" what="The pairs" @retry="load">
-      <div v-if="pairs?.length === 0" class="empty">
+    <RoomState :loading="found === null" :problem="problem" what="The pairs" @retry="load">
+      <div v-if="nothing" class="empty">
         <h2>No pair yet</h2>
         <p>Start one: an order number, a last, the materials. The parts and the order of work follow from that.</p>
         <RouterLink class="button main" to="/pairs/new">Start the first pair</RouterLink>
       </div>
-      <p v-else-if="shown.length === 0" class="empty">No pair matches “{{ wanted }}”.</p>
-      <ul v-else class="cards">
-        <li v-for="pair in shown" :key="pair.id"><PairCard :pair="pair" /></li>
-      </ul>
+      <p v-else-if="found?.pairs.length === 0" class="empty">No pair matches “{{ wanted }}”.</p>
+      <template v-else>
+        <ul class="cards">
+          <li v-for="pair in found?.pairs" :key="`${pair.id}.${pair.version}`">
+            <PairCard :pair="pair" @remove="remove(pair)" />
+          </li>
+        </ul>
+        <NPagination
+          v-if="(found?.pages ?? 1) > 1"
+          v-model:page="page"
+          class="pages"
+          size="large"
+          :page-count="found?.pages"
+          aria-label="Pages of the list"
+          @update:page="load"
+        />
+      </template>
     </RoomState>
   </section>
 </template>
@@ -92,6 +148,12 @@ onMounted(load)
 <style scoped>
 .find {
   flex: 0 1 300px;
+}
+.sort {
+  flex: 0 0 170px;
+}
+.pages {
+  margin-top: 22px;
 }
 .empty {
   display: grid;

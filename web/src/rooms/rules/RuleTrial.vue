@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { consequences, type Consequences, type Rule } from '@gentle-awl/core'
-import { computed, onMounted, ref, watch } from 'vue'
-import { api, ApiError, type PairRow } from '../../api/client.ts'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { api, ApiError, type PairName, type PairView } from '../../api/client.ts'
 import { showFigure, showLength, showMinutes } from '../../app/settings.ts'
 import { planInTurn } from '../../plan/planner.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
@@ -12,20 +12,35 @@ import SelectField from '../../ui/SelectField.vue'
 const props = defineProps<{ rule: Rule; value: number; now: number }>()
 const emit = defineEmits<{ keep: []; leave: [] }>()
 const workshop = useWorkshop()
-const pairs = ref<PairRow[]>([])
+const pairs = ref<PairName[]>([])
 const chosen = ref('')
+const tried = shallowRef<PairView | null>(null)
 const problem = ref('')
 const found = ref<Consequences | null>(null)
 /** More lines than this hide what matters. */
 const MOST = 8
 
+/** The pair that is tried on, with its last; null, with the reason shown, when it cannot be had. */
+async function chosenPair(): Promise<PairView | null> {
+  if (chosen.value === '') return null
+  try {
+    if (tried.value?.id !== chosen.value) tried.value = await api.pair(chosen.value)
+    await workshop.hold(tried.value.decisions)
+    return tried.value
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+    return null
+  }
+}
+
 async function look(): Promise<void> {
   found.value = null
   problem.value = ''
-  const pair = pairs.value.find((p) => p.id === chosen.value)
-  const input = pair && workshop.inputOf(pair.decisions)
-  if (!pair || !input) return
   const asked = props.value
+  const pair = await chosenPair()
+  const input = pair && workshop.inputOf(pair.decisions)
+  if (!pair || !input || chosen.value !== pair.id) return
   const plan = (figures: Record<string, number>) => planInTurn({ ...input, houseRules: figures })
   const before = await plan(workshop.houseRules)
   const after = await plan({ ...workshop.houseRules, [props.rule.key]: asked })
@@ -37,7 +52,7 @@ async function look(): Promise<void> {
 }
 onMounted(async () => {
   try {
-    pairs.value = await api.pairs()
+    pairs.value = await api.pairNames()
     chosen.value = pairs.value[0]?.id ?? ''
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
@@ -46,10 +61,7 @@ onMounted(async () => {
 })
 watch([chosen, () => props.value], look)
 
-const own = computed(() => {
-  const pair = pairs.value.find((p) => p.id === chosen.value)
-  return pair?.decisions.rules[props.rule.key] !== undefined
-})
+const own = computed(() => tried.value?.decisions.rules[props.rule.key] !== undefined)
 const nothing = computed(() => {
   const c = found.value
   return c !== null && c.figures.length + c.findings.length + c.shapes.length + c.appeared.length + c.gone.length === 0
@@ -63,7 +75,7 @@ const nothing = computed(() => {
       label="Shown on"
       name="sample-pair"
       :value="chosen"
-      :options="pairs.map((p) => ({ value: p.id, name: `${p.label.order} ${p.label.name}` }))"
+      :options="pairs.map((p) => ({ value: p.id, name: `${p.order} ${p.name}` }))"
       @choose="chosen = $event"
     />
     <p v-else-if="!problem" class="soft">There is no pair yet to show it on.</p>

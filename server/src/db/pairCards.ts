@@ -1,0 +1,86 @@
+import { GeometryError, PlanError, type PairCard, type PairDecisions } from '@gentle-awl/core'
+import { eq } from 'drizzle-orm'
+import type { Jobs } from '../jobs/pool.ts'
+import { edition } from './edition.ts'
+import type { Db, Store } from './open.ts'
+import { pairFile, viewPair } from './pairs.ts'
+import { cupSoles, lasts, materials, pairCards, pairs, workshop } from './schema.ts'
+
+/** What cards are made from: versions of all that pairs draw on, at one moment. */
+export async function cardSources(
+  db: Db,
+): Promise<(pairId: string, decisions: PairDecisions, revision: number) => string> {
+  const versions = new Map<string, number>()
+  for (const table of [lasts, materials, cupSoles]) {
+    for (const { id, version } of await db.select({ id: table.id, version: table.version }).from(table)) {
+      versions.set(id, version)
+    }
+  }
+  const [rules] = await db.select({ version: workshop.version }).from(workshop)
+  return (pairId, d, revision) => {
+    const used = [d.lastId, d.left?.lastId, d.cupSoleId, ...Object.values(d.materials)]
+    const parts = used.map((id) => (id ? `${id}.${versions.get(id) ?? 'gone'}` : '-'))
+    return [edition, pairId, revision, rules?.version ?? 0, ...parts].join(' ')
+  }
+}
+
+/**
+ * Keeps the cards of the pairs: what the list shows is worked out when a pair, or what it draws on, has changed, and
+ * not at every visit.
+ */
+export class PairCards {
+  private readonly making = new Map<string, Promise<PairCard>>()
+
+  constructor(
+    private readonly store: Store,
+    private readonly jobs: Jobs,
+    private readonly failed: (error: unknown) => void,
+  ) {}
+
+  /** The card of a pair as it stands, made when it has to be. */
+  async card(pairId: string): Promise<PairCard> {
+    const { db } = this.store
+    const view = await viewPair(db, pairId)
+    const madeFrom = (await cardSources(db))(pairId, view.decisions, view.revision)
+    const [kept] = await db.select().from(pairCards).where(eq(pairCards.pairId, pairId))
+    if (kept?.madeFrom === madeFrom) return kept.card
+    const key = `${pairId} ${madeFrom}`
+    const running = this.making.get(key)
+    if (running) return running
+    const making = this.make(pairId, madeFrom).finally(() => this.making.delete(key))
+    this.making.set(key, making)
+    return making
+  }
+
+  /** Makes it while nobody waits. */
+  soon(pairId: string): void {
+    this.card(pairId).catch(this.failed)
+  }
+
+  private async make(pairId: string, madeFrom: string): Promise<PairCard> {
+    const card = await this.planned(pairId)
+    await this.store.write(async (tx) => {
+      // The pair may have been deleted meanwhile.
+      const [there] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))
+      if (!there) return
+      await tx
+        .insert(pairCards)
+        .values({ pairId, madeFrom, card })
+        .onConflictDoUpdate({ target: pairCards.pairId, set: { madeFrom, card } })
+    })
+    return card
+  }
+
+  private async planned(pairId: string): Promise<PairCard> {
+    const file = await pairFile(this.store.db, pairId)
+    try {
+      return await this.jobs.run('card', { file })
+    } catch (error) {
+      // A pair that cannot be planned has a card that says why.
+      if (error instanceof PlanError || error instanceof GeometryError) {
+        return { problem: error.message, worst: null, steps: [], shapes: [] }
+      }
+      throw error
+    }
+  }
+}

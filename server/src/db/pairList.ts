@@ -1,0 +1,188 @@
+import { stepState, type PairCard, type PairDecisions, type PairLabel, type StepEvent } from '@gentle-awl/core'
+import { sql, type SQL } from 'drizzle-orm'
+import type { Db } from './open.ts'
+
+/** How far the work of a pair is: read off its card and its log. */
+export interface PairStanding {
+  done: number
+  of: number
+  /** Names of the step on the bench and of the next one. */
+  running: string | null
+  next: string | null
+}
+
+/** A pair as the list shows it, or why it cannot be read. */
+export interface PairRow {
+  id: string
+  version: number
+  updatedAt: string
+  label: PairLabel
+  lastName: string
+  construction: PairDecisions['construction'] | null
+  size: PairDecisions['size'] | null
+  /** Null while the pair's card has not been made, or what it was made from is another now. */
+  card: Pick<PairCard, 'problem' | 'worst' | 'shapes'> | null
+  standing: PairStanding | null
+  /** A sentence; empty for a pair that can be read. */
+  unreadable: string
+}
+
+export interface PairQuery {
+  search: string
+  sort: 'changed' | 'order' | 'name'
+  page: number
+  size: number
+}
+
+export interface PairPage {
+  pairs: PairRow[]
+  /** Pairs that match, on all pages. */
+  total: number
+  page: number
+  pages: number
+}
+
+const LOST = 'What was saved of this pair is damaged. Delete it, or put it back from a backup.'
+
+const sorts: Record<PairQuery['sort'], SQL> = {
+  changed: sql`p.updated_at DESC, p.id`,
+  order: sql`length(p.order_number), p.order_number, p.id`,
+  name: sql`p.name COLLATE NOCASE, p.id`,
+}
+
+/** Pairs whose order, name, trade or last holds every word of the search. */
+function matching(search: string): SQL {
+  const words = search
+    .trim()
+    .split(/\s+/)
+    .filter((w) => w !== '')
+  const parts = words.map(
+    (w) =>
+      sql`instr(lower(p.order_number || ' ' || p.name || ' ' || p.trade || ' ' || coalesce(l.name, '')), ${w.toLowerCase()}) > 0`,
+  )
+  return parts.length === 0 ? sql`1` : sql.join(parts, sql` AND `)
+}
+
+interface Raw {
+  id: string
+  version: string
+  updated_at: string
+  order_number: string
+  name: string
+  trade: string
+  note: string
+  last_name: string | null
+  decisions: string | null
+  card: string | null
+  made_from: string | null
+}
+
+/**
+ * One page of the list. Only the pairs of the page are looked into: their decisions, their cards, and the newest event
+ * of each of their steps. `fresh` says what a card has to be made from to be up to date.
+ */
+export async function pairPage(
+  db: Db,
+  { search, sort, page, size }: PairQuery,
+  fresh: (pairId: string, head: PairDecisions, revision: number) => string,
+): Promise<PairPage> {
+  const where = matching(search)
+  const from = sql`FROM pairs p LEFT JOIN lasts l ON l.id = p.last_id WHERE ${where}`
+  const [{ n }] = await db.all<{ n: number }>(sql`SELECT count(*) AS n ${from}`)
+  const pages = Math.max(1, Math.ceil(n / size))
+  const at = Math.min(page, pages)
+  // Numbers come as text: one that is larger than any we write must not keep the whole list from being read.
+  const rows = await db.all<Raw & { head: string }>(sql`
+    SELECT s.id, s.version, s.head, s.updated_at, s.order_number, s.name, s.trade, s.note, s.last_name,
+      r.decisions, c.card, c.made_from FROM (
+      SELECT p.id, CAST(p.version AS TEXT) AS version, CAST(p.head AS TEXT) AS head, p.updated_at, p.order_number,
+        p.name, p.trade, p.note, l.name AS last_name, p.head AS at_revision, row_number() OVER (ORDER BY ${sorts[sort]}) AS place
+      ${from} ORDER BY ${sorts[sort]} LIMIT ${size} OFFSET ${(at - 1) * size}
+    ) s
+    LEFT JOIN pair_revisions r ON r.pair_id = s.id AND r.revision = s.at_revision AND json_valid(r.decisions)
+    LEFT JOIN pair_cards c ON c.pair_id = s.id
+    ORDER BY s.place
+  `)
+  const logs = await standingLogs(
+    db,
+    rows.map((r) => r.id),
+  )
+  return { pairs: rows.map((row) => asRow(row, logs.get(row.id) ?? [], fresh)), total: n, page: at, pages }
+}
+
+function asRow(row: Raw & { head: string }, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]): PairRow {
+  const revision = Number(row.head)
+  const decisions =
+    row.decisions === null || !Number.isSafeInteger(revision) ? null : (JSON.parse(row.decisions) as PairDecisions)
+  const kept =
+    decisions && row.card !== null && row.made_from === fresh(row.id, decisions, revision)
+      ? (JSON.parse(row.card) as PairCard)
+      : null
+  return {
+    id: row.id,
+    version: Number(row.version),
+    updatedAt: row.updated_at,
+    label: { order: row.order_number, name: row.name, trade: row.trade, note: row.note },
+    lastName: row.last_name ?? '',
+    construction: decisions?.construction ?? null,
+    size: decisions?.size ?? null,
+    card: kept && { problem: kept.problem, worst: kept.worst, shapes: kept.shapes },
+    standing: kept && standingOf(kept, log),
+    unreadable: decisions ? '' : LOST,
+  }
+}
+
+export function standingOf(card: Pick<PairCard, 'steps'>, log: readonly StepEvent[]): PairStanding {
+  const states = card.steps.map((s) => ({ name: s.name, state: stepState(log, s.id) }))
+  return {
+    done: states.filter((s) => s.state === 'finished').length,
+    of: states.length,
+    running: states.find((s) => s.state === 'started')?.name ?? null,
+    next: states.find((s) => s.state === 'open')?.name ?? null,
+  }
+}
+
+/**
+ * For each pair the newest event of every step, which says how the step stands; where that took something back, all of
+ * the step's events.
+ */
+export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<string, StepEvent[]>> {
+  const logs = new Map<string, StepEvent[]>()
+  if (ids.length === 0) return logs
+  const list = sql.join(
+    ids.map((id) => sql`${id}`),
+    sql`, `,
+  )
+  const events = await db.all<StepEvent & { pair_id: string }>(sql`
+    SELECT e.pair_id, e.step, e.what, e.at FROM step_events e
+    JOIN (
+      SELECT pair_id, step, max(serial) AS serial FROM step_events WHERE pair_id IN (${list}) GROUP BY pair_id, step
+    ) n ON n.pair_id = e.pair_id AND n.step = e.step
+    JOIN step_events newest ON newest.serial = n.serial
+    WHERE e.serial = n.serial OR newest.what = 'undone'
+    ORDER BY e.serial
+  `)
+  for (const { pair_id, step, what, at } of events) {
+    const log = logs.get(pair_id)
+    if (log) log.push({ step, what, at })
+    else logs.set(pair_id, [{ step, what, at }])
+  }
+  return logs
+}
+
+/** A pair as other rooms name it, with the lasts it is made on: short, so all of them are sent. */
+export interface PairName {
+  id: string
+  order: string
+  name: string
+  lastId: string
+  leftLastId: string | null
+}
+
+export const pairNames = (db: Db): Promise<PairName[]> =>
+  db.all<PairName>(sql`
+    SELECT p.id, p.order_number AS "order", p.name, p.last_id AS "lastId",
+      CASE WHEN json_valid(r.decisions) THEN json_extract(r.decisions, '$.left.lastId') END AS "leftLastId"
+    FROM pairs p LEFT JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head
+    ORDER BY p.updated_at DESC, p.id
+  `)

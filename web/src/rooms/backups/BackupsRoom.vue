@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { IconDownload, IconRestore } from '@tabler/icons-vue'
+import { NAlert, NButton, NDataTable, NEmpty, useDialog, useMessage, type DataTableColumns } from 'naive-ui'
+import { computed, h, onMounted, ref } from 'vue'
+import { api, ApiError, type Backups } from '../../api/client.ts'
+import RoomState from '../../ui/RoomState.vue'
+import { sayReason, saySize, sayTime } from './sayCopy.ts'
+
+/** Copies of the whole workshop: which there are, one more, one to take elsewhere, one put back. */
+const dialog = useDialog()
+const message = useMessage()
+const backups = ref<Backups | null>(null)
+const problem = ref<string | null>(null)
+const refused = ref('')
+const making = ref(false)
+
+async function load(): Promise<void> {
+  problem.value = null
+  try {
+    backups.value = await api.backups.list()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
+onMounted(load)
+
+/** Does something with the copies; what stands in the way is said above the list. */
+async function act(work: () => Promise<void>): Promise<void> {
+  refused.value = ''
+  try {
+    await work()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    refused.value = error.message
+  }
+}
+
+async function make(): Promise<void> {
+  making.value = true
+  await act(async () => {
+    backups.value = await api.backups.make()
+    message.success('A backup was made, opened and checked.')
+  })
+  making.value = false
+}
+
+function putBack({ name, at }: Backups['copies'][number]): void {
+  dialog.warning({
+    title: `Put the workshop back to ${sayTime(at)}?`,
+    content:
+      'All that was changed since then is set aside in a folder of its own, not deleted. Other pages of Gentle Awl have to be loaded anew.',
+    positiveText: 'Put it back',
+    negativeText: 'Leave it as it is',
+    onPositiveClick: () =>
+      act(async () => {
+        const { pairs } = await api.backups.putBack(name)
+        message.success(`Put back: ${pairs} pairs.`)
+        // Whatever this page still knows is of the workshop before.
+        window.location.assign('/pairs')
+      }),
+  })
+}
+
+const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
+  { title: 'Made', key: 'at', render: (row) => sayTime(row.at) },
+  { title: 'Why', key: 'label', render: (row) => sayReason(row.label) },
+  { title: 'Size', key: 'bytes', align: 'right', render: (row) => saySize(row.bytes) },
+  {
+    title: 'Do with it',
+    key: 'do',
+    width: 300,
+    render: (row) =>
+      h('div', { class: 'acts' }, [
+        h(
+          NButton,
+          { onClick: () => putBack(row), 'aria-label': `Put back ${sayTime(row.at)}` },
+          { icon: () => h(IconRestore, { 'aria-hidden': 'true' }), default: () => 'Put back' },
+        ),
+        h(
+          NButton,
+          {
+            tag: 'a',
+            href: `/api/v1/backups/${row.name}`,
+            download: row.name,
+            'aria-label': `Save the copy of ${sayTime(row.at)} elsewhere`,
+          },
+          { icon: () => h(IconDownload, { 'aria-hidden': 'true' }), default: () => 'Save' },
+        ),
+      ]),
+  },
+])
+</script>
+
+<template>
+  <section class="room-page">
+    <header class="room-head">
+      <h1>Backups</h1>
+      <NButton type="primary" size="large" :loading="making" @click="make">Make one now</NButton>
+    </header>
+    <p class="lead">
+      A copy of the whole workshop is made at every start and once a day, opened and checked. Kept are the newest of
+      each of the last 14 days, 8 weeks and 12 months. Save one on another disk now and then: a copy beside the original
+      burns with it.
+    </p>
+    <NAlert v-if="refused" type="error" class="said" role="alert">{{ refused }}</NAlert>
+    <NAlert v-if="backups?.last?.problem" type="warning" class="said" role="alert">{{ backups.last.problem }}</NAlert>
+    <RoomState :loading="backups === null" :problem="problem" what="The backups" @retry="load">
+      <NEmpty v-if="backups?.copies.length === 0" description="There is no backup yet. Make one now." />
+      <template v-else>
+        <NDataTable
+          :columns="columns"
+          :data="backups?.copies ?? []"
+          :row-key="(row: Backups['copies'][number]) => row.name"
+          :pagination="(backups?.copies.length ?? 0) > 20 ? { pageSize: 20 } : false"
+        />
+        <p class="soft">They lie in {{ backups?.folder }}.</p>
+      </template>
+    </RoomState>
+  </section>
+</template>
+
+<style scoped>
+.lead {
+  max-width: 760px;
+  margin-bottom: 18px;
+}
+.said {
+  margin-bottom: 16px;
+}
+.soft {
+  margin-top: 12px;
+}
+:deep(.acts) {
+  display: flex;
+  gap: 10px;
+}
+</style>
