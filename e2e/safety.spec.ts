@@ -110,3 +110,66 @@ test('an empty workshop says what to do first, and an unknown pair says so', asy
   await expect(page.getByRole('alert')).toContainText('There is no pair with this id')
   await server.end()
 })
+
+test('a drawing that lies about its size is told, and the page goes on', async ({ page }) => {
+  const server = await startServer()
+  await page.goto(`${server.url}/lasts/new/traced`)
+  const dxf = ['0', 'SECTION', '2', 'ENTITIES', '0', 'LWPOLYLINE', '90', '2000000000', '70', '1', '10', '0', '20', '0']
+  const bring = (name: string, text: string) =>
+    page
+      .locator('input[type="file"]')
+      .first()
+      .setInputFiles({ name, mimeType: 'image/vnd.dxf', buffer: Buffer.from(text) })
+  await bring('small.dxf', [...dxf, '0', 'ENDSEC', '0', 'EOF'].join('\n'))
+  await expect(page.getByRole('alert')).toContainText('says it has 2000000000 points, and there are 1')
+  await bring('half.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0')
+  await expect(page.getByRole('alert')).toContainText('not a whole SVG file')
+  const line = (i: number) => `0\nLINE\n10\n${i * 3}\n20\n0\n11\n${i * 3 + 1}\n21\n5\n`
+  const loose = Array.from({ length: 20_000 }, (_, i) => line(i)).join('')
+  await bring('loose.dxf', `0\nSECTION\n2\nENTITIES\n${loose}0\nENDSEC\n0\nEOF\n`)
+  await expect(page.getByRole('alert')).toContainText('holds no closed outline')
+  await server.end()
+})
+
+test('backups: one is made, put back, and what was changed since is set aside; a page that was open cannot save over it', async ({
+  browser,
+}) => {
+  const server = await startServer()
+  const context = await browser.newContext()
+  const [page, stale] = [await context.newPage(), await context.newPage()]
+  await page.goto(`${server.url}/backups`)
+  await page.getByRole('button', { name: 'Make one now' }).click()
+  await expect(page.getByText('A backup was made, opened and checked.')).toBeVisible()
+  await stale.goto(`${server.url}${derby}/parts/puff`)
+  await puff(stale).fill('62')
+  await expect(stale.getByTestId('save-state')).toHaveText('revision 2')
+  await page
+    .getByRole('button', { name: /^Put back .*20/ })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(page).toHaveURL(/\/pairs$/)
+  await page.goto(`${server.url}${derby}/parts/puff`)
+  await expect(puff(page)).toHaveValue('59.5')
+  // The other page still shows what was set aside: it is asked, not believed.
+  await puff(stale).fill('63')
+  await expect(stale.getByRole('dialog', { name: 'Changed in two places' })).toBeVisible()
+  await context.close()
+  await server.end()
+})
+
+test('a database that is held by another program is said on every page', async ({ page }) => {
+  const server = await startServer()
+  await page.route('**/api/v1/health', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({ detail: 'Another program holds the database.' }),
+    }),
+  )
+  await page.goto(`${server.url}/lasts`)
+  await expect(page.getByRole('alert')).toContainText('Another program holds the database.')
+  await page.getByRole('link', { name: 'See the backups' }).click()
+  await expect(page.getByRole('heading', { name: 'Backups' })).toBeVisible()
+  await server.end()
+})

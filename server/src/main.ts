@@ -13,6 +13,8 @@ const port = Number(process.env.PORT ?? 4310)
 const demo = process.env.GENTLE_AWL_DEMO === '1'
 const data = process.env.GENTLE_AWL_DATA ?? join(root, '.data', demo ? 'demo' : 'workshop')
 const DAY = 24 * 60 * 60 * 1000
+/** At a stop, what runs has so long to come to its end, ms. */
+const GRACE = 1500
 
 if (!Number.isInteger(port) || port < 0 || port > 65535) {
   log.fatal(`PORT is "${process.env.PORT}"; it has to be a number from 0 to 65535.`)
@@ -34,16 +36,12 @@ const store = await openStore(data, join(root, 'server', 'drizzle')).catch(failS
 /** A backup that cannot be made is no reason not to work: it is said here, and on every page. */
 const backUp = () =>
   store.backUp().catch((error: unknown) => log.warn({ err: error }, 'No backup could be made. Make room on the disk.'))
-await backUp()
 if (demo) {
   const { seedDemo } = await import('./demo/seed.ts')
-  try {
-    // Then the folder can be copied as it is, and the first backup has the demo in it.
-    if (await seedDemo(store)) await backUp()
-  } catch (error) {
-    failStart(error)
-  }
+  await seedDemo(store).catch(failStart)
 }
+// Writes the last saves into the database file as well: from here on the folder can be copied as it is.
+await backUp()
 const daily = setInterval(() => void backUp(), DAY)
 const jobs = makeJobs()
 const pages = join(root, 'web', 'dist')
@@ -75,6 +73,8 @@ const stop = (signal: string) => {
       .then(() => process.exit(0))
   })
   server.closeIdleConnections()
+  // A browser keeps connections open on which it asks nothing: what runs has had its time by then.
+  setTimeout(() => server.closeAllConnections(), GRACE).unref()
   // Whoever still holds a connection open does not keep the last saves from reaching the database file.
   setTimeout(() => void store.close().then(() => process.exit(0)), 8000).unref()
 }

@@ -29,9 +29,12 @@ interface Options<J, R> {
   /** Runs one job in a free thread; stops it when the signal says so. */
   run: (job: J, signal: AbortSignal) => Promise<R>
   threads: number
-  /** No job takes anywhere near as long, ms. */
+  /** Instead of the usual limits, ms. */
   timeLimit?: number
 }
+
+/** No job of a rank takes anywhere near as long, ms: what does is stopped, thread and all. */
+const LONGEST: Record<Rank, number> = { hand: 20_000, print: 60_000, long: 60_000, background: 20_000 }
 
 /** Seconds that are promised at the least and at the most. */
 const [SOONEST, LATEST] = [1, 120]
@@ -113,7 +116,7 @@ export class JobQueue<J, R> {
   private async start(entry: Waiting<J, R>): Promise<void> {
     const { rank, signal } = entry
     const stop = new AbortController()
-    const limit = setTimeout(() => stop.abort('too long'), this.options.timeLimit ?? 60_000)
+    const limit = setTimeout(() => stop.abort('too long'), this.options.timeLimit ?? LONGEST[rank])
     // A plan is done sooner than a thread could be replaced; only long work and prints are worth stopping.
     const gone = () => stop.abort('left')
     if (rank !== 'hand' && rank !== 'background') signal?.addEventListener('abort', gone, { once: true })

@@ -10,6 +10,15 @@ const overrides = computed<GlobalThemeOverrides>(() => {
     common: {
       fontFamily: "'Atkinson Hyperlegible Next', sans-serif",
       fontSize: '17px',
+      fontSizeSmall: '16px',
+      fontSizeMedium: '16px',
+      fontSizeLarge: '17px',
+      // Dirty hands and a tablet: nothing to press is smaller.
+      heightSmall: '44px',
+      heightMedium: '44px',
+      heightLarge: '44px',
+      infoColor: dark ? '#7CC7AE' : '#1E5B4C',
+      placeholderColor: dark ? '#A9B8B4' : '#56666B',
       primaryColor: dark ? '#7CC7AE' : '#1E5B4C',
       primaryColorHover: dark ? '#93D4BE' : '#2A7261',
       primaryColorPressed: dark ? '#69B39B' : '#174A3E',

@@ -1,4 +1,6 @@
-import { OutlineError, readOutlines, type ReadOutlines } from './readOutlines.ts'
+import { OutlineError } from './outlineError.ts'
+import { outlinesOf } from './outlinesOf.ts'
+import type { ReadOutlines } from './readOutlines.ts'
 
 /** Larger drawings hold pictures or whole rooms, not outlines, bytes. */
 const MOST_BYTES = 20_000_000
@@ -15,7 +17,7 @@ export async function drawnFile(event: Event, fewest?: number): Promise<(ReadOut
     if (chosen.size > MOST_BYTES) {
       throw new OutlineError(`${chosen.name} is larger than 20 MB: save only the outlines.`)
     }
-    return { ...readOutlines(await chosen.text(), chosen.name, fewest), name: chosen.name }
+    return { ...(await outlinesOf(await chosen.text(), chosen.name, fewest)), name: chosen.name }
   } finally {
     input.value = ''
   }

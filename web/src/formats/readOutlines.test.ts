@@ -1,6 +1,8 @@
 import { signedArea, pathLength, type Path, type Point } from '@gentle-awl/core'
-import { describe, expect, it } from 'vitest'
-import { OutlineError, readOutlines } from './readOutlines.ts'
+import fc from 'fast-check'
+import { describe, expect, it, vi } from 'vitest'
+import { OutlineError } from './outlineError.ts'
+import { readOutlines } from './readOutlines.ts'
 
 const area = (p: Path) => Math.abs(signedArea(p))
 const svg = (inside: string, head = 'width="300mm" height="200mm" viewBox="0 0 300 200"') =>
@@ -156,4 +158,55 @@ it.each([
 ])('%s says what is wrong', (name, text, sentence) => {
   expect(() => readOutlines(text, name)).toThrow(sentence)
   expect(() => readOutlines(text, name)).toThrow(OutlineError)
+})
+
+describe('a file that is not what it says', () => {
+  const square = [
+    [10, 0],
+    [20, 0],
+    [10, 90],
+    [20, 0],
+    [10, 90],
+    [20, 60],
+    [10, 0],
+    [20, 60],
+  ]
+  const polyline = (said: number) => dxf([[0, 'LWPOLYLINE'], [90, said], [70, 1], ...square])
+  it.each([9, 1000, 2_000_000_000, 1e300])(
+    'a polyline that says it has %s points and has four is told, at once',
+    (said) => {
+      expect(() => readOutlines(polyline(said), 'x.dxf', 3)).toThrow(/says it has .* points, and there are 4/)
+    },
+  )
+  it.each([4, 3, 0, -1])('a polyline that says it has %s points and has four is read with all four', (said) => {
+    expect(area(readOutlines(polyline(said), 'x.dxf', 3).outlines[0])).toBeCloseTo(90 * 60, 6)
+  })
+  it('whatever is cut off or garbled gives an outline or a sentence', () => {
+    // The parser talks to itself about every odd pair.
+    const quiet = (['log', 'warn', 'error'] as const).map((way) =>
+      vi.spyOn(console, way).mockImplementation(() => undefined),
+    )
+    const whole = [polyline(4), svg('<circle cx="150" cy="100" r="50"/><path d="M0 0L90 0L90 90L0 90Z"/>')]
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...whole),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.string({ maxLength: 6, unit: 'binary' }),
+        fc.boolean(),
+        (text, share, odd, cut) => {
+          const at = Math.floor(share * text.length)
+          const changed = text.slice(0, at) + odd + (cut ? '' : text.slice(at + odd.length))
+          const name = text.startsWith('<svg') ? 'x.svg' : 'x.dxf'
+          try {
+            for (const p of readOutlines(changed, name, 3).outlines.flat(2)) expect(Number.isFinite(p)).toBe(true)
+          } catch (error) {
+            expect(error, changed).toBeInstanceOf(OutlineError)
+            expect((error as Error).message).toMatch(/[.!]$/)
+          }
+        },
+      ),
+      { numRuns: 400 },
+    )
+    for (const way of quiet) way.mockRestore()
+  })
 })

@@ -1,6 +1,10 @@
 import { distance, signedArea, type Path, type Point } from '@gentle-awl/core'
+import { DOMParser, type Element } from '@xmldom/xmldom'
 import DxfParser, { type IEntity } from 'dxf-parser'
 import svgpath from 'svgpath'
+import { chained, closedOnce } from './chained.ts'
+import { countedDxf } from './countedDxf.ts'
+import { OutlineError } from './outlineError.ts'
 
 /** Closed outlines of a drawing, mm, y up, the largest first, and how the file's unit was understood. */
 export interface ReadOutlines {
@@ -8,13 +12,6 @@ export interface ReadOutlines {
   unit: string
 }
 
-/** Thrown when a file holds no outline that can be used; the message is a sentence for a person. */
-export class OutlineError extends Error {
-  override readonly name = 'OutlineError'
-}
-
-/** Largest gap between line ends that are taken to meet, mm. */
-const MEET = 0.3
 /** Greatest distance between a curve and its chords, mm. */
 const CHORD = 0.03
 const PER_INCH = 96
@@ -57,9 +54,6 @@ export function fromPoints(text: string): ReadOutlines {
   if (points.length < 8) throw new OutlineError(`There are ${points.length} points; an outline needs at least 8.`)
   return { outlines: [closedOnce(points)], unit: 'mm' }
 }
-
-const closedOnce = (p: readonly Point[]): Path =>
-  p.length > 1 && distance(p[0], p[p.length - 1]) < 1e-6 ? p.slice(0, -1) : p
 
 const lengthUnits: Record<string, number> = {
   mm: 1,
@@ -114,20 +108,44 @@ function shapeData(e: Element): string | null {
   }
 }
 
-function fromSvg(text: string): ReadOutlines {
-  const doc = new DOMParser().parseFromString(text, 'image/svg+xml')
-  const svg = doc.querySelector('svg')
-  if (!svg || doc.querySelector('parsererror')) {
-    throw new OutlineError('This is not a whole SVG file: it breaks off or has a stray character.')
+/** What is drawn only where something else refers to it. */
+const APART = new Set(['defs', 'clippath', 'marker', 'pattern', 'mask'])
+
+/** The element itself and those round it, up to the drawing. */
+function upTo(svg: Element, e: Element): Element[] {
+  const out: Element[] = []
+  for (let at: Element | null = e; at && at !== svg; at = at.parentElement) out.push(at)
+  return out
+}
+
+/** The drawing in a text. A reader of its own, and not the browser's: this runs beside the page, where there is none. */
+function svgOf(text: string): Element {
+  const broken = new OutlineError('This is not a whole SVG file: it breaks off or has a stray character.')
+  let svg: Element | null
+  try {
+    const onError = (level: string) => {
+      if (level !== 'warning') throw broken
+    }
+    svg = new DOMParser({ onError }).parseFromString(text.replace(/^\uFEFF/, ''), 'image/svg+xml').documentElement
+  } catch {
+    // Whatever its complaint is about, it is written for programmers.
+    throw broken
   }
+  if (svg?.tagName.toLowerCase() !== 'svg') throw broken
+  return svg
+}
+
+function fromSvg(text: string): ReadOutlines {
+  const svg = svgOf(text)
   const { scale, unit } = svgScale(svg)
   const outlines: Path[] = []
-  for (const e of svg.querySelectorAll('path,polygon,polyline,rect,circle,ellipse')) {
-    if (e.closest('defs,clipPath,marker,pattern,mask')) continue
+  for (const e of Array.from(svg.getElementsByTagName('*'))) {
+    const around = upTo(svg, e)
+    if (around.some((at) => APART.has(at.tagName.toLowerCase()))) continue
     const d = shapeData(e)
     if (!d) continue
     let path = svgpath(d)
-    for (let at: Element | null = e; at && at !== svg; at = at.parentElement) {
+    for (const at of around) {
       const transform = at.getAttribute('transform')
       if (transform) path = path.transform(transform)
     }
@@ -207,9 +225,9 @@ interface Vertex {
 function fromDxf(text: string): ReadOutlines {
   let dxf: ReturnType<DxfParser['parseSync']>
   try {
-    dxf = new DxfParser().parseSync(text)
+    dxf = new DxfParser().parseSync(countedDxf(text))
   } catch (error) {
-    if (!(error instanceof Error)) throw error
+    if (!(error instanceof Error) || error instanceof OutlineError) throw error
     throw new OutlineError(`This is not a whole DXF file: ${error.message}.`)
   }
   if (!dxf) throw new OutlineError('This DXF file is empty.')
@@ -318,25 +336,4 @@ function bSpline(control: readonly Point[], degree: number, knots: readonly numb
     }
     return d[degree]
   })
-}
-
-/** Joins pieces whose ends meet into closed outlines; what stays open is left out. */
-function chained(pieces: readonly Point[][]): Path[] {
-  const open = pieces.map((p) => [...p])
-  const done: Path[] = []
-  while (open.length > 0) {
-    let line = open.pop() as Point[]
-    for (;;) {
-      if (line.length > 2 && distance(line[0], line[line.length - 1]) < MEET) {
-        done.push(closedOnce(line.slice(0, -1)))
-        break
-      }
-      const end = line[line.length - 1]
-      const at = open.findIndex((p) => distance(p[0], end) < MEET || distance(p[p.length - 1], end) < MEET)
-      if (at < 0) break
-      const [next] = open.splice(at, 1)
-      line = [...line, ...(distance(next[0], end) < MEET ? next : next.reverse()).slice(1)]
-    }
-  }
-  return done
 }

@@ -3,7 +3,8 @@ import type { BottomTracing } from '@gentle-awl/core'
 import { ref } from 'vue'
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import { showLength } from '../app/settings.ts'
-import { OutlineError, readOutlines } from '../formats/readOutlines.ts'
+import { OutlineError } from '../formats/outlineError.ts'
+import { outlinesOf } from '../formats/outlinesOf.ts'
 import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from './lastWorker.ts'
 
@@ -25,9 +26,9 @@ const fresh = (points: BottomTracing['points']): BottomTracing => ({
   flipped: false,
   joints: null,
 })
-function take(content: string, name: string): void {
+async function take(content: string, name: string): Promise<void> {
   try {
-    const { outlines, unit } = readOutlines(content, name)
+    const { outlines, unit } = await outlinesOf(content, name)
     tracing.value = fresh(thinnedOutline(outlines[0]))
     wrong.value = ''
     from.value = `${name}: ${outlines.length === 1 ? 'one outline' : `the largest of ${outlines.length} outlines`}, unit ${unit}.`
@@ -41,7 +42,7 @@ async function file(event: Event): Promise<void> {
   const chosen = input.files?.[0]
   if (!chosen) return
   if (chosen.size > 20_000_000) wrong.value = `${chosen.name} is larger than 20 MB: save only the outline.`
-  else take(await chosen.text(), chosen.name)
+  else await take(await chosen.text(), chosen.name)
   input.value = ''
 }
 function set(some: Partial<BottomTracing>): void {

@@ -57,6 +57,73 @@ describe.each(files)('a last written as %s and read by another reader', (name, d
   })
 })
 
+describe.each(files)('a damaged %s', (name, data) => {
+  const whole = new Uint8Array(bytes(data))
+  const spoilt = (spoil: (file: Uint8Array, from: number, to: number) => Uint8Array, share: number) => {
+    const from = Math.floor(whole.length * share)
+    return spoil(whole.slice(), from, from + Math.floor(whole.length * 0.05))
+  }
+  const nought = (file: Uint8Array, from: number, to: number) => file.fill(0, from, to)
+  const without = (file: Uint8Array, from: number, to: number) => {
+    const rest = new Uint8Array(file.length - (to - from))
+    rest.set(file.subarray(0, from))
+    rest.set(file.subarray(to), from)
+    return rest
+  }
+  const shares = [0.1, 0.23, 0.37, 0.52, 0.68, 0.81, 0.9]
+  it.each(shares)('with a block of noughts at %s of it is told', (share) => {
+    expect(() => readMesh(spoilt(nought, share).buffer as ArrayBuffer, name)).toThrow(/damaged|breaks off/)
+  })
+  it.each(shares)(
+    'from which a block is missing at %s of it is told, or lacks just that: a hole, which is told where holes are',
+    (share) => {
+      let read: TriangleMesh | null = null
+      try {
+        read = readMesh(spoilt(without, share).buffer as ArrayBuffer, name)
+      } catch (error) {
+        expect((error as Error).message).toMatch(/damaged|breaks off/)
+      }
+      if (read) {
+        // Whole lines are gone from a text: what is left is all of one skin.
+        expect(name).toMatch(/obj|text/)
+        expect(read.triangles.length).toBeLessThan(body.triangles.length)
+      }
+    },
+  )
+})
+
+describe('points that cannot be', () => {
+  const changed = (change: (data: DataView) => void) => {
+    const data = writeStl(body, 'last').slice()
+    change(new DataView(data.buffer))
+    return data.buffer
+  }
+  it('one bit too many in an exponent puts a point in another town: told', () => {
+    const at = 84 + 50 * 700 + 12
+    expect(() =>
+      readMesh(
+        changed((d) => d.setFloat32(at, 1e9, true)),
+        'x.stl',
+      ),
+    ).toThrow(/1 of its points lie far away/)
+    expect(() =>
+      readMesh(
+        changed((d) => d.setFloat32(at, Number.NaN, true)),
+        'x.stl',
+      ),
+    ).toThrow(/not numbers/)
+  })
+  it('a head that says less than there is hides part of the scan: told', () => {
+    const n = body.triangles.length / 3
+    expect(() =>
+      readMesh(
+        changed((d) => d.setUint32(80, n - 50, true)),
+        'x.stl',
+      ),
+    ).toThrow(`says it holds ${n - 50} triangles, and there are ${n}`)
+  })
+})
+
 describe('a file that is no scan', () => {
   it.each([
     ['notes.txt', 'hello', /".txt" file; scans come as/],

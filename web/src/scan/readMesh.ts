@@ -3,6 +3,8 @@ import { BufferAttribute, type BufferGeometry } from 'three'
 import { OBJLoader } from 'three/addons/loaders/OBJLoader.js'
 import { PLYLoader } from 'three/addons/loaders/PLYLoader.js'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
+import { meshDamage } from './meshDamage.ts'
+import { objDamage, plyTextDamage, stlTextDamage } from './meshText.ts'
 
 /** Thrown when a mesh file cannot be read; the message is a sentence for a person. */
 export class MeshFileError extends Error {
@@ -49,6 +51,7 @@ function checkStl(data: ArrayBuffer, name: string): void {
     if (!/endsolid/.test(tail)) {
       throw new MeshFileError(`${name} breaks off: a text STL ends with "endsolid". Save or copy it again.`)
     }
+    refuse(stlTextDamage(new TextDecoder().decode(data), name))
     return
   }
   if (data.byteLength < 84) throw new MeshFileError(`${name} is too short to be an STL file.`)
@@ -59,10 +62,19 @@ function checkStl(data: ArrayBuffer, name: string): void {
       `${name} breaks off: it says it holds ${said} triangles, and there are ${holds}. Save or copy it again.`,
     )
   }
+  if (holds > said) {
+    throw new MeshFileError(
+      `${name} is damaged: it says it holds ${said} triangles, and there are ${holds}. Save or copy it again.`,
+    )
+  }
 }
 
-/** A PLY names its elements in its header; a binary one must be long enough for them. */
-function checkPly(data: ArrayBuffer, name: string): void {
+function refuse(damage: string | null): void {
+  if (damage !== null) throw new MeshFileError(damage)
+}
+
+/** A PLY names its elements in its header; a binary one must be long enough for them. Gives the number of faces it says it has. */
+function checkPly(data: ArrayBuffer, name: string): number {
   const head = new TextDecoder('latin1').decode(data.slice(0, 4096))
   const end = head.indexOf('end_header')
   if (!head.startsWith('ply') || end < 0) throw new MeshFileError(`${name} is not a PLY file: its header is missing.`)
@@ -78,6 +90,11 @@ function checkPly(data: ArrayBuffer, name: string): void {
   const least = /format ascii/.test(head) ? vertices * 6 + faces * 7 : vertices * 12 + faces * 7
   if (body < least)
     throw new MeshFileError(`${name} breaks off before its ${faces} faces are told. Save or copy it again.`)
+  if (/format ascii/.test(head)) {
+    const text = new TextDecoder().decode(data)
+    refuse(plyTextDamage(text.slice(text.indexOf('end_header') + 'end_header'.length), vertices, faces, name))
+  }
+  return faces
 }
 
 /** Reads an STL (text or binary), OBJ or PLY file. Throws MeshFileError when it cannot be, or holds no triangles. */
@@ -89,10 +106,16 @@ export function readMesh(data: ArrayBuffer, name: string): TriangleMesh {
       checkStl(data, name)
       mesh = fromGeometry(new STLLoader().parse(data))
     } else if (end === 'ply') {
-      checkPly(data, name)
+      const faces = checkPly(data, name)
       mesh = fromGeometry(new PLYLoader().parse(data))
+      const read = mesh.triangles.length / 3
+      if (read < faces) {
+        throw new MeshFileError(`${name} is damaged: of its ${faces} faces ${read} can be read. Save or copy it again.`)
+      }
     } else if (end === 'obj') {
-      mesh = readObj(new TextDecoder().decode(data))
+      const text = new TextDecoder().decode(data)
+      refuse(objDamage(text, name))
+      mesh = readObj(text)
     } else {
       throw new MeshFileError(`${name} is a ".${end}" file; scans come as .stl, .obj or .ply.`)
     }
@@ -102,10 +125,6 @@ export function readMesh(data: ArrayBuffer, name: string): TriangleMesh {
     throw new MeshFileError(`${name} is damaged or not what its name says: ${error.message}.`)
   }
   if (mesh.triangles.length === 0) throw new MeshFileError(`${name} holds no triangles.`)
-  if (mesh.positions.some((v) => !Number.isFinite(v))) {
-    throw new MeshFileError(`${name} has points that are not numbers. The file is damaged.`)
-  }
-  const corners = mesh.positions.length / 3
-  if (mesh.triangles.some((t) => t >= corners)) throw new MeshFileError(`${name} names points that it does not hold.`)
+  refuse(meshDamage(mesh, name))
   return mesh
 }

@@ -6,6 +6,9 @@ import type { OpenedScan, ScanWorker, ShownScan } from './scanWorker.ts'
 /** Larger files are thinned out in the scanner's program first. */
 const MOST_BYTES = 400_000_000
 
+/** Reading the largest file takes nowhere near as long, ms. */
+const LONGEST = 90_000
+
 /** A scan on its way to becoming a last: opened, stood up and laid on the grid in a worker that can be stopped. */
 export function useScan() {
   let thread: Worker | null = null
@@ -53,7 +56,13 @@ export function useScan() {
     }
     Object.assign(progress, { running: true, share: 0, doing: `Reading ${fileName}` })
     const worker = bench()
+    const late = setTimeout(() => {
+      if (worker !== remote) return
+      stop()
+      problem.value = `${fileName} could not be read within ${LONGEST / 1000} seconds: it is damaged, or far finer than a last needs. Thin it out in the scanner's program.`
+    }, LONGEST)
     const answer = await worker.open(data, fileName)
+    clearTimeout(late)
     // Stopped meanwhile: another worker may be at it already.
     if (worker !== remote) return
     progress.running = false

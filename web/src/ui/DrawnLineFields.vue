@@ -2,7 +2,7 @@
 import { resample, type DrawnLine } from '@gentle-awl/core'
 import { ref } from 'vue'
 import { drawnFile } from '../formats/drawnFile.ts'
-import { OutlineError } from '../formats/readOutlines.ts'
+import { OutlineError } from '../formats/outlineError.ts'
 import ChoiceBar from './ChoiceBar.vue'
 import KeptInput from './KeptInput.vue'
 

@@ -51,6 +51,7 @@ function putBack({ name, at }: Backups['copies'][number]): void {
     content:
       'All that was changed since then is set aside in a folder of its own, not deleted. Other pages of Gentle Awl have to be loaded anew.',
     positiveText: 'Put it back',
+    positiveButtonProps: { type: 'primary' },
     negativeText: 'Leave it as it is',
     onPositiveClick: () =>
       act(async () => {
@@ -69,7 +70,7 @@ const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
   {
     title: 'Do with it',
     key: 'do',
-    width: 300,
+    width: 320,
     render: (row) =>
       h('div', { class: 'acts' }, [
         h(

@@ -7,7 +7,7 @@ const reasons: Record<string, string> = {
 
 export const sayReason = (label: string): string => reasons[label] ?? label
 
-/** A time as one says it: Fri 27 Nov 2026, 08:15. */
+/** A time as one says it, to the second, by which copies differ: Fri 27 Nov 2026, 08:15:02. */
 export const sayTime = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', {
     weekday: 'short',
@@ -16,6 +16,7 @@ export const sayTime = (iso: string): string =>
     year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
+    second: '2-digit',
   })
 
 /** The size of a file: 640 kB, 2.4 MB. */

@@ -3,7 +3,8 @@ import type { CupFit, CupSole, PlannedLayers } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, ApiError, type PairName, type PairView, type Stored } from '../../api/client.ts'
 import CupFitDrawing from '../../drawing/CupFitDrawing.vue'
-import { OutlineError, readOutlines } from '../../formats/readOutlines.ts'
+import { OutlineError } from '../../formats/outlineError.ts'
+import { outlinesOf } from '../../formats/outlinesOf.ts'
 import { bodyOf, lastBench, plain } from '../../lasts/lastBench.ts'
 import { useLast } from '../../lasts/lastStore.ts'
 import { thinnedOutline } from '../../lasts/thinned.ts'
@@ -102,7 +103,7 @@ async function act(work: () => Promise<{ id: string }>): Promise<void> {
 }
 async function take(text: string, name: string): Promise<void> {
   try {
-    const { outlines } = readOutlines(text, name)
+    const { outlines } = await outlinesOf(text, name)
     await act(() =>
       api.cupSoles.add({
         name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),

@@ -63,6 +63,7 @@ function remove(pair: PairRow): void {
     title: `Delete ${pair.label.order}, ${pair.label.name}?`,
     content: 'What is left of it is deleted for good. A backup may still hold it whole.',
     positiveText: 'Delete it',
+    positiveButtonProps: { type: 'error' },
     negativeText: 'Keep it',
     onPositiveClick: async () => {
       try {

@@ -2,7 +2,7 @@
 import { edgeRoles, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { drawnFile } from '../../formats/drawnFile.ts'
-import { OutlineError } from '../../formats/readOutlines.ts'
+import { OutlineError } from '../../formats/outlineError.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 
 /** A pattern drawn elsewhere: brought in, its pieces and edges named. */

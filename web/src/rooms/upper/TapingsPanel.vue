@@ -13,7 +13,7 @@ import {
 import { ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
 import { drawnFile } from '../../formats/drawnFile.ts'
-import { OutlineError } from '../../formats/readOutlines.ts'
+import { OutlineError } from '../../formats/outlineError.ts'
 
 /** A forme from tape: both sides brought in as drawings, each with two reference points. */
 const props = defineProps<{ tapings: UpperDecisions['forme']['tapings']; map: FormeMap }>()
