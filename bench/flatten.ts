@@ -1,18 +1,13 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import {
-  boundaryLoop,
-  firstCrossing,
-  flattenSheet,
-  gridSeams,
-  meshArea,
-  readObjSheet,
-  seamDrift,
-  seamNames,
-  seamWeights,
-  triangleAreas,
-  type Point,
-} from '@gentle-awl/core'
+// From core's own files and not through its front door, which would bring all of the trade along.
+import { flattenSheet } from '../core/src/flatten/asRigidAsPossible.ts'
+import { meshArea, triangleAreas } from '../core/src/flatten/area.ts'
+import { boundaryLoop } from '../core/src/flatten/mesh.ts'
+import { gridSeams, seamDrift, seamNames, seamWeights } from '../core/src/flatten/seams.ts'
+import { readObjSheet } from '../core/src/formats/objSheet.ts'
+import { firstCrossing } from '../core/src/geometry/overlap.ts'
+import type { Point } from '../core/src/geometry/path.ts'
 
 /**
  * `npx tsx bench/flatten.ts MESH.obj FLAT.obj [--fix-lengths back,rim,ridge]`: lays a mesh flat and prints one JSON

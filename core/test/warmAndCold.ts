@@ -7,7 +7,7 @@ import { StageCache } from '../src/plan/stageCache.ts'
 import { sampleMeasures, samplePair } from './samplePair.ts'
 
 /** The dear ones: made of the last and of plain figures, and given no rule book. Shared, so that a cold plan costs less. */
-const GROUND = ['last', 'landmarks', 'readings', 'bottom', 'forme', 'formeMap', 'heelSheet', 'toeSheet']
+const GROUND = ['landmarks', 'readings', 'bottom', 'formeMap', 'heelSheet', 'toeSheet']
 
 /** A cache that is empty but for the last, its forme and its sheets. */
 export class ColdCache extends StageCache {
@@ -17,6 +17,14 @@ export class ColdCache extends StageCache {
 
   override stage<I extends Readonly<Record<string, unknown>>, T>(name: string, inputs: I, compute: (i: I) => T): T {
     return GROUND.includes(name) ? this.ground.stage(name, inputs, compute) : super.stage(name, inputs, compute)
+  }
+
+  override dear<I extends Readonly<Record<string, unknown>>, T extends object>(
+    name: string,
+    inputs: I,
+    compute: (i: I) => T,
+  ): T {
+    return this.ground.dear(name, inputs, compute)
   }
 
   override same<T>(slot: string, document: T): T {

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { makeApp } from './app.ts'
+import { filesOf } from './db/dataFolder.ts'
 import { openStore } from './db/open.ts'
 import { makeJobs } from './jobs/pool.ts'
 
@@ -43,7 +44,7 @@ if (demo) {
 // Writes the last saves into the database file as well: from here on the folder can be copied as it is.
 await backUp()
 const daily = setInterval(() => void backUp(), DAY)
-const jobs = makeJobs()
+const jobs = makeJobs(store.folder === null ? null : filesOf(store.folder).kept)
 const pages = join(root, 'web', 'dist')
 const server = makeApp({ store, jobs, log, pages: existsSync(pages) ? pages : undefined }).listen(
   port,

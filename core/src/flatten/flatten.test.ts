@@ -7,6 +7,7 @@ import { meshArea } from './area.ts'
 import { faceDown, onCircle, unrolledEdge } from './startFlat.ts'
 import { firstCrossing } from '../geometry/overlap.ts'
 import { gridSeams, seamDrift, seamWeights } from './seams.ts'
+import { sheetTriangles } from '../forme/wallGrid.ts'
 
 /** A grid of (n + 1) x (m + 1) points, columns along u, rows along v, outside on the left of u x v. */
 function sheet(n: number, m: number, at: (u: number, v: number) => [number, number, number]): Mesh {
@@ -288,5 +289,60 @@ describe('the sparse solver', () => {
     entries.add(1, 1, 1)
     entries.add(0, 1, -2)
     expect(() => new SparseCholesky(2, entries, Int32Array.from([0, 1]))).toThrow(/no area/)
+  })
+})
+
+describe('a strip that can nearly be developed', () => {
+  /** A long band round a cone, with so much noise in its points, mm. */
+  const band = (noise: number) => {
+    const [nu, nv] = [200, 5]
+    let seed = 1
+    const chance = () => (seed = (seed * 16807) % 2147483647) / 2147483647 - 0.5
+    const positions: number[] = []
+    for (let i = 0; i < nu; i++) {
+      for (let j = 0; j < nv; j++) {
+        const [a, w] = [i / 40, (j / (nv - 1) - 0.5) * 14]
+        const r = 80 + 0.7 * w
+        positions.push(
+          r * Math.cos(a) + noise * chance(),
+          r * Math.sin(a) + noise * chance(),
+          0.7 * w + noise * chance(),
+        )
+      }
+    }
+    return { positions: Float64Array.from(positions), triangles: sheetTriangles(nu, nv) }
+  }
+  it.each([1e-6, 1e-4, 1e-2])(
+    'with %s mm of noise is done when nothing more is gained, not hundreds of rounds later',
+    (noise) => {
+      const sheet = flattenSheet(band(noise))
+      expect(sheet.rounds).toBeLessThan(140)
+      expect(sheet.flipped).toBe(0)
+      // What is left is what the noise alone asks for: strains of its own size over the length of a cell.
+      expect(Math.max(...sheet.strain) - 1).toBeLessThan(2 * noise)
+    },
+  )
+  it('without any is exact to rounding', () => {
+    const sheet = flattenSheet(band(0))
+    expect(sheet.energy).toBeLessThan(1e-18)
+    expect(Math.max(...sheet.strain) - 1).toBeLessThan(1e-9)
+  })
+  it('two pieces are refused because they are two, whatever their edges', () => {
+    const one = band(0)
+    const n = one.positions.length / 3
+    const two = {
+      positions: Float64Array.from([...one.positions, ...one.positions.map((v) => v + 500)]),
+      triangles: Uint32Array.from([...one.triangles, ...one.triangles.map((v) => v + n)]),
+    }
+    expect(() => flattenSheet(two)).toThrow(/falls apart into 2 pieces/)
+    // A closed body beside a sheet is a second piece too, and not an edge too many.
+    const ball = [0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2].map((v) => v + n)
+    const corners = [0, 0, 0, 9, 0, 0, 0, 9, 0, 0, 0, 9].map((v) => v + 900)
+    expect(() =>
+      flattenSheet({
+        positions: Float64Array.from([...one.positions, ...corners]),
+        triangles: Uint32Array.from([...one.triangles, ...ball]),
+      }),
+    ).toThrow(/falls apart into 2 pieces/)
   })
 })

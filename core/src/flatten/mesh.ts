@@ -66,16 +66,36 @@ export function discEdge(mesh: Mesh): number[] {
   }
   const idle = used.indexOf(0)
   if (idle >= 0) throw new GeometryError(`Point ${idle + 1} belongs to no triangle.`)
+  const pieces = piecesOf(n, t)
+  if (pieces > 1) {
+    throw new GeometryError(
+      `The mesh falls apart into ${pieces} pieces: only one sheet can be laid flat at a time. Lay each of them flat on its own.`,
+    )
+  }
   const loop = boundaryLoop(mesh)
   // Each inner edge has two triangles, each edge of the loop one.
   const edges = (t.length + loop.length) / 2
   const count = n - edges + t.length / 3
-  if (count !== 1) {
-    throw new GeometryError(
-      count > 1
-        ? 'The mesh falls apart into several pieces: only one sheet can be laid flat at a time.'
-        : 'The mesh has a handle like a cup: it is not a plain sheet.',
-    )
-  }
+  if (count !== 1) throw new GeometryError('The mesh has a handle like a cup: it is not a plain sheet.')
   return loop
+}
+
+/** How many pieces the triangles make that share no corner (union-find with path halving). */
+function piecesOf(n: number, t: Uint32Array): number {
+  const parent = Int32Array.from({ length: n }, (_, v) => v)
+  const root = (v: number): number => {
+    while (parent[v] !== v) {
+      parent[v] = parent[parent[v]]
+      v = parent[v]
+    }
+    return v
+  }
+  let pieces = n
+  for (let k = 0; k < t.length; k++) {
+    const [a, b] = [root(t[k]), root(t[k % 3 === 2 ? k - 2 : k + 1])]
+    if (a === b) continue
+    parent[a] = b
+    pieces--
+  }
+  return pieces
 }

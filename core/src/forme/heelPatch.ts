@@ -1,9 +1,11 @@
 import type { Point } from '../geometry/path.ts'
 import { cross, norm, scale, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../last/frame.ts'
+import { sheetTriangles } from './wallGrid.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { FAN, ribAt, ribHeight, verticalRib } from '../last/verticalRib.ts'
-import { flattenSheet } from '../flatten/asRigidAsPossible.ts'
+import { flattenSheet, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
+import type { Mesh } from '../flatten/mesh.ts'
 
 /**
  * The wall round the heel laid flat as one sheet, outside up: x to the lateral side, y up, the foot of the back
@@ -35,13 +37,14 @@ function stationsTo(reach: number, axis: number): number[] {
 
 /**
  * Lays the wall flat up to `top` (mm over the feather, by side and station) and forward to `reach`, taken on the
- * surface `out` mm outside the last: the middle of the leather that will lie there.
+ * surface `out` mm outside the last: the middle of the leather that will lie there. `lay` lays it, or finds it laid.
  */
 export function heelPatch(
   surface: LastSurface,
   reach: Record<Side, number>,
   top: (side: Side, station: number) => number,
   out: number,
+  lay: (mesh: Mesh) => FlatSheet = flattenSheet,
 ): HeelPatch {
   const axis = FAN * surface.length
   const columns: { side: Side; station: number; signed: number }[] = [
@@ -59,7 +62,7 @@ export function heelPatch(
     return Array.from({ length: ROWS }, (_, j) => ribAt(rib, (limit * j) / (ROWS - 1)))
   })
   const outside = pushOut(grid, out)
-  const flat = layGrid(outside)
+  const flat = lay(gridMesh(outside))
   const worst = flat.strain.reduce((a, b) => Math.max(a, b), 1)
   const centre = columns.findIndex((c) => c.signed === 0)
   const at = upright(flat.flat, centre)
@@ -108,18 +111,9 @@ function pushOut(grid: Vec3[][], out: number): Vec3[][] {
   )
 }
 
-function layGrid(grid: Vec3[][]) {
-  const positions = Float64Array.from(grid.flat(2))
-  const triangles: number[] = []
-  for (let i = 0; i + 1 < grid.length; i++) {
-    for (let j = 0; j + 1 < ROWS; j++) {
-      const a = i * ROWS + j
-      const b = a + ROWS
-      if ((i + j) % 2 === 0) triangles.push(a, b, b + 1, a, b + 1, a + 1)
-      else triangles.push(a, b, a + 1, b, b + 1, a + 1)
-    }
-  }
-  return flattenSheet({ positions, triangles: Uint32Array.from(triangles) })
+/** The grid as a sheet. Its triangles are the same array for all sheets of as many columns: what depends on them alone is worked out once. */
+function gridMesh(grid: Vec3[][]): Mesh {
+  return { positions: Float64Array.from(grid.flat(2)), triangles: sheetTriangles(grid.length, ROWS) }
 }
 
 /** Turns the flat sheet so that the back curve's foot is the origin and its chord points up. */

@@ -47,6 +47,15 @@ function firstColumn(surface: LastSurface, from: number): number {
   return first
 }
 
+const triangleSets = new Map<string, Uint32Array>()
+
+/** Sheets of as many columns and rows have the same triangles: one array stands for all, so that what depends on them alone is worked out once. */
+function sameTriangles(key: string, triangles: readonly number[]): Uint32Array {
+  const known = triangleSets.get(key) ?? Uint32Array.from(triangles)
+  triangleSets.set(key, known)
+  return known
+}
+
 /** The toe in front of `from` (mm from the heel back), on the surface `out` mm outside the last. */
 export function toeMesh(surface: LastSurface, from: number, out: number): ToeMesh {
   const { columns: nu, rows: nv, walls } = surface
@@ -93,7 +102,7 @@ export function toeMesh(surface: LastSurface, from: number, out: number): ToeMes
     }
   }
   return {
-    mesh: { positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles) },
+    mesh: { positions: Float64Array.from(positions), triangles: sameTriangles(`${nc}x${nr}`, triangles) },
     columns,
     rows,
     index,

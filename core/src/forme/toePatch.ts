@@ -1,6 +1,7 @@
 import { GeometryError, pathLength, type Point } from '../geometry/path.ts'
 import { dist3 } from '../geometry/vec3.ts'
-import { flattenSheet } from '../flatten/asRigidAsPossible.ts'
+import { flattenSheet, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
+import type { Mesh } from '../flatten/mesh.ts'
 import type { Side } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { STEP, toeMesh } from './toeMesh.ts'
@@ -25,13 +26,18 @@ export interface ToePatch {
 
 /**
  * Lays flat the toe in front of `from` (mm from the heel back, where the sheet's back edge must be wholly behind),
- * taken on the surface `out` mm outside the last.
+ * taken on the surface `out` mm outside the last. `lay` lays it, or finds it laid.
  */
-export function toePatch(surface: LastSurface, from: number, out: number): ToePatch {
+export function toePatch(
+  surface: LastSurface,
+  from: number,
+  out: number,
+  lay: (mesh: Mesh) => FlatSheet = flattenSheet,
+): ToePatch {
   const { rows: nv, walls } = surface
   const { mesh, columns, rows, index } = toeMesh(surface, from, out)
   const [nc, nr, first] = [columns.length, rows.length, columns[0]]
-  const sheet = flattenSheet(mesh)
+  const sheet = lay(mesh)
   const flatOf = straightened(sheet.flat, index.lateral[(nc - 1) * nr], index.lateral[nr - 1])
   const other = (side: Side): Side => (side === 'lateral' ? 'medial' : 'lateral')
   /** A sheet point of a row; past the toe rib the row goes on along the other wall. */

@@ -8,27 +8,34 @@ export interface Grid {
 
 const triangleSets = new Map<string, Uint32Array>()
 
-/** Triangles of a wall's grid, the same array for every wall of that size. Not to be changed. */
-export function wallTriangles(columns: number, rows: number): Uint32Array {
-  const key = `${columns}x${rows}`
-  const made = triangleSets.get(key) ?? gridTriangles(columns, rows)
+/** Triangles of a grid that were made once, by whatever says which. */
+function once(key: string, make: () => number[]): Uint32Array {
+  const made = triangleSets.get(key) ?? Uint32Array.from(make())
   triangleSets.set(key, made)
   return made
 }
 
-function gridTriangles(columns: number, rows: number): Uint32Array {
+/** Triangles of a wall's grid, the same array for every wall of that size. Not to be changed. */
+export const wallTriangles = (columns: number, rows: number): Uint32Array =>
+  // Where ridge and toe rib meet, the corner cell is cut so that no triangle lies in one line of the edge.
+  once(`wall ${columns}x${rows}`, () => gridTriangles(columns, rows, (i, j) => i === columns - 2 && j === rows - 2))
+
+/** Triangles of a plain grid with alternating diagonals, likewise. */
+export const sheetTriangles = (columns: number, rows: number): Uint32Array =>
+  once(`sheet ${columns}x${rows}`, () => gridTriangles(columns, rows, () => false))
+
+/** Two triangles a cell, the diagonals by turns; `corner` cells have the first kind whatever their turn. */
+function gridTriangles(columns: number, rows: number, corner: (i: number, j: number) => boolean): number[] {
   const out: number[] = []
   for (let i = 0; i + 1 < columns; i++) {
     for (let j = 0; j + 1 < rows; j++) {
       const a = i * rows + j
       const b = a + rows
-      // Where ridge and toe rib meet, the corner cell is cut so that no triangle lies in one line of the edge.
-      const corner = i === columns - 2 && j === rows - 2
-      if (corner || (i + j) % 2 === 0) out.push(a, b, b + 1, a, b + 1, a + 1)
+      if (corner(i, j) || (i + j) % 2 === 0) out.push(a, b, b + 1, a, b + 1, a + 1)
       else out.push(a, b, a + 1, b, b + 1, a + 1)
     }
   }
-  return Uint32Array.from(out)
+  return out
 }
 
 /** Grid place where the wall's x on a line of vertices takes a value: vertex before it, and the share to the next. */

@@ -103,21 +103,18 @@ export function bottomParts(
         cache,
       ),
   )
-  return {
-    lasted,
-    bottom: {
-      ...under.bottom,
-      predicted: predicted.outline,
-      traced: traced && {
-        outline: traced.outline,
-        fullest: traced.fullest,
-        leanest: traced.leanest,
-        usual: traced.usual,
-      },
-      findings: [...under.bottom.findings, ...(traced ? [traced.finding] : [])],
+  const section = cache.stage('bottom section', { under: under.bottom, predicted, traced }, (i) => ({
+    ...i.under,
+    predicted: i.predicted.outline,
+    traced: i.traced && {
+      outline: i.traced.outline,
+      fullest: i.traced.fullest,
+      leanest: i.traced.leanest,
+      usual: i.traced.usual,
     },
-    parts: [...sockParts(needs, cache), ...insoleParts, ...under.parts],
-  }
+    findings: [...i.under.findings, ...(i.traced ? [i.traced.finding] : [])],
+  }))
+  return { lasted, bottom: section, parts: [...sockParts(needs, cache), ...insoleParts, ...under.parts] }
 }
 
 function sockParts({ surface, marks, bottom, decisions: d, material, book }: BottomNeeds, cache: StageCache): Part[] {

@@ -59,12 +59,12 @@ export interface Plan extends FootPlan {
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
 export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): LastSurface {
-  return cache.stage('last', { body: cache.same('last', { shape, buildUps }) }, ({ body }) => buildLast(body))
+  return cache.dear('last', { body: cache.same('last', { shape, buildUps }) }, ({ body }) => buildLast(body))
 }
 
 /** Both sides of the last laid flat and on each other, as a map between the forme and the last. */
 export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], cache: StageCache): FormeMap {
-  const forme = cache.stage(
+  const forme = cache.dear(
     'forme',
     { surface, kind: how.kind, match: how.match, tapings: cache.same('tapings', how.tapings) },
     (i) => makeForme(i.surface, i.kind, i.match, i.tapings),
@@ -176,14 +176,12 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
   }
 }
 
-/** One shoe, as a right one, from its last to its findings. */
-function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): FootPlan {
-  const { last } = input
+/** What a shoe's upper comes to, with all that the parts inside and under it read. */
+function upperStage(input: PlanInput, cache: StageCache) {
   const d = knownDecisions(input.decisions, cache)
   const book = new RuleBook(input.houseRules, d.rules)
   const material = materialsOf(input, cache)
-
-  const surface = lastStage(last, cache)
+  const surface = lastStage(input.last, cache)
   const marks = cache.stage('landmarks', { surface }, (i) => landmarks(i.surface))
   const readings = cache.stage('readings', { surface, marks }, (i) => lastReadings(i.surface, i.marks))
   const map = formeStage(surface, d.upper.forme, cache)
@@ -204,6 +202,26 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): 
     ({ base: drawn, upper: outer, lining, stiffener, ...i }, rules) =>
       deriveUpper({ ...i, layers: { upper: outer, lining, stiffener }, book: rules }, drawn),
   )
+  return { decisions: d, book, material, surface, marks, readings, map, base, upper }
+}
+
+/**
+ * The uppers alone, the first thing that follows from a moved point: what is under the hand can be shown before the
+ * rest is made, and planPair finds it done. Throws as planPair does.
+ */
+export function planUppers(input: PlanInput, cache: StageCache): { right: Upper; left: Upper | null } {
+  checkRuleFigures(input.houseRules)
+  checkRuleFigures(input.decisions.rules)
+  const leftOf = leftInput(input)
+  return {
+    right: upperStage(input, cache).upper,
+    left: leftOf && ofLeftShoe(() => upperStage(leftOf, cache).upper),
+  }
+}
+
+/** One shoe, as a right one, from its last to its findings. */
+function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): FootPlan {
+  const { decisions: d, book, material, surface, marks, readings, map, base, upper } = upperStage(input, cache)
   const bottom = cache.stage('bottom', { surface, marks }, (i) => developBottom(i.surface, i.marks))
   const wall = wallParts({ surface, marks, map, base, upper, bottom, decisions: d, material, book }, cache)
   const cupSole = cache.same('cup sole', cupSoleOf(input))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { RuleBook, type Rule } from '../model/rules.ts'
-import { StageCache } from './stageCache.ts'
+import { StageCache, type Keeper } from './stageCache.ts'
 
 describe('the stage cache', () => {
   const counted = () => {
@@ -130,5 +130,46 @@ describe('a stage that reads house rules', () => {
     const cache = new StageCache()
     const kept = cache.ruled('s', {}, new RuleBook({}, {}), (_, book) => () => book.value(width))
     expect(kept).toThrow(/"s" are closed.*a\.width/)
+  })
+})
+
+describe('a dear stage', () => {
+  const disk = () => {
+    const kept = new Map<string, unknown>()
+    // As a disk would: what comes back is another object of the same content.
+    const keeper: Keeper = {
+      get: (key) => (kept.has(key) ? (JSON.parse(JSON.stringify(kept.get(key))) as unknown) : undefined),
+      put: (key, value) => kept.set(key, value),
+    }
+    return { kept, keeper }
+  }
+  const chain = (cache: StageCache, body: { length: number }, factor: number) => {
+    const last = cache.dear('last', { body: cache.same('last', body) }, (i) => ({ points: [i.body.length] }))
+    return cache.dear('forme', { last, factor }, (i) => ({ flat: i.last.points.map((p) => p * i.factor) }))
+  }
+  it('is found again by its content after everything was forgotten', () => {
+    const { keeper, kept } = disk()
+    const first = new StageCache(6, keeper)
+    const made = chain(first, { length: 250 }, 2)
+    expect([...first.computed.keys()]).toEqual(['last', 'forme'])
+    const second = new StageCache(6, keeper)
+    expect(chain(second, { length: 250 }, 2)).toEqual(made)
+    expect([...second.computed.keys()]).toEqual([])
+    expect(chain(second, { length: 250 }, 2)).toBe(chain(second, { length: 250 }, 2))
+    expect(kept.size).toBe(2)
+  })
+  it('is made anew from another document or another figure, however far back that lies', () => {
+    const { keeper } = disk()
+    chain(new StageCache(6, keeper), { length: 250 }, 2)
+    expect(chain(new StageCache(6, keeper), { length: 251 }, 2).flat).toEqual([502])
+    expect(chain(new StageCache(6, keeper), { length: 250 }, 3).flat).toEqual([750])
+  })
+  it('whose input has no name by its content is kept in this cache alone', () => {
+    const { keeper, kept } = disk()
+    const cache = new StageCache(6, keeper)
+    const ask = () => cache.dear('forme', { last: nameless }, (i) => ({ flat: i.last.points }))
+    const nameless = { points: [1] }
+    expect(ask()).toBe(ask())
+    expect(kept.size).toBe(0)
   })
 })

@@ -1,5 +1,6 @@
 import { RecordingBook, type RuleRead } from '../model/recordingBook.ts'
 import type { RuleBook } from '../model/rules.ts'
+import { contentKey } from './contentKey.ts'
 
 type Inputs = Readonly<Record<string, unknown>>
 
@@ -7,6 +8,16 @@ interface Kept {
   inputs: Inputs
   reads: readonly RuleRead[]
   value: unknown
+}
+
+/**
+ * Keeps results beyond the cache and the process: on a disk, in a browser. What it gives was put in under the very
+ * same key, by this very program.
+ */
+export interface Keeper {
+  /** Undefined when it has none. */
+  get: (key: string) => unknown
+  put: (key: string, value: unknown) => void
 }
 
 /** Plain documents (decisions, materials) are told apart for so many times as many as results are kept. */
@@ -25,7 +36,13 @@ export class StageCache {
   /** How often each stage was really computed: what the tests and the bench look at. */
   readonly computed = new Map<string, number>()
 
-  constructor(private readonly keep = 6) {}
+  /** What stands for a document or the result of a dear stage: its text, or the key it is kept under. */
+  private readonly names = new WeakMap<object, string>()
+
+  constructor(
+    private readonly keep = 6,
+    private readonly keeper: Keeper | null = null,
+  ) {}
 
   /** A stage that reads no house rule. */
   stage<I extends Inputs, T>(name: string, inputs: I, compute: (inputs: I) => T): T {
@@ -33,6 +50,38 @@ export class StageCache {
     const entry = found(list, (e) => sameInputs(e.inputs, inputs))
     if (entry) return entry.value as T
     return this.remember(name, list, { inputs, reads: [], value: compute(inputs) })
+  }
+
+  /**
+   * A stage that takes long and depends on little: kept by the content of what it comes from as well. Its inputs are
+   * plain values, documents through `same`, and results of other dear stages (with any other it is like a plain
+   * stage); its result is plain data.
+   */
+  dear<I extends Inputs, T extends object>(name: string, inputs: I, compute: (inputs: I) => T): T {
+    const list = this.kept.get(name) ?? []
+    const entry = found(list, (e) => sameInputs(e.inputs, inputs))
+    if (entry) return entry.value as T
+    const key = this.keyOf(name, inputs)
+    // Under this key only this stage puts anything, made from the same content.
+    const known = key === null ? undefined : (this.keeper?.get(key) as T | undefined)
+    const value = known ?? compute(inputs)
+    if (key !== null) {
+      if (known === undefined) this.keeper?.put(key, value)
+      this.names.set(value, key)
+    }
+    return this.remember(name, list, { inputs, reads: [], value }, known === undefined)
+  }
+
+  /** Null when an input has no name by its content: a graded last is made by house rules, and is kept here alone. */
+  private keyOf(name: string, inputs: Inputs): string | null {
+    const parts: string[] = []
+    for (const n of Object.keys(inputs).sort()) {
+      const value = inputs[n]
+      const text = typeof value === 'object' && value !== null ? this.names.get(value) : JSON.stringify(value)
+      if (text === undefined) return null
+      parts.push(`${n}=${text}`)
+    }
+    return contentKey([name, ...parts].join('\n'))
   }
 
   /** A stage that reads house rules: the book it is given remembers which, and is closed when the stage has ended. */
@@ -72,6 +121,7 @@ export class StageCache {
     const value = known.get(text) ?? document
     known.delete(text)
     known.set(text, value)
+    this.names.set(value as object, text)
     if (known.size > this.keep * DOCUMENTS) {
       const [oldest] = known.keys()
       known.delete(oldest)
@@ -80,8 +130,8 @@ export class StageCache {
     return value as T
   }
 
-  private remember<T>(name: string, list: Kept[], entry: Kept & { value: T }): T {
-    this.computed.set(name, (this.computed.get(name) ?? 0) + 1)
+  private remember<T>(name: string, list: Kept[], entry: Kept & { value: T }, computed = true): T {
+    if (computed) this.computed.set(name, (this.computed.get(name) ?? 0) + 1)
     list.unshift(entry)
     list.length = Math.min(list.length, this.keep)
     this.kept.set(name, list)

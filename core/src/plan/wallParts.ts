@@ -1,3 +1,4 @@
+import { flattenSheet } from '../flatten/asRigidAsPossible.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { heelPatch } from '../forme/heelPatch.ts'
 import { toePatch } from '../forme/toePatch.ts'
@@ -88,7 +89,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const puffBack = puffBackAtFeather(L, d.puff, book)
   const toeStart = Math.floor((Math.min(joint.lateral, puffBack) - BEHIND) / 10) * 10
   const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: lining + material.puff.thickness / 2 }, (i) =>
-    toePatch(i.surface, i.toeStart, i.middle),
+    toePatch(i.surface, i.toeStart, i.middle, (mesh) => cache.dear('toeFlat', i, () => flattenSheet(mesh))),
   )
   const puffPart = cache.ruled(
     'puff',
@@ -165,13 +166,15 @@ function heelSheetFor(
       medial: reachOf(ends.medial, surface.joints.medial, L),
       middle: material.lining.thickness + material.stiffener.thickness / 2,
     },
-    ({ surface: last, knots, more, lateral, medial, middle }) => {
+    (i) => {
+      const { surface: last, knots, more, lateral, medial, middle } = i
       const height = heightsThrough(knots)
       return heelPatch(
         last,
         { lateral, medial },
         (side, station) => Math.max(knots.back + 6, height(side, station)) + more,
         middle,
+        (mesh) => cache.dear('heelFlat', i, () => flattenSheet(mesh)),
       )
     },
   )

@@ -1,4 +1,4 @@
-import { pointAt } from '../geometry/along.ts'
+import { pointsAt } from '../geometry/along.ts'
 import { beside } from '../geometry/cutLine.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
@@ -66,16 +66,20 @@ export function punchedRow(line: Path, inside: number, pitch: number, large: num
   const whole = pathLength(row)
   const steps = Math.max(1, Math.round(whole / pitch))
   const step = whole / steps
-  const holes: Hole[] = []
+  const holes: { along: number; diameter: number }[] = []
   for (let k = 0; k < steps; k++) {
-    holes.push({ at: pointAt(row, (k + 0.5) * step), diameter: large })
+    holes.push({ along: (k + 0.5) * step, diameter: large })
     if (k + 1 < steps) {
       // The two stand a quarter of a step apart.
-      holes.push({ at: pointAt(row, (k + 1) * step - step / 8), diameter: small })
-      holes.push({ at: pointAt(row, (k + 1) * step + step / 8), diameter: small })
+      holes.push({ along: (k + 1) * step - step / 8, diameter: small })
+      holes.push({ along: (k + 1) * step + step / 8, diameter: small })
     }
   }
-  return holes
+  const places = pointsAt(
+    row,
+    holes.map((h) => h.along),
+  )
+  return places.map((at, i) => ({ at, diameter: holes[i].diameter }))
 }
 
 /** Teeth along an edge: a whole number of them, points on the line, roots inside it. */
@@ -84,8 +88,12 @@ export function gimped(line: Path, pitch: number): Path {
   const teeth = Math.max(1, Math.round(whole / pitch))
   const step = whole / teeth
   const out: Point[] = [line[0]]
+  const places = pointsAt(
+    line,
+    Array.from({ length: 2 * teeth + 1 }, (_, i) => (i * step) / 2),
+  )
   for (let k = 0; k < teeth; k++) {
-    const [a, m, b] = [k * step, (k + 0.5) * step, (k + 1) * step].map((s) => pointAt(line, s))
+    const [a, m, b] = [places[2 * k], places[2 * k + 1], places[2 * k + 2]]
     const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     const depth = DEPTH * step
     out.push(

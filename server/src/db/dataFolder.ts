@@ -15,6 +15,8 @@ export const filesOf = (folder: string) => ({
   beside: [join(folder, `${DATABASE}-wal`), join(folder, `${DATABASE}-shm`)],
   backups: join(folder, 'backups'),
   setAside: join(folder, 'set-aside'),
+  /** Results that take long; can be deleted at any time. */
+  kept: join(folder, 'kept'),
   lock: join(folder, 'running.lock'),
   runner: join(folder, 'running.txt'),
 })

@@ -49,7 +49,8 @@ function revive(error: JobError): Error {
   return unknown
 }
 
-export function makeJobs(): Jobs {
+/** `kept` is the folder for results that are dear, null for none. */
+export function makeJobs(kept: string | null = null): Jobs {
   const threads = Math.min(MOST, Math.max(FEWEST, availableParallelism()))
   // From source the thread loads TypeScript; built, the worker lies beside this bundle.
   const source = import.meta.url.endsWith('.ts')
@@ -59,6 +60,7 @@ export function makeJobs(): Jobs {
     minThreads: 1,
     maxThreads: threads,
     idleTimeout: 300_000,
+    workerData: kept === null ? {} : { kept },
   })
   // What goes wrong with a thread outside a job has nobody to be told; the next job starts another thread.
   pool.on('error', () => undefined)

@@ -14,7 +14,8 @@ import {
   type PairFile,
   type Plan,
 } from '@gentle-awl/core'
-import { move } from 'piscina'
+import { move, workerData } from 'piscina'
+import { edition } from '../db/edition.ts'
 import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
 import { lastSheet } from '../exports/lastSheet.ts'
 import { partsPdf } from '../exports/partsPdf.ts'
@@ -24,6 +25,7 @@ import type { Paper } from '../exports/sheets.ts'
 import { upperDxf } from '../exports/upperDxf.ts'
 import { readPairFile } from '../http/readPairFile.ts'
 import { Problem, type FieldError } from '../http/problem.ts'
+import { diskKeeper } from './diskKeeper.ts'
 import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
 export type UpperFormat = 'svg' | 'dxf' | 'pdf'
@@ -68,8 +70,9 @@ export interface JobError {
   stack?: string
 }
 
-/** The stage cache lives as long as the thread. */
-const cache = new StageCache(12)
+/** The stage cache lives as long as the thread; what is dear is kept on the disk as well, where there is one. */
+const kept = (workerData as { kept?: string } | null)?.kept
+const cache = new StageCache(12, kept === undefined ? null : diskKeeper(kept, edition))
 const utf8 = new TextEncoder()
 
 /** What each kind of job comes to: the compiler holds the list against the kinds. */

@@ -13,6 +13,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type PairView } from '../api/client.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
 import { planLatest } from './planner.ts'
+import type { Uppers } from './planParcel.ts'
 import type { Foot } from '../ui/feet.ts'
 import { whatChanged } from './whatChanged.ts'
 import { useWorkshop } from './workshopStore.ts'
@@ -120,11 +121,18 @@ export const usePair = defineStore('pair', () => {
     }
     if (!input.value) return
     planning.value = true
-    const answer = await planLatest(input.value)
+    const answer = await planLatest(input.value, seeUppers)
     if (!answer) return
     planning.value = false
     planProblem.value = answer.problem
     if (answer.plan) whole.value = answer.plan
+  }
+
+  /** The drawing under the hand, before what follows from it is there. */
+  function seeUppers({ right, left }: Uppers): void {
+    const now = whole.value
+    if (!now || (now.left === null) !== (left === null)) return
+    whole.value = { ...now, upper: right, left: now.left && left && { ...now.left, upper: left } }
   }
 
   function change(next: PairDecisions): void {

@@ -3,6 +3,7 @@ import {
   gradedUpper,
   lastStage,
   planPair,
+  planUppers,
   StageCache,
   thicknessMap,
   WallStack,
@@ -19,27 +20,57 @@ import {
   type WallArea,
 } from '@gentle-awl/core'
 import { expose } from 'comlink'
+import { Larder } from './larder.ts'
+import { Packer, type Ahead, type Parcel } from './planParcel.ts'
 
-/** A plan, or the sentence that says why there is none. Errors do not survive the way out of a worker as themselves. */
-export type PlanAnswer = { plan: Plan; problem: null } | { plan: null; problem: string }
-
-const cache = new StageCache(12)
+/** A plan on its way, or the sentence that says why there is none. Errors do not survive the way out of a worker as themselves. */
+export type PlanAnswer = { parcel: Parcel; problem: null } | { parcel: null; problem: string }
+/** The address of this program names its content; while it is being worked on nothing is kept. */
+const larder = import.meta.env.DEV ? null : new Larder(self.location.href)
+const cache = new StageCache(12, larder)
+const packer = new Packer()
+/** A plan that took so long is worth keeping for the next time the page is opened, ms. */
+const DEAR = 150
 
 const said = (error: unknown): string => {
   if (error instanceof Error && ['PlanError', 'RuleError', 'GeometryError'].includes(error.name)) return error.message
   throw error
 }
 
+const bodiesOf = (input: PlanInput): LastBody[] => [input.last, ...(input.leftLast ? [input.leftLast] : [])]
+
+/** Whole plans are looked for once a last is new to this worker; from then on everything is at hand. */
+const warm = new Set<string>()
+
+/** The kept plan of an input that is new here; what changes of it will need is made while it is being looked at. */
+async function keptPlan(input: PlanInput): Promise<Plan | null> {
+  const key = [input.last.id, input.leftLast?.id ?? ''].join()
+  if (!larder || warm.has(key)) return null
+  warm.add(key)
+  const [plan] = await Promise.all([larder.plan(input), larder.bringOut(bodiesOf(input))])
+  if (plan) setTimeout(() => planPair(input, cache), 0)
+  return plan
+}
+
 const worker = {
-  plan(input: PlanInput): PlanAnswer {
+  async plan(input: PlanInput, first?: (ahead: Ahead) => void): Promise<PlanAnswer> {
     try {
-      return { plan: planPair(input, cache), problem: null }
+      const kept = await keptPlan(input)
+      if (kept) return { parcel: packer.pack(kept), problem: null }
+      const began = performance.now()
+      // What is under the hand goes out before the rest is begun, when it is another one.
+      const ahead = first && packer.ahead(planUppers(input, cache))
+      if (ahead) first(ahead)
+      const plan = planPair(input, cache)
+      if (performance.now() - began > DEAR) void larder?.keepPlan(input, plan)
+      return { parcel: packer.pack(plan), problem: null }
     } catch (error) {
-      return { plan: null, problem: said(error) }
+      return { parcel: null, problem: said(error) }
     }
   },
-  surface(last: LastBody): { surface: LastSurface; problem: null } | { surface: null; problem: string } {
+  async surface(last: LastBody): Promise<{ surface: LastSurface; problem: null } | { surface: null; problem: string }> {
     try {
+      await larder?.bringOut([last])
       return { surface: lastStage(last, cache), problem: null }
     } catch (error) {
       return { surface: null, problem: said(error) }
@@ -59,11 +90,12 @@ const worker = {
     return thicknessMap(map, new WallStack(areas))
   },
   /** Last and forme as data; the page makes the map from them again. */
-  forme(
+  async forme(
     last: LastBody,
     how: UpperDecisions['forme'],
-  ): { surface: LastSurface; forme: Forme; problem: null } | { surface: null; forme: null; problem: string } {
+  ): Promise<{ surface: LastSurface; forme: Forme; problem: null } | { surface: null; forme: null; problem: string }> {
     try {
+      await larder?.bringOut([last])
       const map = formeStage(lastStage(last, cache), how, cache)
       return { surface: map.surface, forme: map.forme, problem: null }
     } catch (error) {

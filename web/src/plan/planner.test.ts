@@ -12,11 +12,12 @@ vi.stubGlobal(
   },
 )
 vi.mock('comlink', () => ({
+  proxy: <T>(f: T) => f,
   wrap: () => ({
     plan: (input: PlanInput) =>
       new Promise<PlanAnswer>((resolve) => {
         asked.push(input.decisions.puff.length ?? 0)
-        release.push(() => resolve({ plan: null, problem: `planned ${input.decisions.puff.length}` }))
+        release.push(() => resolve({ parcel: null, problem: `planned ${input.decisions.puff.length}` }))
       }),
   }),
 }))

@@ -1,22 +1,28 @@
-import type { Grade, GradeName, LastBody, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
-import { wrap, type Remote } from 'comlink'
-import type { PlanAnswer, PlanWorker } from './planWorker.ts'
+import type { Grade, GradeName, LastBody, Plan, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
+import { proxy, wrap, type Remote } from 'comlink'
+import { Unpacker, type Ahead, type Uppers } from './planParcel.ts'
+import type { PlanWorker } from './planWorker.ts'
 
 let remote: Remote<PlanWorker> | null = null
 const worker = (): Remote<PlanWorker> =>
   (remote ??= wrap<PlanWorker>(new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' })))
 
+/** A plan, or the sentence that says why there is none. */
+export type Planned = { plan: Plan; problem: null } | { plan: null; problem: string }
+
+const unpacker = new Unpacker()
 let running = false
-let waiting: { input: PlanInput; answer: (a: PlanAnswer | null) => void } | null = null
+let waiting: { input: PlanInput; first?: (uppers: Uppers) => void; answer: (a: Planned | null) => void } | null = null
 
 /**
  * Plans in the worker. While it is busy only the newest request waits; an older one that never got its turn
- * resolves to null, so that dragging a slider never piles up work.
+ * resolves to null, so that dragging a slider never piles up work. `first` gets the uppers as soon as they are drawn,
+ * when they are others than before.
  */
-export function planLatest(input: PlanInput): Promise<PlanAnswer | null> {
+export function planLatest(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Planned | null> {
   return new Promise((resolve, reject) => {
     waiting?.answer(null)
-    waiting = { input, answer: resolve }
+    waiting = { input, first, answer: resolve }
     if (!running) void drain().catch(reject)
   })
 }
@@ -25,9 +31,9 @@ async function drain(): Promise<void> {
   running = true
   try {
     while (waiting) {
-      const { input, answer } = waiting
+      const { input, first, answer } = waiting
       waiting = null
-      answer(await planInTurn(input))
+      answer(await planInTurn(input, first))
     }
   } finally {
     running = false
@@ -35,7 +41,14 @@ async function drain(): Promise<void> {
 }
 
 /** Plans in the worker (which cannot take Pinia's proxies, hence the copy), one after the other; every request gets its answer. */
-export const planInTurn = (input: PlanInput) => worker().plan(JSON.parse(JSON.stringify(input)) as PlanInput)
+export async function planInTurn(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Planned> {
+  const copy = JSON.parse(JSON.stringify(input)) as PlanInput
+  const seen = first && proxy((ahead: Ahead) => first(unpacker.ahead(ahead)))
+  const answer = await (seen ? worker().plan(copy, seen) : worker().plan(copy))
+  return answer.parcel === null
+    ? { plan: null, problem: answer.problem }
+    : { plan: unpacker.unpack(answer.parcel), problem: null }
+}
 
 /** The surface of a last, from the worker that plans with it. */
 export const surfaceOf = ({ shape, buildUps }: LastBody) =>

@@ -1,5 +1,5 @@
 import { featherOf } from '../../forme/charts.ts'
-import { nearest, outwardNormals, pointAt } from '../../geometry/along.ts'
+import { nearest, outwardNormals, pointsAt } from '../../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import { wallSides } from '../designPoints.ts'
@@ -22,8 +22,8 @@ export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): { 
   const whole = pathLength(pattern)
   const { shift, added } = throatShift(needs)
   const moved = side === 'medial' ? added - shift : shift
-  return Array.from({ length: 41 }, (_, k) => {
-    const at = pointAt(pattern, ENDS + ((whole - 2 * ENDS) * k) / 40)
+  const places = Array.from({ length: 41 }, (_, k) => ENDS + ((whole - 2 * ENDS) * k) / 40)
+  return pointsAt(pattern, places).map((at) => {
     const near = nearest(own, at)
     // The pattern ends above the last's feather where the last's lies lower on the sheet.
     const short = near.point[1] < at[1] ? near.away : -near.away

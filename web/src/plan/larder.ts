@@ -1,0 +1,104 @@
+import { contentKey, type Keeper, type LastBody, type Plan, type PlanInput } from '@gentle-awl/core'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+
+interface Kept {
+  key: string
+  edition: string
+  /** The last it belongs to. */
+  group: string
+  at: number
+  value: unknown
+}
+interface Shelves extends DBSchema {
+  dear: { key: string; value: Kept; indexes: { group: string; at: number } }
+  plans: { key: string; value: Kept; indexes: { at: number } }
+}
+
+/** Entries kept: a last has about four, of a megabyte together; a plan is about as large. */
+const MOST = { dear: 120, plans: 24 } as const
+
+/**
+ * What was worked out in this browser, kept for the next time a page is opened: lasts, formes and sheets by what they
+ * come from, and whole plans. `edition` is the program's; what another one left is cleared away. Where the browser
+ * keeps nothing (private windows, a full disk) all goes on without.
+ */
+export class Larder implements Keeper {
+  private readonly shelf = new Map<string, unknown>()
+  private group = ''
+  private db: Promise<IDBPDatabase<Shelves> | null>
+
+  constructor(private readonly edition: string) {
+    this.db = open().then(async (db) => {
+      if (db) await this.clearOthers(db)
+      return db
+    }, nothing)
+  }
+
+  /** Brings out what is kept of lasts, before they are asked for. */
+  async bringOut(lasts: readonly LastBody[]): Promise<void> {
+    const groups = lasts.map(({ shape, buildUps }) => contentKey(JSON.stringify([shape, buildUps])))
+    this.group = groups[0] ?? ''
+    const db = await this.db
+    for (const group of groups) {
+      const found = await db?.getAllFromIndex('dear', 'group', group).catch(nothing)
+      for (const { key, value } of found ?? []) this.shelf.set(key, value)
+    }
+  }
+
+  get(key: string): unknown {
+    return this.shelf.get(key)
+  }
+
+  put(key: string, value: unknown): void {
+    void this.store('dear', { key, edition: this.edition, group: this.group, at: Date.now(), value })
+  }
+
+  /** The plan of just this input, when it was made here before. */
+  async plan(input: PlanInput): Promise<Plan | null> {
+    const db = await this.db
+    const found = await db?.get('plans', keyOf(input)).catch(nothing)
+    // Only keepPlan writes there, under the key of what the plan was made from.
+    return (found?.value as Plan | undefined) ?? null
+  }
+
+  async keepPlan(input: PlanInput, plan: Plan): Promise<void> {
+    await this.store('plans', { key: keyOf(input), edition: this.edition, group: '', at: Date.now(), value: plan })
+  }
+
+  private async store(name: 'dear' | 'plans', entry: Kept): Promise<void> {
+    const db = await this.db
+    if (!db) return
+    try {
+      await db.put(name, entry)
+      const keys = await db.getAllKeysFromIndex(name, 'at')
+      for (const old of keys.slice(0, Math.max(0, keys.length - MOST[name]))) await db.delete(name, old)
+    } catch {
+      // A browser whose disk is full: nothing here is more than time saved.
+      this.db = Promise.resolve(null)
+    }
+  }
+
+  private async clearOthers(db: IDBPDatabase<Shelves>): Promise<void> {
+    for (const name of ['dear', 'plans'] as const) {
+      let cursor = await db.transaction(name, 'readwrite').store.openCursor()
+      while (cursor) {
+        if (cursor.value.edition !== this.edition) await cursor.delete()
+        cursor = await cursor.continue()
+      }
+    }
+  }
+}
+
+const keyOf = (input: PlanInput) => contentKey(JSON.stringify(input))
+/** For where something kept cannot be had: it is made anew. */
+const nothing = () => null
+
+const open = async (): Promise<IDBPDatabase<Shelves> | null> =>
+  openDB<Shelves>('gentle-awl-kept', 1, {
+    upgrade(db) {
+      const dear = db.createObjectStore('dear', { keyPath: 'key' })
+      dear.createIndex('group', 'group')
+      dear.createIndex('at', 'at')
+      db.createObjectStore('plans', { keyPath: 'key' }).createIndex('at', 'at')
+    },
+  })
