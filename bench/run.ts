@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { serialize } from 'node:v8'
 import { fileURLToPath } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import {
@@ -12,6 +13,7 @@ import {
   importScan,
   makeForme,
   planPair,
+  planUppers,
   pretendScan,
   readyScan,
   setByHand,
@@ -25,8 +27,10 @@ import { launch } from '../e2e/browser.ts'
 import { startServer } from '../e2e/server.ts'
 import { demoMeasures } from '../server/src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
+import { Packer } from '../web/src/plan/planParcel.ts'
 import { readMesh } from '../web/src/scan/readMesh.ts'
 import { summary, time, type Result } from './measure.ts'
+import { workshopFigures } from './workshop.ts'
 
 /** `npm run bench`: one JSON object per line. Medians on a noisy machine; compare ratios within one run. */
 const say = (r: Result) => console.log(JSON.stringify(r))
@@ -176,6 +180,24 @@ say(
 planPair(dragged(0, styled.decisions.left), upperCache)
 say(
   time(
+    'drag a point: the upper alone, sent ahead',
+    30,
+    'the same oxford',
+    () => dragged(++nth),
+    (next) => void planUppers(next, upperCache),
+  ),
+)
+const parcels = new Packer()
+parcels.pack(planPair(dragged(++nth), upperCache))
+const dragParcel = serialize(parcels.pack(planPair(dragged(++nth), upperCache))).length
+say(summary('drag a point: sent to the page', [dragParcel / 1024], 'kB', 'what is another than before'))
+const sliderParcels = new Packer()
+const sliderCache = new StageCache()
+sliderParcels.pack(planPair(moved('puff.length', 51), sliderCache))
+const sliderParcel = serialize(sliderParcels.pack(planPair(moved('puff.length', 52), sliderCache))).length
+say(summary('slider: sent to the page', [sliderParcel / 1024], 'kB', 'puff length'))
+say(
+  time(
     'drag a point: both feet, each on a last of its own',
     20,
     'the same oxford, warm cache',
@@ -220,6 +242,8 @@ say(
   ),
 )
 
+await workshopFigures(say)
+
 const assets = join(root, 'web', 'dist', 'assets')
 if (!existsSync(assets)) {
   process.stderr.write('The pages are not built, so their size and first paint are left out: npm run build first.\n')
@@ -254,6 +278,33 @@ if (!existsSync(assets)) {
   say(summary('first screen, usable', usable, 'ms', 'from navigation to the New pair button'))
   say(summary('first screen, script gzipped', [scripts], 'kB', 'without the planning worker'))
   say(summary('planning worker, gzipped', [worker], 'kB', 'loaded beside the first screen'))
+
+  // What goes over the wire until the first page stands, as the browser counts it.
+  const fresh = await browser.newContext()
+  const bare = await fresh.newPage()
+  const wire = await fresh.newCDPSession(bare)
+  let received = 0
+  await wire.send('Network.enable')
+  wire.on('Network.loadingFinished', (e) => (received += e.encodedDataLength))
+  await bare.goto(`${server.url}/pairs`)
+  await bare.waitForLoadState('networkidle')
+  say(summary('first load, sent', [received / 1024], 'kB', 'the list of pairs with the planning worker, packed'))
+  const opened: number[] = []
+  for (let i = 0; i < 6; i++) {
+    const tab = await fresh.newPage()
+    const began = performance.now()
+    await tab.goto(`${server.url}/pairs/${pair.id}/parts/puff`)
+    await tab.getByRole('slider').first().waitFor()
+    opened.push(performance.now() - began)
+    // The plan is kept while nobody waits for it.
+    await tab.waitForTimeout(1500)
+    await tab.close()
+  }
+  say(
+    summary('a pair in a new tab, never planned in this browser', opened.slice(0, 1), 'ms', 'navigation to the shape'),
+  )
+  say(summary('a pair in a new tab, planned here before', opened.slice(1), 'ms', 'navigation to the shape'))
+  await fresh.close()
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${server.url}/pairs/${pair.id}/parts/puff`)

@@ -27,6 +27,7 @@ const rooms = [
   '/lasts',
   '/stores',
   '/rules',
+  '/backups',
   '/nowhere',
 ]
 

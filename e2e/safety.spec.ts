@@ -173,3 +173,55 @@ test('a database that is held by another program is said on every page', async (
   await expect(page.getByRole('heading', { name: 'Backups' })).toBeVisible()
   await server.end()
 })
+
+test('a plan kept in the browser is shown in a new tab, and never for figures that are others by then', async ({
+  browser,
+}) => {
+  const server = await startServer()
+  const context = await browser.newContext()
+  const open = async () => {
+    const page = await context.newPage()
+    await page.goto(`${server.url}${derby}/parts/puff`)
+    await expect(puff(page)).toBeVisible()
+    return page
+  }
+  const kept = (page: Page) =>
+    page.evaluate(
+      () =>
+        new Promise<Record<string, number>>((resolve, reject) => {
+          const asked = indexedDB.open('gentle-awl-kept')
+          asked.onerror = () => reject(new Error('It cannot be opened.'))
+          asked.onsuccess = () => {
+            const names = ['dear', 'plans'] as const
+            const counts = names.map((name) => asked.result.transaction(name).objectStore(name).count())
+            const look = () => {
+              if (counts.every((c) => c.readyState === 'done')) {
+                resolve(Object.fromEntries(names.map((name, i) => [name, counts[i].result])))
+              } else setTimeout(look, 5)
+            }
+            look()
+          }
+        }),
+    )
+  const first = await open()
+  await expect(puff(first)).toHaveValue('59.5')
+  await expect.poll(() => kept(first)).toEqual({ dear: 4, plans: 1 })
+  await first.close()
+  const second = await open()
+  await expect(puff(second)).toHaveValue('59.5')
+  await second.close()
+  // Somebody changes the rule by which the puff is drawn.
+  const rules = `${server.url}/api/v1/house-rules`
+  const answer = await fetch(rules, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', 'if-match': '"0"' },
+    body: JSON.stringify({ houseRules: { 'puff.base': 56 } }),
+  })
+  expect(answer.status).toBe(200)
+  const third = await open()
+  await expect(puff(third)).not.toHaveValue('59.5')
+  const by = Number(await puff(third).inputValue())
+  expect(by).toBeCloseTo(59.5 + 6, 1)
+  await context.close()
+  await server.end()
+})

@@ -35,10 +35,10 @@ const views: {
   { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
   { name: 'last-scan', path: '/lasts/new/scan?from=/api/v1/standins/scanner/scan?seed=7' },
   { name: 'last-sizes', path: `${lasts}3/sizes` },
-  { name: 'last-foot', path: `${lasts}3/foot` },
   { name: 'cup-sole', path: `${lasts}1/cup` },
   { name: 'stores', path: '/stores' },
   { name: 'house-rules', path: '/rules' },
+  { name: 'backups', path: '/backups' },
   { name: 'tablet-parts', path: `${welted}/parts/stiffener`, size: tablet },
 ]
 

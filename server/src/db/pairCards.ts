@@ -1,4 +1,4 @@
-import { GeometryError, PlanError, type PairCard, type PairDecisions } from '@gentle-awl/core'
+import { GeometryError, PlanError, RuleError, type PairCard, type PairDecisions } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import type { Jobs } from '../jobs/pool.ts'
 import { edition } from './edition.ts'
@@ -77,7 +77,7 @@ export class PairCards {
       return await this.jobs.run('card', { file })
     } catch (error) {
       // A pair that cannot be planned has a card that says why.
-      if (error instanceof PlanError || error instanceof GeometryError) {
+      if (error instanceof PlanError || error instanceof RuleError || error instanceof GeometryError) {
         return { problem: error.message, worst: null, steps: [], shapes: [] }
       }
       throw error

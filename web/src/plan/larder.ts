@@ -16,6 +16,8 @@ interface Shelves extends DBSchema {
 
 /** Entries kept: a last has about four, of a megabyte together; a plan is about as large. */
 const MOST = { dear: 120, plans: 24 } as const
+/** And so many of them lie in memory. */
+const MOST_OUT = 60
 
 /**
  * What was worked out in this browser, kept for the next time a page is opened: lasts, formes and sheets by what they
@@ -38,6 +40,8 @@ export class Larder implements Keeper {
   async bringOut(lasts: readonly LastBody[]): Promise<void> {
     const groups = lasts.map(({ shape, buildUps }) => contentKey(JSON.stringify([shape, buildUps])))
     this.group = groups[0] ?? ''
+    // What was brought out lies in the plan's own cache by now.
+    if (this.shelf.size > MOST_OUT) this.shelf.clear()
     const db = await this.db
     for (const group of groups) {
       const found = await db?.getAllFromIndex('dear', 'group', group).catch(nothing)

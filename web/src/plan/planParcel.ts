@@ -24,8 +24,7 @@ type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'operations'> &
   PackedFoot & { left: PackedFoot | null; feet: Ref; operations: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
-const heavy = ['last', 'upper', 'layers', 'bottom', 'lasted'] as const
-type Heavy = (typeof heavy)[number]
+type Heavy = 'last' | 'upper' | 'layers' | 'bottom' | 'lasted'
 
 /** The side that makes plans: knows what the other has of the last one. */
 export class Packer {
