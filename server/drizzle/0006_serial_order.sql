@@ -39,4 +39,6 @@ INSERT INTO `__new_step_events`("id", "pair_id", "step", "what", "at") SELECT "i
 DROP TABLE `step_events`;--> statement-breakpoint
 ALTER TABLE `__new_step_events` RENAME TO `step_events`;--> statement-breakpoint
 CREATE UNIQUE INDEX `step_events_id_unique` ON `step_events` (`id`);--> statement-breakpoint
-CREATE INDEX `step_events_pair` ON `step_events` (`pair_id`,`step`,`serial`);
+CREATE INDEX `step_events_pair` ON `step_events` (`pair_id`,`step`,`serial`);--> statement-breakpoint
+ALTER TABLE `pairs` ADD `left_last_id` text REFERENCES lasts(id);--> statement-breakpoint
+UPDATE `pairs` SET `left_last_id` = (SELECT json_extract(r.`decisions`, '$.left.lastId') FROM `pair_revisions` r WHERE r.`pair_id` = `pairs`.`id` AND r.`revision` = `pairs`.`head` AND json_valid(r.`decisions`));

@@ -191,7 +191,10 @@ describe('a pair file', () => {
       version: pair.version as number,
       body: { label: pair.label, decisions: { ...file.decisions, puff: { length: 51 } } },
     })
-    expect(saved.body.revision).toBe(1_000_001)
+    expect(saved.body.revision).toBe(900_001)
+    // Its own file comes back in.
+    const own = await server.call('GET', `/pairs/${pair.id as string}/file`)
+    expect((await server.call('POST', '/plan', { raw: own.bytes.toString() })).status).toBe(200)
     expect((await list()).pairs.some((p) => p.id === pair.id)).toBe(true)
     await server.call('DELETE', `/pairs/${pair.id as string}`, { version: saved.body.version as number })
   })

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import {
+  MOST_REVISIONS,
   ruleOf,
   type CupSole,
   type Last,
@@ -11,6 +12,7 @@ import {
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Tx } from './open.ts'
+import { others } from './others.ts'
 import { createPair, plainCupSole, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
 import { cupSoles, lasts, made, materials, pairs, stepEvents } from './schema.ts'
 
@@ -54,15 +56,15 @@ function carriedRules(own: RuleFigures, theirs: RuleFigures, ours: RuleFigures):
   return rules
 }
 
+/** A pair that comes in has room left for more revisions than anybody makes, so that its own file comes back in as well. */
+const HIGHEST = 0.9 * MOST_REVISIONS
+
 /** So many entries are written at once. */
 const PORTION = 500
 
 function* portions<T>(all: readonly T[]): Generator<T[]> {
   for (let i = 0; i < all.length; i += PORTION) yield all.slice(i, i + PORTION)
 }
-
-/** Lets the process see to others: a long log is no reason to keep them waiting. */
-const others = () => new Promise<void>((resolve) => setImmediate(resolve))
 
 /** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
 export async function importPair(tx: Tx, file: PairFile): Promise<string> {
@@ -86,7 +88,7 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   }
   const [taken] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, file.id))
   const label = taken ? { ...file.label, name: `${file.label.name.slice(0, 70)} (copy)` } : file.label
-  const id = await createPair(tx, label, decisions, taken ? uuid() : file.id, file.revision)
+  const id = await createPair(tx, label, decisions, taken ? uuid() : file.id, Math.min(file.revision, HIGHEST))
   for (const some of portions(file.log)) {
     await tx.insert(stepEvents).values(some.map((event) => ({ id: uuid(), pairId: id, ...event })))
     await others()

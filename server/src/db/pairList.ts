@@ -1,6 +1,7 @@
 import { stepState, type PairCard, type PairDecisions, type PairLabel, type StepEvent } from '@gentle-awl/core'
 import { sql, type SQL } from 'drizzle-orm'
 import type { Db } from './open.ts'
+import { others } from './others.ts'
 
 /** How far the work of a pair is: read off its card and its log. */
 export interface PairStanding {
@@ -66,6 +67,7 @@ function matching(search: string): SQL {
 interface Raw {
   id: string
   version: string
+  head: string
   updated_at: string
   order_number: string
   name: string
@@ -77,6 +79,12 @@ interface Raw {
   made_from: string | null
 }
 
+const listed = (ids: readonly string[]): SQL =>
+  sql.join(
+    ids.map((id) => sql`${id}`),
+    sql`, `,
+  )
+
 /**
  * One page of the list. Only the pairs of the page are looked into: their decisions, their cards, and the newest event
  * of each of their steps. `fresh` says what a card has to be made from to be up to date.
@@ -86,31 +94,37 @@ export async function pairPage(
   { search, sort, page, size }: PairQuery,
   fresh: (pairId: string, head: PairDecisions, revision: number) => string,
 ): Promise<PairPage> {
-  const where = matching(search)
-  const from = sql`FROM pairs p LEFT JOIN lasts l ON l.id = p.last_id WHERE ${where}`
+  const from = sql`FROM pairs p LEFT JOIN lasts l ON l.id = p.last_id WHERE ${matching(search)}`
   const [{ n }] = await db.all<{ n: number }>(sql`SELECT count(*) AS n ${from}`)
   const pages = Math.max(1, Math.ceil(n / size))
   const at = Math.min(page, pages)
-  // Numbers come as text: one that is larger than any we write must not keep the whole list from being read.
-  const rows = await db.all<Raw & { head: string }>(sql`
-    SELECT s.id, s.version, s.head, s.updated_at, s.order_number, s.name, s.trade, s.note, s.last_name,
-      r.decisions, c.card, c.made_from FROM (
-      SELECT p.id, CAST(p.version AS TEXT) AS version, CAST(p.head AS TEXT) AS head, p.updated_at, p.order_number,
-        p.name, p.trade, p.note, l.name AS last_name, p.head AS at_revision, row_number() OVER (ORDER BY ${sorts[sort]}) AS place
-      ${from} ORDER BY ${sorts[sort]} LIMIT ${size} OFFSET ${(at - 1) * size}
-    ) s
-    LEFT JOIN pair_revisions r ON r.pair_id = s.id AND r.revision = s.at_revision AND json_valid(r.decisions)
-    LEFT JOIN pair_cards c ON c.pair_id = s.id
-    ORDER BY s.place
-  `)
-  const logs = await standingLogs(
-    db,
-    rows.map((r) => r.id),
+  const found = await db.all<{ id: string }>(
+    sql`SELECT p.id ${from} ORDER BY ${sorts[sort]} LIMIT ${size} OFFSET ${(at - 1) * size}`,
   )
-  return { pairs: rows.map((row) => asRow(row, logs.get(row.id) ?? [], fresh)), total: n, page: at, pages }
+  const ids = found.map((p) => p.id)
+  await others()
+  // Numbers come as text: one that is larger than any we write must not keep the whole list from being read.
+  const rows = await db.all<Raw>(sql`
+    SELECT p.id, CAST(p.version AS TEXT) AS version, CAST(p.head AS TEXT) AS head, p.updated_at, p.order_number,
+      p.name, p.trade, p.note, l.name AS last_name, r.decisions, c.card, c.made_from
+    FROM pairs p
+    LEFT JOIN lasts l ON l.id = p.last_id
+    LEFT JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head AND json_valid(r.decisions)
+    LEFT JOIN pair_cards c ON c.pair_id = p.id
+    WHERE p.id IN (${listed(ids)})
+  `)
+  await others()
+  const logs = await standingLogs(db, ids)
+  await others()
+  const byId = new Map(rows.map((row) => [row.id, row]))
+  const pairs = ids.flatMap((id) => {
+    const row = byId.get(id)
+    return row ? [asRow(row, logs.get(id) ?? [], fresh)] : []
+  })
+  return { pairs, total: n, page: at, pages }
 }
 
-function asRow(row: Raw & { head: string }, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]): PairRow {
+function asRow(row: Raw, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]): PairRow {
   const revision = Number(row.head)
   const decisions =
     row.decisions === null || !Number.isSafeInteger(revision) ? null : (JSON.parse(row.decisions) as PairDecisions)
@@ -148,24 +162,25 @@ export function standingOf(card: Pick<PairCard, 'steps'>, log: readonly StepEven
  */
 export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<string, StepEvent[]>> {
   const logs = new Map<string, StepEvent[]>()
-  if (ids.length === 0) return logs
-  const list = sql.join(
-    ids.map((id) => sql`${id}`),
-    sql`, `,
-  )
-  const events = await db.all<StepEvent & { pair_id: string }>(sql`
-    SELECT e.pair_id, e.step, e.what, e.at FROM step_events e
-    JOIN (
-      SELECT pair_id, step, max(serial) AS serial FROM step_events WHERE pair_id IN (${list}) GROUP BY pair_id, step
-    ) n ON n.pair_id = e.pair_id AND n.step = e.step
-    JOIN step_events newest ON newest.serial = n.serial
-    WHERE e.serial = n.serial OR newest.what = 'undone'
-    ORDER BY e.serial
-  `)
-  for (const { pair_id, step, what, at } of events) {
+  const add = ({ pair_id, step, what, at }: StepEvent & { pair_id: string }) => {
     const log = logs.get(pair_id)
     if (log) log.push({ step, what, at })
     else logs.set(pair_id, [{ step, what, at }])
+  }
+  const newest = await db.all<StepEvent & { pair_id: string }>(sql`
+    SELECT e.pair_id, e.step, e.what, e.at FROM step_events e WHERE e.serial IN (
+      SELECT max(serial) FROM step_events WHERE pair_id IN (${listed(ids)}) GROUP BY pair_id, step
+    ) ORDER BY e.serial
+  `)
+  for (const event of newest) {
+    if (event.what !== 'undone') add(event)
+    else {
+      const all = await db.all<StepEvent & { pair_id: string }>(sql`
+        SELECT pair_id, step, what, at FROM step_events
+        WHERE pair_id = ${event.pair_id} AND step = ${event.step} ORDER BY serial
+      `)
+      all.forEach(add)
+    }
   }
   return logs
 }
@@ -181,8 +196,6 @@ export interface PairName {
 
 export const pairNames = (db: Db): Promise<PairName[]> =>
   db.all<PairName>(sql`
-    SELECT p.id, p.order_number AS "order", p.name, p.last_id AS "lastId",
-      CASE WHEN json_valid(r.decisions) THEN json_extract(r.decisions, '$.left.lastId') END AS "leftLastId"
-    FROM pairs p LEFT JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head
-    ORDER BY p.updated_at DESC, p.id
+    SELECT id, order_number AS "order", name, last_id AS "lastId", left_last_id AS "leftLastId"
+    FROM pairs ORDER BY updated_at DESC, id
   `)

@@ -148,6 +148,9 @@ async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> 
   checkRuleFigures(decisions.rules)
 }
 
+/** The lasts of a pair, as its row has them for lists. */
+const lastsOf = ({ lastId, left }: PairDecisions) => ({ lastId, leftLastId: left?.lastId ?? null })
+
 export async function createPair(
   tx: Tx,
   label: PairLabel,
@@ -157,9 +160,7 @@ export async function createPair(
 ): Promise<string> {
   await checkReferences(tx, decisions)
   const at = new Date().toISOString()
-  await tx
-    .insert(pairs)
-    .values({ id, ...label, lastId: decisions.lastId, head: revision, createdAt: at, updatedAt: at })
+  await tx.insert(pairs).values({ id, ...label, ...lastsOf(decisions), head: revision, createdAt: at, updatedAt: at })
   await tx.insert(pairRevisions).values({ pairId: id, revision, parent: null, decisions, at })
   return id
 }
@@ -193,7 +194,7 @@ export async function savePair(
     const at = new Date().toISOString()
     await tx.insert(pairRevisions).values({ pairId: id, revision: next, parent: current.head, decisions, at })
   }
-  await rewrite(tx, pairs, current, { ...label, lastId: decisions.lastId, head: next })
+  await rewrite(tx, pairs, current, { ...label, ...lastsOf(decisions), head: next })
 }
 
 /** Moves the head one revision back or forward. Throws 409 when there is none. */
@@ -209,7 +210,7 @@ export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' 
     )
   }
   const target = await revisionOf(tx, id, to)
-  await rewrite(tx, pairs, current, { head: to, lastId: target.decisions.lastId })
+  await rewrite(tx, pairs, current, { head: to, ...lastsOf(target.decisions) })
 }
 
 export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & { id: string })[]> {

@@ -47,6 +47,8 @@ export const pairs = sqliteTable('pairs', {
   lastId: text('last_id')
     .notNull()
     .references(() => lasts.id),
+  /** The left shoe's own, where it has one. */
+  leftLastId: text('left_last_id').references(() => lasts.id),
   /** The revision shown; undo and redo move it, nothing is ever removed. */
   head: integer('head').notNull(),
   createdAt: text('created_at').notNull(),
