@@ -42,20 +42,105 @@ export function planned(input: PlanInput, cache: StageCache): Plan | string {
   }
 }
 
-/** Every rule that is read while something is planned, seen at the book itself and not by what any stage remembers. */
-export function rulesRead(work: () => void): Map<string, Rule> {
-  const seen = new Map<string, Rule>()
-  const { standing } = RuleBook.prototype
-  RuleBook.prototype.standing = function (rule: Rule) {
-    seen.set(rule.key, rule)
-    return standing.call(this, rule)
+type Inputs = Readonly<Record<string, unknown>>
+interface Seen {
+  name: string
+  inputs: Inputs
+  value: unknown
+  /** Keys of the rules that were read while it was made, whoever asked. */
+  read: Set<string>
+}
+
+/**
+ * Makes a plan and notes, at the rule book itself and not by what any stage remembers, which rules are read while each
+ * stage is made. From that follows what a changed rule cannot have touched.
+ */
+export class Witness extends StageCache {
+  readonly seen: Seen[] = []
+  /** Every rule that was read, in a stage or between them. */
+  readonly rules = new Map<string, Rule>()
+  private readonly open: Seen[] = []
+
+  constructor(readonly ground: StageCache) {
+    super(40)
   }
-  try {
-    work()
-  } finally {
-    RuleBook.prototype.standing = standing
+
+  override dear<I extends Inputs, T extends object>(name: string, inputs: I, compute: (i: I) => T): T {
+    return this.ground.dear(name, inputs, compute)
   }
-  return seen
+
+  override same<T>(slot: string, document: T): T {
+    return this.ground.same(slot, document)
+  }
+
+  override ruled<I extends Inputs, T>(name: string, inputs: I, rules: RuleBook, compute: (i: I, r: RuleBook) => T): T {
+    return super.ruled(name, inputs, rules, (i, book) => {
+      const entry: Seen = { name, inputs, value: null, read: new Set() }
+      this.open.push(entry)
+      try {
+        const value = compute(i, book)
+        entry.value = value
+        this.seen.push(entry)
+        return value
+      } finally {
+        this.open.pop()
+      }
+    })
+  }
+
+  /** Does some work with the book watched. */
+  watch<T>(work: () => T): T {
+    const { standing } = RuleBook.prototype
+    const { rules, open } = this
+    RuleBook.prototype.standing = function (rule: Rule) {
+      rules.set(rule.key, rule)
+      for (const stage of open) stage.read.add(rule.key)
+      return standing.call(this, rule)
+    }
+    try {
+      return work()
+    } finally {
+      RuleBook.prototype.standing = standing
+    }
+  }
+}
+
+/** Makes anew whatever a changed rule may have touched; all else is as it was witnessed. */
+export class AnewFor extends StageCache {
+  constructor(
+    private readonly rule: string,
+    private readonly witness: Witness,
+  ) {
+    super()
+  }
+
+  override stage<I extends Inputs, T>(name: string, inputs: I, compute: (i: I) => T): T {
+    return this.witness.stage(name, inputs, compute)
+  }
+
+  override dear<I extends Inputs, T extends object>(name: string, inputs: I, compute: (i: I) => T): T {
+    return this.witness.dear(name, inputs, compute)
+  }
+
+  override list<T>(name: string, items: readonly T[]): readonly T[] {
+    return this.witness.list(name, items)
+  }
+
+  override same<T>(slot: string, document: T): T {
+    return this.witness.same(slot, document)
+  }
+
+  override ruled<I extends Inputs, T>(name: string, inputs: I, rules: RuleBook, compute: (i: I, r: RuleBook) => T): T {
+    const untouched = this.witness.seen.find(
+      (e) =>
+        e.name === name &&
+        !e.read.has(this.rule) &&
+        Object.keys(inputs).length === Object.keys(e.inputs).length &&
+        Object.entries(inputs).every(([n, v]) => Object.is(e.inputs[n], v)),
+    )
+    // What was witnessed under this name is what its computation gave.
+    return untouched ? (untouched.value as T) : super.ruled(name, inputs, rules, compute)
+  }
 }
 
 /** Where two plans first differ, as a path; null where they are equal. Plans are plain data. */
@@ -85,10 +170,6 @@ export function difference(a: unknown, b: unknown, at = 'plan'): string | null {
   return null
 }
 
-const leftLast = {
-  ...samplePair({}, { ...sampleMeasures.flat, length: 251 }).last,
-  id: '01900000-0000-7000-8000-000000000098',
-}
 const own = OwnPattern.parse({
   pieces: [
     {
@@ -121,7 +202,7 @@ const on = (
 
 const flat = on('flat', 'cemented', 'ballet flat')
 
-/** One pair of each style, over all ways of making; one of them with a left shoe of its own. */
+/** One pair of each style, over all ways of making; one of them with a left shoe that has figures of its own. */
 export const pairOfEachStyle: Record<PatternKind, PlanInput> = {
   derby: on('walking', 'welted', 'derby'),
   oxford: on('walking', 'welted', 'oxford', {
@@ -130,8 +211,7 @@ export const pairOfEachStyle: Record<PatternKind, PlanInput> = {
   }),
   'ballet flat': {
     ...flat,
-    leftLast,
-    decisions: { ...flat.decisions, left: LeftShoe.parse({ lastId: leftLast.id, figures: { 'puff.length': 40 } }) },
+    decisions: { ...flat.decisions, left: LeftShoe.parse({ figures: { 'puff.length': 40, 'heel.lifts': 2 } }) },
   },
   court: on('heeled', 'cemented', 'court'),
   trainer: on('walking', 'cup sole', 'trainer'),

@@ -298,6 +298,7 @@ describe('the pipeline', () => {
     planPair(withHand('puff.length', 57), fresh)
     const again = [...fresh.computed].filter(([name, n]) => n !== before.get(name)).map(([name]) => name)
     expect(again.sort()).toEqual([
+      'bottom section',
       'feet',
       'lasted',
       'lastedUsed',

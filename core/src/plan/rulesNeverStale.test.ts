@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
-import { ColdCache, difference, pairOfEachStyle, planned, rulesRead } from '../../test/warmAndCold.ts'
+import { AnewFor, ColdCache, difference, pairOfEachStyle, planned, Witness } from '../../test/warmAndCold.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Rule } from '../model/rules.ts'
 import { patternKinds } from '../model/upper.ts'
@@ -23,11 +23,16 @@ function rulesNamed(plan: unknown, keys = new Set<string>()): Set<string> {
 
 describe.each(patternKinds)('after any house rule was changed: %s', (style) => {
   const input = pairOfEachStyle[style]
-  const ground = new StageCache(40)
-  const warm = new ColdCache(ground)
+  const witness = new Witness(new StageCache(40))
+  /** What a page or a thread would have: kept results, found again by what they remember of themselves. */
+  const warm = new Witness(witness.ground)
+  // One style from nothing at all; the others from what was witnessed to be untouched by the rule.
+  const anew = (rule: Rule) => (style === 'court' ? new ColdCache(witness.ground) : new AnewFor(rule.key, witness))
   let read = new Map<string, Rule>()
   beforeAll(() => {
-    read = rulesRead(() => expect(planned(input, warm)).toBeTypeOf('object'))
+    expect(witness.watch(() => planned(input, witness))).toBeTypeOf('object')
+    read = witness.rules
+    expect(difference(planned(input, warm), planned(input, witness))).toBeNull()
   })
 
   it('what is kept is what would be made anew, for each rule that has a say', () => {
@@ -38,22 +43,21 @@ describe.each(patternKinds)('after any house rule was changed: %s', (style) => {
       const changed: PlanInput =
         n % 2 === 0 ? { ...input, houseRules: figure } : { ...input, decisions: { ...input.decisions, rules: figure } }
       planned(input, warm)
-      const off = difference(planned(changed, warm), planned(changed, new ColdCache(ground)))
+      const off = difference(planned(changed, warm), planned(changed, anew(rule)))
       if (off !== null) stale.push(`${rule.key}: ${off}`)
     }
     expect(stale).toEqual([])
   })
   it('a rule that was not read changes nothing', () => {
     const unread = Object.fromEntries(rules.filter((r) => !read.has(r.key)).map((r) => [r.key, another(r)]))
-    expect(
-      difference(planned({ ...input, houseRules: unread }, new ColdCache(ground)), planned(input, warm)),
-    ).toBeNull()
+    const anew = planned({ ...input, houseRules: unread }, new ColdCache(witness.ground))
+    expect(difference(anew, planned(input, warm))).toBeNull()
   })
   it('reasons say whose figure it is, though the figure is the same', () => {
     const stated = { ...input, houseRules: Object.fromEntries(rules.map((r) => [r.key, r.value])) }
     planned(input, warm)
     const kept = planned(stated, warm)
-    expect(difference(kept, planned(stated, new ColdCache(ground)))).toBeNull()
+    expect(difference(kept, planned(stated, new ColdCache(witness.ground)))).toBeNull()
     expect(JSON.stringify(kept)).toContain('"origin":"this workshop"')
     expect(JSON.stringify(kept)).not.toContain('"origin":"house rule","rule"')
   })

@@ -28,7 +28,7 @@ const settled = () => new Promise((resolve) => setTimeout(resolve, 0))
 
 describe('the queue of heavy work', () => {
   it('lets a hand at the bench go before two hundred scans, and keeps a thread for it', async () => {
-    const { queue, begun } = bench()
+    const { queue, begun, finish } = bench()
     const scans = Array.from({ length: 200 }, (_, i) => queue.run(`scan ${i}`, 'long').catch((e: unknown) => e))
     expect(begun).toEqual(['scan 0'])
     void queue.run('step', 'hand')
@@ -39,6 +39,7 @@ describe('the queue of heavy work', () => {
     expect(turned).toBeInstanceOf(Problem)
     expect(turned).toMatchObject({ status: 503, retryAfter: expect.any(Number) as number })
     expect((turned as Problem).detail).toMatch(/try again in \d+ seconds/)
+    finish('step')
   })
   it('goes by rank, and first come first served within one', async () => {
     const { queue, begun, finish } = bench(1)

@@ -1,10 +1,16 @@
 import { BottomTracing } from '@gentle-awl/core'
-import { mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { flushPromises, mount } from '@vue/test-utils'
+import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import { measureGroups, START, typed, type TypedMeasures } from './figures.ts'
 import MeasureFields from './MeasureFields.vue'
 import TracingFields from './TracingFields.vue'
+
+// Read here and not beside the page: there are no workers in this test.
+vi.mock('../formats/outlinesOf.ts', async () => {
+  const { readOutlines } = await import('../formats/readOutlines.ts')
+  return { outlinesOf: async (...file: Parameters<typeof readOutlines>) => readOutlines(...file) }
+})
 
 describe('the fields of a last by measures', () => {
   const show = (without: string[] = []) =>
@@ -45,10 +51,12 @@ describe('the fields of a tracing', () => {
     await button('Points by hand')?.trigger('click')
     await w.find('textarea').setValue('0 0\nx y')
     await button('Take these points')?.trigger('click')
+    await flushPromises()
     expect(w.find('[role="alert"]').text()).toContain('Line 2')
     expect(w.emitted('update:modelValue')).toBeUndefined()
     await w.find('textarea').setValue(points.map((p) => p.join(' ')).join('\n'))
     await button('Take these points')?.trigger('click')
+    await flushPromises()
     expect(handed(w).points).toHaveLength(24)
     expect(handed(w).digitised).toBe('middle')
     expect(w.find('[role="alert"]').exists()).toBe(false)
