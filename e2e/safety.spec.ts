@@ -1,7 +1,23 @@
-import { readFileSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { expect, test, type Page } from '@playwright/test'
 import { startServer } from './server.ts'
 
+const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
+/** The built command that npm run restore starts. */
+const restore = (data: string, ...words: string[]) => {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [join(root, 'server', 'dist', 'restore.js'), ...words],
+    {
+      env: { ...process.env, GENTLE_AWL_DATA: data },
+    },
+  )
+  return { status, said: `${stdout.toString()}${stderr.toString()}` }
+}
 const derby = '/pairs/01930000-0003-7000-8000-000000000001'
 const puff = (page: Page) => page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
 
@@ -224,4 +240,56 @@ test('a plan kept in the browser is shown in a new tab, and never for figures th
   expect(by).toBeCloseTo(59.5 + 6, 1)
   await context.close()
   await server.end()
+})
+
+test('a backup is put back from the command line once the server has stopped, and not before', async ({ page }) => {
+  const server = await startServer()
+  const [copy] = readdirSync(join(server.data, 'backups'))
+  await page.goto(`${server.url}${derby}/parts/puff`)
+  await puff(page).fill('62')
+  await expect(page.getByTestId('save-state')).toHaveText('revision 2')
+  expect(restore(server.data).said).toContain(copy)
+  expect(restore(server.data, copy)).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/already works in/),
+  })
+  await server.kill('SIGKILL')
+  expect(restore(server.data, 'nothing.sqlite').status).toBe(1)
+  const done = restore(server.data, copy)
+  expect(done).toMatchObject({ status: 0, said: expect.stringMatching(/was put back: 5 pairs/) })
+  const again = await startServer(server.data)
+  await page.goto(`${again.url}${derby}/parts/puff`)
+  await expect(puff(page)).toHaveValue('59.5')
+  await again.end()
+})
+
+test('a backup that cannot be made keeps nobody from working, and is said on every page', async ({ page }) => {
+  const data = mkdtempSync(join(tmpdir(), 'gentle-awl-nobackup-'))
+  writeFileSync(join(data, 'backups'), 'a file where the folder should be')
+  const server = await startServer(data, false)
+  await page.goto(`${server.url}/pairs`)
+  await expect(page.getByRole('alert')).toContainText('No backup could be made')
+  await expect(page.getByRole('heading', { name: 'No pair yet' })).toBeVisible()
+  await server.end()
+})
+
+test('a start that cannot be is said in a sentence and not with a trace', () => {
+  const data = mkdtempSync(join(tmpdir(), 'gentle-awl-start-'))
+  const start = (env: Record<string, string>) => {
+    const { status, stderr } = spawnSync(process.execPath, [join(root, 'server', 'dist', 'main.js')], {
+      env: { ...process.env, GENTLE_AWL_DATA: data, GENTLE_AWL_DEMO: '0', LOG_LEVEL: 'warn', ...env },
+    })
+    return { status, said: stderr.toString() }
+  }
+  writeFileSync(join(data, 'gentle-awl.sqlite'), 'Dear diary, today I cut two pairs of insoles.')
+  for (const [env, says] of [
+    [{ PORT: 'harbour' }, /PORT is "harbour"/],
+    [{ GENTLE_AWL_DATA: join(data, 'gentle-awl.sqlite', 'shop') }, /cannot be used/],
+    [{}, /is damaged .* no backup that could be put back/],
+  ] as const) {
+    const { status, said } = start(env)
+    expect(status).toBe(1)
+    expect(said).toMatch(says)
+    expect(said).not.toMatch(/\n\s+at /)
+  }
 })

@@ -18,7 +18,7 @@ const DAY = 24 * 60 * 60 * 1000
 const GRACE = 1500
 
 if (!Number.isInteger(port) || port < 0 || port > 65535) {
-  log.fatal(`PORT is "${process.env.PORT}"; it has to be a number from 0 to 65535.`)
+  process.stderr.write(`PORT is "${process.env.PORT ?? ''}"; it has to be a number from 0 to 65535.\n`)
   process.exit(1)
 }
 
@@ -51,8 +51,9 @@ const server = makeApp({ store, jobs, log, pages: existsSync(pages) ? pages : un
   '127.0.0.1',
   (error) => {
     if (error) {
-      log.fatal(`Cannot listen on port ${port}: ${error.message}. Set PORT to another one.`)
-      process.exit(1)
+      process.stderr.write(`Cannot listen on port ${port}: ${error.message}. Set PORT to another one.\n`)
+      void store.close().then(() => process.exit(1))
+      return
     }
     const address = server.address()
     const at = typeof address === 'object' && address ? address.port : port

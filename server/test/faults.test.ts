@@ -307,12 +307,13 @@ describe('while it works', () => {
       const began = performance.now()
       const answers = await Promise.all(saves)
       // Each waits from when it was asked for, not one after the other.
-      expect(performance.now() - began).toBeLessThan(7000)
+      expect(performance.now() - began).toBeLessThan(9000)
       for (const answer of answers) expect(answer).toMatchObject({ status: 503, retryAfter: 5 })
       refused = answers[0]
     })
     expect(String(refused)).toMatch(/Another program holds the database/)
-    expect(blocked).toBeLessThan(400)
+    // SQLite's own waiting would stop the process for all of the time.
+    expect(blocked).toBeLessThan(2000)
     await expect(store.ready()).rejects.toThrow(/holds the database/)
     child.kill('SIGKILL')
     await ended(child)

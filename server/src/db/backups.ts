@@ -19,7 +19,7 @@ const SECOND = 1000
 
 /** Copies of the database in a folder, the newest first. */
 export function copiesIn(folder: string): (Copy & { bytes: number })[] {
-  if (!existsSync(folder)) return []
+  if (!existsSync(folder) || !statSync(folder).isDirectory()) return []
   return readdirSync(folder)
     .flatMap((name) => copyOf(name) ?? [])
     .map((copy) => ({ ...copy, bytes: statSync(join(folder, copy.name)).size }))

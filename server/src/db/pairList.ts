@@ -1,51 +1,28 @@
-import { stepState, type PairCard, type PairDecisions, type PairLabel, type StepEvent } from '@gentle-awl/core'
+import {
+  stepState,
+  type PairCard,
+  type PairDecisions,
+  type PairName,
+  type PairPage,
+  type PairRow,
+  type PairSort,
+  type PairStanding,
+  type StepEvent,
+} from '@gentle-awl/core'
 import { sql, type SQL } from 'drizzle-orm'
 import type { Db } from './open.ts'
 import { others } from './others.ts'
 
-/** How far the work of a pair is: read off its card and its log. */
-export interface PairStanding {
-  done: number
-  of: number
-  /** Names of the step on the bench and of the next one. */
-  running: string | null
-  next: string | null
-}
-
-/** A pair as the list shows it, or why it cannot be read. */
-export interface PairRow {
-  id: string
-  version: number
-  updatedAt: string
-  label: PairLabel
-  lastName: string
-  construction: PairDecisions['construction'] | null
-  size: PairDecisions['size'] | null
-  /** Null while the pair's card has not been made, or what it was made from is another now. */
-  card: Pick<PairCard, 'problem' | 'worst' | 'shapes'> | null
-  standing: PairStanding | null
-  /** A sentence; empty for a pair that can be read. */
-  unreadable: string
-}
-
 export interface PairQuery {
   search: string
-  sort: 'changed' | 'order' | 'name'
+  sort: PairSort
   page: number
   size: number
 }
 
-export interface PairPage {
-  pairs: PairRow[]
-  /** Pairs that match, on all pages. */
-  total: number
-  page: number
-  pages: number
-}
-
 const LOST = 'What was saved of this pair is damaged. Delete it, or put it back from a backup.'
 
-const sorts: Record<PairQuery['sort'], SQL> = {
+const sorts: Record<PairSort, SQL> = {
   changed: sql`p.updated_at DESC, p.id`,
   order: sql`length(p.order_number), p.order_number, p.id`,
   name: sql`p.name COLLATE NOCASE, p.id`,
@@ -183,15 +160,6 @@ export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<
     }
   }
   return logs
-}
-
-/** A pair as other rooms name it, with the lasts it is made on: short, so all of them are sent. */
-export interface PairName {
-  id: string
-  order: string
-  name: string
-  lastId: string
-  leftLastId: string | null
 }
 
 export const pairNames = (db: Db): Promise<PairName[]> =>

@@ -34,7 +34,7 @@ interface Options<J, R> {
 }
 
 /** No job of a rank takes anywhere near as long, ms: what does is stopped, thread and all. */
-const LONGEST: Record<Rank, number> = { hand: 15_000, print: 60_000, long: 60_000, background: 15_000 }
+const LONGEST: Record<Rank, number> = { hand: 20_000, print: 60_000, long: 60_000, background: 20_000 }
 
 /** Seconds that are promised at the least and at the most. */
 const [SOONEST, LATEST] = [1, 120]

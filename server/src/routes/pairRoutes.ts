@@ -1,4 +1,4 @@
-import { partOfMade, makings, PairDecisions, PairLabel, StepEvent } from '@gentle-awl/core'
+import { partOfMade, makings, PairDecisions, PairLabel, pairSorts, StepEvent } from '@gentle-awl/core'
 import express, { Router, type Request, type Response } from 'express'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
@@ -21,7 +21,7 @@ import type { Jobs } from '../jobs/pool.ts'
 const LARGEST_FILE = '64mb'
 const ListQuery = z.object({
   search: z.string().max(200).default(''),
-  sort: z.enum(['changed', 'order', 'name']).default('changed'),
+  sort: z.enum(pairSorts).default('changed'),
   page: z.coerce.number().int().min(1).max(100_000).default(1),
   size: z.coerce.number().int().min(1).max(100).default(24),
 })

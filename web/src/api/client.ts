@@ -9,10 +9,14 @@ import type {
   Made,
   Making,
   Material,
-  PairCard,
+  PairCardState,
   PairDecisions,
   PairFile,
   PairLabel,
+  PairName,
+  PairPage,
+  PairRow,
+  PairSort,
   RuleFigures,
   ShelfLast,
   StepEvent,
@@ -45,41 +49,7 @@ export interface PairView {
   canRedo: boolean
 }
 
-/** What a card shows besides the label. */
-export interface PairCardState {
-  card: Pick<PairCard, 'problem' | 'worst' | 'shapes'>
-  standing: { done: number; of: number; running: string | null; next: string | null }
-}
-/** A pair as the list has it: small, and without a card while that has not been made. */
-export interface PairRow {
-  id: string
-  version: number
-  updatedAt: string
-  label: PairLabel
-  lastName: string
-  construction: PairDecisions['construction'] | null
-  size: PairDecisions['size'] | null
-  card: PairCardState['card'] | null
-  standing: PairCardState['standing'] | null
-  /** Why it cannot be read; empty for any other. */
-  unreadable: string
-}
-export interface PairPage {
-  pairs: PairRow[]
-  total: number
-  page: number
-  pages: number
-}
-export const pairSorts = { changed: 'Last changed', order: 'By order', name: 'By name' } as const
-export type PairSort = keyof typeof pairSorts
-/** A pair as other rooms name it. */
-export interface PairName {
-  id: string
-  order: string
-  name: string
-  lastId: string
-  leftLastId: string | null
-}
+export type { PairCardState, PairName, PairPage, PairRow, PairSort }
 
 export interface Backups {
   folder: string

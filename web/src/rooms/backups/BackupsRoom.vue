@@ -115,7 +115,7 @@ const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
           :row-key="(row: Backups['copies'][number]) => row.name"
           :pagination="(backups?.copies.length ?? 0) > 20 ? { pageSize: 20 } : false"
         />
-        <p class="soft">They lie in {{ backups?.folder }}.</p>
+        <p class="soft folder">They lie in {{ backups?.folder }}.</p>
       </template>
     </RoomState>
   </section>

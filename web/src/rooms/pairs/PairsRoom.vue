@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
 import { NButton, NInput, NPagination, NSelect, useDialog } from 'naive-ui'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, pairSorts, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
+import { api, ApiError, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 
@@ -17,7 +18,8 @@ const wanted = ref('')
 const sort = ref<PairSort>('changed')
 const page = ref(1)
 const picker = ref<HTMLInputElement | null>(null)
-const sortChoices = Object.entries(pairSorts).map(([value, label]) => ({ value, label }))
+const sortNames: Record<PairSort, string> = { changed: 'Last changed', order: 'By order', name: 'By name' }
+const sortChoices = pairSorts.map((value) => ({ value, label: sortNames[value] }))
 
 let asked = 0
 async function load(): Promise<void> {
