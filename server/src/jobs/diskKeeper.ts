@@ -7,6 +7,7 @@ import type { Keeper } from '@gentle-awl/core'
 const MOST = 80
 /** Every so many new ones the folder is looked through. */
 const TIDY = 10
+const HOUR = 3_600_000
 
 /**
  * Keeps dear results in a folder, one file each, the longest unused going first. `edition` is the program's: what
@@ -42,12 +43,14 @@ export function diskKeeper(folder: string, edition: string): Keeper {
   }
 }
 
-/** Removes what other editions left, and of this one the longest unused. */
+/** Removes what other editions and ended threads left, and of this edition the longest unused. */
 function tidy(folder: string, edition: string): void {
-  const files = readdirSync(folder).filter((n) => /\.(kept|part)$/.test(n))
-  const mine = files.filter((n) => n.startsWith(`${edition}-`) && n.endsWith('.kept'))
-  const used = new Map(mine.map((n) => [n, statSync(join(folder, n)).mtimeMs]))
-  const old = mine.sort((a, b) => (used.get(b) ?? 0) - (used.get(a) ?? 0)).slice(MOST)
-  const others = files.filter((n) => !n.startsWith(`${edition}-`))
-  for (const name of [...old, ...others]) rmSync(join(folder, name), { force: true })
+  const files = readdirSync(folder)
+    .filter((n) => /\.(kept|part)$/.test(n))
+    .map((name) => ({ name, used: statSync(join(folder, name)).mtimeMs }))
+  const isMine = ({ name }: { name: string }) => name.startsWith(`${edition}-`)
+  const whole = files.filter((f) => isMine(f) && f.name.endsWith('.kept'))
+  const old = whole.sort((a, b) => b.used - a.used).slice(MOST)
+  const left = files.filter((f) => !isMine(f) || (f.name.endsWith('.part') && f.used < Date.now() - HOUR))
+  for (const { name } of [...old, ...left]) rmSync(join(folder, name), { force: true })
 }

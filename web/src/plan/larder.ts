@@ -3,7 +3,6 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 interface Kept {
   key: string
-  edition: string
   /** The last it belongs to. */
   group: string
   at: number
@@ -12,10 +11,14 @@ interface Kept {
 interface Shelves extends DBSchema {
   dear: { key: string; value: Kept; indexes: { group: string; at: number } }
   plans: { key: string; value: Kept; indexes: { at: number } }
+  /** Which program filled the shelves, under 'edition'. */
+  about: { key: string; value: string }
 }
 
 /** Entries kept: a last has about four, of a megabyte together; a plan is about as large. */
 const MOST = { dear: 120, plans: 24 } as const
+/** Nobody waits longer than this for shelves that do not open, ms. */
+const PATIENCE = 1500
 /** And so many of them lie in memory. */
 const MOST_OUT = 60
 
@@ -30,10 +33,8 @@ export class Larder implements Keeper {
   private db: Promise<IDBPDatabase<Shelves> | null>
 
   constructor(private readonly edition: string) {
-    this.db = open().then(async (db) => {
-      if (db) await this.clearOthers(db)
-      return db
-    }, nothing)
+    const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE))
+    this.db = Promise.race([this.open().catch(nothing), late])
   }
 
   /** Brings out what is kept of lasts, before they are asked for. */
@@ -49,24 +50,29 @@ export class Larder implements Keeper {
     }
   }
 
+  /** A page of an older program that is still open writes here too: its results bear its own name. */
+  private own(key: string): string {
+    return `${this.edition} ${key}`
+  }
+
   get(key: string): unknown {
-    return this.shelf.get(key)
+    return this.shelf.get(this.own(key))
   }
 
   put(key: string, value: unknown): void {
-    void this.store('dear', { key, edition: this.edition, group: this.group, at: Date.now(), value })
+    void this.store('dear', { key: this.own(key), group: this.group, at: Date.now(), value })
   }
 
   /** The plan of just this input, when it was made here before. */
   async plan(input: PlanInput): Promise<Plan | null> {
     const db = await this.db
-    const found = await db?.get('plans', keyOf(input)).catch(nothing)
+    const found = await db?.get('plans', this.own(keyOf(input))).catch(nothing)
     // Only keepPlan writes there, under the key of what the plan was made from.
     return (found?.value as Plan | undefined) ?? null
   }
 
   async keepPlan(input: PlanInput, plan: Plan): Promise<void> {
-    await this.store('plans', { key: keyOf(input), edition: this.edition, group: '', at: Date.now(), value: plan })
+    await this.store('plans', { key: this.own(keyOf(input)), group: '', at: Date.now(), value: plan })
   }
 
   private async store(name: 'dear' | 'plans', entry: Kept): Promise<void> {
@@ -82,27 +88,30 @@ export class Larder implements Keeper {
     }
   }
 
-  private async clearOthers(db: IDBPDatabase<Shelves>): Promise<void> {
-    for (const name of ['dear', 'plans'] as const) {
-      let cursor = await db.transaction(name, 'readwrite').store.openCursor()
-      while (cursor) {
-        if (cursor.value.edition !== this.edition) await cursor.delete()
-        cursor = await cursor.continue()
-      }
+  /** The shelves, emptied where another program filled them. */
+  private async open(): Promise<IDBPDatabase<Shelves>> {
+    const db = await openDB<Shelves>('gentle-awl-kept', 1, {
+      upgrade(fresh) {
+        const dear = fresh.createObjectStore('dear', { keyPath: 'key' })
+        dear.createIndex('group', 'group')
+        dear.createIndex('at', 'at')
+        fresh.createObjectStore('plans', { keyPath: 'key' }).createIndex('at', 'at')
+        fresh.createObjectStore('about')
+      },
+    })
+    if ((await db.get('about', 'edition')) !== this.edition) {
+      const all = db.transaction(['dear', 'plans', 'about'], 'readwrite')
+      await Promise.all([
+        all.objectStore('dear').clear(),
+        all.objectStore('plans').clear(),
+        all.objectStore('about').put(this.edition, 'edition'),
+        all.done,
+      ])
     }
+    return db
   }
 }
 
 const keyOf = (input: PlanInput) => contentKey(JSON.stringify(input))
 /** For where something kept cannot be had: it is made anew. */
 const nothing = () => null
-
-const open = async (): Promise<IDBPDatabase<Shelves> | null> =>
-  openDB<Shelves>('gentle-awl-kept', 1, {
-    upgrade(db) {
-      const dear = db.createObjectStore('dear', { keyPath: 'key' })
-      dear.createIndex('group', 'group')
-      dear.createIndex('at', 'at')
-      db.createObjectStore('plans', { keyPath: 'key' }).createIndex('at', 'at')
-    },
-  })
