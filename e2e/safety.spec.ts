@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { createClient } from '@libsql/client'
 import { expect, test, type Page } from '@playwright/test'
 import { startServer } from './server.ts'
 
@@ -292,4 +293,25 @@ test('a start that cannot be is said in a sentence and not with a trace', () => 
     expect(said).toMatch(says)
     expect(said).not.toMatch(/\n\s+at /)
   }
+})
+
+test('a pair whose saved decisions are damaged is named on the list and can be deleted; the others stand', async ({
+  page,
+}) => {
+  const server = await startServer()
+  const client = createClient({ url: `file:${join(server.data, 'gentle-awl.sqlite')}` })
+  await client.execute({
+    sql: 'UPDATE pair_revisions SET decisions = substr(decisions, 1, 40) WHERE pair_id = ?',
+    args: [derby.split('/')[2]],
+  })
+  client.close()
+  await page.goto(`${server.url}/pairs`)
+  await expect(page.locator('.pair')).toHaveCount(5)
+  await expect(page.getByRole('alert')).toContainText('What was saved of this pair is damaged')
+  await page.getByRole('button', { name: 'Delete 1041' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Delete 1041, Welted derby?' })
+  await dialog.getByRole('button', { name: 'Delete it' }).click()
+  await expect(page.locator('.pair')).toHaveCount(4)
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await server.end()
 })

@@ -3,7 +3,7 @@ import { meshArea } from './area.ts'
 import { discEdge, neighbours, type Mesh } from './mesh.ts'
 import { layTriangles, pull } from './localStep.ts'
 import { nestedDissection } from './nestedDissection.ts'
-import { Entries, SparseCholesky } from './sparseCholesky.ts'
+import { SparseCholesky, SparsePattern } from './sparseCholesky.ts'
 import { startFlat } from './startFlat.ts'
 
 /**
@@ -53,6 +53,8 @@ interface Topology {
   loop: number[]
   links: number[][]
   order: Int32Array
+  /** Of the matrix that is factored: every vertex with itself, then the three sides of every triangle. */
+  pattern: SparsePattern
 }
 
 /** What depends on the triangles alone: walls of all lasts share theirs, so it is worked out once. */
@@ -64,9 +66,38 @@ function topologyOf(mesh: Mesh): Topology {
   if (known?.vertices === vertices) return known
   const loop = discEdge(mesh)
   const links = neighbours(vertices, mesh.triangles)
-  const made = { vertices, loop, links, order: nestedDissection(links) }
+  const order = nestedDissection(links)
+  const made = { vertices, loop, links, order, pattern: patternOf(vertices, mesh.triangles, order) }
   topologies.set(mesh.triangles, made)
   return made
+}
+
+function patternOf(n: number, t: Uint32Array, order: Int32Array): SparsePattern {
+  const rows = new Int32Array(n + t.length)
+  const columns = new Int32Array(n + t.length)
+  for (let v = 0; v < n; v++) rows[v] = columns[v] = v
+  for (let k = 0; k < t.length; k++) {
+    rows[n + k] = t[k]
+    columns[n + k] = t[k % 3 === 2 ? k - 2 : k + 1]
+  }
+  return new SparsePattern(n, rows, columns, order)
+}
+
+/** Cotangent weights in the order of the pattern; vertex 0 is pinned. */
+function laplacian(n: number, t: Uint32Array, corners: Float64Array): Float64Array {
+  const values = new Float64Array(n + t.length)
+  for (let k = 0; k < t.length; k += 3) {
+    // The weight of a side is the cotangent of the corner across from it.
+    for (let e = 0; e < 3; e++) {
+      const [i, j] = [t[k + e], t[k + ((e + 1) % 3)]]
+      const w = corners[2 * k + 3 + ((e + 2) % 3)] / 2
+      values[i] += w
+      values[j] += w
+      values[n + k + e] = -w
+    }
+  }
+  values[0] += 1
+  return values
 }
 
 /**
@@ -78,7 +109,7 @@ function topologyOf(mesh: Mesh): Topology {
  * triangle, make some keep their lengths before others. A `start` that is near already (mm) saves rounds. Throws GeometryError when the mesh is not a disc.
  */
 export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64Array): FlatSheet {
-  const { loop, links, order } = topologyOf(mesh)
+  const { loop, links, order, pattern } = topologyOf(mesh)
   const n = mesh.positions.length / 3
   const area = meshArea(mesh)
   const size = Math.sqrt(area)
@@ -86,19 +117,7 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64
   const corners = layTriangles(mesh, 1 / size)
   const cotangents = Float64Array.from({ length: t.length }, (_, k) => corners[6 * Math.floor(k / 3) + 3 + (k % 3)])
   if (weights) weigh(corners, weights)
-  const entries = new Entries()
-  for (let k = 0; k < t.length; k += 3) {
-    const edge = (i: number, j: number, w: number) => {
-      entries.add(i, i, w)
-      entries.add(j, j, w)
-      entries.add(i, j, -w)
-    }
-    edge(t[k], t[k + 1], corners[2 * k + 5] / 2)
-    edge(t[k + 1], t[k + 2], corners[2 * k + 3] / 2)
-    edge(t[k + 2], t[k], corners[2 * k + 4] / 2)
-  }
-  entries.add(0, 0, 1)
-  const factor = new SparseCholesky(n, entries, order)
+  const factor = new SparseCholesky(pattern, laplacian(n, t, corners))
   const flat = start?.slice() ?? startFlat({ mesh, loop, links, order, cotangents }, area)
   for (let k = 0; k < 2 * n; k++) flat[k] /= size
   const pulled = new Float64Array(2 * n)

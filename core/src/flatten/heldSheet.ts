@@ -2,7 +2,7 @@ import { Anderson } from './anderson.ts'
 import { layTriangles, pull } from './localStep.ts'
 import { neighbours, type Mesh } from './mesh.ts'
 import { nestedDissection } from './nestedDissection.ts'
-import { Entries, SparseCholesky } from './sparseCholesky.ts'
+import { Entries, factored } from './sparseCholesky.ts'
 
 const MOST_ROUNDS = 60
 /** Stop when no point would move more than this, mm. */
@@ -32,7 +32,7 @@ export function bendSheet(mesh: Mesh, start: Float64Array, held: Uint8Array): Fl
     edge(t[k + 1], t[k + 2], corners[2 * k + 3] / 2)
     edge(t[k + 2], t[k], corners[2 * k + 4] / 2)
   }
-  const factor = new SparseCholesky(n, entries, nestedDissection(neighbours(n, t)))
+  const factor = factored(n, entries, nestedDissection(neighbours(n, t)))
   const flat = start.slice()
   const pulled = new Float64Array(2 * n)
   const next = new Float64Array(2 * n)

@@ -13,52 +13,84 @@ export class Entries {
   }
 }
 
-/** The upper triangle of a permuted symmetric matrix, column by column. */
+/** The upper triangle of a permuted symmetric matrix, column by column; entries of one place may stand in it several times. */
 interface Upper {
   start: Int32Array
   rows: Int32Array
-  values: Float64Array
 }
+
+/**
+ * Where a symmetric matrix and its factor are not zero: all that can be worked out before the numbers are known, so it
+ * serves every matrix of the same entries. `rows` and `columns` of an n x n matrix, each pair once or more,
+ * `order[new] = old`.
+ */
+export class SparsePattern {
+  readonly upper: Upper
+  /** Place in the upper triangle of each entry. */
+  readonly slots: Int32Array
+  /** Parent of every column in the elimination tree. */
+  readonly parent: Int32Array
+  /** Where each column of the factor begins. */
+  readonly start: Int32Array
+
+  constructor(
+    readonly n: number,
+    rows: ArrayLike<number>,
+    columns: ArrayLike<number>,
+    readonly order: Int32Array,
+  ) {
+    const { upper, slots } = permuted(n, rows, columns, order)
+    this.upper = upper
+    this.slots = slots
+    this.parent = eliminationTree(n, upper)
+    const reach = new Reach(n, upper, this.parent)
+    const counts = new Int32Array(n).fill(1)
+    for (let k = 0; k < n; k++) {
+      for (let top = reach.of(k); top < n; top++) counts[reach.stack[top]]++
+    }
+    this.start = new Int32Array(n + 1)
+    for (let k = 0; k < n; k++) this.start[k + 1] = this.start[k] + counts[k]
+  }
+}
+
+/** The factor of a matrix whose pattern is not kept. */
+export const factored = (n: number, { rows, columns, values }: Entries, order: Int32Array): SparseCholesky =>
+  new SparseCholesky(new SparsePattern(n, rows, columns, order), values)
 
 /**
  * Factor L of a symmetric positive definite matrix, A = L L', column by column, only where it is not zero
  * (up-looking, after Davis, Direct Methods for Sparse Linear Systems, 2006).
  */
 export class SparseCholesky {
+  private readonly n: number
+  private readonly order: Int32Array
   private readonly start: Int32Array
   private readonly rows: Int32Array
   private readonly values: Float64Array
 
   /**
-   * `entries` of an n x n matrix, `order[new] = old`. Throws GeometryError when the matrix is not positive definite,
+   * `entries` in the order of the pattern's. Throws GeometryError when the matrix is not positive definite,
    * which for a mesh means a triangle without area.
    */
-  constructor(
-    private readonly n: number,
-    entries: Entries,
-    private readonly order: Int32Array,
-  ) {
-    const upper = permuted(n, entries, order)
-    const parent = eliminationTree(n, upper)
-    const reach = new Reach(n, upper, parent)
-    this.start = new Int32Array(n + 1)
-    const counts = new Int32Array(n).fill(1)
-    for (let k = 0; k < n; k++) {
-      for (let top = reach.of(k); top < n; top++) counts[reach.stack[top]]++
-    }
-    for (let k = 0; k < n; k++) this.start[k + 1] = this.start[k] + counts[k]
-    this.rows = new Int32Array(this.start[n])
-    this.values = new Float64Array(this.start[n])
-    this.factor(upper, reach)
+  constructor(pattern: SparsePattern, entries: ArrayLike<number>) {
+    const { n, order, start, upper, parent, slots } = pattern
+    this.n = n
+    this.order = order
+    this.start = start
+    this.rows = new Int32Array(start[n])
+    this.values = new Float64Array(start[n])
+    const placed = new Float64Array(entries.length)
+    for (let e = 0; e < entries.length; e++) placed[slots[e]] = entries[e]
+    this.factor(upper, placed, new Reach(n, upper, parent))
   }
 
-  private factor(upper: Upper, reach: Reach): void {
+  private factor(upper: Upper, entries: Float64Array, reach: Reach): void {
     const { n, start, rows, values } = this
     const next = start.slice(0, n)
     const x = new Float64Array(n)
     for (let k = 0; k < n; k++) {
       let top = reach.of(k)
-      for (let p = upper.start[k]; p < upper.start[k + 1]; p++) x[upper.rows[p]] += upper.values[p]
+      for (let p = upper.start[k]; p < upper.start[k + 1]; p++) x[upper.rows[p]] += entries[p]
       let diagonal = x[k]
       x[k] = 0
       for (; top < n; top++) {
@@ -124,23 +156,23 @@ export class SparseCholesky {
   }
 }
 
-function permuted(n: number, entries: Entries, order: Int32Array): Upper {
+function permuted(n: number, rows: ArrayLike<number>, columns: ArrayLike<number>, order: Int32Array) {
   const place = new Int32Array(n)
   order.forEach((old, at) => (place[old] = at))
-  const count = entries.rows.length
+  const count = rows.length
   const start = new Int32Array(n + 1)
-  for (let e = 0; e < count; e++) start[Math.max(place[entries.rows[e]], place[entries.columns[e]]) + 1]++
+  for (let e = 0; e < count; e++) start[Math.max(place[rows[e]], place[columns[e]]) + 1]++
   for (let k = 0; k < n; k++) start[k + 1] += start[k]
   const next = start.slice(0, n)
-  const rows = new Int32Array(count)
-  const values = new Float64Array(count)
+  const upper: Upper = { start, rows: new Int32Array(count) }
+  const slots = new Int32Array(count)
   for (let e = 0; e < count; e++) {
-    const [a, b] = [place[entries.rows[e]], place[entries.columns[e]]]
-    const p = next[Math.max(a, b)]++
-    rows[p] = Math.min(a, b)
-    values[p] = entries.values[e]
+    const [a, b] = [place[rows[e]], place[columns[e]]]
+    const p = next[a > b ? a : b]++
+    upper.rows[p] = a < b ? a : b
+    slots[e] = p
   }
-  return { start, rows, values }
+  return { upper, slots }
 }
 
 /** Parent of every column in the elimination tree (Liu 1990), with path compression. */

@@ -1,5 +1,5 @@
 import type { Mesh } from './mesh.ts'
-import { SparseCholesky, Entries } from './sparseCholesky.ts'
+import { factored, Entries } from './sparseCholesky.ts'
 
 /** What both ways of making a first flat need of the mesh. `links` are the neighbours of every vertex, `order` the solver's. */
 export interface Start {
@@ -16,7 +16,7 @@ const edgeLength = (p: Float64Array, a: number, b: number) =>
 
 /** Inner vertices between the fixed ones of the edge, which `flat` already holds; `entries` are the rows of the inner ones. */
 function between(n: number, flat: Float64Array, entries: Entries, order: Int32Array): void {
-  new SparseCholesky(n, entries, order).solve(flat, flat)
+  factored(n, entries, order).solve(flat, flat)
 }
 
 /**

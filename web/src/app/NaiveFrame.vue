@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { darkTheme, NConfigProvider, NDialogProvider, NMessageProvider, type GlobalThemeOverrides } from 'naive-ui'
+import { darkTheme, NConfigProvider, type GlobalThemeOverrides } from 'naive-ui'
 import { computed } from 'vue'
 import { theme } from './settings.ts'
 
@@ -36,8 +36,6 @@ const overrides = computed<GlobalThemeOverrides>(() => {
 
 <template>
   <NConfigProvider :theme="theme === 'dark' ? darkTheme : null" :theme-overrides="overrides" abstract>
-    <NDialogProvider>
-      <NMessageProvider><slot /></NMessageProvider>
-    </NDialogProvider>
+    <slot />
   </NConfigProvider>
 </template>

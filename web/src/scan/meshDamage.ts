@@ -9,11 +9,11 @@ const LOOKED_AT = 4001
 
 /** What is wrong with a mesh that was read without complaint, in a sentence; null where it looks whole. */
 export function meshDamage({ positions, triangles }: TriangleMesh, name: string): string | null {
-  if (positions.some((v) => !Number.isFinite(v))) {
+  if (!allNumbers(positions)) {
     return `${name} has points that are not numbers. The file is damaged: save or copy it again.`
   }
   const corners = positions.length / 3
-  if (triangles.some((t) => t >= corners)) return `${name} names points that it does not hold. The file is damaged.`
+  if (highest(triangles) >= corners) return `${name} names points that it does not hold. The file is damaged.`
   const flat = onePoint(positions, triangles)
   const count = triangles.length / 3
   if (flat > 20 && flat > MOST_POINTS_ALONE * count) {
@@ -26,12 +26,25 @@ export function meshDamage({ positions, triangles }: TriangleMesh, name: string)
   return null
 }
 
+function allNumbers(v: TriangleMesh['positions']): boolean {
+  // What is no number, or none that is finite, shows in a difference with itself.
+  for (let k = 0; k < v.length; k++) if (v[k] - v[k] !== 0) return false
+  return true
+}
+
+function highest(t: TriangleMesh['triangles']): number {
+  let most = -1
+  for (let k = 0; k < t.length; k++) if (t[k] > most) most = t[k]
+  return most
+}
+
 function onePoint(v: TriangleMesh['positions'], t: TriangleMesh['triangles']): number {
   let n = 0
   for (let k = 0; k < t.length; k += 3) {
     const [a, b, c] = [3 * t[k], 3 * t[k + 1], 3 * t[k + 2]]
-    const same = (p: number, q: number) => v[p] === v[q] && v[p + 1] === v[q + 1] && v[p + 2] === v[q + 2]
-    if (same(a, b) && same(b, c)) n++
+    // One coordinate tells nearly all of them apart.
+    if (v[a] !== v[b] || v[b] !== v[c] || v[a + 1] !== v[b + 1] || v[b + 1] !== v[c + 1]) continue
+    if (v[a + 2] === v[b + 2] && v[b + 2] === v[c + 2]) n++
   }
   return n
 }
@@ -48,9 +61,10 @@ function farAway(v: TriangleMesh['positions']): number {
     return { middle: at(0.5), wide: at(0.9) - at(0.1) }
   })
   const reach = FAR * Math.max(...range.map((r) => r.wide))
+  const [x, y, z] = range.map((r) => r.middle)
   let n = 0
-  for (let i = 0; i < points; i++) {
-    if (range.some((r, axis) => Math.abs(v[3 * i + axis] - r.middle) > reach)) n++
+  for (let k = 0; k < v.length; k += 3) {
+    if (Math.abs(v[k] - x) > reach || Math.abs(v[k + 1] - y) > reach || Math.abs(v[k + 2] - z) > reach) n++
   }
   return n
 }

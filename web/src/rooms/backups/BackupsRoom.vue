@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { IconDownload, IconRestore } from '@tabler/icons-vue'
-import { NAlert, NButton, NDataTable, NEmpty, useDialog, useMessage, type DataTableColumns } from 'naive-ui'
+import { NAlert, NButton, NDataTable, NEmpty, type DataTableColumns } from 'naive-ui'
 import { computed, h, onMounted, ref } from 'vue'
 import { api, ApiError, type Backups } from '../../api/client.ts'
+import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { sayReason, saySize, sayTime } from './sayCopy.ts'
 
 /** Copies of the whole workshop: which there are, one more, one to take elsewhere, one put back. */
-const dialog = useDialog()
-const message = useMessage()
 const backups = ref<Backups | null>(null)
 const problem = ref<string | null>(null)
 const refused = ref('')
 const making = ref(false)
+const made = ref('')
+/** The copy that somebody is about to put back. */
+const wanted = ref<Backups['copies'][number] | null>(null)
 
 async function load(): Promise<void> {
   problem.value = null
@@ -28,6 +30,7 @@ onMounted(load)
 /** Does something with the copies; what stands in the way is said above the list. */
 async function act(work: () => Promise<void>): Promise<void> {
   refused.value = ''
+  made.value = ''
   try {
     await work()
   } catch (error) {
@@ -40,26 +43,19 @@ async function make(): Promise<void> {
   making.value = true
   await act(async () => {
     backups.value = await api.backups.make()
-    message.success('A backup was made, opened and checked.')
+    made.value = 'A backup was made, opened and checked.'
   })
   making.value = false
 }
 
-function putBack({ name, at }: Backups['copies'][number]): void {
-  dialog.warning({
-    title: `Put the workshop back to ${sayTime(at)}?`,
-    content:
-      'All that was changed since then is set aside in a folder of its own, not deleted. Other pages of Gentle Awl have to be loaded anew.',
-    positiveText: 'Put it back',
-    positiveButtonProps: { type: 'primary' },
-    negativeText: 'Leave it as it is',
-    onPositiveClick: () =>
-      act(async () => {
-        const { pairs } = await api.backups.putBack(name)
-        message.success(`Put back: ${pairs} pairs.`)
-        // Whatever this page still knows is of the workshop before.
-        window.location.assign('/pairs')
-      }),
+async function putBack(): Promise<void> {
+  const copy = wanted.value
+  wanted.value = null
+  if (!copy) return
+  await act(async () => {
+    await api.backups.putBack(copy.name)
+    // Whatever this page still knows is of the workshop before.
+    window.location.assign('/pairs')
   })
 }
 
@@ -75,7 +71,7 @@ const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
       h('div', { class: 'acts' }, [
         h(
           NButton,
-          { onClick: () => putBack(row), 'aria-label': `Put back ${sayTime(row.at)}` },
+          { onClick: () => (wanted.value = row), 'aria-label': `Put back ${sayTime(row.at)}` },
           { icon: () => h(IconRestore, { 'aria-hidden': 'true' }), default: () => 'Put back' },
         ),
         h(
@@ -105,6 +101,7 @@ const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
       burns with it.
     </p>
     <NAlert v-if="refused" type="error" class="said" role="alert">{{ refused }}</NAlert>
+    <NAlert v-if="made" type="success" class="said" role="status">{{ made }}</NAlert>
     <NAlert v-if="backups?.last?.problem" type="warning" class="said" role="alert">{{ backups.last.problem }}</NAlert>
     <RoomState :loading="backups === null" :problem="problem" what="The backups" @retry="load">
       <NEmpty v-if="backups?.copies.length === 0" description="There is no backup yet. Make one now." />
@@ -118,6 +115,21 @@ const columns = computed<DataTableColumns<Backups['copies'][number]>>(() => [
         <p class="soft folder">They lie in {{ backups?.folder }}.</p>
       </template>
     </RoomState>
+    <HouseDialog
+      v-if="wanted"
+      :open="true"
+      :title="`Put the workshop back to ${sayTime(wanted.at)}?`"
+      @update:open="wanted = null"
+    >
+      <p>
+        All that was changed since then is set aside in a folder of its own, not deleted. Other pages of Gentle Awl have
+        to be loaded anew.
+      </p>
+      <template #actions>
+        <NButton @click="wanted = null">Leave it as it is</NButton>
+        <NButton type="primary" @click="putBack">Put it back</NButton>
+      </template>
+    </HouseDialog>
   </section>
 </template>
 

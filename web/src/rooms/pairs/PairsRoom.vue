@@ -2,15 +2,19 @@
 import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NInput, NPagination, NSelect, useDialog } from 'naive-ui'
-import { computed, onMounted, ref } from 'vue'
+import { NButton, NInput } from 'naive-ui'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 
 const router = useRouter()
-const dialog = useDialog()
+// The first page of the day stands without them; they follow.
+const NSelect = defineAsyncComponent(async () => (await import('naive-ui/es/select')).NSelect)
+const NPagination = defineAsyncComponent(async () => (await import('naive-ui/es/pagination')).NPagination)
+const HouseDialog = defineAsyncComponent(() => import('../../ui/HouseDialog.vue'))
+
 const found = ref<PairPage | null>(null)
 const problem = ref<string | null>(null)
 const importProblem = ref<string | null>(null)
@@ -59,24 +63,19 @@ async function bringIn(event: Event): Promise<void> {
   }
 }
 
-/** A pair that cannot be read can still be taken off the list. */
-function remove(pair: PairRow): void {
-  dialog.warning({
-    title: `Delete ${pair.label.order}, ${pair.label.name}?`,
-    content: 'What is left of it is deleted for good. A backup may still hold it whole.',
-    positiveText: 'Delete it',
-    positiveButtonProps: { type: 'error' },
-    negativeText: 'Keep it',
-    onPositiveClick: async () => {
-      try {
-        await api.removePair(pair.id, pair.version)
-      } catch (error) {
-        if (!(error instanceof ApiError)) throw error
-        importProblem.value = error.message
-      }
-      await load()
-    },
-  })
+/** A pair that cannot be read can still be taken off the list, once somebody is sure. */
+const unwanted = ref<PairRow | null>(null)
+async function remove(): Promise<void> {
+  const pair = unwanted.value
+  unwanted.value = null
+  if (!pair) return
+  try {
+    await api.removePair(pair.id, pair.version)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    importProblem.value = error.message
+  }
+  await load()
 }
 
 onMounted(load)
@@ -95,15 +94,15 @@ onMounted(load)
         :input-props="{ type: 'search', 'aria-label': 'Find a pair by order, name, trade or last' }"
         @update:value="search"
       />
-      <NSelect
-        v-model:value="sort"
-        class="sort"
-        size="large"
-        :options="sortChoices"
-        :input-props="{ 'aria-label': 'Order of the list' }"
-        aria-label="Order of the list"
-        @update:value="again"
-      />
+      <div class="sort">
+        <NSelect
+          v-model:value="sort"
+          size="large"
+          :options="sortChoices"
+          aria-label="Order of the list"
+          @update:value="again"
+        />
+      </div>
       <NButton size="large" @click="picker?.click()">
         <template #icon><IconFileImport aria-hidden="true" /></template>
         Bring in a pair file
@@ -131,7 +130,7 @@ onMounted(load)
       <template v-else>
         <ul class="cards">
           <li v-for="pair in found?.pairs" :key="`${pair.id}.${pair.version}`">
-            <PairCard :pair="pair" @remove="remove(pair)" />
+            <PairCard :pair="pair" @remove="unwanted = pair" />
           </li>
         </ul>
         <NPagination
@@ -145,6 +144,18 @@ onMounted(load)
         />
       </template>
     </RoomState>
+    <HouseDialog
+      v-if="unwanted"
+      :open="true"
+      :title="`Delete ${unwanted.label.order}, ${unwanted.label.name}?`"
+      @update:open="unwanted = null"
+    >
+      <p>What is left of it is deleted for good. A backup may still hold it whole.</p>
+      <template #actions>
+        <NButton @click="unwanted = null">Keep it</NButton>
+        <NButton type="error" @click="remove">Delete it</NButton>
+      </template>
+    </HouseDialog>
   </section>
 </template>
 
