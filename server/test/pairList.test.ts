@@ -125,7 +125,7 @@ describe('the list of pairs', () => {
   })
   it('stays small: a row is its own label, standing and picture, whatever the log', async () => {
     const page = await withCards()
-    expect(JSON.stringify(page).length / page.pairs.length).toBeLessThan(8_000)
+    expect(JSON.stringify(page).length / page.pairs.length).toBeLessThan(3_000)
     const { list: names } = await server.call('GET', '/pairs/names')
     expect(names).toHaveLength(page.total)
     expect(JSON.stringify(names).length / names.length).toBeLessThan(250)

@@ -17,6 +17,6 @@ describe('the card of a pair', () => {
   it('has every step in working order and the gravest finding, and is small', () => {
     expect(card.steps.map((s) => s.id)).toEqual(plan.operations.map((o) => o.id))
     expect(card.worst).toBe(plan.worst)
-    expect(JSON.stringify(card).length).toBeLessThan(14_000)
+    expect(JSON.stringify(card).length).toBeLessThan(6_000)
   })
 })
