@@ -39,12 +39,14 @@ const said = (error: unknown): string => {
 
 const bodiesOf = (input: PlanInput): LastBody[] => [input.last, ...(input.leftLast ? [input.leftLast] : [])]
 
+const lastsOf = (input: PlanInput): string => [input.last.id, input.leftLast?.id ?? ''].join()
+
 /** Whole plans are looked for once a last is new to this worker; from then on everything is at hand. */
 const warm = new Set<string>()
 
 /** The kept plan of an input that is new here; what changes of it will need is made while it is being looked at. */
 async function keptPlan(input: PlanInput): Promise<Plan | null> {
-  const key = [input.last.id, input.leftLast?.id ?? ''].join()
+  const key = lastsOf(input)
   if (!larder || warm.has(key)) return null
   warm.add(key)
   const [plan] = await Promise.all([larder.plan(input), larder.bringOut(bodiesOf(input))])
@@ -52,21 +54,42 @@ async function keptPlan(input: PlanInput): Promise<Plan | null> {
   return plan
 }
 
+/** What was asked for last with its uppers ahead. */
+let pending: PlanInput | null = null
+
+async function answerTo(input: PlanInput): Promise<PlanAnswer> {
+  try {
+    const kept = await keptPlan(input)
+    if (kept) return { parcel: packer.pack(kept), problem: null }
+    const began = performance.now()
+    const plan = planPair(input, cache)
+    if (performance.now() - began > DEAR) void larder?.keepPlan(input, plan)
+    return { parcel: packer.pack(plan), problem: null }
+  } catch (error) {
+    return { parcel: null, problem: said(error) }
+  }
+}
+
 const worker = {
-  async plan(input: PlanInput, first?: (ahead: Ahead) => void): Promise<PlanAnswer> {
+  plan: answerTo,
+  /**
+   * What is under the hand, before the rest is begun: null when the page has it, or when nothing is at hand yet to make
+   * it quickly from. `rest` makes the whole plan of the same input; both answers go the same way, so they keep their order.
+   */
+  ahead(input: PlanInput): Ahead | null {
+    pending = input
+    if (larder && !warm.has(lastsOf(input))) return null
     try {
-      const kept = await keptPlan(input)
-      if (kept) return { parcel: packer.pack(kept), problem: null }
-      const began = performance.now()
-      // What is under the hand goes out before the rest is begun, when it is another one.
-      const ahead = first && packer.ahead(planUppers(input, cache))
-      if (ahead) first(ahead)
-      const plan = planPair(input, cache)
-      if (performance.now() - began > DEAR) void larder?.keepPlan(input, plan)
-      return { parcel: packer.pack(plan), problem: null }
+      return packer.ahead(planUppers(input, cache))
     } catch (error) {
-      return { parcel: null, problem: said(error) }
+      // The sentence comes with the rest; what is no sentence is an error here.
+      said(error)
+      return null
     }
+  },
+  rest(): Promise<PlanAnswer> {
+    if (!pending) throw new Error('Nothing was asked for ahead.')
+    return answerTo(pending)
   },
   async surface(last: LastBody): Promise<{ surface: LastSurface; problem: null } | { surface: null; problem: string }> {
     try {

@@ -12,7 +12,6 @@ vi.stubGlobal(
   },
 )
 vi.mock('comlink', () => ({
-  proxy: <T>(f: T) => f,
   wrap: () => ({
     plan: (input: PlanInput) =>
       new Promise<PlanAnswer>((resolve) => {

@@ -1,7 +1,7 @@
 import type { Grade, GradeName, LastBody, Plan, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
-import { proxy, wrap, type Remote } from 'comlink'
-import { Unpacker, type Ahead, type Uppers } from './planParcel.ts'
-import type { PlanWorker } from './planWorker.ts'
+import { wrap, type Remote } from 'comlink'
+import { Unpacker, type Uppers } from './planParcel.ts'
+import type { PlanAnswer, PlanWorker } from './planWorker.ts'
 
 let remote: Remote<PlanWorker> | null = null
 const worker = (): Remote<PlanWorker> =>
@@ -43,11 +43,18 @@ async function drain(): Promise<void> {
 /** Plans in the worker (which cannot take Pinia's proxies, hence the copy), one after the other; every request gets its answer. */
 export async function planInTurn(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Planned> {
   const copy = JSON.parse(JSON.stringify(input)) as PlanInput
-  const seen = first && proxy((ahead: Ahead) => first(unpacker.ahead(ahead)))
-  const answer = await (seen ? worker().plan(copy, seen) : worker().plan(copy))
+  const answer = await (first ? withUppersAhead(copy, first) : worker().plan(copy))
   return answer.parcel === null
     ? { plan: null, problem: answer.problem }
     : { plan: unpacker.unpack(answer.parcel), problem: null }
+}
+
+/** Both are asked for at once, and answered in this order. */
+async function withUppersAhead(input: PlanInput, first: (uppers: Uppers) => void): Promise<PlanAnswer> {
+  const [ahead, rest] = [worker().ahead(input), worker().rest()]
+  const uppers = await ahead
+  if (uppers) first(unpacker.ahead(uppers))
+  return rest
 }
 
 /** The surface of a last, from the worker that plans with it. */
