@@ -207,7 +207,7 @@ describe('heavy work', () => {
   })
 })
 
-it('too many at once are told so as any other refusal', async () => {
+it('too many at once are told so like every other refusal', async () => {
   const answers: { status: number; type: string; text: string }[] = []
   for (let i = 0; i < 13; i++)
     answers.push(...(await Promise.all(Array.from({ length: 100 }, () => raw('GET', '/api/v1/nothing', {})))))

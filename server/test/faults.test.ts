@@ -166,8 +166,13 @@ describe('putting a copy back', () => {
       await rename(`Mistake ${i}`)
       const { setAside } = await store.restore(copy)
       expect(await nameIn(store)).toBe(derby.label.name)
-      expect(setAside).not.toBeNull()
+      const before = openFile(join(setAside ?? '', DATABASE))
+      const { rows } = await before.execute({ sql: 'SELECT name FROM pairs WHERE id = ?', args: [derby.id] })
+      expect(rows[0].name).toBe(`Mistake ${i}`)
+      before.close()
     }
+    // Several a second, and each is still there: nothing that was set aside is written over.
+    expect(readdirSync(filesOf(folder).setAside)).toHaveLength(30)
   })
   it('is done by the command after a power cut as well, with the last saves still beside the database, and sets them aside', async () => {
     const copy = join(filesOf(folder).backups, (await store.backUp()) ?? '')

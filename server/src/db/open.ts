@@ -117,7 +117,11 @@ async function lockedStore(folder: string, migrations: string, unlock: () => Pro
       last = { at, name, problem: '' }
       return name
     } catch (error) {
-      last = { at, name: null, problem: `No backup could be made: ${(error as Error).message}. Make room on the disk.` }
+      last = {
+        at,
+        name: null,
+        problem: `No backup could be made: ${(error as Error).message}. Make room on the disk, or see whether the folder can be written to.`,
+      }
       throw error
     }
   }

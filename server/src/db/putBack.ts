@@ -46,9 +46,7 @@ export async function putBack(folder: string, copy: string, newest: number, now 
     }
     await goOnAbove(fresh, await newestVersion(database))
     flush(fresh)
-    const aside = existsSync(database)
-      ? join(setAside, new Date(now).toISOString().slice(0, 19).replaceAll(':', ''))
-      : null
+    const aside = existsSync(database) ? freeFolder(setAside, now) : null
     if (aside) {
       ownFolder(setAside)
       mkdirSync(aside, { recursive: true, mode: 0o700 })
@@ -63,6 +61,14 @@ export async function putBack(folder: string, copy: string, newest: number, now 
     return { content, setAside: aside }
   } finally {
     clear()
+  }
+}
+
+/** A folder named for a time that none has yet: nothing that was set aside is ever written over. */
+function freeFolder(parent: string, now: number): string {
+  for (let at = now; ; at += 1000) {
+    const folder = join(parent, new Date(at).toISOString().slice(0, 19).replaceAll(':', ''))
+    if (!existsSync(folder)) return folder
   }
 }
 
