@@ -48,7 +48,7 @@ export function lastedShoe(surface: LastSurface, layers: PlannedLayers, book: Ru
     ...layers,
     stiffenerEnd: { lateral: ends.lateral, medial: ends.medial },
     stiffenerSkive: book.value(stiffenerRules.topSkive),
-    puffBack: puffBackAtFeather(L, puff.parse({}), book),
+    puffBack: puffBackAtFeather(surface, puff.parse({}), book),
     puffSkive: book.value(puffRules.backSkive),
   }
   return lastedOutline(developBottom(surface, landmarks(surface)), (side, x) => plannedThickness(all, side, x))

@@ -3,7 +3,7 @@ import { dist3, dot, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import { boundaryLoop, type Mesh } from './mesh.ts'
 
 /** Edges of a wall whose true length matters more to a shoemaker than the strain inside. */
-export const seamNames = ['back', 'rim', 'ridge'] as const
+export const seamNames = ['back', 'rim', 'ridge', 'rib'] as const
 export type SeamName = (typeof seamNames)[number]
 
 /** How much more the triangles along a kept seam count. */
@@ -11,7 +11,7 @@ export const SEAM_WEIGHT = 60
 
 /**
  * The seams of a wall laid out as a grid (column by column, feather first): back = first column; top edge up to its
- * sharpest bend = rim; from there to the toe = ridge. Throws GeometryError when the vertices are no such grid.
+ * sharpest bend = rim; from there to the toe = ridge; last column = rib. Throws GeometryError when the vertices are no such grid.
  */
 export function gridSeams(mesh: Mesh): Record<SeamName, number[]> {
   const n = mesh.positions.length / 3
@@ -25,7 +25,7 @@ export function gridSeams(mesh: Mesh): Record<SeamName, number[]> {
   const columns = n / rows
   if (rows < 2 || !Number.isInteger(columns) || loop.length !== 2 * (rows + columns - 2)) {
     throw new GeometryError(
-      'The mesh is not a wall laid out column by column, so its back, rim and ridge are not known. Name them as lines in groups "back", "rim" and "ridge".',
+      'The mesh is not a wall laid out column by column, so its back, rim, ridge and rib are not known. Name them as lines in groups "back", "rim", "ridge" and "rib".',
     )
   }
   const at = (v: number): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]
@@ -40,6 +40,7 @@ export function gridSeams(mesh: Mesh): Record<SeamName, number[]> {
     back: Array.from({ length: rows }, (_, j) => j),
     rim: top.slice(0, bend + 1),
     ridge: top.slice(bend),
+    rib: Array.from({ length: rows }, (_, j) => n - 1 - j),
   }
 }
 

@@ -12,7 +12,7 @@ import { layWall } from './layWall.ts'
 import { tapedFlat } from './taped.ts'
 import { lineAtX, wallLines, wallTriangles } from './wallGrid.ts'
 
-/** What a forme keeps first: the strain small everywhere, or the true lengths of back curve, cone rim and ridge. */
+/** What a forme keeps first: the strain small everywhere, or the true lengths of back curve, cone rim, ridge and toe rib. */
 export const formeKinds = ['paper', 'true seams'] as const
 export type FormeKind = (typeof formeKinds)[number]
 
@@ -124,7 +124,7 @@ export function makeForme(
     lateral: wallMesh(walls.lateral, 'lateral', triangles),
     medial: wallMesh(walls.medial, 'medial', triangles),
   }
-  const seams = [lines.back, lines.rim, lines.ridge]
+  const seams = [lines.back, lines.rim, lines.ridge, lines.toeRib]
   const lay = (side: Side) => layWall(meshes[side], surface, kind === 'true seams' ? seams : [])
   const computed = { lateral: lay('lateral'), medial: lay('medial') }
   const sheets = { lateral: computed.lateral, medial: computed.medial }
@@ -174,8 +174,9 @@ export function makeForme(
     },
     flipped: sheets.lateral.flipped + sheets.medial.flipped,
     drift: sides.flatMap((side) =>
-      (['feather', 'back', 'ridge'] as const).map((name) => {
-        const { space, plane } = seamDrift(meshes[side], sheets[side].flat, lines[name])
+      (['feather', 'back', 'rim', 'ridge', 'toe rib'] as const).map((name) => {
+        const line = lines[name === 'toe rib' ? 'toeRib' : name]
+        const { space, plane } = seamDrift(meshes[side], sheets[side].flat, line)
         return { side, name, last: space, flat: plane }
       }),
     ),

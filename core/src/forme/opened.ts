@@ -1,8 +1,9 @@
 import { bendSheet } from '../flatten/heldSheet.ts'
 import { cumulative, nearest } from '../geometry/along.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import type { Forme } from './forme.ts'
 import type { FormeMap } from './formeMap.ts'
-import { wallTriangles } from './wallGrid.ts'
+import { wallLines, wallTriangles } from './wallGrid.ts'
 
 /** Every second point of the forme's grid is enough for a bend that is smooth. */
 const STEP = 2
@@ -19,9 +20,30 @@ export interface Opened {
   feather: { forme: number; opened: number }
 }
 
+/** Running length of the last's own centre line, ridge and toe rib, at the points of the forme's centre line, mm. */
+function centreOnLast({ walls, columns, rows, coneColumn }: Forme): Float64Array {
+  const { ridge, toeRib } = wallLines({ columns, rows, coneColumn })
+  const line = [...ridge, ...toeRib.slice(1)]
+  const w = walls.lateral
+  const out = new Float64Array(line.length)
+  for (let k = 1; k < line.length; k++) {
+    const [a, b] = [3 * line[k - 1], 3 * line[k]]
+    out[k] = out[k - 1] + Math.hypot(w[b] - w[a], w[b + 1] - w[a + 1], w[b + 2] - w[a + 2])
+  }
+  return out
+}
+
+/** A place of the forme's centre line, by its run there, as a run of the last's. */
+function onLast(last: Float64Array, forme: ArrayLike<number>, at: number): number {
+  let k = 1
+  while (k < forme.length - 1 && forme[k] < at) k++
+  const t = (at - forme[k - 1]) / (forme[k] - forme[k - 1])
+  return last[k - 1] + t * (last[k] - last[k - 1])
+}
+
 /**
  * A vamp is folded along its centre, so its centre line must be straight, though the last's is not. The forme's
- * forepart is bent, as rigid as it can be, until ridge and toe rib lie on one straight line at their true length.
+ * forepart is bent, as rigid as it can be, until ridge and toe rib lie on one straight line as long as they are on the last.
  * Everything behind the pivot (a point of the ridge no seam comes in front of) stays, so that seams keep their shape.
  * `throat` is where the piece begins at the centre.
  */
@@ -53,9 +75,10 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
   const pole = vertex(nu - 1, nv - 1)
   const l = distance(throat, pole) || 1
   const way: Point = [(pole[0] - throat[0]) / l, (pole[1] - throat[1]) / l]
-  // True lengths along the fine centre line, so that the chords of the coarse one do not shorten it.
-  const sums = cumulative(map.centre)
-  const throatAt = nearest(map.centre, throat).at
+  // True lengths: those of the last itself, along its fine centre line. The mean forme's own is a little off, and the
+  // chords of the coarse grid would shorten it.
+  const sums = centreOnLast(forme)
+  const throatAt = onLast(sums, cumulative(map.centre), nearest(map.centre, throat).at)
   const top = forme.columns - 1 - forme.coneColumn
   const runTo = (i: number, j: number) =>
     sums[j === nv - 1 ? i * STEP - forme.coneColumn : top + (nv - 1 - j) * STEP] - throatAt

@@ -48,7 +48,7 @@ const plan = (change: Parameters<typeof samplePair>[0] = {}): Plan => {
 }
 const input = samplePair()
 const map = formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache)
-const turnedOf = (p: Plan) => new TurnedStack(map, new WallStack(p.layers.areas), p.layers.turned)
+const turnedOf = (p: Plan) => new TurnedStack(map, new WallStack(p.layers.areas), p.layers.turned, p.layers.insoleEdge)
 
 describe('thickness at a place', () => {
   const skived: WallArea['thinned'] = [

@@ -28,6 +28,8 @@ export interface Layers {
   /** What lies where, for whoever wants to ask more: see WallStack and TurnedStack. */
   areas: WallArea[]
   turned: TurnedEdge[]
+  /** Height of the insole's edge, which the margins run down, mm. */
+  insoleEdge: number
 }
 
 export interface FeatherPlace {
@@ -57,7 +59,7 @@ const RIM_ROWS = 1
 
 const sides: readonly Side[] = ['lateral', 'medial']
 /** Bulk, ridges, stacks too thick to turn and the crowded seat (docs/trade.md, "Layers and bulk"). */
-export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned'> {
+export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned' | 'insoleEdge'> {
   const feather = featherPlaces(needs)
   const wall = thickestOfWall(needs)
   const findings = [
@@ -183,35 +185,52 @@ function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): Laye
 /** Behind this share of the last length lies the seat. */
 const SEAT = 0.2
 
+/** The shrink is read over about as much of the edge as one fold takes, mm. */
+const FOLD = 10
+
 /**
- * How much the margin must shrink round the seat: a strip at depth d inside a feather line of curvature k loses the
- * share k d of its length (arc of radius 1/k - d against 1/k).
+ * How much what lies flat under the insole must shrink where the seat is roundest: a strip at depth d inside an edge of
+ * curvature k loses the share k d of its length (arc of radius 1/k - d against 1/k).
  */
-function seatFinding({ bottom, margin, book }: LayerNeeds): LayerFinding {
-  const { outline, length } = bottom
-  const k = curvatures(outline)
-  const n = outline.length
-  let [turned, run] = [0, 0]
-  for (let i = 0; i < n; i++) {
-    if (outline[i][0] >= SEAT * length) continue
-    const step = (distance(outline[(i + n - 1) % n], outline[i]) + distance(outline[i], outline[(i + 1) % n])) / 2
-    turned += k[i] * step
-    run += step
-  }
-  const shrinks = Math.min(99, (100 * turned * margin) / run)
+function seatFinding({ bottom, turned, book }: LayerNeeds): LayerFinding {
+  const worst = roundest(bottom, SEAT * bottom.length)
+  const { side, x } = bottom.stations[worst.at]
+  const depth = turned.reachUnder(side, x)
+  const shrinks = Math.min(99, 100 * worst.curvature * depth)
   const limit = book.value(layerRules.crowded)
   const fine = shrinks <= limit
+  const lies = `${depth.toFixed(1)} mm of the margin lie flat under the insole; where the seat is roundest`
   return {
     id: 'layers.seat',
     level: fine ? 'fine' : 'watch',
     where: 'margin under the seat',
     sentence: fine
-      ? `Round the seat the inner edge of the margin has to shrink by ${shrinks.toFixed(0)} %; up to ${limit} % go down in small folds.`
-      : `Round the seat the inner edge of the margin has to shrink by ${shrinks.toFixed(0)} %: the folds lie on each other and the seat stands proud.`,
+      ? `${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %; up to ${limit} % go down in small folds.`
+      : `${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %: the folds lie on each other and the seat stands proud.`,
     measured: shrinks,
     limit,
     unit: '%',
     mend: fine ? '' : 'Cut the folds out flush before gluing, or narrow the margin at the seat.',
     at: null,
   }
+}
+
+/** The place behind x at which a bottom's outline turns most over the length of a fold, and how much it turns there, 1/mm. */
+function roundest({ outline }: DevelopedBottom, x: number): { at: number; curvature: number } {
+  const n = outline.length
+  const k = curvatures(outline)
+  const step = outline.map((p, i) => (distance(outline[(i + n - 1) % n], p) + distance(p, outline[(i + 1) % n])) / 2)
+  let best = { at: 0, curvature: -Infinity }
+  for (let i = 0; i < n; i++) {
+    if (outline[i][0] >= x) continue
+    let [turned, run] = [k[i] * step[i], step[i]]
+    for (let d = 1; run < FOLD && d < n / 2; d++) {
+      for (const j of [(i + d) % n, (i + n - d) % n]) {
+        turned += k[j] * step[j]
+        run += step[j]
+      }
+    }
+    if (turned / run > best.curvature) best = { at: i, curvature: turned / run }
+  }
+  return best
 }

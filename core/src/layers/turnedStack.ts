@@ -2,6 +2,7 @@ import type { FormeMap } from '../forme/formeMap.ts'
 import { cumulative } from '../geometry/along.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
+import { usedUp } from './liesUnder.ts'
 import { profileAt, type Profile } from './wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
 
@@ -10,11 +11,12 @@ const ABOVE = 0.6
 /** At heel and toe the places begin this far into the side: the lining's back is eased in, and the seams there are narrow; mm. */
 const ENDS = 2.4
 
-/** A layer's edge under the feather line: how far it reaches inwards, and its thickness against the distance from the feather. */
+/** A layer's edge below the feather line: how far it is cut to reach past it, and its thickness against the distance from the feather. */
 export interface TurnedEdge {
   parts: readonly string[]
+  /** The margin as it is cut, from the feather line to the edge, mm. */
   reach: number
-  /** Share of the thickness at the feather, against the distance inwards, mm. */
+  /** Share of the thickness at the feather, against the distance from it along the leather, mm. */
   share: Profile
 }
 
@@ -26,6 +28,8 @@ export class TurnedStack {
     map: FormeMap,
     private readonly wall: WallStack,
     private readonly edges: readonly TurnedEdge[],
+    /** Height of the insole's edge, which every margin runs down before it is turned, mm. */
+    private readonly insoleEdge: number,
   ) {
     const of = (side: Side) => {
       const line = map.feathers[side]
@@ -70,13 +74,32 @@ export class TurnedStack {
     return layers
   }
 
-  /** The same under the last, `inwards` mm from the feather: what is not turned so far is not there. */
-  at(side: Side, x: number, inwards: number): StackLayer[] {
+  /** What each layer of the feather uses up of its margin before it lies flat, with its edge, from the foot outwards. */
+  private turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number }[] {
+    let inside = 0
     return this.atFeather(side, x).flatMap((layer) => {
       const edge = this.edges.find((e) => e.parts.includes(layer.part))
-      if (!edge || inwards > edge.reach) return []
-      return [{ ...layer, thickness: layer.thickness * profileAt(edge.share, inwards) }]
+      if (!edge) return []
+      const atCorner = layer.thickness * profileAt(edge.share, this.insoleEdge)
+      const used = usedUp(this.insoleEdge, inside, atCorner)
+      // What ends on the insole's edge does not go round its corner, and what lies over it need not go round that.
+      if (edge.reach > this.insoleEdge) inside += atCorner
+      return [{ layer, edge, used }]
     })
+  }
+
+  /** The layers under the insole, `inwards` mm from its edge: what is not turned so far is not there. */
+  at(side: Side, x: number, inwards: number): StackLayer[] {
+    return this.turns(side, x).flatMap(({ layer, edge, used }) =>
+      inwards + used > edge.reach
+        ? []
+        : [{ ...layer, thickness: layer.thickness * profileAt(edge.share, inwards + used) }],
+    )
+  }
+
+  /** How far the layer that reaches farthest lies flat under the insole, mm. */
+  reachUnder(side: Side, x: number): number {
+    return this.turns(side, x).reduce((most, { edge, used }) => Math.max(most, edge.reach - used), 0)
   }
 }
 

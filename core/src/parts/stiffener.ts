@@ -19,6 +19,7 @@ import { stiffenerRules } from './stiffenerRules.ts'
 import type { TopLine } from './topLine.ts'
 import { fullness } from './fullness.ts'
 import { withTurnedEdge } from './turnedEdge.ts'
+import { turnedUnder, type TurnedOver } from './turnedUnder.ts'
 
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
@@ -33,6 +34,7 @@ export interface StiffenerNeeds {
   map: FormeMap
   patch: HeelPatch
   topLine: TopLine
+  over: TurnedOver
   /** Edges of the lacing on the forme, which a long stiffener must pass under; null without lacing. */
   facings: Record<Side, Path> | null
   length: number
@@ -112,7 +114,7 @@ function softMin(a: number, b: number, round: number): number {
 
 /** The stiffener: the shell round the heel between lining and upper, one piece for both sides. */
 export function stiffener(needs: StiffenerNeeds): Part {
-  const { patch, topLine, length, joint, decisions, material, book } = needs
+  const { patch, topLine, over, length, joint, decisions, material, book } = needs
   const gap = book.inForce(stiffenerRules.topGap)
   const turn = book.inForce(stiffenerRules.turnUnder)
   const ends = stiffenerEnds(length, joint, decisions, book)
@@ -166,15 +168,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
       },
     },
     ...(['lateral', 'medial'] as const).map((side): Because => endBecause(side, ends, needs)),
-    {
-      quantity: 'Turned under',
-      value: turn.value,
-      unit: 'mm',
-      sentence: `${turn.value} mm below the feather line, to lie flat under the upper.`,
-      inputs: [],
-      origin: turn.origin,
-      rule: stiffenerRules.turnUnder.key,
-    },
+    turnedUnder(stiffenerRules.turnUnder, over, material.thickness, book),
     fullness(pathLength(feather), patch.featherRun(ends.medial, ends.lateral), 'stiffener'),
     ...topLine.becauses,
   ]

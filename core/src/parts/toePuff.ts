@@ -6,7 +6,8 @@ import { boxOf, distance, GeometryError, pathLength, type Path, type Point } fro
 import type { ToePatch } from '../forme/toePatch.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
-import { atX, wallPoint } from '../last/surface.ts'
+import { atX, wallPoint, type LastSurface } from '../last/surface.ts'
+import { toeTape, type ToeTape } from '../last/toeTape.ts'
 import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
 import type { Finding, Origin } from '../model/because.ts'
 import type { Material } from '../model/material.ts'
@@ -17,22 +18,23 @@ import { notchNear } from './notch.ts'
 import type { Part } from './part.ts'
 import { fullness } from './fullness.ts'
 import { withTurnedEdge } from './turnedEdge.ts'
+import { turnedUnder, type TurnedOver } from './turnedUnder.ts'
 
 export const puffRules = {
   base: {
     key: 'puff.base',
     name: 'Puff length at the centre for a 250 mm last',
-    value: 50,
+    value: 52,
     min: 35,
-    max: 70,
+    max: 75,
     unit: 'mm',
-    why: 'The puff has to hold the toe box and end before the toes bend.',
+    why: 'Read with a tape over the toe box from the foremost point of the toe: it has to hold the box and end before the toes bend.',
   },
   growth: {
     key: 'puff.growth',
     name: 'Puff length for every 10 mm more of last length',
-    value: 2.4,
-    min: 1,
+    value: 1.8,
+    min: 0.5,
     max: 4,
     unit: 'mm per 10 mm',
     why: 'The toes lengthen with the foot, so the puff grows with the last.',
@@ -85,7 +87,7 @@ export const puffRules = {
   thinnest: {
     key: 'puff.thinnest',
     name: 'Thinnest puff leather',
-    value: 2,
+    value: 1.9,
     min: 0.8,
     max: 2.4,
     unit: 'mm',
@@ -105,6 +107,9 @@ export const puffRules = {
 export interface PuffNeeds {
   map: FormeMap
   patch: ToePatch
+  over: TurnedOver
+  /** The tape over the toe of this last, by which the puff's length is read. */
+  tape: ToeTape
   length: number
   joint: Record<Side, number>
   ridgeJoint: number
@@ -113,32 +118,35 @@ export interface PuffNeeds {
   book: RuleBook
 }
 
-/** Puff length by rule, mm behind the toe tip along the last. */
+/** What the puff's length is called wherever it is shown, compared or set. */
+export const PUFF_LENGTH = 'Back edge behind the toe tip, by tape over the toe box'
+
+/** Puff length by rule, mm by tape over the toe box from the foremost point of the toe. */
 export function puffLengthByRule(length: number, book: RuleBook): number {
   return book.value(puffRules.base) + (book.value(puffRules.growth) * (length - 250)) / 10
 }
 
 /** Where the puff's back edge meets the feather line, mm from the heel back (both sides alike). */
-export function puffBackAtFeather(length: number, decisions: PairDecisions['puff'], book: RuleBook): number {
-  const puff = decisions.length ?? puffLengthByRule(length, book)
-  return length - puff - book.value(puffRules.sweep)
+export function puffBackAtFeather(surface: LastSurface, decisions: PairDecisions['puff'], book: RuleBook): number {
+  const puff = decisions.length ?? puffLengthByRule(surface.length, book)
+  return toeTape(surface).placeOf(puff) - book.value(puffRules.sweep)
 }
 
 /** The toe puff: keeps the toe box, ends before the shoe bends. One piece over the toe, both sides. */
 export function toePuff(needs: PuffNeeds): Part {
-  const { patch, length, joint, ridgeJoint, decisions, material, book } = needs
+  const { patch, tape, over, length, joint, ridgeJoint, decisions, material, book } = needs
   const byRule = puffLengthByRule(length, book)
   const puff = decisions.length ?? byRule
   const sweep = book.inForce(puffRules.sweep)
   const turn = book.inForce(puffRules.turnUnder)
   // Shorter, and its back edge would lie on the toe's front face; longer, and it would be half a vamp.
-  const [shortest, longest] = [Math.ceil(0.13 * length), Math.floor(0.42 * length)]
+  const [shortest, longest] = [Math.ceil(tape.readingAt(0.87 * length)), Math.floor(tape.readingAt(0.58 * length))]
   if (puff < shortest - 1e-9 || puff > longest + 1e-9) {
     throw new GeometryError(
       `A toe puff of ${puff.toFixed(1)} mm cannot be drawn on a last of ${length} mm. Set it between ${shortest} and ${longest} mm.`,
     )
   }
-  const backX = length - puff
+  const backX = tape.placeOf(puff)
   // Down the wall the edge runs back as the square of the way, so that it leaves the ridge squarely.
   const back = patch.lineAcross((_, down) => backX - sweep.value * down * down)
   const atFeather = backX - sweep.value
@@ -207,13 +215,13 @@ export function toePuff(needs: PuffNeeds): Part {
     grain: { at: [centreBack[0] * 0.5, 0], length: 30 },
     becauses: [
       {
-        quantity: 'Back edge behind the toe tip, along the last',
+        quantity: PUFF_LENGTH,
         value: puff,
         unit: 'mm',
         sentence:
           decisions.length !== null
             ? `Set by hand; by rule it would be ${byRule.toFixed(1)} mm.`
-            : `${rule.value} mm for a 250 mm last and ${book.value(puffRules.growth)} mm for every 10 mm more; this last is ${length} mm.`,
+            : `${rule.value} mm for a 250 mm last and ${book.value(puffRules.growth)} mm for every 10 mm more; this last is ${length} mm. It lies ${(length - backX).toFixed(1)} mm behind the toe tip along the last.`,
         inputs: [
           { name: 'Last length', value: length, unit: 'mm' },
           { name: 'At 250 mm', value: rule.value, unit: 'mm' },
@@ -231,18 +239,10 @@ export function toePuff(needs: PuffNeeds): Part {
         origin: sweep.origin,
         rule: puffRules.sweep.key,
       },
-      {
-        quantity: 'Turned under',
-        value: turn.value,
-        unit: 'mm',
-        sentence: `${turn.value} mm below the feather line, so that lasting cannot draw it back.`,
-        inputs: [],
-        origin: turn.origin,
-        rule: puffRules.turnUnder.key,
-      },
+      turnedUnder(puffRules.turnUnder, over, t, book),
       fullness(pathLength(feather), pathLength(feather) / patch.featherStretch(), 'puff'),
     ],
-    findings: puffFindings(needs, puff, byRule, back, crease),
+    findings: puffFindings(needs, puff, backX, byRule, back, crease),
     areas: wallSides.map((side) => wallArea(needs, side, (down) => backX - sweep.value * down * down)),
   }
 }
@@ -279,15 +279,22 @@ function wallArea({ map, material, book }: PuffNeeds, side: Side, at: (down: num
   }
 }
 
-function puffFindings(needs: PuffNeeds, puff: number, byRule: number, back: Path, crease: Path): Finding[] {
-  const { length, joint, material, book } = needs
+function puffFindings(
+  needs: PuffNeeds,
+  puff: number,
+  backX: number,
+  byRule: number,
+  back: Path,
+  crease: Path,
+): Finding[] {
+  const { tape, joint, material, book } = needs
   const wanted = book.value(puffRules.clearJoint)
   const sweep = book.value(puffRules.sweep)
   // The edge may have passed the crease line: then the distance counts against it.
-  const passed = length - puff - sweep < joint.medial || length - puff < needs.ridgeJoint
+  const passed = backX - sweep < joint.medial || backX < needs.ridgeJoint
   const apart = Math.min(...back.map((p) => nearest(crease, p).away))
   const clear = passed ? -apart : apart
-  const longest = length - joint.medial - sweep - wanted
+  const longest = tape.readingAt(joint.medial + sweep + wanted)
   const short = byRule - puff
   const most = book.value(puffRules.tooShort)
   return [

@@ -31,7 +31,7 @@ export function bottomParts(
   cache: StageCache,
 ): { parts: Part[]; lasted: LastedOutline; bottom: Bottom } {
   const { surface, marks, bottom, wall, decisions: d, material, book } = needs
-  const { turned, margin } = wall
+  const { turned, under: liesUnder } = wall
   const predicted = cache.stage('lasted', { bottom, turned }, (i) =>
     lastedOutline(i.bottom, (side, x) => thicknessOf(i.turned.atFeather(side, x))),
   )
@@ -67,7 +67,7 @@ export function bottomParts(
       marks,
       bottom,
       turned,
-      margin,
+      liesUnder,
       lasted,
       construction: d.construction,
       midsole: d.midsole,
@@ -80,13 +80,13 @@ export function bottomParts(
       topPieceOf: material.topPiece,
     },
     book,
-    ({ turned: stack, margin: widest, construction, ...i }, rules) =>
+    ({ turned: stack, liesUnder: most, construction, ...i }, rules) =>
       solesOf(
         {
           surface: i.surface,
           marks: i.marks,
           bottom: i.bottom,
-          wall: { turned: stack, margin: widest },
+          wall: { turned: stack, under: most },
           cupSole: i.cupSole,
           decisions: { construction, midsole: i.midsole, heel: i.heel },
           material: {

@@ -1,5 +1,6 @@
 import type { Because, Finding } from '../model/because.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
+import { PUFF_LENGTH } from '../parts/toePuff.ts'
 import type { FootPlan } from './planPair.ts'
 
 export const feetRules = {
@@ -54,8 +55,8 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
       what: 'toe puff',
       more: 'longer',
       less: 'shorter',
-      right: figure(right, 'puff', 'Back edge behind the toe tip, along the last')?.value,
-      left: figure(left, 'puff', 'Back edge behind the toe tip, along the last')?.value,
+      right: figure(right, 'puff', PUFF_LENGTH)?.value,
+      left: figure(left, 'puff', PUFF_LENGTH)?.value,
       mend: 'Set one length by hand for both feet.',
     },
     {

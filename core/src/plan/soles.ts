@@ -36,7 +36,7 @@ export interface SoleNeeds {
   surface: LastSurface
   marks: Landmarks
   bottom: DevelopedBottom
-  wall: Pick<Wall, 'turned' | 'margin'>
+  wall: Pick<Wall, 'turned' | 'under'>
   decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
   /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
@@ -61,9 +61,7 @@ export interface Soles {
   bottom: SoleSection
 }
 
-/** Where the margin is read for the filler's depth: past the turned edges of stiffener and puff, mm from the feather. */
-const FILLER_AT = 11
-/** Where less is turned under, it is read this far inside its edge, mm. */
+/** Where the margin is read for the filler's depth: this far inside the edge of what lies under, mm. */
 const INSIDE_MARGIN = 2
 /** The margin's thickness is read this far apart, mm, and a filler levelled over so many places each way. */
 const LEVEL_STEP = 3.5
@@ -72,13 +70,18 @@ const LEVEL_OVER = 8
 const INSIDE_HOLDFAST = 4
 
 /** Thickness of the turned margin along the last, and its mean over some places: the bottom is filled and rasped level. */
-function levelOf({ marks, wall }: SoleNeeds, weltT: number): (x: number) => number {
+function levelOf({ marks, wall, book }: SoleNeeds, welted: boolean): (x: number) => number {
   // A lap in the margin does not show as a step in the filled bottom.
   const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
   const places = Math.ceil((to - from) / LEVEL_STEP)
-  const inwards = Math.min(FILLER_AT, Math.max(1, wall.margin - INSIDE_MARGIN))
+  const weltT = welted ? book.value(bottomRules.weltThickness) : 0
+  // At a welted shoe it is filled level with the seam; elsewhere with the edge of what lies under.
+  const seam = welted ? book.value(insoleRules.holdfast) : Infinity
+  const inwards = (side: Side, x: number) =>
+    Math.max(0, Math.min(seam, wall.turned.reachUnder(side, x) - INSIDE_MARGIN))
   const margin = Array.from({ length: places + 1 }, (_, k) => {
-    const of = (side: Side) => thicknessOf(wall.turned.at(side, from + ((to - from) * k) / places, inwards))
+    const x = from + ((to - from) * k) / places
+    const of = (side: Side) => thicknessOf(wall.turned.at(side, x, inwards(side, x)))
     return (of('lateral') + of('medial')) / 2 + weltT
   })
   return (x) => {
@@ -102,8 +105,8 @@ const levelNames: Record<'welt' | 'under' | 'out', string> = {
 export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
   const { surface, marks, bottom, wall, material, book } = needs
   const welted = way.sewn === 'through a welt'
-  const levelled = levelOf(needs, welted ? book.value(bottomRules.weltThickness) : 0)
-  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.margin
+  const levelled = levelOf(needs, welted)
+  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.under
   const inside: ProfileStuff[] = [
     { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
     {

@@ -6,6 +6,7 @@ import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Landmarks } from '../last/landmarks.ts'
 import type { LastSurface } from '../last/surface.ts'
+import { toeTape } from '../last/toeTape.ts'
 import { deriveLayers, type Layers } from '../layers/layers.ts'
 import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
@@ -14,6 +15,7 @@ import { WallStack } from '../layers/wallStack.ts'
 import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
+import { coverThickness } from '../parts/bottom/insoleCover.ts'
 import { liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
 import { ownLinings } from '../parts/linings/ownLinings.ts'
 import type { Part } from '../parts/part.ts'
@@ -53,8 +55,9 @@ export interface Wall {
   stack: WallStack
   turned: TurnedStack
   layers: Layers
-  /** How far the widest layer is turned under the last, mm. */
+  /** The widest margin as it is cut, mm, and how much of it lies flat under the insole at most. */
   margin: number
+  under: number
 }
 
 /** From the base pattern to the layers of the wall: linings, stiffener, puff and what reinforces between them. */
@@ -70,10 +73,12 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     : byRule
   const ends = stiffenerEnds(L, joint, d.stiffener, book)
   const lining = material.lining.thickness
+  const insoleEdge = material.insole.thickness + (d.insole.covered ? coverThickness(lining, book) : 0)
+  const over = cache.same('turned over', { insoleEdge, inside: lining })
   const heelSheet = heelSheetFor(needs, top, byRule, ends, cache)
   const stiffenerPart = cache.ruled(
     'stiffener',
-    { surface, map, patch: heelSheet, topLine: top, base, decisions: d.stiffener, material: material.stiffener },
+    { surface, map, patch: heelSheet, topLine: top, base, over, decisions: d.stiffener, material: material.stiffener },
     book,
     ({ surface: last, base: pattern, ...i }, rules) =>
       stiffener({
@@ -86,17 +91,24 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   )
 
   // The sheet starts behind the crease line so that it can be drawn, and further back for a puff that passes it.
-  const puffBack = puffBackAtFeather(L, d.puff, book)
+  const puffBack = puffBackAtFeather(surface, d.puff, book)
   const toeStart = Math.floor((Math.min(joint.lateral, puffBack) - BEHIND) / 10) * 10
   const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: lining + material.puff.thickness / 2 }, (i) =>
     toePatch(i.surface, i.toeStart, i.middle, (mesh) => cache.dear('toeFlat', i, () => flattenSheet(mesh))),
   )
   const puffPart = cache.ruled(
     'puff',
-    { surface, marks, map, patch: toeSheet, decisions: d.puff, material: material.puff },
+    { surface, marks, map, patch: toeSheet, over, decisions: d.puff, material: material.puff },
     book,
     ({ surface: last, marks: m, ...i }, rules) =>
-      toePuff({ ...i, length: last.length, joint: last.joints, ridgeJoint: m.ridgeJoint[0], book: rules }),
+      toePuff({
+        ...i,
+        tape: toeTape(last),
+        length: last.length,
+        joint: last.joints,
+        ridgeJoint: m.ridgeJoint[0],
+        book: rules,
+      }),
   )
   const linings = base
     ? cache.ruled(
@@ -129,6 +141,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       parts,
       construction: d.construction,
       decisions: d.lining,
+      insoleEdge,
       upper: material.upper.thickness,
       lining,
       stiffener: material.stiffener.thickness,
@@ -193,7 +206,8 @@ interface LayerInputs {
   parts: readonly Part[]
   construction: PairDecisions['construction']
   decisions: PairDecisions['lining']
-  /** Thicknesses, mm. */
+  /** Height of the insole's edge and thicknesses, mm. */
+  insoleEdge: number
   upper: number
   lining: number
   stiffener: number
@@ -233,15 +247,19 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
     { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
     ...(outwards ? [] : [{ parts: [...pieces.map((p) => p.id), 'upper'], reach: margin, share: even }]),
   ]
-  const turned = new TurnedStack(map, stack, edges)
+  const { insoleEdge } = inputs
+  const turned = new TurnedStack(map, stack, edges, insoleEdge)
+  const under = Math.max(...bottom.stations.map(({ side, x }) => turned.reachUnder(side, x)))
   return {
     stack,
     turned,
     margin,
+    under,
     layers: {
       ...deriveLayers({ map, areas, wall: stack, turned, bottom, margin, turnedOut, book }),
       areas,
       turned: edges,
+      insoleEdge,
     },
   }
 }

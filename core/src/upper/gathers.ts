@@ -22,7 +22,7 @@ export interface Gathered extends Opened {
 /**
  * Designed folds (docs/trade.md, "Designed folds"): the half is slashed from the centre line to the feather and opened
  * evenly, each slash turning about its end on the feather line, so that growth is zero there and no fold can cross
- * onto the sole. The centre line is then straightened from the throat to the toe, which also takes off the bump where
+ * onto the sole, until the centre line is longer by `total`. It is then straightened from the throat to the toe, which also takes off the bump where
  * old and new line meet.
  */
 export function gathered(map: FormeMap, opened: Opened, total: number): Gathered {
@@ -49,27 +49,34 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     onForme.push([pointAt(map.centre, throatAt + s), pointAt(map.feather, foot)])
   }
   if (total <= 0 || slashes.length === 0) return { ...opened, plain: opened, slashes: [], gained: 0 }
-  const each = total / slashes.length
   // Every slash turns what lies in front of it; the turns are strung together from the toe backwards.
   const turn = (p: Point, hinge: Point, angle: number): Point => {
     const [x, y] = [p[0] - hinge[0], p[1] - hinge[1]]
     const [c, s] = [Math.cos(angle), Math.sin(angle)]
     return [hinge[0] + c * x + s * y, hinge[1] - s * x + c * y]
   }
+  const opening = (each: number) => slashes.map(([top, hinge]) => 2 * Math.asin(each / 2 / distance(top, hinge)))
+  const endOf = (angles: readonly number[]) =>
+    slashes.reduceRight<Point>((p, [, hinge], k) => turn(p, hinge, angles[k]), to)
+  // A straight line over the fan of slashes is shorter than their sum: each is opened until the line itself has gained what was asked.
+  let [low, high] = [total / slashes.length, (2 * total) / slashes.length]
+  for (let k = 0; k < 40; k++) {
+    const each = (low + high) / 2
+    if (distance(from, endOf(opening(each))) - l < total) low = each
+    else high = each
+  }
+  const angles = opening((low + high) / 2)
   const place = (raw: Point): Point => {
     let p = opened.place(raw)
     const ahead = (p[0] - from[0]) * way[0] + (p[1] - from[1]) * way[1]
     for (let k = slashes.length - 1; k >= 0; k--) {
       const [top, hinge] = slashes[k]
       const at = (top[0] - from[0]) * way[0] + (top[1] - from[1]) * way[1]
-      if (ahead > at) p = turn(p, hinge, 2 * Math.asin(each / 2 / distance(top, hinge)))
+      if (ahead > at) p = turn(p, hinge, angles[k])
     }
     return p
   }
-  const end = slashes.reduceRight<Point>(
-    (p, [top, hinge]) => turn(p, hinge, 2 * Math.asin(each / 2 / distance(top, hinge))),
-    to,
-  )
+  const end = endOf(angles)
   return {
     plain: opened,
     place,

@@ -7,6 +7,9 @@ import type { Part } from '../part.ts'
 import { ruled } from '../ruled.ts'
 import { bottomRules } from './bottomRules.ts'
 
+/** What foam and cover add to the insole, above it and at its edge, mm. */
+export const coverThickness = (lining: number, book: RuleBook): number => book.value(bottomRules.coverFoam) + lining
+
 /** Foam and cover of a board insole: foam to its outline, the cover from lining leather turned round its edge. */
 export function coverParts(
   insole: Part,

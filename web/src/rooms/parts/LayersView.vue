@@ -36,7 +36,6 @@ const station = ref(60)
 const length = computed(() => map.value?.surface.length ?? 1)
 const furthest = computed(() => Math.floor(length.value - 4))
 
-const insole = computed(() => pair.plan?.parts.find((p) => p.id === 'insole')?.thickness ?? 0)
 const section = computed(() =>
   map.value && wall.value && turned.value
     ? wallSection(
@@ -45,7 +44,7 @@ const section = computed(() =>
         turned.value,
         side.value,
         Math.min(station.value, furthest.value),
-        insole.value,
+        layers.value?.insoleEdge ?? 0,
       )
     : null,
 )

@@ -11,7 +11,9 @@ export function useLayers() {
   const layers = computed<Layers | null>(() => pair.plan?.layers ?? null)
   const wall = computed(() => (layers.value ? new WallStack(layers.value.areas) : null))
   const turned = computed(() =>
-    layers.value && wall.value && map.value ? new TurnedStack(map.value, wall.value, layers.value.turned) : null,
+    layers.value && wall.value && map.value
+      ? new TurnedStack(map.value, wall.value, layers.value.turned, layers.value.insoleEdge)
+      : null,
   )
   const measured = shallowRef<ThicknessMap | null>(null)
   watch(

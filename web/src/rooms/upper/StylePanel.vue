@@ -103,7 +103,7 @@ function setVersion(index: number, mm: number): void {
         name="forme-kind"
         :value="upper.forme.kind"
         :options="[
-          { value: 'true seams', name: 'back and ridge at their true length' },
+          { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
           { value: 'paper', name: 'the least strain, as paper would' },
         ]"
         @choose="setForme({ kind: $event })"
