@@ -5,8 +5,11 @@ import type { Side } from '../last/frame.ts'
 import type { Forme } from './forme.ts'
 import { wallTriangles } from './wallGrid.ts'
 
-/** Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. */
-const RAMP = 45
+/**
+ * Over how much of the feather line the own feather of a side grows out of the mean one at heel and toe, mm. At the toe
+ * the sides lie further apart: grown out in less, the margin would have a corner there.
+ */
+const RAMP = { heel: 45, toe: 110 }
 /** Up to which share of the wall's height a side's own feather line is felt. */
 const FADE = 0.5
 
@@ -42,7 +45,7 @@ export function chartsOf(forme: Forme, feather: 'own' | 'mean'): Record<'mean' |
     let run = 0
     for (let i = 0; i < columns; i++) {
       if (i > 0) run += Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1])
-      const ends = Math.min(smoothstep(0, RAMP, run), smoothstep(0, RAMP, total - run))
+      const ends = Math.min(smoothstep(0, RAMP.heel, run), smoothstep(0, RAMP.toe, total - run))
       const foot = 2 * i * rows
       for (let j = 0; j < rows; j++) {
         const share = ends * (1 - smoothstep(0, FADE, j / (rows - 1)))

@@ -33,6 +33,29 @@ function centreOnLast({ walls, columns, rows, coneColumn }: Forme): Float64Array
   return out
 }
 
+/** Catmull-Rom weights of the grid lines round a place among `n` of them; past an end the grid goes on straight. */
+function cubicWeights(at: number, n: number): [index: number, weight: number][] {
+  const i = Math.max(0, Math.min(n - 2, Math.floor(at)))
+  const t = Math.min(1, Math.max(0, at - i))
+  const w = [
+    (-t + 2 * t * t - t * t * t) / 2,
+    (2 - 5 * t * t + 3 * t * t * t) / 2,
+    (t + 4 * t * t - 3 * t * t * t) / 2,
+    (t * t * t - t * t) / 2,
+  ]
+  if (i === 0) {
+    w[1] += 2 * w[0]
+    w[2] -= w[0]
+    w[0] = 0
+  }
+  if (i === n - 2) {
+    w[2] += 2 * w[3]
+    w[1] -= w[3]
+    w[3] = 0
+  }
+  return w.map((weight, k): [number, number] => [i - 1 + k, weight]).filter(([, weight]) => weight !== 0)
+}
+
 /** A place of the forme's centre line, by its run there, as a run of the last's. */
 function onLast(last: Float64Array, forme: ArrayLike<number>, at: number): number {
   let k = 1
@@ -102,13 +125,19 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
   }
   const place = (p: Point): Point => {
     const [u, v] = map.gridPlace(p)
-    const i = Math.max(0, Math.min(nu - 2, Math.floor(u / STEP)))
-    const j = Math.max(0, Math.min(nv - 2, Math.floor(v / STEP)))
-    const [s, t] = [u / STEP - i, v / STEP - j]
-    if (i < first && u <= first * STEP) return p
-    const corners = [shift(i, j), shift(i + 1, j), shift(i + 1, j + 1), shift(i, j + 1)]
-    const weights = [(1 - s) * (1 - t), s * (1 - t), s * t, (1 - s) * t]
-    return [0, 1].map((d) => p[d] + corners.reduce((sum, c, k) => sum + c[d] * weights[k], 0)) as [number, number]
+    if (u <= first * STEP) return p
+    // Cubic both ways (Catmull-Rom), so that lines between the grid's points stay as smooth as they were.
+    const across = cubicWeights(u / STEP, nu)
+    const up = cubicWeights(v / STEP, nv)
+    let [dx, dy] = [0, 0]
+    for (const [i, s] of across) {
+      for (const [j, t] of up) {
+        const [x, y] = shift(i, j)
+        dx += s * t * x
+        dy += s * t * y
+      }
+    }
+    return [p[0] + dx, p[1] + dy]
   }
   const whole = sums[sums.length - 1] - throatAt
   const feather: Path = map.feather.filter((_, i) => i >= first * STEP)

@@ -65,13 +65,22 @@ export function pchip(knots: Knots): Curve1 {
 }
 
 /** Natural cubic spline through the knots (second derivative zero at both ends). */
-export function naturalSpline(knots: Knots): Curve1 {
+export const naturalSpline = (knots: Knots): Curve1 => cubicSpline(knots)
+
+/** Cubic spline through the knots: of a given slope at an end where one is named, else with second derivative zero there. */
+export function cubicSpline(knots: Knots, slopes: { start?: number; end?: number } = {}): Curve1 {
   const n = knots.length
   const x = knots.map((k) => k[0])
   const y = knots.map((k) => k[1])
   const m = new Array<number>(n).fill(0)
   const c = new Array<number>(n).fill(0)
   const d = new Array<number>(n).fill(0)
+  // Second derivatives m by elimination; a named slope s at the start says 2 h m0 + h m1 = 6 ((y1 - y0) / h - s), at the end likewise.
+  if (slopes.start !== undefined) {
+    const h = x[1] - x[0]
+    c[0] = 0.5
+    d[0] = (3 / h) * ((y[1] - y[0]) / h - slopes.start)
+  }
   for (let i = 1; i < n - 1; i++) {
     const a = x[i] - x[i - 1]
     const b = x[i + 1] - x[i]
@@ -80,7 +89,11 @@ export function naturalSpline(knots: Knots): Curve1 {
     c[i] = b / pivot
     d[i] = (rhs - a * d[i - 1]) / pivot
   }
-  for (let i = n - 2; i > 0; i--) m[i] = d[i] - c[i] * m[i + 1]
+  if (slopes.end !== undefined) {
+    const h = x[n - 1] - x[n - 2]
+    m[n - 1] = ((6 / h) * (slopes.end - (y[n - 1] - y[n - 2]) / h) - d[n - 2]) / (2 - c[n - 2])
+  }
+  for (let i = n - 2; i >= 0; i--) m[i] = d[i] - c[i] * m[i + 1]
   return (q) => {
     const i = interval(x, Math.min(Math.max(q, x[0]), x[n - 1]))
     const h = x[i + 1] - x[i]

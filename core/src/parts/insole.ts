@@ -9,6 +9,7 @@ import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { alongBottom, creaseOf } from './alongBottom.ts'
+import { inFrontOf } from './inFront.ts'
 import type { Part, PartLine } from './part.ts'
 
 export const insoleRules = {
@@ -103,12 +104,12 @@ export function insole(needs: InsoleNeeds): Part {
   const inset = book.inForce(insoleRules.holdfast)
   const breast = bottom.flatX(book.value(insoleRules.breast) * length)
   const pitch = book.inForce(insoleRules.weltPitch)
-  const holdfast = welted ? frontOf(offset(outline, -inset.value, 'the insole'), breast) : []
+  const holdfast = welted ? inFrontOf(offset(outline, -inset.value, 'the insole'), breast) : []
   const seam = welted ? evenHoles(holdfast, pitch.value) : { holes: [], pitch: 0 }
   if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: holdfast, closed: false, holes: seam.holes })
   if (welted && material.kind === 'insole leather') {
     const inside = offset(outline, -inset.value - book.value(insoleRules.channel), 'the channel')
-    lines.push({ name: 'channel', kind: 'mark', path: frontOf(inside, breast), closed: false })
+    lines.push({ name: 'channel', kind: 'mark', path: inFrontOf(inside, breast), closed: false })
   }
   const box = boxOf(outline)
   return {
@@ -150,7 +151,7 @@ export function insole(needs: InsoleNeeds): Part {
               quantity: 'Welt stitch',
               value: seam.pitch,
               unit: 'mm' as const,
-              sentence: `${seam.holes.length} holes a foot, evenly from breast to breast, as near to ${pitch.value} mm as comes out whole.`,
+              sentence: `${seam.holes.length} holes a foot for ${seam.holes.length - 1} stitches, evenly from breast to breast, as near to ${pitch.value} mm as comes out whole.`,
               inputs: [{ name: 'Holdfast', value: pathLength(holdfast), unit: 'mm' as const }],
               origin: pitch.origin,
               rule: insoleRules.weltPitch.key,
@@ -167,14 +168,6 @@ export function evenHoles(line: Path, wanted: number): { holes: Path; pitch: num
   const length = pathLength(line)
   const gaps = Math.max(1, Math.round(length / wanted))
   return { holes: resample(line, gaps + 1), pitch: length / gaps }
-}
-
-/** The part of a closed inner line that lies in front of X, from lateral breast round the toe to medial breast. */
-function frontOf(line: Path, x: number): Path {
-  const n = line.length
-  const start = line.findIndex((p, i) => p[0] >= x && line[(i - 1 + n) % n][0] < x)
-  const turned = start < 0 ? line : [...line.slice(start), ...line.slice(0, start)]
-  return turned.filter((p) => p[0] >= x)
 }
 
 function insoleFindings(needs: InsoleNeeds): Finding[] {

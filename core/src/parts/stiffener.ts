@@ -91,7 +91,7 @@ function upperEdge(needs: StiffenerNeeds, side: Side, end: number, back: number)
   if (end <= 0.4 * length) {
     return (station) => {
       const into = Math.min(1, station / end)
-      return softMin(follow(station), back * (1 + ROUND) * (1 - into ** 1.9) ** 0.68, back * ROUND)
+      return softMin(follow(station), back * (1 + ROUND) * (1 - into ** 1.9) ** 0.68, back * SHOULDER)
     }
   }
   const low = WING_SHARE * length
@@ -103,8 +103,9 @@ function upperEdge(needs: StiffenerNeeds, side: Side, end: number, back: number)
   }
 }
 
-/** How gently the superellipse leaves the top line, share of the back height. */
+/** How far the superellipse stands over the top line at the back, and how roundly it leaves it at the shoulder; shares of the back height. */
 const ROUND = 0.06
+const SHOULDER = 0.2
 
 /** The lesser of two heights, the corner rounded where they differ by less than `round`; never above either. */
 function softMin(a: number, b: number, round: number): number {

@@ -57,9 +57,22 @@ export interface TopLineKnots {
   medial: [number, number][]
 }
 
+/**
+ * Heights through places of one side, the first of them at the back: level there, because the line runs on round the
+ * heel to the other side.
+ */
+export const roundTheHeel = (knots: readonly [number, number][]) =>
+  pchip([
+    ...knots
+      .slice(1)
+      .map(([at, height]): [number, number] => [-at, height])
+      .reverse(),
+    ...knots,
+  ])
+
 /** The line through such places. */
 export const heightsThrough = (knots: TopLineKnots): TopLine['height'] => {
-  const curves = { lateral: pchip(knots.lateral), medial: pchip(knots.medial) }
+  const curves = { lateral: roundTheHeel(knots.lateral), medial: roundTheHeel(knots.medial) }
   return (side, station) => curves[side](station)
 }
 

@@ -1,5 +1,4 @@
 import { resample } from '../geometry/along.ts'
-import { pchip } from '../geometry/interpolate.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../last/frame.ts'
@@ -7,7 +6,7 @@ import { wallPlace } from '../last/wallPlace.ts'
 import type { DrawnUpper } from '../upper/style.ts'
 import { wallSides } from '../upper/designPoints.ts'
 import type { RuleBook } from '../model/rules.ts'
-import { topLineRules, type TopLine } from './topLine.ts'
+import { roundTheHeel, topLineRules, type TopLine } from './topLine.ts'
 
 /** Wanted distance between the places at which the opening's edge is measured on the last, mm. */
 const STEP = 7
@@ -33,7 +32,7 @@ export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper, book: RuleBook)
     for (const { station, height } of points.slice(1)) {
       if (station > knots[knots.length - 1][0] + 1) knots.push([station, height])
     }
-    const whole = pchip(knots)
+    const whole = roundTheHeel(knots)
     const last = knots[knots.length - 1]
     return { height: (at: number) => (at >= last[0] ? last[1] : whole(at)), back: knots[0][1] }
   }

@@ -13,7 +13,7 @@ import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
-import { heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
+import { hasWedge, heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
 import { filler, fillerBed, shank } from '../parts/bottom/insideBottom.ts'
 import {
   edgeStrips,
@@ -195,10 +195,15 @@ function onCutSoles(
     profile,
     marks.heelFeather[0] + boxOf(seat).minX,
     breastX,
-    { lift: lift.thickness, topPiece: top.thickness, taper: book.value(bottomRules.taper) },
+    {
+      lift: lift.thickness,
+      topPiece: top.thickness,
+      taper: book.value(bottomRules.taper),
+      thinnest: book.value(bottomRules.thinnestHeel),
+    },
     d.heel,
   )
-  const stack = (d.heel.wedge ? 1 : 0) + heel.lifts
+  const stack = Math.max(0, heel.bodies.length - 1)
   const taper = book.value(bottomRules.taper)
   const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => heelSteps(i.seat, i.stack, i.taper))
   const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
@@ -210,7 +215,7 @@ function onCutSoles(
       shankPart,
       filled(shankVolume),
       midsolePart,
-      outsole(soles, outsoleOf),
+      outsole(soles, outsoleOf, welted),
       ...heelParts(soles, outlines, heel, lift, top, d.heel),
     ],
     bottom: {
@@ -243,19 +248,53 @@ function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, boo
 function heelFinding(heel: HeelBuild, d: SoleNeeds['decisions'], book: RuleBook): Finding {
   const off = book.value(bottomRules.heelOff)
   const stands = heel.offGround <= off
+  const { sentence, mend } = heelWords(heel, d.heel.wedge, stands)
   return {
     id: 'bottom.heel',
     level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
     where: 'heel on the ground',
-    sentence: stands
-      ? `${heel.lifts} lift${heel.lifts === 1 ? '' : 's'}, top piece${d.heel.wedge ? ' and wedge' : ''}: the heel stands level.`
-      : d.heel.wedge
-        ? `${heel.lifts} lifts and the top piece stand ${heel.offGround.toFixed(1)} mm higher than there is room for: the toe is pressed down.`
-        : `Without a wedge the heel is ${heel.offGround.toFixed(1)} mm off: the lifts follow the seat, which falls by ${(heel.needed.back - heel.needed.breast).toFixed(1)} mm towards the breast.`,
+    sentence,
     measured: heel.offGround,
     limit: off,
     unit: 'mm',
-    mend: stands ? '' : d.heel.wedge ? 'Take a lift out, or thinner lifts.' : 'Put the wedge back.',
+    mend: stands ? '' : mend,
+  }
+}
+
+/** What is to be said of a heel, and what mends it; only what is in it can be taken out. */
+function heelWords(heel: HeelBuild, wedge: boolean, stands: boolean): { sentence: string; mend: string } {
+  const { needed, lifts } = heel
+  const away = `${heel.offGround.toFixed(1)} mm`
+  if (lifts === 0 && Math.min(needed.back, needed.breast) < 0) {
+    return {
+      sentence: `The bottom at the seat is thicker than there is room for: it stands ${away} too low for any heel.`,
+      mend: 'Take a last with a higher heel, or a thinner bottom at the seat.',
+    }
+  }
+  if (heel.bodies.length === 0) {
+    return {
+      sentence: stands
+        ? 'The sole stands on the ground from heel to tread: no heel is built.'
+        : `The sole stands ${away} over the ground at the back: too little to build a heel of, and the shoe rocks back by it.`,
+      mend: 'Take a last with a heel of 3 mm or more or with none, or let a thinner heel be built (house rules).',
+    }
+  }
+  if (stands) {
+    const built = [
+      ...(lifts > 0 ? [`${lifts} lift${lifts === 1 ? '' : 's'}`] : []),
+      heel.pared ? 'top piece pared to the seat' : 'top piece',
+    ].join(', ')
+    return { sentence: `Built of ${built}${hasWedge(heel) ? ' and wedge' : ''}: the heel stands level.`, mend: '' }
+  }
+  if (wedge) {
+    return {
+      sentence: `${lifts} lift${lifts === 1 ? '' : 's'} and the top piece stand ${away} higher than there is room for: the toe is pressed down.`,
+      mend: 'Take a lift out, or thinner lifts.',
+    }
+  }
+  return {
+    sentence: `Without a wedge the heel is ${away} off: the lifts follow the seat, which falls by ${(needed.back - needed.breast).toFixed(1)} mm towards the breast.`,
+    mend: 'Put the wedge back.',
   }
 }
 

@@ -1,3 +1,4 @@
+import { cumulative } from '../geometry/along.ts'
 import { joined } from '../geometry/cutLine.ts'
 import { firstCrossing } from '../geometry/overlap.ts'
 import { distance, GeometryError, pathLength, signedArea, type Path, type Point } from '../geometry/path.ts'
@@ -127,22 +128,52 @@ export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDr
 /** Over how much of an edge it is turned to meet the fold square, mm, and at most what share of it. */
 const SQUARE = 36
 const SQUARE_SHARE = 0.4
+/** An edge that is rounded on to the fold keeps at least so much of either leg of the corner it rounds, as a share of the other. */
+const ROUND_LEGS = 0.3
 
 /**
  * An edge that ends on the fold is led to it at a right angle, or the unfolded piece would have a corner there. The
- * fold lies along x; points keep their distance from it.
+ * fold lies along x. An edge that bulges, as round the toe, is rounded on by the parabola that touches both (never
+ * hollow); any other is turned gradually, its points keeping their distance from the fold.
  */
 function squared(path: Path, end: 'first' | 'last'): Path {
   const line = end === 'first' ? path : turned(path)
   const reach = Math.min(SQUARE, SQUARE_SHARE * pathLength(line))
+  const out = rounded(line, reach) ?? eased(line, reach)
+  return end === 'first' ? out : turned(out)
+}
+
+/** The first `reach` mm of a line as a parabola from its beginning, square to x, to where it goes on; null where that would be hollow. */
+function rounded(line: Path, reach: number): Path | null {
+  const run = cumulative(line)
+  const k = run.findIndex((r) => r >= reach)
+  if (k < 2 || k + 1 >= line.length) return null
+  const [a, p] = [line[0], line[k]]
+  const before = line[k - 1]
+  // Where the line of the further end meets the upright through the beginning.
+  const [dx, dy] = [before[0] - p[0], before[1] - p[1]]
+  if (Math.abs(dx) < 1e-9) return null
+  const s = (a[0] - p[0]) / dx
+  const tip: Point = [a[0], p[1] + s * dy]
+  const [near, far] = [distance(a, tip), distance(tip, p)]
+  const between = s > 0 && (tip[1] - a[1]) * (p[1] - tip[1]) > 0
+  if (!between || near < ROUND_LEGS * far || far < ROUND_LEGS * near) return null
+  const n = Math.max(4, Math.ceil(run[k]))
+  const curve = Array.from({ length: n }, (_, i): Point => {
+    const t = i / n
+    const mix = (d: 0 | 1) => (1 - t) ** 2 * a[d] + 2 * t * (1 - t) * tip[d] + t * t * p[d]
+    return [mix(0), mix(1)]
+  })
+  return [...curve, ...line.slice(k)]
+}
+
+function eased(line: Path, reach: number): Path {
   const x0 = line[0][0]
-  let run = 0
-  const out = line.map(([x, y], i): Point => {
-    if (i > 0) run += distance(line[i - 1], line[i])
-    const t = Math.min(1, run / reach)
+  const run = cumulative(line)
+  return line.map(([x, y], i): Point => {
+    const t = Math.min(1, run[i] / reach)
     return [x0 + (x - x0) * t * (2 - t), y]
   })
-  return end === 'first' ? out : turned(out)
 }
 
 /**

@@ -1,7 +1,9 @@
 import { constructionOf } from '../model/construction.ts'
 import type { Facts } from './facts.ts'
-import { cutLength, holeCount, lineLength } from './facts.ts'
-import { fixed, sewing, workRules, type Step } from './step.ts'
+import { lineLength, stitchCount } from './facts.ts'
+import { SOLE_SEAM } from '../parts/bottom/soleParts.ts'
+import { present } from './preparing.ts'
+import { fixed, sewing, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
 const way = (f: Facts) => constructionOf[f.construction]
@@ -40,7 +42,7 @@ export const bottoming: Step[] = [
     name: 'Sew welt, upper and lining to the holdfast',
     group: 'bottom',
     when: welted,
-    effort: (f) => sewing(f, lineLength(f, 'insole', 'holdfast'), holeCount(f, 'insole', 'holdfast')),
+    effort: (f) => sewing(f, lineLength(f, 'insole', 'holdfast'), stitchCount(f, 'insole', 'holdfast')),
     after: [
       ['soak-welt', 'the welt is sewn damp'],
       ['last-toe', 'tacks come out as the seam goes on'],
@@ -146,7 +148,8 @@ export const bottoming: Step[] = [
     name: 'Punch upper and midsole together and sew them down',
     group: 'bottom',
     when: sewnDown,
-    effort: (f) => sewing(f, lineLength(f, 'midsole', 'stitch-down seam'), holeCount(f, 'midsole', 'stitch-down seam')),
+    effort: (f) =>
+      sewing(f, lineLength(f, 'midsole', 'stitch-down seam'), stitchCount(f, 'midsole', 'stitch-down seam')),
     after: [['turn-out', 'both layers are cemented before they are punched']],
     cautions: ['awl'],
     parts: ['midsole'],
@@ -215,20 +218,16 @@ export const bottoming: Step[] = [
     name: 'Sew outsole and midsole to the welt',
     group: 'bottom',
     when: welted,
-    effort: (f) => {
-      // Breast to breast is about four fifths of the way round.
-      const run = 0.8 * cutLength(f, ['midsole'])
-      return sewing(f, run, Math.round(run / f.book.value(workRules.solePitch)))
-    },
+    effort: (f) => sewing(f, lineLength(f, 'outsole', SOLE_SEAM), stitchCount(f, 'outsole', SOLE_SEAM)),
     after: [['press-outsole', 'glued, then stitched']],
     cautions: ['awl'],
-    parts: ['midsole'],
+    parts: ['outsole', 'midsole'],
   },
   {
     id: 'build-heel',
     name: 'Build and fix the heels',
     group: 'bottom',
-    when: cut,
+    when: present('topPiece'),
     effort: fixed(50, 'Lifts, wedge and top piece; left against right on a level board.'),
     after: [
       ['sew-outsole', 'the seam ends under the heel'],

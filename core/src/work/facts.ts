@@ -41,9 +41,15 @@ export const cutLength = (facts: Facts, kinds: readonly string[]): number =>
 export const skiveLength = (facts: Facts, kinds: readonly string[]): number =>
   overBoth(facts, kinds, (p) => p.skives.reduce((sum, s) => sum + pathLength(s.edge), 0))
 
-/** Holes along a named line for both feet; 0 when the part has none. */
-export const holeCount = (facts: Facts, id: string, name: string): number =>
-  bothLines(facts, id, name).reduce((sum, l) => sum + (l.holes?.length ?? 0), 0)
+/**
+ * Stitches along a named line for both feet: the spaces between its holes, one fewer than the holes where the seam has
+ * two ends, as many where it runs all round; 0 when the part has none.
+ */
+export const stitchCount = (facts: Facts, id: string, name: string): number =>
+  bothLines(facts, id, name).reduce((sum, { holes, closed }) => {
+    const n = holes?.length ?? 0
+    return sum + (closed ? n : Math.max(0, n - 1))
+  }, 0)
 
 /** Length of a named line of a part for both feet, mm; 0 when the part has none. */
 export const lineLength = (facts: Facts, id: string, name: string): number =>

@@ -11,7 +11,7 @@ const padded =
   (...kinds: string[]): Step['when'] =>
   (f) =>
     [f.paddings.right, f.paddings.left].some((p) => kinds.includes(p))
-const present =
+export const present =
   (...kinds: string[]): Step['when'] =>
   (f) =>
     partsOf(f, kinds).length > 0
@@ -206,13 +206,13 @@ export const preparing: Step[] = [
   },
   {
     id: 'pare-wedge',
-    name: 'Pare the heel wedges',
+    name: (f) => (partsOf(f, ['heelWedge']).length > 0 ? 'Pare the heel wedges' : 'Pare the top pieces'),
     group: 'skive',
-    when: present('heelWedge'),
-    effort: skiving('heelWedge'),
+    when: skived('heelWedge', 'topPiece'),
+    effort: skiving(['heelWedge', 'topPiece']),
     after: [['cut-heel', 'only what is cut can be pared']],
     cautions: ['knife'],
-    parts: ['heelWedge'],
+    parts: ['heelWedge', 'topPiece'],
   },
   {
     id: 'skive-stiffener',

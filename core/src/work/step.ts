@@ -42,15 +42,6 @@ export const workRules = {
     unit: 'count',
     why: 'Several strokes each way, and the knife stropped between.',
   },
-  solePitch: {
-    key: 'work.solePitch',
-    name: 'Outsole stitch',
-    value: 4,
-    min: 3,
-    max: 6,
-    unit: 'mm',
-    why: '3 to 5 mm hold the sole tight to the welt.',
-  },
   stitchesPerMinute: {
     key: 'work.stitchesPerMinute',
     name: 'Hand stitches a minute',

@@ -37,7 +37,7 @@ describe('the heel', () => {
     spring: 0,
     places: { seat: 0, waist: 0, tread: 0, toe: 0 },
   })
-  const stock = { lift: 5, topPiece: 6, taper: 0.5 }
+  const stock = { lift: 5, topPiece: 6, taper: 0.5, thinnest: 2.5 }
   const rule = { lifts: null, wedge: true }
 
   it('fills exactly what is needed: top piece, whole lifts, and a wedge for the rest', () => {
@@ -47,8 +47,8 @@ describe('the heel', () => {
         fc.double({ min: 0, max: 8, noNaN: true }),
         (back, fall) => {
           const h = heelBuild(sole(back, back - fall), 0, 70, stock, rule)
-          expect(h.topPiece + h.lifts * h.lift + h.wedge.back).toBeCloseTo(back, 9)
-          expect(h.topPiece + h.lifts * h.lift + h.wedge.breast).toBeCloseTo(back - fall, 9)
+          expect(h.topPiece + h.lifts * h.lift + h.wedge.back).toBeCloseTo(back, 5)
+          expect(h.topPiece + h.lifts * h.lift + h.wedge.breast).toBeCloseTo(back - fall, 5)
           // At its lower end less than one more lift would go in.
           expect(h.wedge.breast).toBeLessThan(5)
           if (back - fall > 6) {
@@ -63,6 +63,53 @@ describe('the heel', () => {
     expect(heelBuild(sole(25, 18), 0, 70, stock, { lifts: 3, wedge: true }).offGround).toBeCloseTo(3, 9)
     expect(heelBuild(sole(21, 16), 0, 70, stock, { lifts: null, wedge: false }).offGround).toBeCloseTo(5, 9)
   })
+  it('a low seat is filled exactly too, by pieces that can be cut; one lower than the thinnest heel gets none', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 12, noNaN: true }),
+        fc.double({ min: 0, max: 4, noNaN: true }),
+        (back, fall) => {
+          const breast = Math.max(0, back - fall)
+          const h = heelBuild(sole(back, breast), 0, 70, stock, rule)
+          expect(h.wedge.back).toBeGreaterThanOrEqual(0)
+          expect(h.wedge.breast).toBeGreaterThanOrEqual(0)
+          if (back < stock.thinnest) {
+            expect(h.bodies).toEqual([])
+            return
+          }
+          for (const end of ['back', 'breast'] as const) {
+            const top = h.pared ? h.pared[end] : h.topPiece
+            expect(top).toBeGreaterThanOrEqual(0)
+            expect(top).toBeLessThanOrEqual(stock.topPiece)
+            const filled = top + h.lifts * h.lift + h.wedge[end]
+            // A wedge under 0.3 mm is not cut.
+            expect(Math.abs(filled - h.needed[end])).toBeLessThan(0.3 + 1e-9)
+          }
+          for (const b of h.bodies) expect(Math.abs(signedArea(b.outline))).toBeGreaterThan(0.1)
+        },
+      ),
+    )
+  })
+  it.each([0, 1, 2, 3, 5])(
+    'a last with a heel of %i mm cuts nothing of negative thickness, and mends only what is there',
+    (heelHeight) => {
+      const p = plan({ construction: 'cemented' }, { ...sampleMeasures.flat, heelHeight })
+      for (const x of p.parts) {
+        expect(x.thickness).toBeGreaterThan(0)
+        for (const s of x.skives) for (const [, t] of s.profile) expect(t).toBeGreaterThanOrEqual(0)
+      }
+      const f = p.bottom.findings.find((x) => x.id === 'bottom.heel')
+      expect(f?.mend).not.toContain('lift out')
+      const heel = p.parts.filter((x) => ['heelWedge', 'heelLift', 'topPiece'].includes(x.id)).map((x) => x.id)
+      const low = (p.bottom.heel?.needed.back ?? 0) < 2.5
+      if (heelHeight !== 2) expect(low).toBe(heelHeight < 2)
+      expect(heel).toEqual(low ? [] : ['topPiece'])
+      // Without a heel there is none to build, and the edge is still trimmed.
+      const work = p.operations.map((o) => o.id)
+      expect(work.includes('build-heel')).toBe(!low)
+      expect(work).toContain('trim-sole')
+    },
+  )
   it('its bodies stand on each other without a gap, each smaller than the one above', () => {
     const { bodies } = heelBuild(sole(25, 18), 0, 70, stock, rule)
     expect(bodies.map((b) => b.id)).toEqual(['wedge', 'lift', 'lift', 'topPiece'])
@@ -169,6 +216,26 @@ describe('parts of the bottom', () => {
       expect(p.outline.every((q) => contains(feather, q))).toBe(true)
       expect(value(p, 'Bent by')).toBeGreaterThan(0)
     }
+  })
+  it('the rand is as wide as its rule says, measured across its horseshoe', () => {
+    const { outline } = part(welted, 'rand')
+    const outer = outline.filter((p) => nearest(welted.lasted, p, true).away > 3.9 && !contains(welted.lasted, p))
+    const inner = outline.filter((p) => contains(welted.lasted, p) && p[0] < boxOf(outline).maxX - 16)
+    expect(inner.length).toBeGreaterThan(10)
+    for (const p of inner) expect(nearest(outer, p).away).toBeCloseTo(14, 0)
+  })
+  it('the sole is sewn from breast to breast: so many stitches as its seam has spaces', () => {
+    const seam = part(welted, 'outsole').lines.find((l) => l.name === 'outsole seam')
+    if (!seam?.holes) throw new Error('no seam')
+    const inner = part(welted, 'insole').lines.find((l) => l.name === 'holdfast')
+    for (const end of [seam.path[0], seam.path[seam.path.length - 1]])
+      expect(end[0]).toBeCloseTo(inner?.path[0][0] ?? 0, 6)
+    for (const p of seam.path) expect(nearest(welted.lasted, p, true).away).toBeCloseTo(4, 1)
+    const sewn = welted.operations.find((o) => o.id === 'sew-outsole')
+    expect(sewn?.minutes.sentence).toContain(`${2 * (seam.holes.length - 1)} stitches`)
+    expect(pathLength(seam.path) / (seam.holes.length - 1)).toBeCloseTo(4, 1)
+    const welt = welted.operations.find((o) => o.id === 'sew-welt')
+    expect(welt?.minutes.sentence).toContain(`${2 * ((inner?.holes?.length ?? 0) - 1)} stitches`)
   })
   it('the welt is as long as its way and the spare; the rand lies between lasted shoe and midsole', () => {
     const welt = part(welted, 'welt')

@@ -1,17 +1,19 @@
 import { difference, offset } from '../../geometry/clip.ts'
-import { cumulative } from '../../geometry/along.ts'
-import { boxOf, type Path, type Point } from '../../geometry/path.ts'
+import { boxOf, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'
-import type { Because } from '../../model/because.ts'
+import type { Because, Finding } from '../../model/because.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom, creaseOf } from '../alongBottom.ts'
 import { behind } from '../behind.ts'
-import type { Part } from '../part.ts'
+import { inFrontOf } from '../inFront.ts'
+import { evenHoles } from '../insole.ts'
+import { leastRoom } from '../midsole.ts'
+import type { Part, PartLine } from '../part.ts'
 import { ruled } from '../ruled.ts'
 import { bottomRules } from './bottomRules.ts'
-import type { HeelBuild } from './heelBuild.ts'
+import { hasWedge, type HeelBuild } from './heelBuild.ts'
 import type { Stuff } from './stuff.ts'
 
 export interface SoleNeeds {
@@ -29,9 +31,23 @@ export interface SoleNeeds {
 
 const under = { place: 'under', areas: [], skives: [], lines: [] } as const
 
+/** The seam that holds sole and midsole to the welt, as it is called on the outsole. */
+export const SOLE_SEAM = 'outsole seam'
+
+/** The seam outside the lasted shoe, from breast to breast, with its holes and their pitch, mm. */
+function soleSeam({ lasted, breast, book }: SoleNeeds): { line: PartLine; pitch: number } {
+  const all = offset(lasted.outline, book.value(bottomRules.soleSeam), 'the outsole seam')
+  const path = inFrontOf(all, breast)
+  const { holes, pitch } = evenHoles(path, book.value(bottomRules.solePitch))
+  return { line: { name: SOLE_SEAM, kind: 'stitch', path, closed: false, holes }, pitch }
+}
+
 /** The outsole: the midsole and a little more all round, trimmed with it. */
-export function outsole({ bottom, midsole, length, book }: SoleNeeds, stuff: Stuff): Part {
+export function outsole(needs: SoleNeeds, stuff: Stuff, sewn: boolean): Part {
+  const { bottom, midsole, length, book } = needs
   const outline = offset(midsole, book.value(bottomRules.outsoleGrowth), 'the outsole')
+  const seam = sewn ? soleSeam(needs) : null
+  const stitches = (seam?.line.holes?.length ?? 1) - 1
   return {
     ...under,
     id: 'outsole',
@@ -41,28 +57,58 @@ export function outsole({ bottom, midsole, length, book }: SoleNeeds, stuff: Stu
     thickness: stuff.thickness,
     count: 2,
     outline,
-    lines: [{ name: 'midsole', kind: 'neighbour', path: midsole, closed: true }, creaseOf(bottom)],
+    lines: [
+      { name: 'midsole', kind: 'neighbour', path: midsole, closed: true },
+      ...(seam ? [seam.line] : []),
+      creaseOf(bottom),
+    ],
     ...alongBottom(outline, bottom, length),
     becauses: [
       ruled('Larger than the midsole', bottomRules.outsoleGrowth, book),
       ...(stuff.byRule ? [ruled('Thickness', bottomRules.outsoleThickness, book)] : []),
+      ...(seam
+        ? [
+            ruled('Seam outside the lasted shoe', bottomRules.soleSeam, book),
+            {
+              quantity: 'Outsole stitch',
+              value: seam.pitch,
+              unit: 'mm' as const,
+              sentence: `${stitches} stitches a foot along the seam, evenly from heel breast to heel breast, as near to ${book.value(bottomRules.solePitch)} mm as comes out whole.`,
+              inputs: [{ name: 'Seam', value: pathLength(seam.line.path), unit: 'mm' as const }],
+              origin: book.inForce(bottomRules.solePitch).origin,
+              rule: bottomRules.solePitch.key,
+            },
+          ]
+        : []),
     ],
-    findings: [],
+    findings: seam ? [seamFinding(seam.line.path, needs)] : [],
   }
 }
 
-/** Length of the closed outline that lies in front of X, mm. */
-function lengthInFront(outline: Path, x: number): number {
-  const run = cumulative(outline, true)
-  return outline.reduce((sum, p, i) => {
-    const q = outline[(i + 1) % outline.length]
-    return (p[0] + q[0]) / 2 > x ? sum + run[i + 1] - run[i] : sum
-  }, 0)
+/** The seam has to run on the midsole, with something left outside it. */
+function seamFinding(seam: Path, { midsole, book }: SoleNeeds): Finding {
+  const wanted = book.value(bottomRules.soleEdge)
+  const { least } = leastRoom(seam, midsole)
+  const held = least >= wanted - 0.05
+  return {
+    id: 'outsole.seam',
+    level: held ? 'fine' : 'stop',
+    where: 'seam of the sole',
+    sentence: held
+      ? `The seam runs ${least.toFixed(1)} mm or more inside the midsole's edge.`
+      : `The seam comes within ${least.toFixed(1)} mm of the midsole's edge; ${wanted} mm are wanted, or it tears out.`,
+    measured: least,
+    limit: wanted,
+    unit: 'mm',
+    mend: held
+      ? ''
+      : `Give the midsole ${(book.value(bottomRules.soleSeam) + wanted).toFixed(1)} mm of room or more, or sew nearer to the shoe.`,
+  }
 }
 
 /** The welt: a strip as long as the lasted shoe's edge from breast to breast, with something to hold at both ends. */
 export function welt({ lasted, breast, book }: SoleNeeds): Part {
-  const way = lengthInFront(lasted.outline, breast)
+  const way = pathLength(inFrontOf(lasted.outline, breast))
   const spare = book.value(bottomRules.weltSpare)
   const [length, width] = [way + spare, book.value(bottomRules.weltWidth)]
   const outline: Path = [
@@ -107,10 +153,10 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
 }
 
 /** The rand: a horseshoe that levels the seat behind the ends of the welt. */
-export function rand({ lasted, breast, midsole, book }: SoleNeeds): Part {
+export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
   const width = book.value(bottomRules.randWidth)
-  const outer = behind(midsole, breast, 'the rand')
-  const inner = behind(offset(lasted.outline, -width, 'the rand'), breast + 1, 'the rand')
+  const outer = behind(offset(lasted.outline, heelRoom, 'the rand'), breast, 'the rand')
+  const inner = behind(offset(lasted.outline, heelRoom - width, 'the rand'), breast + 1, 'the rand')
   const outline = difference(outer, inner, 'the rand')
   return {
     ...under,
@@ -125,6 +171,16 @@ export function rand({ lasted, breast, midsole, book }: SoleNeeds): Part {
     ...seatFigures(outline),
     becauses: [
       ruled('Width', bottomRules.randWidth, book),
+      {
+        quantity: 'Stands out past the lasted seat',
+        value: heelRoom,
+        unit: 'mm',
+        sentence:
+          'As far as the heel, with which it is trimmed; the rest of its width lies under the shoe and is pegged.',
+        inputs: [],
+        origin: book.inForce(bottomRules.heelRoom).origin,
+        rule: bottomRules.heelRoom.key,
+      },
       {
         quantity: 'Thickness',
         value: book.value(bottomRules.weltThickness),
@@ -184,13 +240,16 @@ export function heelParts(
   build: HeelBuild,
   lift: Stuff,
   top: Stuff,
-  { wedge, lifts: set }: PairDecisions['heel'],
+  { lifts: set }: PairDecisions['heel'],
 ): Part[] {
   const byHand = set !== null
   const { book } = needs
   const [seat] = outlines
   const step = (k: number): Path => outlines[k]
-  const stack = (wedge ? 1 : 0) + build.lifts
+  // Where the sole itself stands on the ground there is no heel to cut.
+  if (build.bodies.length === 0) return []
+  const wedge = hasWedge(build)
+  const stack = build.bodies.length - 1
   const base = { ...under, count: 2, findings: [] }
   const height: Because = {
     quantity: 'Height under the seat at the back',
@@ -207,7 +266,7 @@ export function heelParts(
   }
   /** A wedge thicker than the leather is laid up of several pieces. */
   const pieces = Math.ceil(build.wedge.back / lift.thickness - 1e-6)
-  const room = Math.min(build.needed.back, build.needed.breast) - build.topPiece
+  const room = Math.max(0, Math.min(build.needed.back, build.needed.breast) - build.topPiece)
   const liftCount: Because = {
     quantity: 'Lifts',
     value: build.lifts,
@@ -259,7 +318,7 @@ export function heelParts(
             thickness: Number(Math.max(build.wedge.back, build.wedge.breast, 0).toFixed(1)),
             outline: seat,
             ...seatFigures(seat),
-            skives: wedgeSkive(seat, build),
+            skives: [pareSkive('from back to breast', seat, build.wedge)],
             becauses: [
               height,
               {
@@ -284,7 +343,9 @@ export function heelParts(
       thickness: top.thickness,
       outline: step(stack),
       ...seatFigures(step(stack)),
+      skives: build.pared ? [pareSkive('to the height of the seat', step(stack), build.pared)] : [],
       becauses: [
+        ...(build.pared ? [paredTo(build, build.pared)] : []),
         // With no lift left there is no other part that the slider could stand on.
         liftCount,
         largerThanSeat(needs),
@@ -310,24 +371,32 @@ function largerThanSeat({ heelRoom, book }: SoleNeeds): Because {
   }
 }
 
-/** The wedge is thinned all the way from its back to its breast. */
-function wedgeSkive(seat: Path, build: HeelBuild): Part['skives'] {
-  const box = boxOf(seat)
-  const front: Point[] = seat.filter((p) => p[0] > box.maxX - 8)
+/** A seat lower than the top piece is thick: how it is pared. */
+const paredTo = (build: HeelBuild, pared: { back: number; breast: number }): Because => ({
+  quantity: 'Top piece at the back',
+  value: pared.back,
+  unit: 'mm',
+  sentence: `The sole stands only ${build.needed.back.toFixed(1)} mm over the ground at the back and ${build.needed.breast.toFixed(1)} mm at the breast: the top piece is pared to that, and no lift goes in.`,
+  inputs: [{ name: 'At the breast', value: pared.breast, unit: 'mm' }],
+  origin: 'measured on the last',
+})
+
+/** A piece of the heel is thinned all the way from its back to its breast. */
+function pareSkive(name: string, outline: Path, left: { back: number; breast: number }): Part['skives'][number] {
+  const box = boxOf(outline)
+  const front: Point[] = outline.filter((p) => p[0] > box.maxX - 8)
   const ys = front.map((p) => p[1])
-  return [
-    {
-      name: 'from back to breast',
-      edge: [
-        [box.maxX, Math.min(...ys)],
-        [box.maxX, Math.max(...ys)],
-      ],
-      band: seat,
-      profile: [
-        [0, Math.max(0, build.wedge.breast)],
-        [box.maxX - box.minX, Math.max(0, build.wedge.back)],
-      ],
-      sentence: `From ${build.wedge.back.toFixed(1)} mm at the back to ${build.wedge.breast.toFixed(1)} mm at the breast.`,
-    },
-  ]
+  return {
+    name,
+    edge: [
+      [box.maxX, Math.min(...ys)],
+      [box.maxX, Math.max(...ys)],
+    ],
+    band: outline,
+    profile: [
+      [0, Math.max(0, left.breast)],
+      [box.maxX - box.minX, Math.max(0, left.back)],
+    ],
+    sentence: `From ${left.back.toFixed(1)} mm at the back to ${left.breast.toFixed(1)} mm at the breast.`,
+  }
 }

@@ -6,7 +6,20 @@ import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import { openedPiece } from './forepart.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleRules } from '../styleRules.ts'
-import { bottomEdge, directionAt, drawBack, featherFrom, flipped, meet, perSide, smoothLine, stretch } from './lines.ts'
+import {
+  bottomEdge,
+  directionAt,
+  drawBack,
+  featherFrom,
+  flipped,
+  flippedWay,
+  meet,
+  ontoBack,
+  perSide,
+  smoothLine,
+  squareToBack,
+  stretch,
+} from './lines.ts'
 
 /** Half the width of the shaft at its top, share of L: half the girth above the ankle and room for the hem. */
 const SHAFT = 0.385
@@ -56,7 +69,10 @@ function draw(board: DesignBoard): DrawnUpper {
   const way = directionAt(board.ridge, vampAt)
   const front: Path = smoothLine([frontTop, instep, vampAt], { end: way })
   const topLine = perSide((): Path =>
-    smoothLine([frontTop, [(frontTop[0] + crown[0]) / 2, (frontTop[1] + crown[1]) / 2 - 2], crown]),
+    smoothLine([frontTop, [(frontTop[0] + crown[0]) / 2, (frontTop[1] + crown[1]) / 2 - 2], crown], {
+      start: flippedWay(squareToBack(front, frontTop)),
+      end: ontoBack(back),
+    }),
   )
   const feather = perSide((side) => featherFrom(board, side, back.foot))
   const toe = board.map.feather[board.map.feather.length - 1]

@@ -6,7 +6,7 @@ import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Piece } from '../piece.ts'
 import { styleRules } from '../styleRules.ts'
-import { between, bottomEdge, flipped, perSide, smoothLine, type BackLine } from './lines.ts'
+import { between, bottomEdge, flipped, perSide, smoothLine, squareToBack, type BackLine } from './lines.ts'
 
 export interface Counter {
   piece: Piece
@@ -52,7 +52,9 @@ export function counter(
     0.105 * L,
     'A round that runs with the heel.',
   )
-  const line = perSide((side) => smoothLine([head, shoulder[side], foot[side]], { start: [1, -0.05] }))
+  const line = perSide((side) =>
+    smoothLine([head, shoulder[side], foot[side]], { start: squareToBack([back.foot, head], head) }),
+  )
   const half = perSide((side): EdgeDraft[] => [
     bottomEdge(feather[side], back.foot, foot[side], bottom),
     { name: 'counter edge', role: 'lap over', line: flipped(line[side]), seam: 'counter' },

@@ -9,7 +9,7 @@ import type { EdgeRole } from '../../model/edgeRoles.ts'
 import { lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
-import { between, bottomEdge, facing, featherFrom, flipped, perSide, smoothLine, wallSides } from './lines.ts'
+import { between, bottomEdge, facing, featherFrom, flipped, ontoBack, perSide, smoothLine, wallSides } from './lines.ts'
 
 /** Where the quarters meet the feather in front, shares of L. */
 const TAB_FOOT = { lateral: 0.5, medial: 0.535 }
@@ -48,7 +48,7 @@ export function drawOpenTabs(
     return line[line.length - 1]
   })
   const tab = perSide((side) => smoothLine([frontOf[side], belly[side], foot[side]], { start: [0.35, -1] }))
-  const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: [-1, 0.12] }))
+  const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: ontoBack(back) }))
   const feather = perSide((side) => featherFrom(board, side, back.foot))
   const throatEnd = perSide((side) => between(edge[side], vampAt, tabAt)[0])
   const opened = openVamp(board, vampAt, tabAt)

@@ -62,6 +62,19 @@ export function drawBack(board: DesignBoard, height: number, why: string): BackL
   return { top, line, before, foot: line[0] }
 }
 
+/** The way forwards and square to the back line at one of its places: a line that leaves so makes one curve with its mirror image. */
+export function squareToBack(back: Path, at: Point): Point {
+  const [dx, dy] = directionAt(back, at)
+  const sign = dy >= 0 ? 1 : -1
+  return [sign * dy, -sign * dx]
+}
+
+/** The way in which a top line comes up to the back: square to the back line. */
+export const ontoBack = (back: BackLine): Point => flippedWay(squareToBack(back.line, back.top))
+
+/** The same way gone backwards. */
+export const flippedWay = ([x, y]: Point): Point => [-x, -y]
+
 /** Back height by rule: a fifth of the last length and something for shrinkage. */
 export const backHeight = (board: DesignBoard): number => board.length / 5 + board.book.value(topLineRules.shrinkage)
 
@@ -82,7 +95,8 @@ export function ankles(board: DesignBoard): Record<Side, Point> {
 export function featherFrom(board: PointPlaces, side: Side, foot: Point): Path {
   const line = board.feather[side]
   const at = nearest(line, foot).at
-  return joined([foot], stretch(line, at + 0.5, pathLength(line)))
+  // The forme has a point of it every few millimetres: between them the curve goes on round.
+  return joined([foot], smoothLine(stretch(line, at + 0.5, pathLength(line))))
 }
 
 /** A line beside the ridge, `inside` mm into the wall, running forwards. */

@@ -18,6 +18,7 @@ import {
   featherFrom,
   flipped,
   meet,
+  ontoBack,
   perSide,
   smoothLine,
   stretch,
@@ -64,7 +65,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     'Rising to the back, below the ankle bones.',
   )
   const drawn = perSide((s): Path =>
-    smoothLine([throat, front[s], side[s], heel[s], back.top], { start: [way[1], -way[0]], end: [-1, 0.15] }),
+    smoothLine([throat, front[s], side[s], heel[s], back.top], { start: [way[1], -way[0]], end: ontoBack(back) }),
   )
   const feather = perSide((s) => featherFrom(board, s, back.foot))
   const topLine = throatLines(board, drawn)

@@ -18,6 +18,7 @@ import {
   flipped,
   joined,
   meet,
+  ontoBack,
   perSide,
   smoothLine,
   stretch,
@@ -84,7 +85,7 @@ function draw(board: DesignBoard): DrawnUpper {
     return [facings[side][facings[side].length - 1], ...line.slice(1)]
   })
   const short = perSide((side): Path => [vampAt, ...stretch(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]])
-  const topLine = perSide((side) => smoothLine([facings[side][0], ankle[side], back.top], { end: [-1, 0.12] }))
+  const topLine = perSide((side) => smoothLine([facings[side][0], ankle[side], back.top], { end: ontoBack(back) }))
   const opened = openVamp(board, vampAt, vampAt)
 
   const heel = counter(board, back, feather, 'lasting margin', !round && board.option('counter'))

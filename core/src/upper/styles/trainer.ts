@@ -6,7 +6,7 @@ import type { Piece } from '../piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { beside, between, flipped, meet, perSide, smoothLine, stretch } from './lines.ts'
+import { beside, between, flipped, meet, flippedWay, perSide, smoothLine, squareToBack, stretch } from './lines.ts'
 
 /** Width of the eye stays, mm. */
 const STAY = 22
@@ -48,7 +48,9 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   )
   const end = nearest(backLine, backAt).point
   const start = perSide((side) => pointAt(topLine[side], share(side, COLLAR_FRONT)))
-  const line = perSide((side) => smoothLine([start[side], low[side], under(side, 0.8), end], { end: [-1, 0.15] }))
+  const line = perSide((side) =>
+    smoothLine([start[side], low[side], under(side, 0.8), end], { end: flippedWay(squareToBack(backLine, end)) }),
+  )
   const pieces = wallSides.flatMap((side) => {
     const [feather, tab, facing, opening] = quarters[side]
     const run = share(side, COLLAR_FRONT)
@@ -118,7 +120,9 @@ function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   const low = backLine.find((p) => p[1] > top[1] - TAB * board.length) ?? backLine[0]
   const from = perSide((side) => pathLength(topLine[side]) - TAB_HALF)
   const corner = perSide((side) => pointAt(topLine[side], from[side]))
-  const line = perSide((side) => smoothLine([low, [low[0] + 12, low[1] + 10], corner[side]], { start: [1, 0] }))
+  const line = perSide((side) =>
+    smoothLine([low, [low[0] + 12, low[1] + 10], corner[side]], { start: squareToBack([low, top], low) }),
+  )
   const half = perSide((side): EdgeDraft[] => [
     { name: 'tab edge', role: 'lap over', line: line[side] },
     {

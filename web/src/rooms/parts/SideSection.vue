@@ -30,11 +30,14 @@ const { width, height } = view
 
 /** What the heel is built of, in words. */
 function heelWords(heel: HeelBuild): string {
+  if (heel.bodies.length === 0) return 'no heel'
   const wedge = heel.bodies.find((b) => b.id === 'wedge')
   return [
     ...(wedge ? [`wedge ${showLength(heel.wedge.back)} to ${showLength(heel.wedge.breast)}`] : []),
     ...(heel.lifts > 0 ? [`${heel.lifts} lift${heel.lifts === 1 ? '' : 's'} of ${showLength(heel.lift)}`] : []),
-    `top piece ${showLength(heel.topPiece)}`,
+    heel.pared
+      ? `top piece pared ${showLength(heel.pared.back)} to ${showLength(heel.pared.breast)}`
+      : `top piece ${showLength(heel.topPiece)}`,
   ].join(', ')
 }
 /** The bodies are named from a column beside the waist, where there is room above the sole. */
