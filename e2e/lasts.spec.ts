@@ -90,6 +90,7 @@ test('a tracing on paper becomes a last with measured girths', async ({ page }) 
     instepGirth: 237,
     heelGirth: null,
     heelHeight: 18,
+    seatSlope: 0.6,
     toeSpring: 9,
     toeBoxHeight: 28,
     toeShape: 'round',

@@ -13,6 +13,7 @@ const base = {
   backIn: 0.29,
   toeSlope: 0.18,
   heelGirth: null,
+  seatSlope: 0.6,
 }
 
 /** Four lasts whose girths are known to go together. */

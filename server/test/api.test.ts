@@ -158,7 +158,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
       'a rule out of range',
       () => server.call('PUT', '/house-rules', { version: 0, body: { houseRules: { 'puff.base': 400 } } }),
       422,
-      /outside 35 to 70/,
+      /outside 35 to 75/,
     ],
     [
       'an unknown material',

@@ -33,6 +33,16 @@ function centreOnLast({ walls, columns, rows, coneColumn }: Forme): Float64Array
   return out
 }
 
+/** Weights of the two grid lines beside a place among `n` of them. */
+function straightWeights(at: number, n: number): [index: number, weight: number][] {
+  const i = Math.max(0, Math.min(n - 2, Math.floor(at)))
+  const t = Math.min(1, Math.max(0, at - i))
+  return [
+    [i, 1 - t],
+    [i + 1, t],
+  ]
+}
+
 /** Catmull-Rom weights of the grid lines round a place among `n` of them; past an end the grid goes on straight. */
 function cubicWeights(at: number, n: number): [index: number, weight: number][] {
   const i = Math.max(0, Math.min(n - 2, Math.floor(at)))
@@ -126,9 +136,11 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
   const place = (p: Point): Point => {
     const [u, v] = map.gridPlace(p)
     if (u <= first * STEP) return p
-    // Cubic both ways (Catmull-Rom), so that lines between the grid's points stay as smooth as they were.
-    const across = cubicWeights(u / STEP, nu)
-    const up = cubicWeights(v / STEP, nv)
+    // Cubic both ways (Catmull-Rom), so that lines between the grid's points stay as smooth as they were; beside what
+    // stays, straight between them, so that seams there stay as long as they were.
+    const near = u / STEP < first + 3
+    const across = near ? straightWeights(u / STEP, nu) : cubicWeights(u / STEP, nu)
+    const up = near ? straightWeights(v / STEP, nv) : cubicWeights(v / STEP, nv)
     let [dx, dy] = [0, 0]
     for (const [i, s] of across) {
       for (const [j, t] of up) {

@@ -30,19 +30,39 @@ function quinticHermite(b: number, v0: number, d0: number, s0: number, v1: numbe
 }
 
 /** The measures that shape the bottom. */
-export type BottomMeasures = Pick<LastMeasures, 'length' | 'heelHeight' | 'toeSpring' | 'jointWidth' | 'arch'>
+export type BottomMeasures = Pick<
+  LastMeasures,
+  'length' | 'heelHeight' | 'seatSlope' | 'toeSpring' | 'jointWidth' | 'arch'
+>
+
+/** How far forward the seat runs straight, as a share of L. */
+const SEAT_ENDS = 0.2
 
 /**
- * Bottom profile: it touches the ground at the tread point, rises to the toe as a parabola and to the
- * seat as a quintic with the seat's slope (-0.35 heel / tread) and no curvature at the heel back.
- * Derivation: docs/geometry.md, "The last".
+ * Height of the bottom behind the tread. The seat is a straight platform to 0.2 L, at a share of the mean slope; from
+ * its end the waist falls to the tread as a quintic that leaves the seat without a bend and comes level to the ground
+ * with the forepart's own: it turns once. Without a figure for the seat it is the one quintic of older lasts, with
+ * the slope -0.35 heel / tread and no curvature at the heel back.
+ */
+function behindTread(m: BottomMeasures, tread: number, bend: number): Curve1 {
+  const mean = m.heelHeight / tread
+  if (m.seatSlope === null) return quinticHermite(tread, m.heelHeight, -0.35 * mean, 0, 0, 0, bend)
+  const slope = -m.seatSlope * mean
+  const end = SEAT_ENDS * m.length
+  const waist = quinticHermite(tread - end, m.heelHeight + slope * end, slope, 0, 0, 0, bend)
+  return (x) => (x <= end ? m.heelHeight + slope * x : waist(x - end))
+}
+
+/**
+ * Bottom profile: it touches the ground at the tread point and rises to the toe as a parabola, to the seat by way of
+ * the waist. Derivation: docs/geometry.md, "The last".
  */
 export function bottomShape(m: BottomMeasures): BottomShape {
   const k = m.length / REFERENCE_LENGTH
   const tread = STATIONS.tread * m.length
   const front = m.length - tread
   const bend = (2 * m.toeSpring) / (front * front)
-  const behind = quinticHermite(tread, m.heelHeight, (-0.35 * m.heelHeight) / tread, 0, 0, 0, bend)
+  const behind = behindTread(m, tread, bend)
   const cam = 3 * k
   const centre: Curve1 = (x) => (x >= tread ? m.toeSpring * ((x - tread) / front) ** 2 : behind(x))
   return {

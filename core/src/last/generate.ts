@@ -17,6 +17,8 @@ const ROUNDS = 8
 /** What the fit may move: how far it does so gladly (the prior's sigma), how far at most, and how it is applied. */
 interface Unknown {
   prior: number
+  /** Place of a ridge height, x in mm: heights near each other move together, or the ridge becomes wavy. */
+  at?: number
   most: number
   move: (f: FreeFigures, by: number) => void
 }
@@ -25,9 +27,9 @@ interface Unknown {
 function unknownsOf(L: number, heel: boolean): Unknown[] {
   const k = L / REFERENCE_LENGTH
   const always: Unknown[] = [
-    { prior: 5, most: 40, move: (f, by) => (f.ridge.instep += by) },
-    { prior: 5, most: 40, move: (f, by) => (f.ridge.waist += by) },
-    { prior: 5, most: 40, move: (f, by) => (f.ridge.joint += by) },
+    { prior: 5, most: 40, at: STATIONS.ridgeInstep * L, move: (f, by) => (f.ridge.instep += by) },
+    { prior: 5, most: 40, at: STATIONS.ridgeWaist * L, move: (f, by) => (f.ridge.waist += by) },
+    { prior: 5, most: 40, at: STATIONS.ridgeJoint * L, move: (f, by) => (f.ridge.joint += by) },
     { prior: 2.5, most: 25, move: (f, by) => (f.fullness.instep += by) },
     { prior: 2.5, most: 25, move: (f, by) => (f.fullness.waist += by) },
     { prior: 2.5, most: 25, move: (f, by) => (f.fullness.joint += by) },
@@ -59,6 +61,24 @@ function naturalFigures(m: LastMeasures): FreeFigures {
     fullness: { heel: 0, instep: 0, waist: 0, joint: 0 },
     insets: { heel: (3 * L) / REFERENCE_LENGTH, toe: (1.5 * L) / REFERENCE_LENGTH },
   }
+}
+
+/** Over this share of L ridge heights move together. */
+const TOGETHER = 0.1
+
+/**
+ * Covariance of the prior: sigma^2 on the diagonal; between two ridge heights sigma^2 exp(-(dx / 0.1 L)^2 / 2). Lasts
+ * from before seats had a figure keep the plain one, and with it their ridge.
+ */
+function covariance(m: LastMeasures, unknowns: readonly Unknown[]): number[][] {
+  const fair = m.seatSlope !== null
+  return unknowns.map((a, i) =>
+    unknowns.map((b, j) => {
+      if (i === j) return a.prior ** 2
+      if (!fair || a.at === undefined || b.at === undefined) return 0
+      return a.prior * b.prior * Math.exp(-(((a.at - b.at) / (TOGETHER * m.length)) ** 2) / 2)
+    }),
+  )
 }
 
 const round1 = (mm: number) => Math.round(mm * 10) / 10
@@ -119,7 +139,7 @@ function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
   ]
   if (m.heelGirth !== null) targets.push({ station: 'heel', wanted: m.heelGirth })
   const unknowns = unknownsOf(m.length, m.heelGirth !== null)
-  const prior = unknowns.map((u) => u.prior ** 2)
+  const C = covariance(m, unknowns)
   let q = unknowns.map(() => 0)
   let [got, surface] = readings(base, natural, targets, FINE)
   let jacobian: number[][] | null = null
@@ -128,11 +148,12 @@ function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
     if (r.every((v) => Math.abs(v) < GIRTH_TOLERANCE)) return { base, free: moved(natural, unknowns, q), surface }
     if (!jacobian || round === 3) jacobian = slopes(base, natural, unknowns, targets, q)
     const J: number[][] = jacobian
-    const JCJ = J.map((a) => J.map((b) => a.reduce((s, v, k) => s + v * prior[k] * b[k], 0)))
+    const CJ = J.map((row) => C.map((c) => c.reduce((s, v, k) => s + v * row[k], 0)))
+    const JCJ = J.map((a) => CJ.map((b) => a.reduce((s, v, k) => s + v * b[k], 0)))
     const rhs = J.map((row, i) => row.reduce((s, v, k) => s + v * q[k], 0) - r[i])
     const lambda = solveDense(JCJ, rhs)
     if (!lambda) break
-    q = prior.map((c, k) => c * J.reduce((s, row, i) => s + row[k] * lambda[i], 0))
+    q = unknowns.map((_, k) => CJ.reduce((s, column, i) => s + column[k] * lambda[i], 0))
     const over = Math.max(...q.map((v, k) => Math.abs(v) / unknowns[k].most))
     if (over > 1) {
       // As far that way as a last can go: what it reads there is the nearest that can be had.

@@ -1,8 +1,17 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { LastReadings } from './readings.ts'
-import { STATIONS } from './frame.ts'
 import { girthStations } from './landmarks.ts'
-import { atX, backCurve, bottomPoint, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './surface.ts'
+import { calliperWidths, bottomWidths } from '../geometry/callipers.ts'
+import {
+  atX,
+  backCurve,
+  bottomPoint,
+  featherLine,
+  featherPlan,
+  ridgeAndToe,
+  wallPoint,
+  type LastSurface,
+} from './surface.ts'
 
 /** A line of a drawing of the last, and what it is: it decides how it is drawn. */
 export interface LastLine {
@@ -104,11 +113,24 @@ export function bottomView(surface: LastSurface, r: LastReadings): LastView {
   const lateral = featherLine(surface, 'lateral')
   const medial = featherLine(surface, 'medial')
   // Widths are square to the axis, though the joints do not lie opposite each other: drawn between the two.
-  const widths = [
-    { name: 'Seat', a: STATIONS.seat * L, b: STATIONS.seat * L, value: r.widths.seat },
-    { name: 'Waist', a: STATIONS.waistLateral * L, b: STATIONS.waistMedial * L, value: r.widths.waist },
-    { name: 'Joint', a: surface.joints.lateral, b: surface.joints.medial, value: r.widths.joint },
-  ].map((w) => ({ ...w, lateral: flat(atX(lateral, w.a)), medial: flat(atX(medial, w.b)), x: (w.a + w.b) / 2 }))
+  const outline = featherPlan(surface)
+  const read = calliperWidths(outline, 0, L)
+  const touched = (y: number): Point =>
+    outline.reduce((best, p) => (Math.abs(p[1] - y) < Math.abs(best[1] - y) ? p : best))
+  const widths = bottomWidths.flatMap((name) => {
+    const w = read[name]
+    if (!w) return []
+    const joint = name === 'joint'
+    return [
+      {
+        name: `${name[0].toUpperCase()}${name.slice(1)}`,
+        value: r.widths[name],
+        x: w.from[0],
+        lateral: joint ? touched(w.from[1]) : w.from,
+        medial: joint ? touched(w.to[1]) : w.to,
+      },
+    ]
+  })
   return {
     name: 'Bottom, from above',
     lines: [

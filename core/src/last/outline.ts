@@ -29,9 +29,13 @@ function draw(m: LastMeasures, widths: DrawnWidths, start: number, end: number):
   const toe = TOE_PLANS[m.toeShape]
   const tOf = (x: number) => (x - start) / (end - start)
   const station = (share: number) => tOf(share * m.length)
+  // Where the waist is no narrower than the seat, the outline must not dip between them.
+  const even = m.seatSlope !== null && m.waistWidth >= m.seatWidth
+  const between = (a: number, b: number): [number, number][] => (even ? [[station(0.3), (a + b) / 2]] : [])
   const lateral = naturalSpline([
     [0, 0.495 * seat],
     [station(STATIONS.seat), 0.5 * seat],
+    ...between(0.5 * seat, waist * (0.5 + 0.5 * m.arch)),
     [station(STATIONS.waistLateral), waist * (0.5 + 0.5 * m.arch)],
     [station(STATIONS.jointLateral), joint * (0.5 + m.swing)],
     [station(0.8), 0.955 * joint * (0.5 + m.swing)],
@@ -40,6 +44,7 @@ function draw(m: LastMeasures, widths: DrawnWidths, start: number, end: number):
   const medial = naturalSpline([
     [0, 0.495 * seat],
     [station(STATIONS.seat), 0.5 * seat],
+    ...between(0.5 * seat, waist * (0.5 - 0.5 * m.arch)),
     [station(STATIONS.waistMedial), waist * (0.5 - 0.5 * m.arch)],
     [station(STATIONS.jointMedial), joint * (0.5 - m.swing)],
     [station(0.86), 0.975 * joint * (0.5 - m.swing)],
@@ -70,14 +75,39 @@ export function outlineWidths(outline: PlanOutline, length: number): DrawnWidths
 }
 
 /**
+ * The same where callipers read them: the widest seat, the narrowest waist, and from the outermost place of one side to
+ * that of the other over the joints.
+ */
+function calliperedWidths(outline: PlanOutline, length: number, waisted: boolean): DrawnWidths {
+  const { lateral, medial } = outline.halfWidth
+  const look = (from: number, to: number, of: (x: number) => number, sign: number) => {
+    const n = Math.ceil((to - from) * length)
+    return Array.from({ length: n + 1 }, (_, k) => of((from + ((to - from) * k) / n) * length)).reduce((a, b) =>
+      sign * b > sign * a ? b : a,
+    )
+  }
+  const whole = (x: number) => lateral(x) + medial(x)
+  return {
+    // A last that is nowhere narrower than its seat has neither to find: there they are read at their stations.
+    seat: waisted ? look(0.08, 0.22, whole, 1) : whole(0.17 * length),
+    waist: waisted ? look(0.26, 0.55, whole, -1) : whole(0.43 * length),
+    joint: look(0.55, 0.9, lateral, 1) + look(0.55, 0.9, medial, 1),
+  }
+}
+
+/**
  * Feather outline whose widths at seat, waist and joint are those asked for (within 0.01 mm, by fixed-point
  * rescaling of the drawn widths) and which starts and ends at the given insets, mm.
  */
 export function planOutline(m: LastMeasures, startInset: number, endInset: number): PlanOutline {
+  // Lasts from before seats had a figure keep the places at which they were measured.
+  const waisted = m.waistWidth < m.seatWidth
+  const read = (drawn: PlanOutline) =>
+    m.seatSlope === null ? outlineWidths(drawn, m.length) : calliperedWidths(drawn, m.length, waisted)
   let widths: DrawnWidths = { seat: m.seatWidth, waist: m.waistWidth, joint: m.jointWidth }
   let outline = draw(m, widths, startInset, m.length - endInset)
   for (let round = 0; round < 6; round++) {
-    const got = outlineWidths(outline, m.length)
+    const got = read(outline)
     widths = {
       seat: (widths.seat * m.seatWidth) / got.seat,
       waist: (widths.waist * m.waistWidth) / got.waist,

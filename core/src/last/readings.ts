@@ -1,10 +1,10 @@
+import { calliperWidths, type BottomWidth } from '../geometry/callipers.ts'
 import { pathLength } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import type { Finding } from '../model/because.ts'
-import { STATIONS, type Side } from './frame.ts'
 import { girthPlanes, girthStations, type GirthStation, type Landmarks } from './landmarks.ts'
 import { fromPlane, tapeLine } from './section.ts'
-import { atX, backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from './surface.ts'
+import { atX, backCurve, bottomPoint, featherPlan, ridgeAndToe, type LastSurface } from './surface.ts'
 
 /** What tape and rule read on a last, mm. */
 export interface LastReadings {
@@ -47,8 +47,8 @@ export function lastReadings(surface: LastSurface, marks: Landmarks): LastReadin
     girths[station] = pathLength(line, true)
     tapes[station] = line.map((p) => fromPlane(planes[station], p))
   }
-  const feather = { lateral: featherLine(surface, 'lateral'), medial: featherLine(surface, 'medial') }
-  const out = (side: Side, x: number) => Math.abs(atX(feather[side], x)[1])
+  const widths = calliperWidths(featherPlan(surface), 0, L)
+  const read = (name: BottomWidth) => widths[name]?.value ?? 0
   const back = backCurve(surface)
   const fullest = back.reduce((best, p) => (p[0] < best[0] ? p : best))
   const box = atX(ridgeAndToe(surface), 0.905 * L)
@@ -64,11 +64,7 @@ export function lastReadings(surface: LastSurface, marks: Landmarks): LastReadin
     length: L,
     girths,
     tapes,
-    widths: {
-      seat: out('lateral', STATIONS.seat * L) + out('medial', STATIONS.seat * L),
-      waist: out('lateral', STATIONS.waistLateral * L) + out('medial', STATIONS.waistMedial * L),
-      joint: marks.jointMedial[1] - marks.jointLateral[1],
-    },
+    widths: { seat: read('seat'), waist: read('waist'), joint: read('joint') },
     heelHeight: centreHeight(surface, 0),
     toeSpring: centreHeight(surface, L),
     toeBoxHeight: box[2] - under[2],
@@ -81,36 +77,71 @@ export function lastReadings(surface: LastSurface, marks: Landmarks): LastReadin
   }
 }
 
+/** The ridge is looked at every so many mm, its bend read over so many on either side. */
+const LOOK = 5
+const OVER = 8
+/** Bends that differ by less are one to the eye, 1/mm. */
+const SEEN = 0.0016
+
+/** How a ridge bends from the cone to the toe box: second derivative of its height at even steps, 1/mm; hollow is positive. */
+function bends(surface: LastSurface, marks: Landmarks): number[] {
+  const from = marks.coneFront[0] + 0.03 * surface.length
+  const ridge = ridgeAndToe(surface).slice(0, surface.columns - surface.coneColumn)
+  const height = (x: number) => atX(ridge, x)[2]
+  const out: number[] = []
+  for (let x = from + OVER; x < 0.88 * surface.length - OVER; x += LOOK) {
+    out.push((height(x + OVER) - 2 * height(x) + height(x - OVER)) / (OVER * OVER))
+  }
+  return out
+}
+
+/** How often a row of figures turns from rising to falling or back, by more than `seen`. */
+export function reversals(values: readonly number[], seen: number): number {
+  let [count, way] = [0, 0]
+  let [low, high] = [values[0], values[0]]
+  for (const v of values) {
+    low = Math.min(low, v)
+    high = Math.max(high, v)
+    if (way >= 0 && v < high - seen) {
+      if (way > 0) count++
+      ;[way, low] = [-1, v]
+    } else if (way <= 0 && v > low + seen) {
+      if (way < 0) count++
+      ;[way, high] = [1, v]
+    }
+    if (way > 0) low = v
+    if (way < 0) high = v
+  }
+  return count
+}
+
 /**
- * Girths can be met by a humped ridge that no foot has. The natural profile is hollow over the instep and turns
- * once, to the toe box; every further turn is a hump.
+ * Girths can be met by a humped or wavy ridge that no foot has. The natural profile is full over the instep, then
+ * hollow, and turns once, to the toe box: its bend falls, rises and falls again. Every further change is a hump or a wave.
  */
 function profileFindings(surface: LastSurface, marks: Landmarks): Finding[] {
-  const from = marks.coneFront[0] + 0.03 * surface.length
-  const ridge = ridgeAndToe(surface).filter((p) => p[0] > from && p[0] < 0.88 * surface.length)
-  let turns = 0
-  let sign = 0
-  for (let i = 2; i + 2 < ridge.length; i++) {
-    const [a, b, c] = [ridge[i - 2], ridge[i], ridge[i + 2]]
-    const bend = (c[2] - b[2]) / (c[0] - b[0]) - (b[2] - a[2]) / (b[0] - a[0])
-    // Less than this over the two spans is straight to the eye.
-    if (Math.abs(bend) < 0.012) continue
-    if (sign !== 0 && Math.sign(bend) !== sign) turns++
-    sign = Math.sign(bend)
-  }
-  const smooth = turns <= 1
+  const bend = bends(surface, marks)
+  // What is nearly straight has no side it is bent to.
+  const signs = bend.filter((b) => Math.abs(b) > SEEN).map(Math.sign)
+  const turns = signs.filter((s, i) => i > 0 && s !== signs[i - 1]).length
+  const waves = Math.max(0, reversals(bend, SEEN) - 2)
+  const level = turns <= 1 && waves === 0 ? 'fine' : 'watch'
   return [
     {
       id: 'last.profile',
-      level: smooth ? 'fine' : 'watch',
+      level,
       where: 'ridge of the last',
-      sentence: smooth
-        ? 'The ridge runs in one hollow from cone to toe box.'
-        : `The ridge turns ${turns} times between cone and toe: the girths asked for make a hump.`,
-      measured: turns,
-      limit: 1,
+      sentence:
+        level === 'fine'
+          ? 'The ridge runs in one hollow from cone to toe box.'
+          : turns > 1
+            ? `The ridge turns ${turns} times between cone and toe: the girths asked for make a hump.`
+            : `The ridge is wavy between cone and toe: its bend changes ${waves === 1 ? 'once' : `${waves} times`} more than it should.`,
+      measured: turns > 1 ? turns : waves,
+      limit: turns > 1 ? 1 : 0,
       unit: 'count',
-      mend: smooth ? '' : 'Measure the waist and instep girths again; one of them does not go with the others.',
+      mend:
+        level === 'fine' ? '' : 'Measure the waist and instep girths again; one of them does not go with the others.',
     },
   ]
 }

@@ -1,3 +1,4 @@
+import type { Path, Point } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import type { Side } from './frame.ts'
 
@@ -35,6 +36,13 @@ export function bottomPoint(surface: LastSurface, column: number, index: number)
 /** Feather line of one side from heel to toe. */
 export function featherLine(surface: LastSurface, side: Side): Vec3[] {
   return Array.from({ length: surface.columns }, (_, i) => wallPoint(surface, side, i, 0))
+}
+
+/** The feather line seen from above, closed, medial side up, counter-clockwise. */
+export function featherPlan(surface: LastSurface): Path {
+  return [...featherLine(surface, 'lateral'), ...featherLine(surface, 'medial').reverse().slice(1, -1)].map(
+    ([x, y]): Point => [x, y],
+  )
 }
 
 /** Back curve from the seat up to the cone. */

@@ -4,7 +4,9 @@ import { offset } from '../geometry/clip.ts'
 import { seeded, gaussian } from '../geometry/random.ts'
 import { boxOf, distance, mirror, pathLength, rotate, translate, type Path, type Point } from '../geometry/path.ts'
 import { BottomTracing } from '../model/last.ts'
+import { nearest } from '../geometry/along.ts'
 import { bottomShape } from './bottom.ts'
+import { developBottom } from './developedBottom.ts'
 import { buildLast, checkedLast, tracedMeasures } from './buildLast.ts'
 import { generateLast } from './generate.ts'
 import { landmarks } from './landmarks.ts'
@@ -101,6 +103,20 @@ describe('a traced bottom', () => {
     const straight = boxOf(plan.map((p): Point => [p[0], p[1]]))
     expect(Math.abs(read.bottom.length - (straight.maxX - straight.minX))).toBeLessThan(0.4)
     expect(readTracing(tracingOf(wrapped), heeled).bottom.length - read.bottom.length).toBeGreaterThan(3)
+  })
+  it('gives the same insole wherever the line was begun and however the paper lay', () => {
+    const drawn = feather.filter((_, i) => i % 2 === 0)
+    const insole = (path: Path): Path => {
+      const s = buildLast({
+        shape: { kind: 'traced', measures: m, tracing: tracingOf(path, { smoothing: 3 }) },
+        buildUps: [],
+      })
+      return developBottom(s, landmarks(s)).outline
+    }
+    const first = insole(drawn)
+    const off = (path: Path) => Math.max(...insole(path).map((p) => nearest(first, p, true).away))
+    for (const k of [7, 30, 61]) expect(off([...drawn.slice(k), ...drawn.slice(0, k)])).toBeLessThan(0.02)
+    for (const turn of [3, 41, 133, 250]) expect(off(anywhere(drawn, turn))).toBeLessThan(0.02)
   })
   it('carries walls of the girths and heights measured, over just that outline', () => {
     const shape = {

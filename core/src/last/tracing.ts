@@ -1,5 +1,6 @@
 import { resample } from '../geometry/along.ts'
 import { offset } from '../geometry/clip.ts'
+import { calliperWidths } from '../geometry/callipers.ts'
 import { convexHull } from '../geometry/hull.ts'
 import { gaussianSmooth, lerp, sampled } from '../geometry/interpolate.ts'
 import {
@@ -59,7 +60,11 @@ export function smoothClosed(path: Path, sigma: number): Path {
   return path.map((_, i): Point => [x[i], y[i]])
 }
 
-/** The two points of a path that lie farthest apart: the longest caliper, whose jaws stand square to it. */
+/**
+ * The two places of a closed line that lie farthest apart: the longest caliper, whose jaws stand square to it. Found
+ * among the points, then between them: at either end by the parabola of the distance over three neighbours, so that it
+ * does not depend on where the points happen to lie.
+ */
 export function longestCaliper(path: Path): [Point, Point] {
   const hull = convexHull(path)
   let best: [Point, Point] = [hull[0], hull[0]]
@@ -70,7 +75,34 @@ export function longestCaliper(path: Path): [Point, Point] {
       if (d > most) [most, best] = [d, [hull[i], hull[j]]]
     }
   }
-  return best
+  const at = best.map((p) => path.indexOf(p))
+  let ends = best
+  for (let round = 0; round < 4; round++) {
+    ends = [farthest(path, at[0], ends[1]), ends[1]]
+    ends = [ends[0], farthest(path, at[1], ends[0])]
+  }
+  return ends
+}
+
+/** The place near a point of a closed line that lies farthest from `other`, between its points. */
+function farthest(path: Path, i: number, other: Point): Point {
+  const n = path.length
+  const [a, b, c] = [path[(i + n - 1) % n], path[i], path[(i + 1) % n]]
+  const [u, w] = [-distance(a, b), distance(b, c)]
+  const t = peak([u, 0, w], [distance(a, other), distance(b, other), distance(c, other)])
+  // On the parabola through the three points.
+  const on = (k: 0 | 1) =>
+    (a[k] * t * (t - w)) / (u * (u - w)) + (b[k] * (t - u) * (t - w)) / (u * w) + (c[k] * (t - u) * t) / ((w - u) * w)
+  return [on(0), on(1)]
+}
+
+/** Where the parabola through three values is greatest, within their places. */
+function peak(at: readonly [number, number, number], v: readonly [number, number, number]): number {
+  const left = (v[1] - v[0]) / (at[1] - at[0])
+  const right = (v[2] - v[1]) / (at[2] - at[1])
+  const bend = (right - left) / (at[2] - at[0])
+  if (!(bend < 0)) return at[1]
+  return Math.min(at[2], Math.max(at[0], (at[0] + at[1]) / 2 - left / (2 * bend)))
 }
 
 const laidAlong = (path: Path, from: Point, to: Point): Path => {
@@ -116,15 +148,21 @@ export function layBottom(outline: Path, t: Pick<BottomTracing, 'turned' | 'flip
   return (p) => laidAlong(p, heel, toe).map(([x, y]): Point => [x, flip ? -y : y])
 }
 
+/** Round the widest place it is looked at over so many mm either way: a wide place is flat, and its top is what the whole says. */
+const FLAT = 10
+
 /** Where one side stands out farthest from the centre line within a span of the length, mm from the heel end. */
 function widest(outline: Path, side: Side, from: number, to: number): number {
-  let best = from
-  let most = -Infinity
-  for (let x = from; x <= to; x += STEP) {
+  const out = (x: number) => {
     const c = crossings(outline, x)
-    if (!c) continue
-    const out = side === 'medial' ? c[1] : -c[0]
-    if (out > most) [most, best] = [out, x]
+    return c ? (side === 'medial' ? c[1] : -c[0]) : -Infinity
+  }
+  let best = from
+  for (let x = from; x <= to; x += STEP) if (out(x) > out(best)) best = x
+  // Again round what was found, so that the place hangs on the outline alone and not on where the steps fall.
+  for (let round = 0; round < 3; round++) {
+    const [a, b, c] = [best - FLAT, best, best + FLAT]
+    best = Math.min(to, Math.max(from, peak([a, b, c], [out(a), out(b), out(c)])))
   }
   return best
 }
@@ -175,9 +213,10 @@ export function readTracing(t: BottomTracing, heights: Omit<BottomMeasures, 'len
     const c = crossings(outline, x)
     return c ? (side === 'medial' ? c[1] : -c[0]) : 0
   }
+  const read = calliperWidths(outline, 0, length)
   const widths = {
-    seat: at(STATIONS.seat * length, 'lateral') + at(STATIONS.seat * length, 'medial'),
-    waist: at(STATIONS.waistLateral * length, 'lateral') + at(STATIONS.waistMedial * length, 'medial'),
+    seat: read.seat?.value ?? 0,
+    waist: read.waist?.value ?? 0,
     joint: at(joints.lateral, 'lateral') + at(joints.medial, 'medial'),
   }
   return {
@@ -193,6 +232,9 @@ export function readTracing(t: BottomTracing, heights: Omit<BottomMeasures, 'len
   }
 }
 
+/** So near to its ends a tracing need not lie on both sides of its axis, mm. */
+const AT_END = 0.2
+
 /** Half widths at even steps of q, each side; the ends are on the axis. */
 function halfWidths(outline: Path, length: number): Record<Side, Float64Array> {
   const lateral = new Float64Array(SAMPLES + 1)
@@ -200,6 +242,12 @@ function halfWidths(outline: Path, length: number): Record<Side, Float64Array> {
   for (let i = 1; i < SAMPLES; i++) {
     const x = (length * (1 - Math.cos((Math.PI * i) / SAMPLES))) / 2
     const c = crossings(outline, x)
+    // At its very ends the axis may leave the line between two of its points by a hair.
+    if (Math.min(x, length - x) < AT_END) {
+      lateral[i] = Math.max(0, -(c?.[0] ?? 0))
+      medial[i] = Math.max(0, c?.[1] ?? 0)
+      continue
+    }
     if (!c || c[0] >= 0 || c[1] <= 0) {
       throw new GeometryError(
         `The tracing does not lie on both sides of its centre line ${x.toFixed(0)} mm from the heel. It is too crooked for a last, or the line is not closed.`,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { samplePair } from '../../test/samplePair.ts'
+import { boardId, samplePair } from '../../test/samplePair.ts'
 import { unite } from '../geometry/clip.ts'
 import { pathLength, signedArea, type Path } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
@@ -9,6 +9,7 @@ import { StageCache } from '../plan/stageCache.ts'
 import { flatPiece } from '../upper/pieceMaker.ts'
 import { edgeSkive } from './edgeSkive.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
+import { liesUnder, usedUp } from './liesUnder.ts'
 import { steps } from './ridges.ts'
 import { wallSection } from './section.ts'
 import { thicknessMap } from './thicknessMap.ts'
@@ -195,12 +196,25 @@ describe('the layers of a pair', () => {
   it('under the feather the turned edges end where they are trimmed, the margin goes on', () => {
     const turned = turnedOf(plan())
     const at = (d: number) => turned.at('lateral', 40, d).map((l) => l.part)
-    expect(at(1)).toContain('stiffener')
-    expect(at(7)).not.toContain('stiffener')
-    expect(at(7)).toContain('heelGrip')
-    expect(at(9)).not.toContain('heelGrip')
-    expect(at(17)).toEqual(['quarter.lateral'])
-    expect(at(19)).toEqual([])
+    // 4 mm of insole: of 8 mm of lining 4 - pi / 2 x 0.45 lie under it, and of 6 mm of stiffener nothing does.
+    expect(at(0.5)).not.toContain('stiffener')
+    expect(at(3.2)).toContain('heelGrip')
+    expect(at(3.4)).not.toContain('heelGrip')
+    const reach = turned.reachUnder('lateral', 40)
+    expect(at(reach - 0.1)).toEqual(['quarter.lateral'])
+    expect(at(reach + 0.1)).toEqual([])
+    // Under the lining's 0.9 mm, and what the cupped stiffener still is at the corner, the bend of 1.4 mm of upper.
+    expect(reach).toBeLessThan(18 - usedUp(4, 0.9, 1.4))
+    expect(reach).toBeGreaterThan(18 - usedUp(4, 0.9 + 2.4, 1.4))
+  })
+  it('what lies flat under an insole is the margin less its edge and a quarter turn round it', () => {
+    expect(liesUnder(18, 4, 0, 0)).toBe(14)
+    // A layer of 2 mm on a bare edge turns on a radius of 1 mm: a quarter of 2 pi.
+    expect(liesUnder(18, 4, 0, 2)).toBeCloseTo(14 - Math.PI / 2, 12)
+    expect(liesUnder(6, 4, 1, 2.4)).toBe(0)
+    const thin = turnedOf(plan({ materials: { ...input.decisions.materials, insole: boardId } }))
+    // A board of 2 mm takes 2 mm less of every margin.
+    expect(thin.reachUnder('lateral', 130) - turnedOf(plan()).reachUnder('lateral', 130)).toBeCloseTo(2, 6)
   })
   it('a lining trimmed to the feather is not turned; one left long is', () => {
     const parts = (trim: 'feather' | 'long', d: number) =>
@@ -252,10 +266,14 @@ describe('the layers of a pair', () => {
     const shrinks = (margin: number) =>
       plan({ rules: { 'upper.lastingMargin': margin } }).layers.findings.find((f) => f.id === 'layers.seat')
         ?.measured ?? 0
-    expect(shrinks(36) / shrinks(18)).toBeCloseTo(2, 6)
-    // A seat 62 mm wide is nearly a half circle of 31 mm: 18 mm inside it little more than 40 % of the way is left.
-    expect(shrinks(18)).toBeGreaterThan(25)
-    expect(shrinks(18)).toBeLessThan(60)
+    // What the insole's edge and the bend take does not shrink; of the rest, each mm inwards costs the curvature of the seat.
+    const lies = (margin: number) =>
+      turnedOf(plan({ rules: { 'upper.lastingMargin': margin } })).reachUnder('lateral', 12)
+    expect(shrinks(24) / shrinks(18)).toBeCloseTo(lies(24) / lies(18), 1)
+    // A seat 62 mm wide is rounder than a half circle of 31 mm at the back, and flatter at the sides.
+    const radius = (100 * lies(18)) / shrinks(18)
+    expect(radius).toBeGreaterThan(17)
+    expect(radius).toBeLessThan(31)
   })
 })
 

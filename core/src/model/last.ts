@@ -24,6 +24,11 @@ export const LastMeasures = z.object({
   heelGirth: mm(180, 460).nullable().default(null),
   /** Ground to seat at the heel back. */
   heelHeight: mm(0, 90),
+  /**
+   * Slope of the seat, as a share of the mean slope from heel to tread: the platform on which the heel stands. Null is
+   * the figure of lasts from before seats had one: they stay as they were drawn, so that nothing cut for them changes.
+   */
+  seatSlope: mm(0.3, 0.95).nullable().default(null),
   /** Ground to the bottom under the toe tip. */
   toeSpring: mm(0, 30),
   /** Bottom to ridge in the toe box. */

@@ -42,7 +42,8 @@ export const materialRoles = {
   puff: ['puff leather', 'stiffener leather'],
   sock: ['lining leather'],
   padding: ['cork', 'foam'],
-  midsole: ['sole leather'],
+  // Bend, or any firm leather that the maker says serves.
+  midsole: ['sole leather', 'insole leather', 'stiffener leather'],
   foam: ['foam'],
   outsole: ['sole leather', 'rubber'],
   heel: ['sole leather'],

@@ -21,11 +21,7 @@ export function alongBottom(
       notchNear(outline, [box.maxX, 0], 'centre'),
     ],
     grain: { at: [middle, 0], length: 60 },
-    dimensions: bottomDimensions(outline, {
-      seat: bottom.flatX(STATIONS.seat * length),
-      waist: bottom.flatX(STATIONS.waistLateral * length),
-      tread: bottom.flatX(STATIONS.tread * length),
-    }),
+    dimensions: bottomDimensions(outline, bottom.length),
   }
 }
 

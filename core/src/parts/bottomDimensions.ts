@@ -1,29 +1,16 @@
-import { boxOf, type Path, type Point } from '../geometry/path.ts'
+import { bottomWidths, calliperWidths } from '../geometry/callipers.ts'
+import { boxOf, type Path } from '../geometry/path.ts'
 import type { Dimension } from './part.ts'
 
-/** Width of a closed outline at X: distance between its outermost crossings with the upright line there. */
-export function widthAt(outline: Path, x: number): { from: Point; to: Point; value: number } | null {
-  let low = Infinity
-  let high = -Infinity
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[0] <= x === b[0] <= x) continue
-    const y = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0])
-    low = Math.min(low, y)
-    high = Math.max(high, y)
-  }
-  return high > low ? { from: [x, low], to: [x, high], value: high - low } : null
-}
-
-/** Length, and widths at the seat, waist and tread, of a part that lies along the bottom. */
-export function bottomDimensions(outline: Path, at: { seat: number; waist: number; tread: number }): Dimension[] {
+/** Length, and widths where callipers read them, of a part that lies along a bottom of `length` mm (see calliperWidths). */
+export function bottomDimensions(outline: Path, length: number): Dimension[] {
   const box = boxOf(outline)
-  const dimensions: Dimension[] = [
+  const widths = calliperWidths(outline, 0, length)
+  return [
     { name: 'length', from: [box.minX, box.minY - 12], to: [box.maxX, box.minY - 12], value: box.maxX - box.minX },
+    ...bottomWidths.flatMap((name): Dimension[] => {
+      const width = widths[name]
+      return width ? [{ name: `width at the ${name}`, ...width }] : []
+    }),
   ]
-  for (const name of ['seat', 'waist', 'tread'] as const) {
-    const width = widthAt(outline, at[name])
-    if (width) dimensions.push({ name: `width at the ${name}`, ...width })
-  }
-  return dimensions
 }

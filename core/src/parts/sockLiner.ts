@@ -118,8 +118,8 @@ export function sockFront(extent: SockExtent, length: number, book: RuleBook): n
 }
 
 /** The sock liner: rests on the insole, touches the foot; full, half or under the heel alone. */
-export function sockLiner(needs: SockNeeds & { extent: SockExtent }): Part {
-  const { bottom, length, lining, material, extent, book } = needs
+export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLoss | null }): Part {
+  const { bottom, length, lining, material, extent, loss, book } = needs
   const whole = sockOutline(bottom, lining)
   const front = sockFront(extent, length, book)
   const outline = front === null ? whole : behind(whole, bottom.flatX(front), 'the sock liner')
@@ -177,15 +177,24 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent }): Part {
               rule: rule.key,
             },
           ]),
+      ...(loss?.becauses ?? []),
     ],
-    findings: [],
+    findings: loss ? lossFindings(loss, false, book) : [],
   }
 }
 
+/** Checks of the girth that is left, of the part that shows them: the uppermost that is not the last's own. */
+export const lossFindings = (loss: GirthLoss, whole: boolean, book: RuleBook): Finding[] =>
+  girthFindings(loss, whole, {
+    joint: book.value(sockRules.allowedLoss),
+    waist: book.value(sockRules.allowedLoss),
+    instep: book.value(sockRules.allowedInstepLoss),
+  })
+
 export interface PaddingNeeds extends SockNeeds {
   extent: Extent
-  /** How far the sock over it reaches. */
-  sock: SockExtent
+  /** How far the sock over it reaches; null under a covered insole, where there is none. */
+  sock: SockExtent | null
   loss: GirthLoss
 }
 
@@ -261,17 +270,14 @@ export function padding(needs: PaddingNeeds): Part {
     findings: [
       ...coveredFinding(needs),
       ...foamFinding('padding.foam', material, book),
-      ...girthFindings(loss, extent, {
-        joint: book.value(sockRules.allowedLoss),
-        waist: book.value(sockRules.allowedLoss),
-        instep: book.value(sockRules.allowedInstepLoss),
-      }),
+      ...lossFindings(loss, extent === 'full', book),
     ],
   }
 }
 
 /** Padding that no sock covers is walked to pieces. */
 function coveredFinding({ sock, extent, length, book }: PaddingNeeds): Finding[] {
+  if (sock === null) return []
   const front = sockFront(sock, length, book)
   if (front === null) return []
   const reach = extent === 'full' ? length : paddedTo(extent, length, book)

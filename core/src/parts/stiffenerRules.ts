@@ -49,7 +49,7 @@ export const stiffenerRules = {
   thinnest: {
     key: 'stiffener.thinnest',
     name: 'Thinnest stiffener leather',
-    value: 2,
+    value: 1.9,
     min: 1.2,
     max: 2.5,
     unit: 'mm',

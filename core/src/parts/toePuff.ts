@@ -140,7 +140,7 @@ export function toePuff(needs: PuffNeeds): Part {
   const sweep = book.inForce(puffRules.sweep)
   const turn = book.inForce(puffRules.turnUnder)
   // Shorter, and its back edge would lie on the toe's front face; longer, and it would be half a vamp.
-  const [shortest, longest] = [Math.ceil(tape.readingAt(0.87 * length)), Math.floor(tape.readingAt(0.58 * length))]
+  const [shortest, longest] = [Math.ceil(tape.readingAt(0.89 * length)), Math.floor(tape.readingAt(0.58 * length))]
   if (puff < shortest - 1e-9 || puff > longest + 1e-9) {
     throw new GeometryError(
       `A toe puff of ${puff.toFixed(1)} mm cannot be drawn on a last of ${length} mm. Set it between ${shortest} and ${longest} mm.`,

@@ -3,12 +3,13 @@ import type { Path } from '../geometry/path.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
 import { constructionOf } from '../model/construction.ts'
+import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { coverParts } from '../parts/bottom/insoleCover.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import { insole } from '../parts/insole.ts'
-import { paddingLoss } from '../parts/paddingLoss.ts'
+import { underfootLoss, type GirthLoss, type UnderLayer } from '../parts/paddingLoss.ts'
 import type { Part } from '../parts/part.ts'
-import { paddedTo, padding, sockLiner, sockRules } from '../parts/sockLiner.ts'
+import { paddedTo, padding, sockFront, sockLiner, sockRules } from '../parts/sockLiner.ts'
 import { solesOf, type SoleNeeds, type SoleSection } from './soles.ts'
 import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
@@ -44,9 +45,12 @@ export function bottomParts(
   const lasted = cache.stage('lastedUsed', { predicted, use, traced }, (i) =>
     i.traced && i.use === 'traced' ? { ...i.predicted, outline: i.traced.outline } : i.predicted,
   )
+  const loss = lossUnderfoot(needs, cache)
   const insoleParts = cache.ruled(
     'insole',
     {
+      // Where neither padding nor sock lies over it, the cover shows what is left of the girths.
+      loss: d.insole.covered && d.sock.padding === 'none' ? loss : null,
       bottom,
       length: surface.length,
       construction: d.construction,
@@ -55,9 +59,9 @@ export function bottomParts(
       lining: material.lining,
     },
     book,
-    ({ covered, lining, ...i }, rules) => {
+    ({ covered, lining, loss: lost, ...i }, rules) => {
       const part = insole({ ...i, book: rules })
-      return [part, ...(covered ? coverParts(part, i.bottom, i.length, lining, rules) : [])]
+      return [part, ...(covered ? coverParts(part, i.bottom, i.length, lining, lost, rules) : [])]
     },
   )
   const under = cache.ruled(
@@ -114,35 +118,78 @@ export function bottomParts(
     },
     findings: [...i.under.findings, ...(i.traced ? [i.traced.finding] : [])],
   }))
-  return { lasted, bottom: section, parts: [...sockParts(needs, cache), ...insoleParts, ...under.parts] }
+  return { lasted, bottom: section, parts: [...sockParts(needs, loss, cache), ...insoleParts, ...under.parts] }
 }
 
-function sockParts({ surface, marks, bottom, decisions: d, material, book }: BottomNeeds, cache: StageCache): Part[] {
-  const needs = { bottom, length: surface.length, lining: material.lining.thickness }
-  const sock = cache.ruled('sock', { ...needs, extent: d.sock.extent, material: material.sock }, book, (i, rules) =>
-    sockLiner({ ...i, book: rules }),
+/** What all that lies on the insole takes from the girths; null where nothing does. */
+function lossUnderfoot({ surface, marks, decisions: d, material, book }: BottomNeeds, cache: StageCache) {
+  return cache.ruled(
+    'underfoot',
+    {
+      surface,
+      marks,
+      covered: d.insole.covered,
+      lining: material.lining.thickness,
+      sock: d.sock.extent,
+      sockOf: material.sock.thickness,
+      extent: d.sock.padding,
+      padding: material.padding?.thickness ?? 0,
+    },
+    book,
+    (i, rules) => {
+      const L = i.surface.length
+      const padded = (extent: 'heel pad' | 'half' | 'full'): UnderLayer => ({
+        name: extent === 'heel pad' ? 'Heel pad' : 'Padding',
+        thickness: i.padding,
+        front: extent === 'full' ? null : { at: paddedTo(extent, L, rules), skive: rules.value(sockRules.frontSkive) },
+      })
+      const front = sockFront(i.sock, L, rules)
+      const upper: UnderLayer[] = i.covered
+        ? [
+            { name: 'Foam', thickness: rules.value(bottomRules.coverFoam), front: null },
+            { name: 'Insole cover', thickness: i.lining, front: null },
+          ]
+        : [
+            {
+              name: 'Sock liner',
+              thickness: i.sockOf,
+              front: front === null ? null : { at: front, skive: rules.value(sockRules.sockSkive) },
+            },
+          ]
+      const layers = i.extent === 'none' ? upper : [padded(i.extent), ...upper]
+      return underfootLoss(i.surface, i.marks, layers, [padded('half'), ...upper])
+    },
   )
+}
+
+/** Sock liner and padding; a covered insole needs no sock. */
+function sockParts(
+  { surface, bottom, decisions: d, material, book }: BottomNeeds,
+  loss: GirthLoss,
+  cache: StageCache,
+): Part[] {
+  const needs = { bottom, length: surface.length, lining: material.lining.thickness }
   const extent = d.sock.padding
   const stuff = material.padding
-  if (extent === 'none' || !stuff) return [sock]
-  const pad = cache.ruled(
-    'padding',
-    { ...needs, surface, marks, extent, sock: d.sock.extent, material: stuff },
-    book,
-    ({ surface: last, marks: m, ...i }, rules) =>
-      padding({
-        ...i,
-        loss: paddingLoss(
-          last,
-          m,
-          i.material.thickness,
-          i.extent === 'full' ? 'full' : 'part',
-          i.extent === 'full' ? i.length : paddedTo(i.extent, i.length, rules),
-          paddedTo('half', i.length, rules),
-          rules.value(sockRules.frontSkive),
-        ),
-        book: rules,
-      }),
-  )
-  return [sock, pad]
+  const padded = extent !== 'none' && stuff !== null
+  const sock = d.insole.covered ? null : d.sock.extent
+  const parts: Part[] = []
+  if (sock !== null) {
+    parts.push(
+      cache.ruled(
+        'sock',
+        { ...needs, extent: sock, material: material.sock, loss: padded ? null : loss },
+        book,
+        (i, rules) => sockLiner({ ...i, book: rules }),
+      ),
+    )
+  }
+  if (padded) {
+    parts.push(
+      cache.ruled('padding', { ...needs, extent, sock, material: stuff, loss }, book, (i, rules) =>
+        padding({ ...i, book: rules }),
+      ),
+    )
+  }
+  return parts
 }

@@ -36,7 +36,7 @@ describe('what a house rule would change', () => {
   it('parts that come and go are named', () => {
     const c = consequences(before, plan({}, { insole: { covered: true }, construction: 'cemented' }))
     expect(c.appeared).toEqual(['Foam on the insole', 'Insole cover'])
-    expect(c.gone).toEqual(['Welt', 'Rand'])
+    expect(c.gone).toEqual(['Sock liner', 'Welt', 'Rand'])
   })
   it('a wider margin: larger vamps, and longer cutting for linings', () => {
     const c = consequences(before, plan({ 'upper.lastingMargin': 30 }))

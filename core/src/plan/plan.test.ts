@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { nearest } from '../geometry/along.ts'
 import { boxOf, contains, distance, isSimple, mirror, pathLength, signedArea } from '../geometry/path.ts'
+import { dist3, type Vec3 } from '../geometry/vec3.ts'
+import { ridgeAndToe } from '../last/surface.ts'
 import type { Finding } from '../model/because.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import type { LastMeasures } from '../model/last.ts'
@@ -10,8 +12,9 @@ import type { PlanInput } from '../model/pair.ts'
 import { RuleError } from '../model/rules.ts'
 import { cutLine } from '../parts/notch.ts'
 import type { Part } from '../parts/part.ts'
+import { PUFF_LENGTH } from '../parts/toePuff.ts'
 import { PlanError } from './planError.ts'
-import { planPair, type Plan } from './planPair.ts'
+import { lastStage, planPair, type Plan } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 
 const cache = new StageCache(24)
@@ -185,7 +188,7 @@ describe('the stiffener', () => {
 })
 
 describe('the toe puff', () => {
-  it('is 50 mm at L = 250 and 2.4 mm longer for every 10 mm', () => {
+  it('is 52 mm by tape at L = 250 and 1.8 mm longer for every 10 mm', () => {
     const at = (length: number) => {
       const k = length / 290
       const m: LastMeasures = { ...sampleMeasures.walking }
@@ -202,10 +205,26 @@ describe('the toe puff', () => {
         'coneWidth',
       ] as const)
         m[key] *= k
-      return value(part(plan(samplePair({}, m)), 'puff'), 'Back edge behind the toe tip, along the last')
+      return value(part(plan(samplePair({}, m)), 'puff'), PUFF_LENGTH)
     }
-    expect(at(250)).toBeCloseTo(50, 6)
-    expect(at(280)).toBeCloseTo(57.2, 6)
+    expect(at(250)).toBeCloseTo(52, 6)
+    expect(at(300)).toBeCloseTo(61, 6)
+  })
+  it('is as long as the tape reads on the last, and as a pattern from the foremost point of the toe', () => {
+    const surface = lastStage(base.last, new StageCache())
+    const puff = part(plan(base), 'puff')
+    const reading = value(puff, PUFF_LENGTH)
+    const length = (run: readonly Vec3[]) => run.slice(1).reduce((sum, p, i) => sum + dist3(run[i], p), 0)
+    const line = ridgeAndToe(surface)
+    const tip = line.reduce((best, p, i) => (p[0] > line[best][0] ? i : best), 0)
+    const back = surface.length - Number(/lies ([\d.]+) mm behind/.exec(puff.becauses[0].sentence)?.[1])
+    const taped = length(line.slice(0, tip + 1).filter((p) => p[0] > back))
+    expect(Math.abs(taped - reading)).toBeLessThan(2)
+    // Flat it is as long, but for the lining and half the puff over which it is bent, and down the toe's front to the feather.
+    const flat = pathLength(puff.lines.find((l) => l.name === 'centre line')?.path ?? [])
+    const rib = length(line.slice(tip))
+    expect(flat).toBeGreaterThan(reading + rib - 3)
+    expect(flat).toBeLessThan(reading + rib + 5)
   })
   it('too long is stopped with the length to go back to, and that length is fine', () => {
     const long = finding(part(plan(withHand('puff.length', 84)), 'puff'), 'puff.crease')
@@ -226,7 +245,7 @@ describe('the toe puff', () => {
     expect(slope).toBeLessThan(5.5)
   })
   it('too short is watched', () => {
-    expect(finding(part(plan(withHand('puff.length', 40)), 'puff'), 'puff.short').level).toBe('watch')
+    expect(finding(part(plan(withHand('puff.length', 48)), 'puff'), 'puff.short').level).toBe('watch')
   })
 })
 
@@ -325,7 +344,7 @@ describe('the pipeline', () => {
     walk(plan(base), 'plan')
   })
   it('says how long a puff may be when one is set that cannot be drawn', () => {
-    expect(() => plan(withHand('puff.length', 20))).toThrow(/between 38 and 121 mm/)
+    expect(() => plan(withHand('puff.length', 20))).toThrow(/between 4\d and 13\d mm/)
   })
   it('says where a figure came from', () => {
     const gap = (input: PlanInput) =>

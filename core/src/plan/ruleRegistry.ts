@@ -31,7 +31,7 @@ import { throatRules } from '../upper/throat.ts'
 import { topEdgeRules } from '../upper/topEdge.ts'
 import { puffRules } from '../parts/toePuff.ts'
 import { workRules } from '../work/step.ts'
-import { waitRules } from '../work/waits.ts'
+import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
 const chapter = (
@@ -73,7 +73,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Both feet', feetRules),
   chapter('Layers and bulk', layerRules, edgeSkiveRules),
   chapter('Time at the bench', workRules),
-  chapter('Waits', waitRules),
+  chapter('Waits', waitRules, soakRules),
 ]
 
 const byKey = new Map(ruleChapters.flatMap((c) => c.rules).map((rule) => [rule.key, rule]))

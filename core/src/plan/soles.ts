@@ -307,8 +307,8 @@ function springFinding(profile: SideProfile, book: RuleBook): Finding {
     level: springs ? 'fine' : 'watch',
     where: 'toe',
     sentence: springs
-      ? `The toe stands ${profile.spring.toFixed(1)} mm over the ground.`
-      : `Only ${profile.spring.toFixed(1)} mm of toe spring are left; ${spring} mm keep the tip off the ground.`,
+      ? `The finished sole stands ${profile.spring.toFixed(1)} mm over the ground at its tip; the last alone has a toe spring of ${profile.lastSpring.toFixed(1)} mm.`
+      : `Only ${profile.spring.toFixed(1)} mm of toe spring are left at the tip of the finished sole (the last alone has ${profile.lastSpring.toFixed(1)} mm); ${spring} mm keep the tip off the ground.`,
     measured: profile.spring,
     limit: spring,
     unit: 'mm',

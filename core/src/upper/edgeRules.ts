@@ -9,9 +9,9 @@ export const edgeRules = {
     name: 'Lasting margin',
     value: 18,
     min: 12,
-    max: 38,
+    max: 60,
     unit: 'mm',
-    why: '12 to 15 mm do for thin, cemented work, 16 to 20 usually; hand-lasted and welted shoes have up to 38, so that the pliers find a grip.',
+    why: '12 to 15 mm do for thin, cemented work, 16 to 20 usually; hand-lasted, welted and heavy shoes have 38 and more, so that hands and pliers find a grip.',
   },
   leastMargin: {
     key: 'upper.leastMargin',

@@ -133,13 +133,14 @@ const ROUND_LEGS = 0.3
 
 /**
  * An edge that ends on the fold is led to it at a right angle, or the unfolded piece would have a corner there. The
- * fold lies along x. An edge that bulges, as round the toe, is rounded on by the parabola that touches both (never
- * hollow); any other is turned gradually, its points keeping their distance from the fold.
+ * fold lies along x. A margin that bulges, as round the toe, is rounded on by the parabola that touches both (never
+ * hollow); any other edge is turned gradually, its points keeping their distance from the fold: what is sewn must stay
+ * as long as its partner.
  */
-function squared(path: Path, end: 'first' | 'last'): Path {
+function squared(path: Path, end: 'first' | 'last', sewn: boolean): Path {
   const line = end === 'first' ? path : turned(path)
   const reach = Math.min(SQUARE, SQUARE_SHARE * pathLength(line))
-  const out = rounded(line, reach) ?? eased(line, reach)
+  const out = (sewn ? null : rounded(line, reach)) ?? eased(line, reach)
   return end === 'first' ? out : turned(out)
 }
 
@@ -198,15 +199,16 @@ export function foldedPiece(
     return [x * ux + y * uy, -x * uy + y * ux]
   }
   const stand = ([x, y]: Point): Point => (fold.upright ? [-y, x] : [x, y])
-  const laid = (side: Side, line: Path, end?: 'first' | 'last'): Path => {
+  const laid = (side: Side, { line, role }: EdgeDraft, end?: 'first' | 'last'): Path => {
     const path = line.map(lay)
-    const square = end === undefined ? path : squared(path, end)
+    const sewn = role !== 'lasting margin' && role !== 'turned-out margin'
+    const square = end === undefined ? path : squared(path, end, sewn)
     return square.map(([x, y]) => stand(side === 'lateral' ? [x, y] : [x, -y]))
   }
   const of = (side: Side): PieceEdge[] => {
     const drafts = halves[side].filter((d) => pathLength(d.line) > 1e-3)
     const edges = drafts.map((d, i): PieceEdge => {
-      const line = laid(side, d.line, i === 0 ? 'first' : i === drafts.length - 1 ? 'last' : undefined)
+      const line = laid(side, d, i === 0 ? 'first' : i === drafts.length - 1 ? 'last' : undefined)
       return {
         name: d.name,
         role: d.role,

@@ -10,8 +10,20 @@ const share = (key: string, name: string, value: number, min: number, max: numbe
   why,
 })
 
+/** How much lower the back of a low-cut shoe ends than a laced one's. */
+const lowBack: Rule = {
+  key: 'upper.lowBack',
+  name: 'Back of a low-cut shoe lower than of a laced one',
+  value: 4,
+  min: 0,
+  max: 12,
+  unit: 'mm',
+  why: 'it holds by its top edge, and a high back would rub.',
+}
+
 /** Where the lines of the styles begin: shares of the last length, counted from the heel back. */
 export const styleRules = {
+  lowBack,
   facingTop: share(
     'facingTop',
     'Top of the facing',

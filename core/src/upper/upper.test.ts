@@ -48,7 +48,7 @@ const allOptions = (style: (typeof styles)[number]) => [
 ]
 
 /** What every upper must be, whatever the style: closed pieces inside their cut edge, seams that fit. */
-function isSound(u: Upper, ease = 0.3): void {
+function isSound(u: Upper, ease = 0.5): void {
   for (const p of u.pieces) {
     expect(signedArea(p.net), p.name).toBeGreaterThan(50)
     expect(isSimple(p.net), `${p.name} finished`).toBe(true)
@@ -448,7 +448,7 @@ describe('strain', () => {
         const f = finding(u, `upper.strain.${side}`)
         expect(f?.sentence).toMatch(/has to stretch by up to [\d.]+ % \(at the .*crowds by up to [\d.]+ %/)
         expect(f?.measured).toBeGreaterThan(0.03)
-        expect(f?.measured).toBeLessThan(0.16)
+        expect(f?.measured).toBeLessThan(0.17)
       }
     }
     expect(finding(derive('boot', {}, { 'upper.mostStretch': 0.06 }), 'upper.strain.lateral')?.level).toBe('watch')

@@ -55,7 +55,10 @@ export const finishing: Step[] = [
   },
   {
     id: 'glue-padding',
-    name: 'Glue the padding to the sock liners and trim it',
+    name: (f) =>
+      partsOf(f, ['sock']).length > 0
+        ? 'Glue the padding to the sock liners and trim it'
+        : 'Glue the padding under the insole covers and trim it',
     group: 'finish',
     when: (f) => partsOf(f, ['padding']).length > 0,
     effort: fixed(12, 'On the flesh side, up to the marked line; trimmed to the leather.'),
@@ -76,6 +79,7 @@ export const finishing: Step[] = [
     id: 'fit-sock',
     name: 'Fit and glue the sock liners',
     group: 'finish',
+    when: (f) => partsOf(f, ['sock']).length > 0,
     effort: fixed(12, 'Glue at the toe or all over; keep it off the lining.'),
     after: [
       ['last-out', 'the last must be out'],

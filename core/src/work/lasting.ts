@@ -1,13 +1,35 @@
 import { constructionOf } from '../model/construction.ts'
 import { fixed, type Step } from './step.ts'
-import { waitRules } from './waits.ts'
-import type { Facts } from './facts.ts'
+import { soakRules, waitRules } from './waits.ts'
+import { partsOf, type Facts } from './facts.ts'
 
-const soak = (f: Facts) => ({
-  min: f.book.value(waitRules.soakMin),
-  max: f.book.value(waitRules.soakMax),
-  why: 'Wet through, but not waterlogged.',
-})
+/** Thin leather is only sprayed (docs/trade.md, "Stiffener"); each foot's piece counts. */
+const sprayed = (f: Facts, id: string): boolean =>
+  partsOf(f, [id]).every((p) => p.thickness <= f.book.value(soakRules.sprayUpTo) + 1e-9)
+const soak =
+  (id: string): NonNullable<Step['wait']> =>
+  (f) =>
+    sprayed(f, id)
+      ? {
+          min: f.book.value(waitRules.sprayMin),
+          max: f.book.value(waitRules.sprayMax),
+          why: 'Sprayed on both faces: damp through, not wet.',
+        }
+      : {
+          min: f.book.value(waitRules.soakMin),
+          max: f.book.value(waitRules.soakMax),
+          why: 'Wet through, but not waterlogged.',
+        }
+const soaking =
+  (id: string): Step['effort'] =>
+  (f) => ({
+    minutes: 3,
+    sentence: sprayed(f, id) ? 'A spray and a few minutes: it is thin.' : 'About half an hour in water.',
+  })
+const soakName =
+  (id: string, name: string): Step['name'] =>
+  (f) =>
+    `${sprayed(f, id) ? 'Spray' : 'Soak'} ${name}`
 const mellow = (f: Facts) => ({
   min: f.book.value(waitRules.mellowMin),
   max: f.book.value(waitRules.mellowMax),
@@ -70,10 +92,10 @@ export const lasting: Step[] = [
   },
   {
     id: 'soak-stiffener',
-    name: 'Soak the stiffeners',
+    name: soakName('stiffener', 'the stiffeners'),
     group: 'last',
-    effort: fixed(3, 'About half an hour in water.'),
-    wait: soak,
+    effort: soaking('stiffener'),
+    wait: soak('stiffener'),
     after: [['skive-stiffener', 'skived dry']],
     parts: ['stiffener'],
   },
@@ -129,10 +151,10 @@ export const lasting: Step[] = [
   },
   {
     id: 'soak-puff',
-    name: 'Soak the toe puffs',
+    name: soakName('puff', 'the toe puffs'),
     group: 'last',
-    effort: fixed(3, 'About half an hour in water.'),
-    wait: soak,
+    effort: soaking('puff'),
+    wait: soak('puff'),
     after: [['skive-puff', 'skived dry']],
     parts: ['puff'],
   },

@@ -97,6 +97,7 @@ export const preparing: Step[] = [
     id: 'cut-sock',
     name: 'Cut the sock liners',
     group: 'cut',
+    when: present('sock'),
     effort: cutting('sock', 2),
     after: [['print', 'they are cut by the printed outline']],
     cautions: ['knife'],

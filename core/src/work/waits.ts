@@ -10,10 +10,32 @@ const wait = (key: string, name: string, value: number, min: number, max: number
   why,
 })
 
+/** Leather up to this thickness need not be soaked whole. */
+export const soakRules = {
+  sprayUpTo: {
+    key: 'wait.sprayUpTo',
+    name: 'Stiffener and puff are only sprayed up to',
+    value: 2,
+    min: 0,
+    max: 4,
+    unit: 'mm',
+    why: 'Thin leather is wet through by a spray in a few minutes; soaked whole it loses its substance.',
+  },
+} satisfies Record<string, Rule>
+
 /** How long to wait before the next step, and after how long it is too late, in minutes. */
 export const waitRules = {
   soakMin: wait('soakMin', 'Soaking, at least', 20, 10, 60, 'The water has to reach the middle of the leather.'),
   soakMax: wait('soakMax', 'Soaking, at most', 30, 20, 120, 'Longer and the leather loses its substance.'),
+  sprayMin: wait(
+    'sprayMin',
+    'Sprayed thin leather, at least',
+    3,
+    1,
+    15,
+    'A spray on both faces and a few minutes are enough for thin leather.',
+  ),
+  sprayMax: wait('sprayMax', 'Sprayed thin leather, at most', 10, 5, 40, 'After this its surface dries again.'),
   mellowMin: wait('mellowMin', 'Mellowing wrapped, at least', 60, 30, 240, 'The damp has to spread evenly.'),
   mellowMax: wait(
     'mellowMax',
@@ -26,7 +48,7 @@ export const waitRules = {
   contactMin: wait(
     'contactMin',
     'Contact cement, at least',
-    12,
+    15,
     5,
     30,
     'The solvent has to leave before the faces meet.',

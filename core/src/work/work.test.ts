@@ -78,11 +78,25 @@ describe('the order of work', () => {
     let length = 0
     for (let i = 1; i < holdfast.length; i++)
       length += Math.hypot(holdfast[i][0] - holdfast[i - 1][0], holdfast[i][1] - holdfast[i - 1][1])
-    // One foot has a hole at both ends and one every 7 mm, as near as comes out whole.
-    const stitches = 2 * (Math.round(length / 7) + 1)
+    // One foot has a stitch every 7 mm, as near as comes out whole.
+    const stitches = 2 * Math.round(length / 7)
     const step = welted.find((o) => o.id === 'sew-welt')
     expect(step?.minutes.sentence).toContain(`${stitches} stitches`)
     expect(step?.minutes.value).toBe(Math.round(10 + stitches / 2.2))
+  })
+  it('soaks by thickness: thin leather is sprayed and waits a few minutes', () => {
+    const steps = (thickness: number) => {
+      const pair = samplePair()
+      return planPair(
+        {
+          ...pair,
+          materials: pair.materials.map((m) => (m.kind === 'stiffener leather' ? { ...m, thickness } : m)),
+        },
+        cache,
+      ).operations.find((o) => o.id === 'soak-stiffener')
+    }
+    expect(steps(2.4)).toMatchObject({ name: 'Soak the stiffeners', wait: { min: 20, max: 30 } })
+    expect(steps(1.9)).toMatchObject({ name: 'Spray the stiffeners', wait: { min: 3, max: 10 } })
   })
   it('warns where it can hurt', () => {
     for (const step of welted) {

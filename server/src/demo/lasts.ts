@@ -18,6 +18,7 @@ import { demoId } from './demoId.ts'
 
 const ordinary = {
   heelGirth: null,
+  seatSlope: 0.6,
   coneFront: 0.4,
   swing: 0.045,
   arch: 0.2,

@@ -136,7 +136,7 @@ function tables(
     ['Waist width', mm(r.widths.waist)],
     ['Joint width', mm(r.widths.joint)],
     ['Heel height', mm(r.heelHeight)],
-    ['Toe spring', mm(r.toeSpring)],
+    ['Toe spring of the last', mm(r.toeSpring)],
     ['Toe box height', mm(r.toeBoxHeight)],
   ])
   column(

@@ -39,6 +39,7 @@ export function hiddenLast(seed: number): LastMeasures {
     waistGirth: half(247 * k * (1 + full)),
     instepGirth: half(251 * k * (1 + full)),
     heelGirth: null,
+    seatSlope: 0.6,
     coneHeight: half(80 * k),
     coneFront: 0.4,
     coneWidth: half(28 * k),

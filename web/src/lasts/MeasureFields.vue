@@ -28,7 +28,7 @@ defineProps<{ wrong?: string | null; without?: readonly string[] }>()
             type="number"
             class="figure"
             :step="f.step"
-            :placeholder="f.optional ? 'as it comes' : ''"
+            :placeholder="f.empty ?? ''"
             :aria-invalid="wrong === f.key"
           />
         </label>

@@ -5,8 +5,8 @@ export interface MeasureField {
   key: Exclude<keyof LastMeasures, 'toeShape'>
   name: string
   step: number
-  /** May be left empty: then it comes as it comes. */
-  optional?: boolean
+  /** May be left empty: what then holds. */
+  empty?: string
   unit: 'mm' | 'share'
 }
 
@@ -17,6 +17,13 @@ export const measureGroups: { name: string; fields: MeasureField[] }[] = [
     fields: [
       { key: 'length', name: 'Length', step: 1, unit: 'mm' },
       { key: 'heelHeight', name: 'Heel height', step: 1, unit: 'mm' },
+      {
+        key: 'seatSlope',
+        name: 'Slope of the seat, share of the mean',
+        step: 0.05,
+        empty: 'as first drawn',
+        unit: 'share',
+      },
       { key: 'toeSpring', name: 'Toe spring', step: 0.5, unit: 'mm' },
       { key: 'coneHeight', name: 'Cone above the seat', step: 1, unit: 'mm' },
     ],
@@ -27,7 +34,7 @@ export const measureGroups: { name: string; fields: MeasureField[] }[] = [
       { key: 'jointGirth', name: 'Joint girth', step: 1, unit: 'mm' },
       { key: 'waistGirth', name: 'Waist girth', step: 1, unit: 'mm' },
       { key: 'instepGirth', name: 'Instep girth', step: 1, unit: 'mm' },
-      { key: 'heelGirth', name: 'Short heel girth', step: 1, optional: true, unit: 'mm' },
+      { key: 'heelGirth', name: 'Short heel girth', step: 1, empty: 'as it comes', unit: 'mm' },
     ],
   },
   {
@@ -63,6 +70,7 @@ const fields = measureGroups.flatMap((g) => g.fields)
 export const START: LastMeasures = {
   length: 280,
   heelHeight: 25,
+  seatSlope: 0.6,
   toeSpring: 10,
   jointGirth: 246,
   waistGirth: 241,
@@ -98,7 +106,7 @@ export function readTyped(
   const raw: Record<string, number | string | null> = { toeShape: t.toeShape }
   for (const f of fields) {
     const text = String(t[f.key]).trim().replace(',', '.')
-    if (text === '' && f.optional) {
+    if (text === '' && f.empty !== undefined) {
       raw[f.key] = null
       continue
     }

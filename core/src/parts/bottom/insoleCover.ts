@@ -3,8 +3,10 @@ import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Material } from '../../model/material.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom } from '../alongBottom.ts'
+import type { GirthLoss } from '../paddingLoss.ts'
 import type { Part } from '../part.ts'
 import { ruled } from '../ruled.ts'
+import { lossFindings } from '../sockLiner.ts'
 import { bottomRules } from './bottomRules.ts'
 
 /** What foam and cover add to the insole, above it and at its edge, mm. */
@@ -16,6 +18,7 @@ export function coverParts(
   bottom: DevelopedBottom,
   length: number,
   lining: Material,
+  loss: GirthLoss | null,
   book: RuleBook,
 ): Part[] {
   const turn = book.value(bottomRules.coverTurn)
@@ -51,7 +54,8 @@ export function coverParts(
       outline: covered,
       lines: [...base.lines],
       ...alongBottom(covered, bottom, length),
-      becauses: [ruled('Turned round the edge', bottomRules.coverTurn, book)],
+      becauses: [ruled('Turned round the edge', bottomRules.coverTurn, book), ...(loss?.becauses ?? [])],
+      findings: loss ? lossFindings(loss, false, book) : [],
     },
   ]
 }

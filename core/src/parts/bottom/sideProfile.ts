@@ -22,8 +22,10 @@ export interface SideProfile {
   underside: Path
   /** Whole thickness under the last at the four places, mm. */
   thickness: Record<ProfilePlace, number>
-  /** Height of the underside over the ground at the toe, mm. */
+  /** Toe spring of the finished sole: its underside over the ground at its tip, mm. */
   spring: number
+  /** Toe spring of the bare last: its bottom over its own lowest place in front, at the toe, mm. */
+  lastSpring: number
   places: Record<ProfilePlace, number>
 }
 
@@ -100,9 +102,14 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, stuff: reado
     underside,
     thickness: atPlaces((x) => stuff.reduce((sum, s) => sum + s.thickness(x), 0)),
     spring: underside[COUNT][1],
+    lastSpring: lastSpring(top.filter(([x]) => x > STANDS_FROM * L && x <= toe)),
     places,
   }
 }
+
+/** How far the end of a forepart stands over its lowest place. */
+const lastSpring = (front: Path): number =>
+  front.length > 0 ? front[front.length - 1][1] - Math.min(...front.map((p) => p[1])) : 0
 
 /** Height of a line that runs forward at x, mm; its ends go on level. */
 export function heightAt(line: Path, x: number): number {

@@ -51,7 +51,8 @@ function draw(board: DesignBoard): DrawnUpper {
     { lateral: 0.44 * L, medial: 0.46 * L },
     'Where the waist is narrow and the seam lies still.',
   )
-  const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [-0.3, -1] }))
+  const way = directionAt(board.ridge, vampAt)
+  const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [way[1], -way[0]] }))
   const crown = back.top
   const frontTop = board.shared(
     'shaftFront',
@@ -66,7 +67,6 @@ function draw(board: DesignBoard): DrawnUpper {
     [bend[0], bend[1] + 2],
     'The shaft leaves the ridge here and stands up.',
   )
-  const way = directionAt(board.ridge, vampAt)
   const front: Path = smoothLine([frontTop, instep, vampAt], { end: way })
   const topLine = perSide((): Path =>
     smoothLine([frontTop, [(frontTop[0] + crown[0]) / 2, (frontTop[1] + crown[1]) / 2 - 2], crown], {

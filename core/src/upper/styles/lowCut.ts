@@ -38,8 +38,8 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const top = board.decisions.topEdge ?? cut.topEdge
   const back = drawBack(
     board,
-    backHeight(board) - 4,
-    'A fifth of the last length less a little: a low-cut shoe holds by its top edge.',
+    backHeight(board) - board.book.value(styleRules.lowBack),
+    `A fifth of the last length and a little for shrinkage, less ${board.book.value(styleRules.lowBack)} mm: ${styleRules.lowBack.why}`,
   )
   const throat = board.onRidge('throat', 'Throat', board.book.value(cut.throat) * L, cut.throat.why, cut.throat)
   const way = directionAt(board.ridge, throat)

@@ -60,7 +60,7 @@ const readings = computed(() => {
     { name: 'Joint width', right: r.widths.joint, left: l.widths.joint },
     { name: 'Seat width', right: r.widths.seat, left: l.widths.seat },
     { name: 'Heel height', right: r.heelHeight, left: l.heelHeight },
-    { name: 'Toe spring', right: r.toeSpring, left: l.toeSpring },
+    { name: 'Toe spring of the last', right: r.toeSpring, left: l.toeSpring },
   ]
 })
 const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.abs(by))}`

@@ -56,7 +56,7 @@ const arrows = computed(() => {
   const { profile, heel } = props.bottom
   const end = profile.underside[profile.underside.length - 1]
   return [
-    { name: 'toe spring', value: profile.spring, x: end[0] - 2, top: end[1], anchor: 'end' as const },
+    { name: 'toe spring of the sole', value: profile.spring, x: end[0] - 2, top: end[1], anchor: 'end' as const },
     ...(heel
       ? [
           {
@@ -78,7 +78,7 @@ const arrows = computed(() => {
       ref="surface"
       class="slate-surface"
       role="img"
-      :aria-label="`Side section to scale. Toe spring ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
+      :aria-label="`Side section to scale. Toe spring of the finished sole ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
       v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">

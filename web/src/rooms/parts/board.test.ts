@@ -98,6 +98,7 @@ describe('tones of thickness', () => {
       waistGirth: 218,
       jointGirth: 225,
       heelGirth: null,
+      seatSlope: 0.6,
     })
     const n = surface.columns * surface.rows
     const ramp = { from: 1, to: 3 }
