@@ -2,6 +2,7 @@ import { boxOf, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import { STATIONS } from '../last/frame.ts'
 import { bottomDimensions } from './bottomDimensions.ts'
+import { toeToHeel } from './grain.ts'
 import { notchNear } from './notch.ts'
 import type { Part } from './part.ts'
 
@@ -13,14 +14,13 @@ export function alongBottom(
 ): Pick<Part, 'notches' | 'grain' | 'dimensions'> {
   const box = boxOf(outline)
   const waist: Point = [bottom.flatX(STATIONS.waistMedial * length), box.maxY]
-  const middle = (box.minX + box.maxX) / 2
   return {
     notches: [
       notchNear(outline, waist, 'medial'),
       notchNear(outline, [box.minX, 0], 'centre'),
       notchNear(outline, [box.maxX, 0], 'centre'),
     ],
-    grain: { at: [middle, 0], length: 60 },
+    grain: toeToHeel(outline),
     dimensions: bottomDimensions(outline, bottom.length),
   }
 }

@@ -16,6 +16,6 @@ export function leftPart<P extends DrawablePart>(part: P): P {
     skives: part.skives.map((s) => ({ ...s, edge: line(s.edge, false), band: line(s.band, true) })),
     notches: part.notches.map((n) => ({ ...n, at: flip(n.at), inwards: flip(n.inwards) })),
     dimensions: part.dimensions.map((d) => ({ ...d, from: flip(d.from), to: flip(d.to) })),
-    grain: { ...part.grain, at: flip(part.grain.at) },
+    grain: { from: flip(part.grain.from), to: flip(part.grain.to) },
   }
 }

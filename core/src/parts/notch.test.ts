@@ -95,7 +95,7 @@ describe('the left part', () => {
     ],
     notches: [notchNear(circle, [0, 40], 'medial')],
     dimensions: [{ name: 'd', from: [0, 3], to: [8, 4], value: 8 }],
-    grain: { at: [2, 3], length: 30 },
+    grain: { from: [20, 0], to: [0, 5] },
     becauses: [],
     findings: [],
   }

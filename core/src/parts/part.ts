@@ -1,3 +1,4 @@
+import type { Grain } from './grain.ts'
 import type { Because, Finding } from '../model/because.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { WallArea } from '../layers/wallArea.ts'
@@ -70,8 +71,8 @@ export interface Part {
   skives: readonly Skive[]
   notches: readonly Notch[]
   dimensions: readonly Dimension[]
-  /** Tight direction along x, drawn as an arrow of so many mm. */
-  grain: { at: Point; length: number }
+  /** Tight direction, as an arrow on the part. */
+  grain: Grain
   becauses: readonly Because[]
   findings: readonly Finding[]
   /** Where it lies on the wall; empty for what lies under the foot or over no part of the last. */

@@ -233,7 +233,6 @@ export function padding(needs: PaddingNeeds): Part {
     lines: [{ name: 'sock liner', kind: 'neighbour', path: sock, closed: true }],
     skives,
     ...ground,
-    grain: { ...ground.grain, length: part ? 40 : 60 },
     becauses: [
       {
         quantity: 'Larger than the sock',

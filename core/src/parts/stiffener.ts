@@ -3,7 +3,7 @@ import { bandAlong } from '../geometry/clip.ts'
 import { wallPath } from '../forme/wallPath.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { lerp, smoothstep } from '../geometry/interpolate.ts'
-import { boxOf, GeometryError, lerpPoint, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, GeometryError, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { HeelPatch } from '../forme/heelPatch.ts'
 import type { Side } from '../last/frame.ts'
 import { DEPTHS, type WallArea } from '../layers/wallArea.ts'
@@ -13,6 +13,7 @@ import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { wallSides } from '../upper/designPoints.ts'
 import { perSide } from '../upper/styles/lines.ts'
+import { grainAlong } from './grain.ts'
 import { notchNear } from './notch.ts'
 import type { Part, Skive } from './part.ts'
 import { stiffenerRules } from './stiffenerRules.ts'
@@ -203,7 +204,8 @@ export function stiffener(needs: StiffenerNeeds): Part {
         value: box.maxX - box.minX,
       },
     ],
-    grain: { at: lerpPoint(backFoot, backTop, 0.42), length: 44 },
+    // Round the heel, from the medial front to the lateral one.
+    grain: grainAlong(outline, [1, 0], [feather]),
     becauses,
     findings: stiffenerFindings(needs, ends, back, edges, tops),
     areas: wallSides.map((side) => wallArea(needs, side, ends[side], tops[side])),

@@ -14,6 +14,7 @@ import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { wallSides } from '../upper/designPoints.ts'
+import { toeToHeel } from './grain.ts'
 import { notchNear } from './notch.ts'
 import type { Part } from './part.ts'
 import { fullness } from './fullness.ts'
@@ -212,7 +213,7 @@ export function toePuff(needs: PuffNeeds): Part {
         value: box.maxX - box.minX,
       },
     ],
-    grain: { at: [centreBack[0] * 0.5, 0], length: 30 },
+    grain: toeToHeel(outline, [[centreBack, toe]]),
     becauses: [
       {
         quantity: PUFF_LENGTH,

@@ -1,6 +1,6 @@
-import { pointsAt } from '../geometry/along.ts'
-import { beside } from '../geometry/cutLine.ts'
-import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import { cumulative, nearest, pointAt, pointsAt } from '../geometry/along.ts'
+import { beside, joined, stretch } from '../geometry/cutLine.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import type { Decoration } from '../model/upper.ts'
 import { withAllowances } from './allowance.ts'
@@ -57,73 +57,161 @@ export const decorationRules = {
 /** Depth of a tooth as a share of its pitch. */
 const DEPTH = 0.45
 
-/** Edges that are decorated: those that lie open over a neighbour. */
-const decorated = (e: PieceEdge) => e.role === 'lap over' && pathLength(e.line) > 25
+/** Edges that lie open over a neighbour. */
+const isOpen = (e: PieceEdge) => e.role === 'lap over'
+/** Shorter runs of open edges are left plain, mm. */
+const SHORTEST = 25
+/** Open edges go on into one another where they turn by no more than this, degrees. */
+const GOES_ON = 35
 
-/** A row along an edge, `inside` mm in: equal steps from corner to corner, a large hole in the middle of each, two small ones where steps meet. */
-export function punchedRow(line: Path, inside: number, pitch: number, large: number, small: number): Hole[] {
+/** Open edges of a piece that run on into one another: decorated as one. */
+export interface OpenRun {
+  /** Places among the piece's edges, in order. */
+  edges: number[]
+  line: Path
+  /** How far along it crosses the fold, mm; null where it does not. */
+  foldAt: number | null
+}
+
+const wayAt = (line: Path, end: 'first' | 'last'): number => {
+  const [a, b] = end === 'first' ? [line[0], line[1]] : [line[line.length - 2], line[line.length - 1]]
+  return Math.atan2(b[1] - a[1], b[0] - a[0])
+}
+
+/** Runs of open edges that are long enough to be decorated, each with its place on the fold. */
+export function openRuns({ edges, fold }: Pick<Piece, 'edges' | 'fold'>): OpenRun[] {
+  const n = edges.length
+  const goesOn = (i: number): boolean => {
+    const [here, next] = [edges[i], edges[(i + 1) % n]]
+    if (n < 2 || !isOpen(here) || !isOpen(next)) return false
+    const turn = wayAt(next.line, 'first') - wayAt(here.line, 'last')
+    return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) < (GOES_ON * Math.PI) / 180
+  }
+  const runs: OpenRun[] = []
+  edges.forEach((edge, i) => {
+    if (!isOpen(edge) || goesOn((i + n - 1) % n)) return
+    const its = [i]
+    while (goesOn(its[its.length - 1]) && its.length < n) its.push((its[its.length - 1] + 1) % n)
+    const line = joined(...its.map((k) => edges[k].line))
+    if (pathLength(line) <= SHORTEST) return
+    const sums = cumulative(line)
+    const at = line.findIndex(
+      (p, k) => k > 0 && k + 1 < line.length && (fold?.some((q) => distance(p, q) < 0.1) ?? false),
+    )
+    runs.push({ edges: its, line, foldAt: at < 0 ? null : sums[at] })
+  })
+  return runs
+}
+
+/** Holes of one stretch of a row, from a large one at its beginning (`whole`) or half a step before one, to half a step before its end. */
+function stretchOf(length: number, pitch: number, whole: boolean): { along: number; large: boolean }[] {
+  const extra = whole ? 0.5 : 0
+  const steps = Math.max(1, Math.round(length / pitch - extra))
+  const step = length / (steps + extra)
+  const first = whole ? 0 : 0.5
+  const holes: { along: number; large: boolean }[] = []
+  for (let k = 0; k + first < steps + extra - 1e-9; k++) {
+    holes.push({ along: (k + first) * step, large: true })
+    const next = (k + first + 0.5) * step
+    // Two small ones where steps meet, a quarter of a step apart.
+    if (next + step / 2 < length - step / 4)
+      holes.push({ along: next - step / 8, large: false }, { along: next + step / 8, large: false })
+  }
+  return holes
+}
+
+/**
+ * A row along an edge, `inside` mm in: equal steps from corner to corner, a large hole in the middle of each, two small
+ * ones where steps meet. On a fold it has a large hole, and steps on either side from there to the corner.
+ */
+export function punchedRow(
+  line: Path,
+  inside: number,
+  pitch: number,
+  large: number,
+  small: number,
+  foldAt: number | null = null,
+): Hole[] {
   const row = beside(line, inside)
   const whole = pathLength(row)
-  const steps = Math.max(1, Math.round(whole / pitch))
-  const step = whole / steps
-  const holes: { along: number; diameter: number }[] = []
-  for (let k = 0; k < steps; k++) {
-    holes.push({ along: (k + 0.5) * step, diameter: large })
-    if (k + 1 < steps) {
-      // The two stand a quarter of a step apart.
-      holes.push({ along: (k + 1) * step - step / 8, diameter: small })
-      holes.push({ along: (k + 1) * step + step / 8, diameter: small })
-    }
-  }
+  const middle = foldAt === null ? null : nearest(row, pointAt(line, foldAt)).at
+  const holes =
+    middle === null
+      ? stretchOf(whole, pitch, false)
+      : [
+          ...stretchOf(middle, pitch, true)
+            .slice(1)
+            .map((h) => ({ ...h, along: middle - h.along }))
+            .reverse(),
+          ...stretchOf(whole - middle, pitch, true).map((h) => ({ ...h, along: middle + h.along })),
+        ]
   const places = pointsAt(
     row,
     holes.map((h) => h.along),
   )
-  return places.map((at, i) => ({ at, diameter: holes[i].diameter }))
+  return places.map((at, i) => ({ at, diameter: holes[i].large ? large : small }))
 }
 
-/** Teeth along an edge: a whole number of them, points on the line, roots inside it. */
-export function gimped(line: Path, pitch: number): Path {
+/** Teeth along an edge: a whole number of them, points on the line, roots inside it. `root` begins or ends it between two teeth. */
+export function gimped(line: Path, pitch: number, root: 'first' | 'last' | null = null): Path {
   const whole = pathLength(line)
-  const teeth = Math.max(1, Math.round(whole / pitch))
-  const step = whole / teeth
-  const out: Point[] = [line[0]]
+  // With half a tooth at the end that goes on over the fold, its other half is its mirror image.
+  const halves =
+    root === null ? 2 * Math.max(1, Math.round(whole / pitch)) : 2 * Math.max(1, Math.round(whole / pitch - 0.5)) + 1
+  const step = whole / halves
   const places = pointsAt(
     line,
-    Array.from({ length: 2 * teeth + 1 }, (_, i) => (i * step) / 2),
+    Array.from({ length: halves + 1 }, (_, i) => i * step),
   )
-  for (let k = 0; k < teeth; k++) {
-    const [a, m, b] = [places[2 * k], places[2 * k + 1], places[2 * k + 2]]
-    const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
-    const depth = DEPTH * step
-    out.push(
-      [m[0] - ((b[1] - a[1]) / l) * depth, m[1] + ((b[0] - a[0]) / l) * depth],
-      k + 1 === teeth ? line[line.length - 1] : b,
-    )
+  const depth = toothDepth(2 * step)
+  return places.map((p, i): Point => {
+    const tip = root === 'first' ? i % 2 === 1 : i % 2 === 0
+    if (tip) return i === 0 ? line[0] : i === halves ? line[line.length - 1] : p
+    const [a, b] = [places[Math.max(0, i - 1)], places[Math.min(halves, i + 1)]]
+    const l = distance(a, b) || 1
+    return [p[0] - ((b[1] - a[1]) / l) * depth, p[1] + ((b[0] - a[0]) / l) * depth]
+  })
+}
+
+/** Depth of a tooth, mm. */
+export const toothDepth = (pitch: number): number => DEPTH * pitch
+
+/** The edges with every run of open ones cut in teeth, from the fold, where there is a root, to the corners. */
+function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEdge[] {
+  const cut = new Map<number, PieceEdge[]>()
+  for (const run of runs) {
+    const first = piece.edges[run.edges[0]]
+    const lines =
+      run.foldAt === null
+        ? [gimped(run.line, pitch)]
+        : [
+            gimped(stretch(run.line, 0, run.foldAt), pitch, 'last'),
+            gimped(stretch(run.line, run.foldAt, Infinity), pitch, 'first'),
+          ]
+    run.edges.forEach((k, i) => cut.set(k, i === 0 ? lines.map((line) => ({ ...first, line })) : []))
   }
-  return out
+  return piece.edges.flatMap((e, k) => cut.get(k) ?? [e])
 }
 
 /** A piece with its open edges punched or gimped. The finished line, and so every seam length, stays. */
 export function decorate(piece: Piece, decoration: Decoration, book: RuleBook): Piece {
-  if (decoration === 'none' || !piece.edges.some(decorated)) return piece
+  const runs = decoration === 'none' ? [] : openRuns(piece)
+  if (runs.length === 0) return piece
   const holes = decoration.includes('punched')
-    ? piece.edges
-        .filter(decorated)
-        .flatMap((e) =>
-          punchedRow(
-            e.line,
-            book.value(decorationRules.rowFromEdge),
-            book.value(decorationRules.pitch),
-            book.value(decorationRules.large),
-            book.value(decorationRules.small),
-          ),
-        )
+    ? runs.flatMap((r) =>
+        punchedRow(
+          r.line,
+          book.value(decorationRules.rowFromEdge),
+          book.value(decorationRules.pitch),
+          book.value(decorationRules.large),
+          book.value(decorationRules.small),
+          r.foldAt,
+        ),
+      )
     : []
   if (!decoration.includes('gimped')) return { ...piece, holes }
-  const toothed = piece.edges.map((e) =>
-    decorated(e) ? { ...e, line: gimped(e.line, book.value(decorationRules.tooth)) } : e,
-  )
-  const net = toothed.flatMap((e) => e.line.slice(0, -1))
-  return { ...piece, holes, outline: withAllowances(net, toothed, piece.name) }
+  const pitch = book.value(decorationRules.tooth)
+  const edges = toothed(piece, runs, pitch)
+  const net = edges.flatMap((e) => e.line.slice(0, -1))
+  return { ...piece, holes, teeth: toothDepth(pitch), outline: withAllowances(net, edges, piece.name) }
 }

@@ -1,6 +1,8 @@
-import { pointAt } from '../geometry/along.ts'
-import { boxOf, pathLength, type Point } from '../geometry/path.ts'
+import { pointAt, resample } from '../geometry/along.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { grainAlong } from '../parts/grain.ts'
 import type { Join } from './joins.ts'
+import { openRuns } from './decoration.ts'
 import type { Piece, PieceEdge, PieceMark } from './piece.ts'
 
 /** A seam longer than this gets two match marks instead of one, mm. */
@@ -50,8 +52,21 @@ export function withMarks(piece: Piece, joins: readonly Join[]): Piece {
     const [a, b] = piece.fold
     const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     const way: Point = [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
-    marks.push({ kind: 'centre', at: cutOn(piece, a, [-way[0], -way[1]]), inwards: way })
-    marks.push({ kind: 'centre', at: cutOn(piece, b, way), inwards: [-way[0], -way[1]] })
+    for (const [end, inwards] of [
+      [a, way],
+      [b, [-way[0], -way[1]]],
+    ] as const) {
+      const out: Point = [-inwards[0], -inwards[1]]
+      const toothed =
+        piece.teeth > 0 &&
+        openRuns(piece).some((r) => r.foldAt !== null && distance(pointAt(r.line, r.foldAt), end) < 0.1)
+      marks.push(
+        toothed
+          ? // Between two teeth there is no room for a triangle: a slit goes in from the root.
+            { kind: 'centre slit', at: [end[0] + inwards[0] * piece.teeth, end[1] + inwards[1] * piece.teeth], inwards }
+          : { kind: 'centre', at: cutOn(piece, end, out), inwards },
+      )
+    }
   }
   return { ...piece, marks, grain: grainOf(piece) }
 }
@@ -72,12 +87,32 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
   return [from[0] + way[0] * best, from[1] + way[1] * best]
 }
 
-/** Tight direction: from toe to heel, which is along the centre line in front, and along the forme on the sides. */
-function grainOf({ net, fold }: Piece): Piece['grain'] {
-  const b = boxOf(net)
+/** Pieces that keep a length and are cut along their own, whatever way they lie on the shoe. */
+const TAPES = /^(facingTape|backStay)/
+
+/**
+ * Tight direction: from toe to heel (docs/trade.md, "Cutting"): along the centre line in front, along the forme on the
+ * sides, of which the medial one is drawn mirrored. What stands on the back fold runs round the heel, and tapes along
+ * themselves.
+ */
+export function grainOf({ id, side, net, fold }: Pick<Piece, 'id' | 'side' | 'net' | 'fold'>): Piece['grain'] {
   const upright = fold !== null && Math.abs(fold[0][0] - fold[1][0]) < 1
-  const y = fold && !upright ? fold[0][1] : (b.minY + b.maxY) / 2
-  const reach = 0.22 * (b.maxX - b.minX)
-  const x = (b.minX + b.maxX) / 2
-  return { from: [x + reach, y], to: [x - reach, y] }
+  const lines: Path[] = fold ? [[fold[0], fold[1]]] : []
+  if (TAPES.test(id)) return grainAlong(net, longWay(net))
+  if (upright) return grainAlong(net, [1, 0])
+  return grainAlong(net, [side === 'medial' ? 1 : -1, 0], lines)
+}
+
+/** Unit direction in which an outline is longest: the eigenvector of its points' scatter about their middle. */
+function longWay(outline: Path): Point {
+  const even = resample(outline, 200, true)
+  const [mx, my] = [0, 1].map((d) => even.reduce((s, p) => s + p[d], 0) / even.length)
+  let [xx, xy, yy] = [0, 0, 0]
+  for (const [x, y] of even) {
+    xx += (x - mx) ** 2
+    xy += (x - mx) * (y - my)
+    yy += (y - my) ** 2
+  }
+  const angle = Math.atan2(2 * xy, xx - yy) / 2
+  return [Math.cos(angle), Math.sin(angle)]
 }

@@ -1,3 +1,4 @@
+import type { Grain } from '../parts/grain.ts'
 import type { SewnLine } from './sewnLine.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
@@ -26,7 +27,7 @@ export interface PlacedEdge {
 }
 
 export interface PieceMark {
-  kind: 'medial' | 'centre' | 'match'
+  kind: 'medial' | 'centre' | 'centre slit' | 'match'
   at: Point
   inwards: Point
 }
@@ -54,7 +55,10 @@ export interface Piece {
   /** Seams whose holes it shares with another piece. */
   sewn: SewnLine[]
   slits: { from: Point; to: Point; kind: 'slit' | 'notch' }[]
-  grain: { from: Point; to: Point }
+  /** Tight direction, as an arrow on the piece. */
+  grain: Grain
+  /** How deep the teeth of its gimped edges are, mm; 0 where they are plain. */
+  teeth: number
   /** The finished outline and its edges on the forme, by side: what shows the piece in its place and on the last. */
   places: { side: Side; forme: Path; edges: PlacedEdge[] }[]
   becauses: Because[]

@@ -7,6 +7,7 @@ import type { Piece, PieceMark } from './piece.ts'
 const MARKS: Record<PieceMark['kind'], { depth: number; half: number; name: string }> = {
   medial: { depth: 4, half: 1.8, name: 'medial notch' },
   centre: { depth: 3, half: 1, name: 'centre notch' },
+  'centre slit': { depth: 3, half: 0, name: 'centre notch' },
   match: { depth: 3, half: 0, name: 'match mark' },
 }
 
@@ -51,7 +52,6 @@ export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thi
       closed: true,
     })),
   ]
-  const { from, to } = piece.grain
   return {
     id: piece.id,
     name: piece.name,
@@ -64,7 +64,7 @@ export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thi
     skives: [],
     notches: [],
     dimensions: [],
-    grain: { at: [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], length: Math.hypot(to[0] - from[0], to[1] - from[1]) },
+    grain: piece.grain,
     becauses: piece.becauses,
     findings: [],
   }

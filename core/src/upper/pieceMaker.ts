@@ -83,6 +83,7 @@ function finished(
     sewn: [],
     slits: [],
     grain: { from: net[0], to: net[0] },
+    teeth: 0,
     places,
     becauses: [],
   }

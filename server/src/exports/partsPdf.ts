@@ -2,6 +2,9 @@ import {
   boxOf,
   contains,
   cutLine,
+  grainAlong,
+  grainArrow,
+  intersect,
   stitchTicks,
   type DrawablePart,
   type PairFile,
@@ -9,31 +12,26 @@ import {
   type Plan,
 } from '@gentle-awl/core'
 import type { PairPart } from './pairParts.ts'
-import { cover, pageMap } from './pdfCover.ts'
+import { labelPlace, leading } from './label.ts'
+import { benchSheet } from './benchSheet.ts'
 import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
-import {
-  FOOT,
-  layOutAll,
-  MARGIN,
-  OVERLAP,
-  papers,
-  windowOf,
-  type Paper,
-  type Placed,
-  type Sheet,
-  type Tile,
-} from './sheets.ts'
+import { FOOT, layOutAll, MARGIN, papers, windowOf, type Paper, type Placed, type Sheet } from './sheets.ts'
 
 /** Lines of the last or of a neighbour that reach further than this past a part would cross what shares its page, mm. */
-const PAST = 18
+const PAST = 4
+/** Half the length of a register cross's arms, mm. */
+const CROSS = 3
+/** Further lines of a name are so much smaller than the first. */
+const SMALLER = 0.8
 
 function staysNear(part: DrawablePart, path: Path): boolean {
   const [a, b] = [boxOf(part.outline), boxOf(path)]
   return b.minX > a.minX - PAST && b.maxX < a.maxX + PAST && b.minY > a.minY - PAST && b.maxY < a.maxY + PAST
 }
 
-function drawPart(page: Page, { part, move, foot }: Placed): void {
+function drawPart(page: Page, placed: Placed): void {
+  const { part, move } = placed
   for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
   for (const l of part.lines) {
     // A crease line that runs beside the part says nothing here and would cross the other foot.
@@ -55,95 +53,77 @@ function drawPart(page: Page, { part, move, foot }: Placed): void {
     else page.line(path, l.closed, 0.2, [3, 1.5], PALE)
   }
   page.line(move(cutLine(part.outline, part.notches)), true, 0.35)
-  const [g] = move([part.grain.at], false)
-  const box = boxOf(move(part.outline))
-  const upright = box.maxY - box.minY > box.maxX - box.minX
-  const half = part.grain.length / 2
-  const along = part.id === 'puff' || part.id === 'stiffener' ? 0 : half
-  const arrow: Path = upright
-    ? [
-        [g[0], g[1] - half],
-        [g[0], g[1] + half],
-      ]
-    : [
-        [g[0] - half, g[1]],
-        [g[0] + half, g[1]],
-      ]
-  page.line(arrow, false, 0.25)
-  const tip = arrow[1]
-  page.line(
-    upright
-      ? [[tip[0] - 1.2, tip[1] - 3], tip, [tip[0] + 1.2, tip[1] - 3]]
-      : [[tip[0] - 3, tip[1] - 1.2], tip, [tip[0] - 3, tip[1] + 1.2]],
-    false,
-    0.25,
-  )
-  const top = upright ? g[1] - along - 5 : g[1] - 5
-  const label = `${part.name}, ${foot}`
-  // A narrow part carries its name beside it, small, so that it does not run into the next.
-  const narrow = Math.min(box.maxX - box.minX, 2 * (box.maxY - box.minY)) < 1.9 * label.length
-  if (narrow) {
-    page.text(label, (box.minX + box.maxX) / 2, box.minY - 3, 4.5, { centred: true })
-    return
-  }
-  page.text(label, g[0], top, 9, { bold: true, centred: true })
-  page.text(`${part.materialName}, ${part.thickness} mm`, g[0], top - 4.2, 7, { centred: true })
+  const arrow = arrowOf(placed)
+  for (const line of arrow) page.line(line, false, 0.25)
+  for (const [x, y] of placed.crosses) cross(page, x, y)
+  nameOn(page, placed, arrow)
 }
 
-function registerMarks(page: Page, sheet: Sheet, tile: Tile, window: { width: number; height: number }): void {
-  const has = (column: number, row: number) => sheet.tiles.some((t) => t.column === column && t.row === row)
-  const cross = (x: number, y: number) => {
+/** The tight direction as it lies on the page; each stretch of a long part has an arrow of its own. */
+function arrowOf({ part, move, stretch }: Placed): Path[] {
+  if (!stretch) return grainArrow(part.grain).map((line) => move(line, false))
+  const { x, y, width, height } = stretch.window
+  const shown = intersect(
+    move(part.outline),
+    [
+      [x, y],
+      [x + width, y],
+      [x + width, y + height],
+      [x, y + height],
+    ],
+    part.name,
+  )
+  const [from, to] = move([part.grain.from, part.grain.to], false)
+  return grainArrow(grainAlong(shown, [to[0] - from[0], to[1] - from[1]]))
+}
+
+/** A cross on which the other stretch of the part is laid. */
+function cross(page: Page, x: number, y: number): void {
+  for (const [dx, dy] of [
+    [CROSS, 0],
+    [0, CROSS],
+  ]) {
     page.line(
       [
-        [x - 3, y],
-        [x + 3, y],
+        [x - dx, y - dy],
+        [x + dx, y + dy],
       ],
       false,
       0.2,
     )
-    page.line(
-      [
-        [x, y - 3],
-        [x, y + 3],
-      ],
-      false,
-      0.2,
-    )
   }
-  const mid = OVERLAP / 2
-  const [left, right] = [has(tile.column - 1, tile.row), has(tile.column + 1, tile.row)]
-  const [above, below] = [has(tile.column, tile.row - 1), has(tile.column, tile.row + 1)]
-  // Crosses lie on the middle of every overlap, at the same places of the sheet on both pages.
-  for (const x of [left ? mid : null, right ? window.width - mid : null]) {
-    if (x === null) continue
-    page.line(
-      [
-        [x, 0],
-        [x, window.height],
-      ],
-      false,
-      0.12,
-      [1, 3],
-      PALE,
+}
+
+/** Name, foot, stuff and stretch of a part where they touch neither its arrow, nor a fold, nor a hole; else under it. */
+function nameOn(page: Page, { part, move, foot, stretch }: Placed, arrow: readonly Path[]): void {
+  const name = `${part.name}, ${foot}`
+  const stuff = `${part.materialName}, ${part.thickness} mm`
+  const which = stretch ? [`sheet ${stretch.index + 1} of ${stretch.of}: lay cross on cross`] : []
+  const inTheWay = [
+    ...arrow.map((path) => ({ path, closed: false })),
+    ...part.lines
+      .filter((l) => l.kind !== 'neighbour' && l.kind !== 'crease')
+      .map((l) => ({ path: move(l.path, l.closed), closed: l.closed })),
+  ]
+  const w = stretch?.window
+  const window = w ? { minX: w.x, minY: w.y, maxX: w.x + w.width, maxY: w.y + w.height } : null
+  const outline = move(part.outline)
+  for (const lines of [[name, stuff, ...which], [name, ...which], [name]]) {
+    const widthOf = (size: number) =>
+      Math.max(...lines.map((l, i) => page.widthOf(l, i === 0 ? size : size * SMALLER, i === 0)))
+    const place = labelPlace(outline, inTheWay, lines.length, widthOf, window)
+    if (!place) continue
+    lines.forEach((l, i) =>
+      page.text(l, place.at[0], place.at[1] - i * leading(place.size), i === 0 ? place.size : place.size * SMALLER, {
+        bold: i === 0,
+        centred: true,
+      }),
     )
-    cross(x, 12)
-    cross(x, window.height - 12)
+    return
   }
-  for (const y of [below ? mid : null, above ? window.height - mid : null]) {
-    if (y === null) continue
-    page.line(
-      [
-        [0, y],
-        [window.width, y],
-      ],
-      false,
-      0.12,
-      [1, 3],
-      PALE,
-    )
-    cross(12, y)
-    cross(window.width - 12, y)
-  }
+  // No room on it: beside it, as small as can be read, over or under.
+  const box = boxOf(outline)
+  page.text(name, (box.minX + box.maxX) / 2, box.minY > 3 ? box.minY - 2.4 : box.maxY + 1, 4.5, { centred: true })
 }
 
 function foot(page: Page, words: string, pageNumber: number, total: number, width: number): void {
@@ -153,20 +133,21 @@ function foot(page: Page, words: string, pageNumber: number, total: number, widt
   page.text(`${pageNumber} of ${total}`, width - 14, -11, 7.5)
 }
 
+/** What lies on a page, for its foot. */
+const namesOn = ({ placed }: Sheet): string => {
+  const names = [...new Set(placed.map((p) => p.part.name))]
+  return names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : names.join(', ')
+}
+
 /**
- * Parts of a pair, or the pieces of its upper, at true size: a cover with bars, list and page map, then both feet of every part, tiled on the
- * paper with overlap and register marks. Vector PDF; 1 mm is 72 / 25.4 points.
+ * Parts of a pair, or the pieces of its upper, at true size: one sheet for the bench with bars, list, map and what to cut
+ * from what; then both feet of every part, packed on the paper. Vector PDF; 1 mm is 72 / 25.4 points.
  */
 export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: readonly PairPart[]): Promise<Buffer> {
   const size = papers[paper]
   const window = windowOf(paper)
   const sheets = layOutAll(parts, paper)
-  const firstPages: number[] = []
-  let total = 2
-  for (const sheet of sheets) {
-    firstPages.push(total + 1)
-    total += sheet.tiles.length
-  }
+  const total = sheets.length + 1
   const { doc, finish } = startPdf(paper, `${file.label.order} ${file.label.name}, revision ${file.revision}`)
   const newPage = () => {
     doc.addPage()
@@ -174,24 +155,18 @@ export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: 
   }
   const words = `${file.label.order}  ${file.label.name}  revision ${file.revision}`
   const first = newPage()
-  cover(first, file, plan, parts, sheets, paper, firstPages, total)
-  foot(first, `${words}  cover`, 1, total, window.width)
-  const second = newPage()
-  pageMap(second, sheets, paper, firstPages)
-  foot(second, `${words}  map`, 2, total, window.width)
-  let number = 2
-  for (const sheet of sheets) {
-    for (const tile of sheet.tiles) {
-      const frame = newPage()
-      number++
+  benchSheet(first, file, plan, parts, sheets, paper)
+  foot(first, `${words}  for the bench`, 1, total, window.width)
+  sheets.forEach((sheet, i) => {
+    const page = newPage()
+    for (const placed of sheet.placed) {
       doc.save()
-      doc.rect(MARGIN * MM, MARGIN * MM, window.width * MM, window.height * MM).clip()
-      const page = new Page(doc, size.height, MARGIN - tile.x, MARGIN + FOOT - tile.y)
-      for (const placed of sheet.placed) drawPart(page, placed)
+      const w = placed.stretch?.window ?? { x: 0, y: 0, width: window.width, height: window.height }
+      doc.rect(page.x(w.x), page.y(w.y + w.height), w.width * MM, w.height * MM).clip()
+      drawPart(page, placed)
       doc.restore()
-      registerMarks(frame, sheet, tile, window)
-      foot(frame, `${words}  ${sheet.name}  sheet ${tile.name}`, number, total, window.width)
     }
-  }
+    foot(page, `${words}  ${namesOn(sheet)}`, i + 2, total, window.width)
+  })
   return finish()
 }

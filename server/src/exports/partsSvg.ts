@@ -1,6 +1,7 @@
 import {
   boxOf,
   cutLine,
+  grainArrow,
   leftPart,
   mirror,
   stitchTicks,
@@ -54,11 +55,14 @@ function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string 
         `<path class="skive" data-skive="${escape(s.name)}" d="${d(s.band, true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
     )
     .join('')
+  const arrow = grainArrow(part.grain)
+    .map((line) => `<path class="grain" d="${d(line, false)}" stroke-width="0.25"/>`)
+    .join('')
   const cut = d(cutLine(part.outline, part.notches), true)
   return (
     `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" transform="translate(${n(dx)} ${n(dy)})">` +
     `<title>${escape(`${part.name}, ${foot}, ${part.materialName} ${part.thickness} mm`)}</title>` +
-    `${skives}${lines}${ticks}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
+    `${skives}${lines}${ticks}${arrow}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
   )
 }
 

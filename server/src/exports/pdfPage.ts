@@ -36,10 +36,52 @@ export class Page {
     doc.stroke(colour)
   }
 
+  /** Draws with everything outside a closed path left out. */
+  clipped(path: Path, draw: () => void): void {
+    const { doc } = this
+    doc.save()
+    path.forEach(([x, y], i) => (i === 0 ? doc.moveTo(this.x(x), this.y(y)) : doc.lineTo(this.x(x), this.y(y))))
+    doc.closePath().clip()
+    draw()
+    doc.restore()
+  }
+
   fill(path: Path, colour: string, opacity: number): void {
     const { doc } = this
     path.forEach(([x, y], i) => (i === 0 ? doc.moveTo(this.x(x), this.y(y)) : doc.lineTo(this.x(x), this.y(y))))
     doc.closePath().fillOpacity(opacity).fill(colour).fillOpacity(1)
+  }
+
+  /** Width of words, mm. */
+  widthOf(words: string, size: number, bold = false): number {
+    return (
+      this.doc
+        .font(bold ? 'bold' : 'plain')
+        .fontSize(size)
+        .widthOfString(words) / MM
+    )
+  }
+
+  /** Words in lines of at most `width` mm, broken between words; a word that is wider by itself is broken too. */
+  wrapped(words: string, width: number, size: number, bold = false): string[] {
+    const lines: string[] = []
+    let line = ''
+    for (const word of words.split(' ')) {
+      const longer = line === '' ? word : `${line} ${word}`
+      if (this.widthOf(longer, size, bold) <= width) {
+        line = longer
+        continue
+      }
+      if (line !== '') lines.push(line)
+      line = word
+      while (this.widthOf(line, size, bold) > width && line.length > 1) {
+        let k = line.length - 1
+        while (k > 1 && this.widthOf(line.slice(0, k), size, bold) > width) k--
+        lines.push(line.slice(0, k))
+        line = line.slice(k)
+      }
+    }
+    return [...lines, line]
   }
 
   text(

@@ -1,12 +1,16 @@
 import {
-  boxOf,
+  contains,
   distance,
+  grainArrow,
+  leftPart,
   mirror,
   pieceAsPart,
   planPair,
+  styles,
   type DrawablePart,
   type PairFile,
   type Path,
+  type Piece,
   type Plan,
 } from '@gentle-awl/core'
 import DxfParser from 'dxf-parser'
@@ -14,7 +18,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { samplePair } from '../../../core/test/samplePair.ts'
 import { pairSvg } from './partsSvg.ts'
 import { pairParts } from './pairParts.ts'
-import { layOut } from './sheets.ts'
+import { layOutAll } from './sheets.ts'
 import { upperDxf } from './upperDxf.ts'
 
 let plan: Plan
@@ -88,15 +92,65 @@ describe('the upper as SVG', () => {
   })
 })
 
-describe('the upper on paper', () => {
-  it('every piece of both feet fits on its sheet', () => {
-    for (const piece of pieces) {
-      const sheet = layOut(pairParts([piece])[0], 'a4')
-      for (const { move } of sheet.placed) {
-        const b = boxOf(move(piece.outline))
-        expect(b.minX).toBeGreaterThanOrEqual(0)
-        expect(b.maxX).toBeLessThanOrEqual(sheet.width)
-        expect(b.maxY).toBeLessThanOrEqual(sheet.height)
+describe('the tight direction', () => {
+  /** Toe to heel on the forme, where the toe lies forwards: what the arrow must say, seen from outside the piece. */
+  const wanted = (piece: Piece): [number, number] | 'along itself' | 'round the heel' => {
+    if (/^(facingTape|backStay)/.test(piece.id)) return 'along itself'
+    const upright = piece.fold && Math.abs(piece.fold[0][0] - piece.fold[1][0]) < 1
+    if (upright) return 'round the heel'
+    return piece.side === 'medial' ? [1, 0] : [-1, 0]
+  }
+  const unit = ([a, b]: readonly (readonly [number, number])[]): [number, number] => {
+    const l = distance([a[0], a[1]], [b[0], b[1]])
+    return [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
+  }
+
+  it.each(styles)('of every piece of a %s goes with it through paper, SVG and DXF, turned and mirrored', (style) => {
+    const shoe = planPair({ ...input, decisions: { ...input.decisions, upper: { ...input.decisions.upper, style } } })
+    const stuff = input.materials[0]
+    const drawn = [...shoe.upper.pieces.map((p) => pieceAsPart(p, stuff)), ...shoe.parts]
+    for (const piece of shoe.upper.pieces) {
+      const way = unit([piece.grain.from, piece.grain.to])
+      const want = wanted(piece)
+      if (want === 'along itself') continue
+      const [x, y] = want === 'round the heel' ? [1, 0] : want
+      expect(way[0] * x + way[1] * y, `${style}, ${piece.name}`).toBeCloseTo(1, 9)
+      // The arrow lies on the leather.
+      for (const end of [piece.grain.from, piece.grain.to]) expect(contains(piece.outline, end), piece.name).toBe(true)
+    }
+    const parts = pairParts(drawn)
+    const file: Pick<PairFile, 'label' | 'revision'> = {
+      label: { order: '7', name: 'S', trade: '', note: '' },
+      revision: 3,
+    }
+    const svg = pairSvg(file as PairFile, parts)
+    const dxf = new DxfParser().parseSync(upperDxf(parts))
+    const placed = layOutAll(parts, 'a4').flatMap((s) => s.placed)
+    for (const part of drawn) {
+      for (const foot of ['right', 'left'] as const) {
+        const own = foot === 'left' ? leftPart(part) : part
+        const [shaft] = grainArrow(own.grain)
+        const at = svg.indexOf(`id="${part.id}-${foot}"`)
+        expect(at, part.name).toBeGreaterThan(0)
+        const [, d] = /class="grain" d="M([^"]+)"/.exec(svg.slice(at, svg.indexOf('</g>', at))) ?? []
+        const read = (d ?? '').split('L').map((pair): [number, number] => {
+          const [px, py] = pair.split(' ').map(Number)
+          return [px, -py]
+        })
+        expect(apart(read, shaft), part.name).toBeLessThan(0.01)
+        const block = dxf?.blocks[`${part.id}-${foot}`.replace(/[^A-Za-z0-9_-]/g, '_')]
+        const arrows = (block?.entities ?? []).filter((e) => e.layer === 'GRAIN')
+        expect(arrows, part.name).toHaveLength(2)
+        // On paper the arrow has the same place on the piece, whatever way the piece lies.
+        for (const p of placed.filter((q) => q.part.id === part.id && q.foot === foot)) {
+          const [outline, arrow] = [p.move(part.outline, false), p.move([part.grain.from, part.grain.to], false)]
+          for (const k of [0, 5, Math.floor(part.outline.length / 2)]) {
+            for (const e of [0, 1]) {
+              const before = distance(part.outline[k], e === 0 ? part.grain.from : part.grain.to)
+              expect(distance(outline[k], arrow[e])).toBeCloseTo(before, 6)
+            }
+          }
+        }
       }
     }
   })

@@ -1,9 +1,9 @@
-import { leftPart, type DrawablePart, type LineKind, type Path } from '@gentle-awl/core'
+import { grainArrow, leftPart, type DrawablePart, type LineKind, type Path } from '@gentle-awl/core'
 import type { PairPart } from './pairParts.ts'
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf'
 
 /** Layers by line kind, so that a cutting table can tell knife, punch and pen apart. */
-const LAYERS: Record<LineKind | 'cut', { name: string; colour: number }> = {
+const LAYERS: Record<LineKind | 'cut' | 'grain', { name: string; colour: number }> = {
   cut: { name: 'CUT', colour: Colors.White },
   'cut mark': { name: 'NOTCH', colour: Colors.Red },
   punch: { name: 'PUNCH', colour: Colors.Magenta },
@@ -13,6 +13,7 @@ const LAYERS: Record<LineKind | 'cut', { name: string; colour: number }> = {
   feather: { name: 'FEATHER', colour: Colors.Blue },
   crease: { name: 'CREASE', colour: Colors.Yellow },
   neighbour: { name: 'NEIGHBOUR', colour: Colors.Cyan },
+  grain: { name: 'GRAIN', colour: Colors.Green },
 }
 
 const blockName = (part: DrawablePart, foot: string) => `${part.id}-${foot}`.replace(/[^A-Za-z0-9_-]/g, '_')
@@ -29,12 +30,13 @@ export function upperDxf(parts: readonly PairPart[]): string {
     for (const { foot, part: drawn } of feet) {
       const part = foot === 'left' ? leftPart(drawn) : drawn
       const block = dxf.addBlock(blockName(part, foot))
-      const draw = (path: Path, closed: boolean, kind: LineKind | 'cut') =>
+      const draw = (path: Path, closed: boolean, kind: LineKind | 'cut' | 'grain') =>
         block.addLWPolyline(
           path.map(([px, py]) => ({ point: point2d(px, py) })),
           { layerName: LAYERS[kind].name, flags: closed ? LWPolylineFlags.Closed : LWPolylineFlags.None },
         )
       draw(part.outline, true, 'cut')
+      for (const line of grainArrow(part.grain)) draw(line, false, 'grain')
       for (const l of part.lines) draw(l.path, l.closed, l.kind)
       const xs = part.outline.map((p) => p[0])
       const ys = part.outline.map((p) => p[1])

@@ -59,8 +59,8 @@ const dimensions = computed(() =>
 const labelShift = (index: number) => (index % 2 === 0 ? 0 : 26)
 
 const grain = computed(() => {
-  const { at, length } = shown.value.grain
-  return { x1: view.x(at[0] - length / 2), x2: view.x(at[0] + length / 2), y: view.y(at[1]) - 30, length }
+  const { from, to } = shown.value.grain
+  return { x1: view.x(from[0]), y1: view.y(from[1]), x2: view.x(to[0]), y2: view.y(to[1]) }
 })
 /** A skive is drawn as bands of tone from its edge inwards: darker where more is taken off. */
 const SKIVE_TONES = 6
@@ -173,8 +173,9 @@ function arrows(event: KeyboardEvent): void {
             </text>
           </g>
         </g>
-        <g v-if="grain.x2 - grain.x1 > 40" class="grain">
-          <line :x1="grain.x1" :y1="grain.y" :x2="grain.x2" :y2="grain.y" marker-end="url(#grain-tip)" />
+        <g v-if="Math.hypot(grain.x2 - grain.x1, grain.y2 - grain.y1) > 24" class="grain">
+          <title>Tight direction of the leather</title>
+          <line :x1="grain.x1" :y1="grain.y1" :x2="grain.x2" :y2="grain.y2" marker-end="url(#grain-tip)" />
         </g>
         <DrawingRulers :width="width" :height="height" :scale="scale" :x0="view.x(0)" :y0="view.y(0)" />
       </svg>

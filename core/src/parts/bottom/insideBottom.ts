@@ -7,6 +7,7 @@ import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom } from '../alongBottom.ts'
 import { widthAt } from '../../geometry/callipers.ts'
 import type { Part } from '../part.ts'
+import { toeToHeel } from '../grain.ts'
 import { ruled } from '../ruled.ts'
 import { bottomRules } from './bottomRules.ts'
 import type { SideProfile } from './sideProfile.ts'
@@ -85,7 +86,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
     ],
     notches: [],
     dimensions: [{ name: 'length', from: [start - half, 0], to: [end + half, 0], value: run + 2 * half }],
-    grain: { at: [(start + end) / 2, middleAt(bottom.outline, (start + end) / 2)[1]], length: 40 },
+    grain: toeToHeel(outline),
     becauses: [
       {
         quantity: 'Length of the shank',

@@ -7,6 +7,7 @@ import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom, creaseOf } from '../alongBottom.ts'
 import { behind } from '../behind.ts'
+import { grainAlong, toeToHeel } from '../grain.ts'
 import { inFrontOf } from '../inFront.ts'
 import { evenHoles } from '../insole.ts'
 import { leastRoom } from '../midsole.ts'
@@ -132,7 +133,7 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
       { name: 'length', from: [0, -8], to: [length, -8], value: length },
       { name: 'width', from: [-6, 0], to: [-6, width], value: width },
     ],
-    grain: { at: [length / 2, width / 2], length: Math.min(120, length / 3) },
+    grain: grainAlong(outline, [1, 0]),
     becauses: [
       {
         quantity: 'Length of the welt',
@@ -210,7 +211,7 @@ function seatFigures(outline: Path): Pick<Part, 'notches' | 'dimensions' | 'grai
       },
       { name: 'width', from: [box.minX - 8, box.minY], to: [box.minX - 8, box.maxY], value: box.maxY - box.minY },
     ],
-    grain: { at: [(box.minX + box.maxX) / 2, 0], length: 24 },
+    grain: toeToHeel(outline),
   }
 }
 

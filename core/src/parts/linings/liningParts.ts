@@ -9,7 +9,7 @@ import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../model/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
-import { withMarks } from '../../upper/marks.ts'
+import { grainOf, withMarks } from '../../upper/marks.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import type { BasePattern } from '../../upper/upper.ts'
@@ -146,7 +146,8 @@ export function sideLiningParts({
 }
 
 function asPart(piece: Piece, stuff: Stuff, becauses: Because[], book: RuleBook): Part {
-  const drawn = pieceAsPart(piece, { name: stuff.name, thickness: stuff.thickness })
+  // A piece without notches of its own still has its direction.
+  const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, { name: stuff.name, thickness: stuff.thickness })
   return {
     ...drawn,
     role: stuff.role,

@@ -6,7 +6,7 @@ import { sewnAlong, sewnRules } from '../sewnLine.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { between, bottomEdge, featherFrom, flipped, perSide, smoothLine, squareToBack } from './lines.ts'
+import { between, bottomEdge, featherFrom, flipped, perSide, smoothLine } from './lines.ts'
 
 /** A stitch-down shoe: vamp and one heel section, their bottom edges turned outwards, and a cover over the heel. */
 function draw(board: DesignBoard): DrawnUpper {
@@ -42,7 +42,7 @@ function draw(board: DesignBoard): DrawnUpper {
     'A round that runs with the heel.',
   )
   const line = perSide((side) =>
-    smoothLine([head, shoulder[side], reach[side]], { start: squareToBack([foot, head], head) }),
+    smoothLine([head, shoulder[side], reach[side]], { start: [1, -0.05] }),
   )
   const cover = foldedPiece(
     { id: 'heelCover', name: 'Heel cover' },

@@ -8,6 +8,9 @@ import { perSide, smoothLine } from './lines.ts'
 /** Above the top of the facings, and beside them on each side, mm. */
 const ABOVE = 14
 const TOP_HALF = 36
+/** Radius of its upper corners, mm, and chords of a drawn one. */
+const CORNER = 12
+const ROUND = 12
 
 /**
  * The tongue: as long as the facings and a little more, wider at the top than at its base. Its base goes under the
@@ -18,16 +21,17 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
   const base = throatHalf + board.book.value(edgeRules.lapUnder) + 6
   const half = (): EdgeDraft[] => {
     const side = smoothLine([
-      [10, -TOP_HALF],
+      [CORNER, -TOP_HALF],
       [0.35 * length, -TOP_HALF * 0.97],
       [0.75 * length, -(base + 0.35 * (TOP_HALF - base))],
       [length, -base],
     ])
     const corner: Point[] = [
       [0, 0],
-      [0, -TOP_HALF + 12],
-      [3, -TOP_HALF + 4],
-      [10, -TOP_HALF],
+      ...Array.from({ length: ROUND + 1 }, (_, k): Point => {
+        const a = (Math.PI / 2) * (k / ROUND)
+        return [CORNER * (1 - Math.cos(a)), -TOP_HALF + CORNER * (1 - Math.sin(a))]
+      }),
     ]
     return [
       { name: 'top', role: 'raw', line: corner },

@@ -27,7 +27,7 @@ const part = (id: string, place: Part['place'], outline: Path, more: Partial<Par
   skives: [],
   notches: [],
   dimensions: [],
-  grain: { at: [0, 0], length: 10 },
+  grain: { from: [60, 0], to: [20, 0] },
   becauses: [],
   findings: [],
   areas: [],

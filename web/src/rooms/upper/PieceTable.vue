@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { boxOf, markPath, stitchTicks, type Path, type Piece, type Point, type Upper } from '@gentle-awl/core'
+import {
+  boxOf,
+  grainArrow,
+  markPath,
+  stitchTicks,
+  type Path,
+  type Piece,
+  type Point,
+  type Upper,
+} from '@gentle-awl/core'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { showLength } from '../../app/settings.ts'
@@ -46,7 +55,7 @@ const shown = computed(() =>
       sewn: piece.sewn.map((w) => pathData(shift(w.line, dx, dy), false)),
       stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
-      grain: [at(piece.grain.from), at(piece.grain.to)],
+      grain: grainArrow(piece.grain, 4).map((line) => pathData(line.map(at), false)),
       label: { x: (b.minX + b.maxX) / 2 + dx, y: (b.minY + b.maxY) / 2 + dy },
       size: `${showLength(b.maxX - b.minX, 0)} × ${showLength(b.maxY - b.minY, 0)}`,
     }
@@ -99,7 +108,7 @@ function up(event: PointerEvent): void {
               <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
               <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
               <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
-              <path :d="pathData(s.grain as Path, false)" class="grain" />
+              <path v-for="(d, i) in s.grain" :key="`g${i}`" :d="d" class="grain" />
             </template>
           </g>
         </g>
@@ -183,9 +192,9 @@ function up(event: PointerEvent): void {
   stroke: #8fd0e8;
 }
 .grain {
-  stroke: #8fa3aa;
+  stroke: #b9c7c2;
   stroke-width: 1.2;
-  stroke-dasharray: 10 3 2 3;
+  fill: none;
 }
 .labels .small {
   font-size: 14px;
