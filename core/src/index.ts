@@ -1,6 +1,7 @@
 export * from './geometry/along.ts'
 export * from './geometry/path.ts'
 export { furthestApart } from './geometry/apart.ts'
+export { readFigure } from './units/figure.ts'
 export { intersect, offset } from './geometry/clip.ts'
 export type { Vec3 } from './geometry/vec3.ts'
 export { compareLasts, laidTogether, type LaidTogether, type LastDifference } from './fit/compareLasts.ts'

@@ -1,16 +1,26 @@
 import { z } from 'zod'
 import { line, named, note } from './text.ts'
 
-const figure = (min: number, max: number) => z.number().min(min).max(max).nullable().default(null)
+/** What a tape or a rule can read on a foot, mm: from a small child's to more than the largest known. */
+export const footRanges = {
+  length: [120, 340],
+  jointGirth: [120, 380],
+  waistGirth: [120, 380],
+  instepGirth: [120, 400],
+  heelGirth: [170, 460],
+  jointWidth: [40, 140],
+} as const satisfies Record<string, readonly [number, number]>
+
+const figure = ([min, max]: readonly [number, number]) => z.number().min(min).max(max).nullable().default(null)
 
 /** One foot as a tape and a rule read it, mm; null was not measured. */
 export const FootMeasures = z.object({
-  length: figure(120, 340),
-  jointGirth: figure(120, 380),
-  waistGirth: figure(120, 380),
-  instepGirth: figure(120, 400),
-  heelGirth: figure(170, 460),
-  jointWidth: figure(40, 140),
+  length: figure(footRanges.length),
+  jointGirth: figure(footRanges.jointGirth),
+  waistGirth: figure(footRanges.waistGirth),
+  instepGirth: figure(footRanges.instepGirth),
+  heelGirth: figure(footRanges.heelGirth),
+  jointWidth: figure(footRanges.jointWidth),
 })
 export type FootMeasures = z.infer<typeof FootMeasures>
 

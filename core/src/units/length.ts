@@ -1,3 +1,5 @@
+import { readFigure } from './figure.ts'
+
 export const MM_PER_INCH = 25.4
 
 /** mm as inches and sixteenths, reduced: 25.4 -> `1″`, 34.925 -> `1 3/8″`. Rounds to the nearest 1/16. */
@@ -17,9 +19,9 @@ export function inchFraction(mm: number): string {
 
 /** Reads `12`, `12.5 mm`, `1 3/8″`, `1 3/8 in`, `3/16"` as mm; null when it is none of these. */
 export function readLength(text: string): number | null {
+  const metric = readFigure(text)
+  if (metric !== null) return metric
   const t = text.trim().replace(',', '.')
-  const metric = /^(-?\d+(?:\.\d+)?)\s*(?:mm)?$/.exec(t)
-  if (metric) return Number(metric[1])
   const inch = /^(?:(\d+(?:\.\d+)?)(?!\d*\/))?\s*(?:(\d+)\/(\d+))?\s*(?:″|"|in)$/.exec(t)
   if (!inch || (inch[1] === undefined && inch[2] === undefined)) return null
   const fraction = inch[2] === undefined ? 0 : Number(inch[2]) / Number(inch[3])

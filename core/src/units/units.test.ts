@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mmFromOunces, ouncesFromMm } from './leather.ts'
+import { readFigure } from './figure.ts'
 import { inchFraction, readLength } from './length.ts'
 import { lastFromSize, sizeFromLast, sizeSystems } from './sizes.ts'
 
@@ -32,7 +33,34 @@ describe('inches', () => {
     ['1 3/8 in', 34.925],
     ['2 in', 50.8],
   ])('reads %s', (text, mm) => expect(readLength(text)).toBeCloseTo(mm, 6))
-  it.each(['', 'wide', '1/0 in', '1 3/8', '--4'])('refuses "%s"', (text) => expect(readLength(text)).toBeNull())
+  it.each(['', 'wide', '1/0 in', '--4'])('refuses "%s"', (text) => expect(readLength(text)).toBeNull())
+})
+
+describe('a figure', () => {
+  it.each([
+    ['12', 12],
+    ['1,2', 1.2],
+    ['1.2 mm', 1.2],
+    ['-4', -4],
+    ['−0,5', -0.5],
+    [',5', 0.5],
+    ['1/3', 1 / 3],
+    ['1 1/2', 1.5],
+    [' 2 ', 2],
+  ])('is read from "%s"', (text, value) => expect(readFigure(text)).toBeCloseTo(value, 12))
+  it.each(['', '1.234,5', '1,2,3', '12 13', 'about 3', '1/0', '1e3', '--4', 'Infinity'])(
+    'is not guessed from "%s"',
+    (text) => expect(readFigure(text)).toBeNull(),
+  )
+  it('is the same with comma and point, whatever it is', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -99999, max: 99999 }), (n) => {
+        const text = (n / 100).toFixed(2)
+        expect(readFigure(text)).toBe(n / 100)
+        expect(readFigure(text.replace('.', ','))).toBe(n / 100)
+      }),
+    )
+  })
 })
 
 describe('leather', () => {

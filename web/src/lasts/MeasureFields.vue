@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import { measureGroups, toeShapeOptions, type TypedMeasures } from './figures.ts'
+import { NInput } from 'naive-ui'
 
 /** The figures of a last made to measure, in the order in which they are taken. */
 const measures = defineModel<TypedMeasures>({ required: true })
@@ -23,13 +24,16 @@ defineProps<{ wrong?: string | null; without?: readonly string[] }>()
       <template v-for="f in group.fields" :key="f.key">
         <label v-if="!without?.includes(f.key)" class="field">
           <span>{{ f.name }}</span>
-          <input
-            v-model="measures[f.key]"
-            type="number"
+          <NInput
+            v-model:value="measures[f.key]"
             class="figure"
-            :step="f.step"
             :placeholder="f.empty ?? ''"
-            :aria-invalid="wrong === f.key"
+            :status="wrong === f.key ? 'error' : undefined"
+            :input-props="{
+              inputmode: 'decimal',
+              autocomplete: 'off',
+              'aria-invalid': wrong === f.key ? 'true' : 'false',
+            }"
           />
         </label>
       </template>

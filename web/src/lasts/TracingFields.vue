@@ -7,6 +7,7 @@ import { OutlineError } from '../formats/outlineError.ts'
 import { outlinesOf } from '../formats/outlinesOf.ts'
 import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from './lastWorker.ts'
+import FigureField from '../ui/FigureField.vue'
 
 /** Where a bottom's outline comes from, and how the pencil line is to be read. */
 const tracing = defineModel<BottomTracing | null>({ required: true })
@@ -49,10 +50,9 @@ function set(some: Partial<BottomTracing>): void {
   if (tracing.value) tracing.value = { ...tracing.value, ...some }
 }
 /** A joint set by hand holds both where they are; a figure that cannot be gives them back to the widest places. */
-function setJoint(side: 'lateral' | 'medial', mm: number): void {
+function setJoint(side: 'lateral' | 'medial', mm: number | null): void {
   const found = props.view?.read.bottom.joints
-  const fits = Number.isFinite(mm) && mm >= 60 && mm <= 300
-  set({ joints: found && fits ? { lateral: found.lateral, medial: found.medial, [side]: mm } : null })
+  set({ joints: found && mm !== null ? { lateral: found.lateral, medial: found.medial, [side]: mm } : null })
 }
 const sides = [
   { value: 'inside', name: 'Inner edge' },
@@ -94,28 +94,16 @@ const laid = [
       </div>
       <label class="field">
         <span>Pencil line, mm</span>
-        <input
-          type="number"
-          class="figure"
-          min="0"
-          max="3"
-          step="0.1"
-          :value="tracing.pencil"
-          @change="set({ pencil: Math.min(3, Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)) })"
-        />
+        <FigureField :min="0" :max="3" :step="0.1" :value="tracing.pencil" @change="set({ pencil: $event ?? 0 })" />
       </label>
       <label class="field">
         <span>Smoothing, mm</span>
-        <input
-          type="number"
-          class="figure"
-          min="0"
-          max="15"
-          step="0.5"
+        <FigureField
+          :min="0"
+          :max="15"
+          :step="0.5"
           :value="tracing.smoothing"
-          @change="
-            set({ smoothing: Math.min(15, Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)) })
-          "
+          @change="set({ smoothing: $event ?? 0 })"
         />
       </label>
       <div class="all line">
@@ -130,12 +118,12 @@ const laid = [
       </button>
       <label v-for="q in ['lateral', 'medial'] as const" :key="q" class="field">
         <span>{{ q === 'lateral' ? 'Lateral' : 'Medial' }} joint from the heel, mm</span>
-        <input
-          type="number"
-          class="figure"
-          step="1"
-          :value="view ? Math.round(view.read.bottom.joints[q]) : ''"
-          @change="setJoint(q, Number(($event.target as HTMLInputElement).value))"
+        <FigureField
+          :min="60"
+          :max="300"
+          :value="view ? Math.round(view.read.bottom.joints[q]) : null"
+          empty="the widest place"
+          @change="setJoint(q, $event)"
         />
       </label>
       <dl v-if="view" class="all figures">

@@ -1,4 +1,4 @@
-import { LastMeasures, toeShapes, type ToeShape } from '@gentle-awl/core'
+import { LastMeasures, readFigure, toeShapes, type ToeShape } from '@gentle-awl/core'
 
 /** A figure of a last by its measures: what it is called and in what steps it is moved. */
 export interface MeasureField {
@@ -105,14 +105,18 @@ export function readTyped(
 ): { measures: LastMeasures } | { problem: string; field: MeasureField['key'] } {
   const raw: Record<string, number | string | null> = { toeShape: t.toeShape }
   for (const f of fields) {
-    const text = String(t[f.key]).trim().replace(',', '.')
+    const text = String(t[f.key]).trim()
     if (text === '' && f.empty !== undefined) {
       raw[f.key] = null
       continue
     }
-    const value = Number(text)
-    if (text === '' || !Number.isFinite(value)) {
-      return { problem: `${f.name}: write a number.`, field: f.key }
+    const value = readFigure(text)
+    if (value === null) {
+      return {
+        problem:
+          text === '' ? `${f.name}: write a number.` : `${f.name}: “${text}” is no number. Write it like 2,5 or 2.5.`,
+        field: f.key,
+      }
     }
     raw[f.key] = value
   }

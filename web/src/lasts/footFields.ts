@@ -1,4 +1,4 @@
-import { FeetFields, type FootMeasures } from '@gentle-awl/core'
+import { FeetFields, footRanges, readFigure, type FootMeasures } from '@gentle-awl/core'
 
 export const footFields: { key: keyof FootMeasures; name: string }[] = [
   { key: 'length', name: 'Length' },
@@ -21,10 +21,21 @@ export function readFeet(
   const read = (foot: TypedFoot) =>
     Object.fromEntries(
       footFields.map(({ key }) => {
-        const text = String(foot[key]).trim().replace(',', '.')
-        return [key, text === '' ? null : Number(text)]
+        const text = String(foot[key]).trim()
+        return [key, text === '' ? null : (readFigure(text) ?? Number.NaN)]
       }),
     )
+  for (const [side, foot] of Object.entries(feet)) {
+    for (const { key, name } of footFields) {
+      const text = String(foot[key]).trim()
+      const where = `${side === 'left' ? 'Left' : 'Right'} foot, ${name}`
+      if (text === '') continue
+      const value = readFigure(text)
+      if (value === null) return { problem: `${where}: “${text}” is no number. Write it like 253,5 or 253.5.` }
+      const [least, most] = footRanges[key]
+      if (value < least || value > most) return { problem: `${where}: from ${least} to ${most} mm.` }
+    }
+  }
   const result = FeetFields.safeParse({ ...label, right: read(feet.right), left: read(feet.left) })
   if (result.success) return { fields: result.data }
   const issue = result.error.issues[0]

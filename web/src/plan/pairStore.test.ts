@@ -169,6 +169,25 @@ describe('undo', () => {
       'POST /pairs/:id/undo "2"',
     ])
   })
+  it('a held key goes back one revision after the other: every press from where the last one led', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.setFigure('puff.length', 55)
+    await pair.flush()
+    await Promise.all(Array.from({ length: 8 }, () => pair.move('undo')))
+    const moves = writes().filter((w) => w.method === 'POST')
+    expect(moves).toHaveLength(8)
+    expect(moves.map((w) => w.version)).toEqual(moves.map((_, k) => `"${k + 2}"`))
+    expect(pair.saveProblem).toBeNull()
+    expect(pair.conflict).toBeNull()
+  })
+  it('with nothing to take back nothing is asked', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    await pair.move('undo')
+    await pair.move('redo')
+    expect(writes()).toEqual([])
+  })
   it('rules of the pair come and go without leaving a trace', async () => {
     const pair = usePair()
     await pair.load(id)

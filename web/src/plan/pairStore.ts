@@ -251,14 +251,32 @@ export const usePair = defineStore('pair', () => {
     await replan()
   }
 
-  async function move(way: 'undo' | 'redo'): Promise<void> {
-    await flush()
-    if (!view.value || dirty.value) return
+  /** Presses that wait for those before them: each goes from the revision that the last one led to. */
+  let presses = 0
+  function move(way: 'undo' | 'redo'): Promise<void> {
+    void flush()
+    presses++
+    const next = () => moveNow(way)
+    saves = saves.then(next, next)
+    return saves
+  }
+
+  async function moveNow(way: 'undo' | 'redo'): Promise<void> {
+    presses--
+    const now = view.value
+    const can = now && !dirty.value && !conflict.value && (way === 'undo' ? now.canUndo : now.canRedo)
+    if (can) await goTo(now, way)
+    // While the key is held only the last of the revisions is planned.
+    if (presses === 0) await replan()
+  }
+
+  async function goTo(now: PairView, way: 'undo' | 'redo'): Promise<void> {
     try {
-      const next = await api.move(view.value.id, view.value.version, way)
+      const next = await api.move(now.id, now.version, way)
+      if (view.value?.id !== now.id) return
       show(next)
+      saveProblem.value = null
       channel?.postMessage({ id: next.id, version: next.version })
-      await replan()
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       if (error.status === 409 && error.current) show(error.current as PairView)

@@ -4,7 +4,7 @@ import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
 import { showFigure } from '../app/settings.ts'
 import { usePair } from '../plan/pairStore.ts'
-import KeptInput from './KeptInput.vue'
+import FigureField from './FigureField.vue'
 import LengthField from './LengthField.vue'
 
 /** One derived number: what it is, why, and what can be moved behind it. */
@@ -25,21 +25,12 @@ const workshopFigure = (key: string) => pair.houseRuleOf(key)
 const changedHere = computed(
   () => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined,
 )
-const ruleWrong = ref('')
 
 function slide(event: Event): void {
   if (props.because.hand) pair.setFigure(props.because.hand.decision, Number((event.target as HTMLInputElement).value))
 }
-function setRule(text: string): void {
-  const r = rule.value
-  if (!r) return
-  const value = Number(text)
-  if (text.trim() === '' || !Number.isFinite(value) || value < r.min || value > r.max) {
-    ruleWrong.value = `From ${r.min} to ${r.max}.`
-    return
-  }
-  ruleWrong.value = ''
-  pair.setPairRule(r.key, value)
+function setRule(value: number | null): void {
+  if (rule.value && value !== null) pair.setPairRule(rule.value.key, value)
 }
 </script>
 
@@ -95,17 +86,15 @@ function setRule(text: string): void {
     <div v-if="rule && open" :id="ruleId" class="rule">
       <label>
         <span>{{ rule.name }}</span>
-        <KeptInput
-          class="box figure"
-          type="number"
+        <FigureField
+          :label="rule.name"
           :min="rule.min"
           :max="rule.max"
-          step="any"
+          :step="(rule.max - rule.min) / 20"
           :value="ruleValue"
           @change="setRule"
         />
       </label>
-      <p v-if="ruleWrong" class="wrong" role="alert">{{ ruleWrong }}</p>
       <p class="why">{{ rule.why }}</p>
       <button v-if="changedHere" class="link" type="button" @click="pair.setPairRule(rule.key, null)">
         Back to the workshop's figure
@@ -179,8 +168,5 @@ function setRule(text: string): void {
   grid-template-columns: minmax(0, 1fr) 96px;
   gap: 10px;
   align-items: center;
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

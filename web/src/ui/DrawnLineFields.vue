@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { drawnFile } from '../formats/drawnFile.ts'
 import { OutlineError } from '../formats/outlineError.ts'
 import ChoiceBar from './ChoiceBar.vue'
-import KeptInput from './KeptInput.vue'
+import FigureField from './FigureField.vue'
 
 /** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
 const props = defineProps<{ line: DrawnLine | null; what: string }>()
@@ -43,10 +43,6 @@ async function file(event: Event): Promise<void> {
 function set(next: Partial<DrawnLine>): void {
   if (props.line) emit('change', { ...props.line, ...next })
 }
-function setPencil(text: string): void {
-  const value = Number(text.replace(',', '.'))
-  if (Number.isFinite(value)) set({ pencil: Math.min(3, Math.max(0, value)) })
-}
 </script>
 
 <template>
@@ -66,15 +62,7 @@ function setPencil(text: string): void {
       <ChoiceBar label="Digitised at" :options="sides" :value="line.digitised" @choose="set({ digitised: $event })" />
       <label class="field pencil">
         <span>Pencil line, mm</span>
-        <KeptInput
-          class="box figure"
-          type="number"
-          min="0"
-          max="3"
-          step="0.1"
-          :value="line.pencil"
-          @change="setPencil"
-        />
+        <FigureField :min="0" :max="3" :step="0.1" :value="line.pencil" @change="set({ pencil: $event ?? 0 })" />
       </label>
       <div class="row">
         <button class="button" type="button" :aria-pressed="line.turned" @click="set({ turned: !line.turned })">

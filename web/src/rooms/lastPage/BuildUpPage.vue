@@ -7,6 +7,7 @@ import { useLast } from '../../lasts/lastStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import LastViewer from '../../viewer/LastViewer.vue'
+import FigureField from '../../ui/FigureField.vue'
 
 const store = useLast()
 const form = reactive<{
@@ -14,13 +15,13 @@ const form = reactive<{
   place: BuildUp['place']
   thickness: number
   reach: number
-  wanted: string
+  wanted: number | null
 }>({
   station: 'instep',
   place: 'over the top',
   thickness: 2,
   reach: 35,
-  wanted: '',
+  wanted: null,
 })
 const problem = ref('')
 const busy = ref(false)
@@ -45,8 +46,8 @@ async function add(buildUp: BuildUp): Promise<void> {
 }
 async function byGirth(): Promise<void> {
   if (!store.last) return
-  const wanted = Number(form.wanted)
-  if (!Number.isFinite(wanted) || wanted <= 0) {
+  const { wanted } = form
+  if (wanted === null) {
     problem.value = 'Write the girth that is wanted, in millimetres.'
     return
   }
@@ -106,16 +107,28 @@ const takeOff = (i: number) =>
         </p>
         <label class="field">
           <span>Reaches along the last, each way, mm</span>
-          <input v-model.number="form.reach" type="number" min="10" max="90" step="5" class="figure" />
+          <FigureField :value="form.reach" :min="10" :max="90" :step="5" @change="form.reach = $event ?? form.reach" />
         </label>
         <div class="two">
           <label class="field"
             ><span>Thickness, mm</span
-            ><input v-model.number="form.thickness" type="number" min="0.2" max="12" step="0.1" class="figure"
+            ><FigureField
+              :value="form.thickness"
+              :min="0.2"
+              :max="12"
+              :step="0.1"
+              @change="form.thickness = $event ?? form.thickness"
           /></label>
           <button class="button main" type="submit" :disabled="busy">Glue it on</button>
           <label class="field"
-            ><span>Or the girth wanted, mm</span><input v-model="form.wanted" type="number" step="0.5" class="figure"
+            ><span>Or the girth wanted, mm</span
+            ><FigureField
+              :value="form.wanted"
+              :min="100"
+              :max="500"
+              :step="0.5"
+              empty=""
+              @change="form.wanted = $event"
           /></label>
           <button class="button" type="button" :disabled="busy" @click="byGirth">Find the thickness</button>
         </div>

@@ -12,6 +12,7 @@ import { useWorkshop } from '../../plan/workshopStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import LengthField from '../../ui/LengthField.vue'
 import FindingItem from '../../ui/FindingItem.vue'
+import FigureField from '../../ui/FigureField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -185,7 +186,13 @@ async function file(event: Event): Promise<void> {
       <div v-if="layersOf === 'own'" class="four">
         <label v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
           <span>{{ key }}, mm</span>
-          <input v-model.number="layers[key]" type="number" min="0" max="5" step="0.1" class="figure" />
+          <FigureField
+            :value="layers[key]"
+            :min="0"
+            :max="5"
+            :step="0.1"
+            @change="layers[key] = $event ?? layers[key]"
+          />
         </label>
       </div>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>

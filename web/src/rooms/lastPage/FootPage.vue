@@ -10,6 +10,7 @@ import { useWorkshop } from '../../plan/workshopStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../ui/feet.ts'
+import { NInput } from 'naive-ui'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -115,7 +116,12 @@ async function buildUp(line: FitLine): Promise<void> {
             <label class="field"><span>Trade</span><input v-model="label.trade" /></label>
             <label v-for="f in footFields" :key="f.key" class="field">
               <span>{{ f.name }}, mm</span>
-              <input v-model="typed[foot][f.key]" type="number" step="0.5" class="figure" placeholder="not measured" />
+              <NInput
+                v-model:value="typed[foot][f.key]"
+                class="figure"
+                placeholder="not measured"
+                :input-props="{ inputmode: 'decimal', autocomplete: 'off' }"
+              />
             </label>
           </div>
           <label class="field"><span>Note</span><input v-model="label.note" /></label>

@@ -19,6 +19,7 @@ import type { DrawnSize } from '../../lasts/lastWorker.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
+import FigureField from '../../ui/FigureField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -146,10 +147,12 @@ async function keep(size: DrawnSize): Promise<void> {
       </div>
       <div class="three">
         <label class="field"
-          ><span>Sizes down</span><input v-model.number="form.down" type="number" min="0" max="6" class="figure"
+          ><span>Sizes down</span
+          ><FigureField :value="form.down" whole :min="0" :max="6" @change="form.down = $event ?? form.down"
         /></label>
         <label class="field"
-          ><span>Sizes up</span><input v-model.number="form.up" type="number" min="0" max="6" class="figure"
+          ><span>Sizes up</span
+          ><FigureField :value="form.up" whole :min="0" :max="6" @change="form.up = $event ?? form.up"
         /></label>
         <label class="check-line"><input v-model="form.half" type="checkbox" /> halves</label>
       </div>

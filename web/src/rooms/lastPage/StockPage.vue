@@ -7,6 +7,7 @@ import { sayDay, today } from '../../lasts/days.ts'
 import { useLast } from '../../lasts/lastStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
+import FigureField from '../../ui/FigureField.vue'
 
 const store = useLast()
 const router = useRouter()
@@ -115,7 +116,8 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
         <div class="two">
           <label class="field"><span>Number stamped on it</span><input v-model="form.number" /></label>
           <label class="field"
-            ><span>How many</span><input v-model.number="form.count" type="number" min="1" max="99" class="figure"
+            ><span>How many</span
+            ><FigureField :value="form.count" whole :min="1" :max="99" @change="form.count = $event ?? form.count"
           /></label>
         </div>
         <ChoiceBar label="Feet" :options="feetOptions" :value="form.feet" @choose="form.feet = $event" />

@@ -3,7 +3,7 @@ import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
 import { onMounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
-import KeptInput from '../../ui/KeptInput.vue'
+import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import RuleTrial from './RuleTrial.vue'
 
@@ -43,12 +43,8 @@ async function save(key: string, rules: RuleFigures, done: string): Promise<void
 }
 /** A figure that was typed and is not kept yet; what it would change is shown first. */
 const tried = ref<{ rule: Rule; value: number } | null>(null)
-function set(rule: Rule, text: string): void {
-  const value = Number(text)
-  if (text.trim() === '' || !Number.isFinite(value) || value < rule.min || value > rule.max) {
-    wrong.value = { key: rule.key, message: `From ${rule.min} to ${rule.max}. Nothing was changed.` }
-    return
-  }
+function set(rule: Rule, value: number | null): void {
+  if (value === null) return
   wrong.value = null
   tried.value = value === figure(rule) ? null : { rule, value }
 }
@@ -88,14 +84,13 @@ onMounted(load)
               <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
             </div>
             <div class="set">
-              <KeptInput
-                class="box figure"
-                type="number"
-                step="any"
+              <FigureField
+                class="box"
+                :step="(rule.max - rule.min) / 20"
                 :min="rule.min"
                 :max="rule.max"
                 :value="tried?.rule.key === rule.key ? tried.value : figure(rule)"
-                :aria-label="rule.name"
+                :label="rule.name"
                 @change="set(rule, $event)"
               />
               <span class="unit">{{ rule.unit === 'count' || rule.unit === 'share' ? '' : rule.unit }}</span>

@@ -10,6 +10,7 @@ import LastViewer from '../../viewer/LastViewer.vue'
 import type { Loop, Marker } from '../../viewer/lastScene.ts'
 import FeatherHandles from '../../scan/FeatherHandles.vue'
 import { useScan } from '../../scan/useScan.ts'
+import FigureField from '../../ui/FigureField.vue'
 
 const scan = useScan()
 const { name, opened, shown, unit, heelHeight, feather, problem, progress } = scan
@@ -108,14 +109,8 @@ function moveFeather(to: FeatherShift): void {
   void scan.bring()
 }
 
-function typedHeel(event: Event): void {
-  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.')
-  const value = Number(text)
-  if (text === '') heelHeight.value = null
-  else if (!Number.isFinite(value) || value < 0 || value > 100) {
-    refused.value = 'Heel height: write millimetres from 0 to 100, or leave it empty.'
-    return
-  } else heelHeight.value = value
+function typedHeel(value: number | null): void {
+  heelHeight.value = value
   refused.value = ''
   void scan.bring()
 }
@@ -233,12 +228,12 @@ async function keep(): Promise<void> {
         </ul>
         <label class="field">
           <span>Heel height measured, mm</span>
-          <input
-            type="number"
-            class="figure"
-            :value="heelHeight ?? ''"
-            placeholder="cone cut taken as level"
-            step="0.5"
+          <FigureField
+            :value="heelHeight"
+            :min="0"
+            :max="100"
+            :step="0.5"
+            empty="cone cut taken as level"
             @change="typedHeel"
           />
         </label>

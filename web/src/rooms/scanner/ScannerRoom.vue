@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
+import FigureField from '../../ui/FigureField.vue'
 
 const form = reactive({
   seed: 7,
@@ -72,7 +73,8 @@ function next(): void {
           <ChoiceBar label="Roughness" :options="noises" :value="form.noise" @choose="form.noise = $event" />
         </div>
         <label class="field short"
-          ><span>Places not seen</span><input v-model.number="form.holes" type="number" min="0" max="12" class="figure"
+          ><span>Places not seen</span
+          ><FigureField :value="form.holes" whole :min="0" :max="12" @change="form.holes = $event ?? form.holes"
         /></label>
         <div class="row">
           <RouterLink class="button main" :to="{ path: '/lasts/new/scan', query: { from: address } }">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { foamRecovery, type Material } from '@gentle-awl/core'
 import { computed } from 'vue'
+import FigureField from '../../ui/FigureField.vue'
 
 /** The record of a foam that was pressed and let go. */
 const props = defineProps<{ test: Material['foamTest'] }>()
@@ -14,9 +15,8 @@ const fields: { key: keyof Test; name: string }[] = [
 ]
 const start: Test = { before: 6, pressed: 2, afterOne: 5, afterTen: 6 }
 const back = computed(() => (props.test ? foamRecovery(props.test) : null))
-function set(key: keyof Test, event: Event): void {
-  const value = Number((event.target as HTMLInputElement).value)
-  if (props.test && Number.isFinite(value)) emit('change', { ...props.test, [key]: value })
+function set(key: keyof Test, value: number | null): void {
+  if (props.test && value !== null) emit('change', { ...props.test, [key]: value })
 }
 </script>
 
@@ -27,7 +27,7 @@ function set(key: keyof Test, event: Event): void {
     <template v-else>
       <label v-for="f in fields" :key="f.key" class="field">
         <span>{{ f.name }}</span>
-        <input type="number" min="0.1" max="60" step="0.1" :value="test[f.key]" @change="set(f.key, $event)" />
+        <FigureField :min="0.1" :max="60" :step="0.1" :value="test[f.key]" @change="set(f.key, $event)" />
       </label>
       <p class="all" role="status">
         {{

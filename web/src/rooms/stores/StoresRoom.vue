@@ -7,6 +7,8 @@ import { useWorkshop } from '../../plan/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
+import FigureField from '../../ui/FigureField.vue'
+import { unread } from '../../ui/unread.ts'
 
 const workshop = useWorkshop()
 const problem = ref<string | null>(null)
@@ -58,6 +60,7 @@ async function act(work: () => Promise<unknown>): Promise<void> {
   }
 }
 async function keep(): Promise<void> {
+  if (unread(document.getElementById('material-form'))) return
   const read = Material.omit({ id: true }).safeParse(form)
   if (!read.success) {
     wrong.value = read.error.issues[0].message
@@ -124,7 +127,13 @@ onMounted(load)
           </select></label
         >
         <label class="field"
-          ><span>Thickness, mm</span><input v-model.number="form.thickness" type="number" step="0.1"
+          ><span>Thickness, mm</span
+          ><FigureField
+            :value="form.thickness"
+            :min="0.3"
+            :max="12"
+            :step="0.1"
+            @change="form.thickness = $event ?? form.thickness"
         /></label>
         <FoamTestFields v-if="form.kind === 'foam'" :test="form.foamTest" @change="form.foamTest = $event" />
         <label class="field"><span>Note</span><input v-model="form.note" /></label>

@@ -17,6 +17,7 @@ import { usePanZoom } from '../../drawing/usePanZoom.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { gradedOf } from '../../plan/planner.ts'
 import { inRows } from './rows.ts'
+import FigureField from '../../ui/FigureField.vue'
 
 /** All pieces through a size run, the sizes of each nested into one another on their common point. */
 const pair = usePair()
@@ -133,8 +134,13 @@ const { width, height } = view
           <option value="with the length">with the length</option>
         </select>
       </label>
-      <label><span>Down</span><input v-model.number="down" name="grade-down" type="number" min="0" max="6" /></label>
-      <label><span>Up</span><input v-model.number="up" name="grade-up" type="number" min="0" max="6" /></label>
+      <label
+        ><span>Down</span
+        ><FigureField :value="down" name="grade-down" whole :min="0" :max="6" @change="down = $event ?? down"
+      /></label>
+      <label
+        ><span>Up</span><FigureField :value="up" name="grade-up" whole :min="0" :max="6" @change="up = $event ?? up"
+      /></label>
       <button v-if="!progress" class="button main" type="button" @click="grade">Grade the upper</button>
       <template v-else>
         <progress :value="progress.done" :max="progress.all" :aria-label="`Size ${progress.done} of ${progress.all}`" />

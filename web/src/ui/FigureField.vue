@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { readFigure } from '@gentle-awl/core'
+import { NInput } from 'naive-ui'
+import { computed, ref, useId, watch } from 'vue'
+
+/**
+ * A figure typed as people write it (1,2 or 1.2 or 1/2). What cannot be read, or lies outside its range, is said at the
+ * field and goes nowhere; what is being typed is kept while the page is drawn anew. Arrow keys move it by a step.
+ */
+const props = defineProps<{
+  value: number | null
+  /** What it is called, where no label stands round it. */
+  label?: string
+  min?: number
+  max?: number
+  step?: number
+  /** Only whole ones, as of pieces and sizes. */
+  whole?: boolean
+  /** May be left empty: what then holds. */
+  empty?: string
+  name?: string
+  /** Said of the field from outside, when all the form's figures were read together. */
+  invalid?: boolean
+}>()
+const emit = defineEmits<{ change: [value: number | null] }>()
+const hintId = useId()
+
+const shown = () => (props.value === null || Number.isNaN(props.value) ? '' : String(props.value))
+const text = ref(shown())
+const wrong = ref('')
+watch(
+  () => props.value,
+  () => {
+    if (readFigure(text.value) === props.value) return
+    text.value = shown()
+    wrong.value = ''
+  },
+)
+const range = computed(() => {
+  const { min, max } = props
+  if (min !== undefined && max !== undefined) return `From ${min} to ${max}.`
+  if (min !== undefined) return `${min} or more.`
+  return max !== undefined ? `${max} or less.` : ''
+})
+
+function take(): void {
+  if (text.value.trim() === '') {
+    if (props.empty === undefined) wrong.value = 'Write a number.'
+    else if (props.value !== null) emit('change', null)
+    if (props.empty !== undefined) wrong.value = ''
+    return
+  }
+  const value = readFigure(text.value)
+  if (value === null) {
+    wrong.value = `“${text.value}” is no number. Write it like 1,2 or 1.2 or 1/2.`
+    return
+  }
+  if (props.whole && !Number.isInteger(value)) {
+    wrong.value = `Write a whole number. ${range.value}`.trim()
+    return
+  }
+  if (value < (props.min ?? -Infinity) || value > (props.max ?? Infinity)) {
+    wrong.value = range.value
+    return
+  }
+  wrong.value = ''
+  if (value !== props.value) emit('change', value)
+}
+function typing(next: string): void {
+  text.value = next
+  // Once it was wrong it is read at every key, so that the sentence goes as soon as it is mended.
+  if (wrong.value) take()
+}
+function keys(event: KeyboardEvent): void {
+  if (event.key === 'Enter') return take()
+  if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+  const now = readFigure(text.value)
+  if (now === null) return
+  event.preventDefault()
+  const step = props.step ?? 1
+  const next = Math.round((now + (event.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
+  text.value = String(Math.min(props.max ?? Infinity, Math.max(props.min ?? -Infinity, next)))
+  take()
+}
+</script>
+
+<template>
+  <span class="figure-field">
+    <NInput
+      :value="text"
+      :status="wrong || invalid ? 'error' : undefined"
+      :placeholder="empty ?? ''"
+      :input-props="{
+        inputmode: 'decimal',
+        autocomplete: 'off',
+        name,
+        'aria-label': label,
+        'aria-invalid': wrong !== '' || invalid ? 'true' : 'false',
+        'aria-describedby': wrong ? hintId : undefined,
+      }"
+      class="figure"
+      @update:value="typing"
+      @change="take"
+      @keydown="keys"
+    />
+    <span v-if="wrong" :id="hintId" class="wrong" role="alert">{{ wrong }}</span>
+  </span>
+</template>
+
+<style scoped>
+.figure-field {
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+}
+.wrong {
+  color: var(--stop);
+  font-size: 15px;
+  font-weight: 400;
+}
+</style>
