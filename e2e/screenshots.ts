@@ -53,7 +53,7 @@ for (const view of views) {
   })
   if (view.dark) await page.addInitScript(() => localStorage.setItem('gentle-awl.theme', 'dark'))
   await page.goto(server.url + view.path)
-  await page.waitForLoadState('networkidle')
+  await page.waitForLoadState('load')
   for (const click of view.click ?? []) {
     const [role, name] = click.startsWith('radio:')
       ? (['radio', click.slice(6)] as const)

@@ -150,7 +150,7 @@ test('a changed number moves the shape, and the page stays awake however long th
   const room = page.locator('[data-finding="midsole.room"]')
   const shape = () => page.locator('.surface path.cut').getAttribute('d')
   await expect(slider).toBeVisible()
-  await page.waitForLoadState('networkidle')
+  await expect(page.locator('.planning')).toHaveCount(0)
   const [worker] = page.workers()
   expect(worker.url()).toContain('planWorker')
 

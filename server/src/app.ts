@@ -7,6 +7,7 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Store } from './db/open.ts'
 import { onlyLocal, onlyOwnPages } from './http/loopback.ts'
+import { News } from './http/news.ts'
 import { answerProblem, noSuchPath, Problem } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
 import { PairCards } from './db/pairCards.ts'
@@ -22,6 +23,8 @@ export interface AppParts {
   store: Store
   jobs: Jobs
   log: Logger
+  /** Tells open pages what was written; one of its own without it. */
+  news?: News
   /** Folder of the built pages; without it only the API answers. */
   pages?: string
 }
@@ -31,7 +34,7 @@ const BODY_LIMIT = '4mb'
 /** Far above what one person's hands do, low enough to stop a page that runs wild. */
 const REQUESTS_A_MINUTE = 1200
 
-export function makeApp({ store, jobs, log, pages }: AppParts): Express {
+export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger: log, customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug') }))
@@ -80,6 +83,8 @@ export function makeApp({ store, jobs, log, pages }: AppParts): Express {
     const backup = store.lastBackup()
     res.json({ status: 'ready', work: jobs.load(), backup, warning: backup?.problem ?? '' })
   })
+  api.get('/news', news.listen)
+  api.use(news.tellOf)
   const cards = new PairCards(store, jobs, (error) => log.warn({ err: error }, 'A card could not be made.'))
   // A pair's own file may be far larger than anything else that is sent; its route reads the body itself.
   const readJson = express.json({ limit: BODY_LIMIT })

@@ -5,6 +5,7 @@ import { pino } from 'pino'
 import { makeApp } from './app.ts'
 import { filesOf } from './db/dataFolder.ts'
 import { openStore } from './db/open.ts'
+import { News } from './http/news.ts'
 import { makeJobs } from './jobs/pool.ts'
 
 const here = fileURLToPath(new URL('.', import.meta.url))
@@ -46,7 +47,8 @@ await backUp()
 const daily = setInterval(() => void backUp(), DAY)
 const jobs = makeJobs(store.folder === null ? null : filesOf(store.folder).kept)
 const pages = join(root, 'web', 'dist')
-const server = makeApp({ store, jobs, log, pages: existsSync(pages) ? pages : undefined }).listen(
+const news = new News()
+const server = makeApp({ store, jobs, log, news, pages: existsSync(pages) ? pages : undefined }).listen(
   port,
   '127.0.0.1',
   (error) => {
@@ -68,6 +70,7 @@ const stop = (signal: string) => {
   stopping = true
   log.info(`${signal}: finishing what runs, then stopping.`)
   clearInterval(daily)
+  news.end()
   server.close(() => {
     void jobs
       .close()

@@ -100,7 +100,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
       'a wrong field',
       () => server.call('POST', '/pairs', { body: { label: { order: '', name: 'x' }, decisions: derby.decisions } }),
       422,
-      /label\.order: Give the order a number/,
+      /label, order: Give the order a number/,
     ],
     [
       'a wrong type',

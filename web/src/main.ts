@@ -2,6 +2,7 @@ import '@fontsource/atkinson-hyperlegible-next/latin-400.css'
 import '@fontsource/atkinson-hyperlegible-next/latin-600.css'
 import '@fontsource/zilla-slab/latin-600.css'
 import './app/style.css'
+import { useOurWords } from '@gentle-awl/core'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './app/App.vue'
@@ -16,4 +17,5 @@ window.addEventListener('vite:preloadError', (event) => {
   window.location.reload()
 })
 
+useOurWords()
 createApp(App).use(createPinia()).use(router).mount('#app')

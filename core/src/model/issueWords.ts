@@ -63,3 +63,17 @@ function sayIssue(issue: Issue): string | undefined {
 export function useOurWords(): void {
   z.config({ customError: (issue) => sayIssue(issue) })
 }
+
+/** Where in a document something is wrong, as a person would say it: "build-ups, number 1, reach". */
+export function placeInWords(path: readonly PropertyKey[]): string {
+  if (path.length === 0) return 'the whole'
+  return path
+    .map((key) => {
+      if (typeof key === 'number' || /^\d+$/.test(String(key))) return `number ${Number(key) + 1}`
+      return String(key)
+        .replace(/([a-z])([A-Z])/g, '$1 $2')
+        .replace(/[._]/g, ' ')
+        .toLowerCase()
+    })
+    .join(', ')
+}

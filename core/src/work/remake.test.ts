@@ -46,6 +46,32 @@ describe('what must be made again', () => {
     }))
     expect(remakeList(changed, [...made, ...again])).toEqual([])
   })
+  it('what is built up to another height, though its outline is the same; paper has none, and older records know of none', () => {
+    const thicker = planPair(
+      { ...input, materials: input.materials.map((m) => (m.kind === 'upper leather' ? { ...m, thickness: 2 } : m)) },
+      cache,
+    )
+    const filler = makeables(plan).find((m) => m.part === 'filler')
+    if (!filler) throw new Error('no filler')
+    const was = (how: 'printed' | 'cut', print: string): Made => ({
+      ...filler,
+      how,
+      print,
+      revision: 1,
+      at: '2026-02-01T10:00:00.000Z',
+    })
+    const out = (m: Made) => remakeList(thicker, [m]).map((r) => r.part)
+    expect(remakeList(plan, [was('cut', filler.print)])).toEqual([])
+    expect(out(was('cut', filler.print))).toEqual(['filler'])
+    const again = makeables(thicker).find((m) => m.part === 'filler')
+    expect(again?.print).not.toBe(filler.print)
+    // The same outline: only where it lies has the bed a shape.
+    const [outline, older] = [filler.print.split('~')[0], again?.print.split('~')[0]]
+    if (outline === older) {
+      expect(out(was('printed', filler.print))).toEqual([])
+      expect(out(was('cut', outline))).toEqual([])
+    }
+  })
   it('a piece that is not in the plan any more is listed as gone', () => {
     const boot = withUpper({ style: 'court' })
     const gone = remakeList(boot, made).filter((r) => r.gone)

@@ -1,5 +1,6 @@
 import type { Made, Making } from '../model/made.ts'
 import type { FootPlan, Plan } from '../plan/planPair.ts'
+import type { Part } from '../parts/part.ts'
 import { shapePrint } from './shapePrint.ts'
 
 /**
@@ -20,6 +21,23 @@ export interface Remake {
   revision: number
   /** It is not in the plan any more: nothing to make, but nothing to use either. */
   gone: boolean
+}
+
+/** Parts that are built up or pared to a height: the same outline of another height is another part. */
+const BUILT_UP: ReadonlySet<string> = new Set(['filler', 'heelWedge', 'topPiece'])
+/** Between the print of an outline and the heights of what was built to it. */
+const THICK = '~'
+
+/** What such a part is high, at its thickest and where it is pared, in tenths of a millimetre. */
+const heights = ({ thickness, skives }: Pick<Part, 'thickness' | 'skives'>): string =>
+  [thickness, ...skives.flatMap((s) => s.profile.map(([, t]) => t))].map((t) => Math.round(10 * t)).join('.')
+
+/** Is what was made still what is planned? Paper has no height, and older records know of none. */
+function stillSo(planned: string, made: Made): boolean {
+  if (made.how === 'printed' || !made.print.includes(THICK)) {
+    return planned.split(THICK)[0] === made.print.split(THICK)[0]
+  }
+  return planned === made.print
 }
 
 const feet = ['right', 'left'] as const
@@ -44,7 +62,7 @@ function ofFoot(plan: FootPlan): Makeable[] {
     ...plan.parts.map((p) => ({
       part: p.id,
       name: p.name,
-      print: shapePrint(p.outline, ...p.lines.map((l) => l.holes ?? [])),
+      print: `${shapePrint(p.outline, ...p.lines.map((l) => l.holes ?? []))}${BUILT_UP.has(p.id) ? `${THICK}${heights(p)}` : ''}`,
     })),
   ]
 }
@@ -102,7 +120,7 @@ function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: r
   for (const m of latest.values()) {
     const part = partOfMade(m.part)
     const current = now.get(part)
-    if (current?.print === m.print) continue
+    if (current && stillSo(current.print, m)) continue
     const name = current?.name ?? m.name.replace(/, (right|left)$/, '')
     const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current }
     entry.how.push(m.how)

@@ -1,4 +1,4 @@
-import { GeometryError, PlanError, RuleError, useOurWords } from '@gentle-awl/core'
+import { GeometryError, PlanError, RuleError, useOurWords, placeInWords } from '@gentle-awl/core'
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import { ZodError, type z } from 'zod'
 import { StartProblem } from '../db/dataFolder.ts'
@@ -73,7 +73,7 @@ export function badInput(error: z.ZodError, what: string): Problem {
   return new Problem(
     422,
     'Not as it should be',
-    `${what} cannot be used. At ${first.field}: ${first.message}${fields.length > 1 ? ` And ${fields.length - 1} more.` : ''} Nothing was changed.`,
+    `${what} cannot be used. At ${placeInWords(error.issues[0].path)}: ${first.message}${fields.length > 1 ? ` And ${fields.length - 1} more.` : ''} Nothing was changed.`,
     fields,
   )
 }

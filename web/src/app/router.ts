@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, START_LOCATION } from 'vue-router'
 import PairsRoom from '../rooms/pairs/PairsRoom.vue'
 
 declare module 'vue-router' {
@@ -71,6 +71,23 @@ export const router = createRouter({
   ],
 })
 
-router.afterEach((to) => {
+router.afterEach((to, from) => {
   document.title = to.meta.title ? `${to.meta.title} · Gentle Awl` : 'Gentle Awl'
+  // On the first page the browser's own order holds.
+  if (from !== START_LOCATION) void keepFocus()
 })
+
+/** How often, and how far apart, it is looked whether the link that was followed is gone: a room is fetched first, ms. */
+const LOOKS = 20
+const APART = 50
+
+/** When the link that was followed goes with its room, the focus goes to the work and not to nowhere. */
+async function keepFocus(): Promise<void> {
+  if (typeof document === 'undefined') return
+  for (let k = 0; k < LOOKS; k++) {
+    await new Promise((resolve) => setTimeout(resolve, APART))
+    if (document.activeElement && document.activeElement !== document.body) continue
+    document.getElementById('work')?.focus({ preventScroll: true })
+    return
+  }
+}

@@ -1,4 +1,5 @@
 import { OutlineError } from './outlineError.ts'
+import { LOOK_AT, notText } from './notText.ts'
 import { outlinesOf } from './outlinesOf.ts'
 import type { ReadOutlines } from './readOutlines.ts'
 
@@ -16,6 +17,12 @@ export async function drawnFile(event: Event, fewest?: number): Promise<(ReadOut
   try {
     if (chosen.size > MOST_BYTES) {
       throw new OutlineError(`${chosen.name} is larger than 20 MB: save only the outlines.`)
+    }
+    const what = notText(new Uint8Array(await chosen.slice(0, LOOK_AT).arrayBuffer()))
+    if (what) {
+      throw new OutlineError(
+        `${chosen.name} is ${what}: its lines cannot be read. Choose an SVG, a DXF, or a text of points; nothing was changed.`,
+      )
     }
     return { ...(await outlinesOf(await chosen.text(), chosen.name, fewest)), name: chosen.name }
   } finally {

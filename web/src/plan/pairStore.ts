@@ -11,6 +11,7 @@ import {
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type PairView } from '../api/client.ts'
+import { useNews } from '../app/news.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
 import { planLatest } from './planner.ts'
 import type { Uppers } from './planParcel.ts'
@@ -59,6 +60,23 @@ export const usePair = defineStore('pair', () => {
     if (!mine || event.data.id !== mine.id || event.data.version <= mine.version || dirty.value) return
     void load(mine.id)
   })
+  // Written by another device or program: what is being changed here is not overrun, its save will say so.
+  useNews(
+    () => (view.value ? [`/pairs/${view.value.id}`] : []),
+    () => void lookAgain(),
+  )
+  async function lookAgain(): Promise<void> {
+    const mine = view.value
+    if (!mine || dirty.value || saving.value || conflict.value) return
+    try {
+      const now = await api.pair(mine.id)
+      const untouched = view.value?.id === mine.id && !dirty.value && !saving.value
+      if (untouched && view.value && now.version > view.value.version) await load(mine.id)
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error
+      // Nothing was asked by a person: the next thing they do says whether the server answers.
+    }
+  }
 
   /** True while the left shoe is looked at and planned on its own: then figures set by hand count for it alone. */
   const ownLeft = computed(() => foot.value === 'left' && Boolean(decisions.value?.left))

@@ -41,9 +41,7 @@ function draw(board: DesignBoard): DrawnUpper {
     0.11 * L,
     'A round that runs with the heel.',
   )
-  const line = perSide((side) =>
-    smoothLine([head, shoulder[side], reach[side]], { start: [1, -0.05] }),
-  )
+  const line = perSide((side) => smoothLine([head, shoulder[side], reach[side]], { start: [1, -0.05] }))
   const cover = foldedPiece(
     { id: 'heelCover', name: 'Heel cover' },
     perSide((side): EdgeDraft[] => [

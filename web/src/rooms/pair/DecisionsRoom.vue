@@ -10,6 +10,7 @@ import {
   sizeSystems,
   type MaterialRole,
   type PairDecisions,
+  readFigure,
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -44,16 +45,27 @@ function construct(construction: ConstructionName): void {
 }
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
 function setSize(text: string): void {
-  const size = Number(text.replace(',', '.'))
-  if (!Number.isFinite(size) || size <= 0 || size > 400) {
+  const size = readFigure(text)
+  if (size === null || size <= 0 || size > 400) {
     sizeWrong.value = 'Give a size as a number, for example 42.5.'
     return
   }
   sizeWrong.value = ''
   set({ size: { ...d.value.size, value: size } })
 }
+/** What the label may not be without; an emptied field says so, and the pair keeps what it had. */
+const needed = { order: 'Give the pair an order number; it keeps', name: 'Give the pair a name; it keeps' } as const
+const labelWrong = ref<{ order: string; name: string }>({ order: '', name: '' })
 const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
-  if (!pair.label || ((field === 'order' || field === 'name') && text.trim() === '')) return
+  if (!pair.label) return
+  if (field === 'order' || field === 'name') {
+    const empty = text.trim() === ''
+    labelWrong.value = {
+      ...labelWrong.value,
+      [field]: empty ? `${needed[field]} “${pair.label[field]}” until then.` : '',
+    }
+    if (empty) return
+  }
   pair.changeLabel({ ...pair.label, [field]: text })
 }
 // Last and size decided here are the right shoe's, whichever one is looked at elsewhere.
@@ -86,12 +98,24 @@ async function remove(): Promise<void> {
         <h2>Order</h2>
         <label class="field"
           ><span>Order number</span
-          ><KeptInput :value="pair.label?.order ?? ''" maxlength="20" @change="setLabel('order', $event)"
-        /></label>
+          ><KeptInput
+            :value="pair.label?.order ?? ''"
+            maxlength="20"
+            :aria-invalid="labelWrong.order !== ''"
+            @change="setLabel('order', $event)"
+          />
+          <span v-if="labelWrong.order" class="wrong" role="alert">{{ labelWrong.order }}</span></label
+        >
         <label class="field"
           ><span>Name of the pair</span
-          ><KeptInput :value="pair.label?.name ?? ''" maxlength="80" @change="setLabel('name', $event)"
-        /></label>
+          ><KeptInput
+            :value="pair.label?.name ?? ''"
+            maxlength="80"
+            :aria-invalid="labelWrong.name !== ''"
+            @change="setLabel('name', $event)"
+          />
+          <span v-if="labelWrong.name" class="wrong" role="alert">{{ labelWrong.name }}</span></label
+        >
         <label class="field"
           ><span>Trade of the customer</span
           ><KeptInput :value="pair.label?.trade ?? ''" maxlength="80" @change="setLabel('trade', $event)"

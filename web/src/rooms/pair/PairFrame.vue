@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTooltip } from 'naive-ui'
 import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
@@ -12,7 +13,7 @@ import LevelMark from '../../ui/LevelMark.vue'
 import RoomState from '../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
-import { stages, stageLevel, worstOf } from './stages.ts'
+import { said, stageFlags, stages, worstOf } from './stages.ts'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -31,6 +32,8 @@ watch(
   { immediate: true },
 )
 
+/** So many reasons are named at a stage's mark. */
+const MOST_FLAGS = 4
 const here = computed(() => stages.findIndex((s) => route.path.includes(`/${s.path}`)))
 const go = (to: number) => {
   const stage = stages[to]
@@ -49,13 +52,11 @@ useEventListener(window, 'pagehide', () => pair.saveOnLeaving())
 onBeforeRouteLeave(() => pair.flush())
 onBeforeUnmount(() => void pair.flush())
 
-/** A stage carries the graver mark of both feet. */
-const levels = computed(() =>
-  stages.map(({ path }) => {
-    const { whole } = pair
-    return whole ? worstOf([whole, ...(whole.left ? [whole.left] : [])].map((foot) => stageLevel(foot, path))) : 'fine'
-  }),
-)
+/** A stage carries the graver mark of both shoes, with what every flag is about. */
+const flags = computed(() => stages.map(({ path }) => (pair.whole ? stageFlags(pair.whole, path) : [])))
+const levels = computed(() => flags.value.map((list) => worstOf(list.map((f) => f.level))))
+/** What this stage says of the shoe that is not shown: nothing else on the page does. */
+const otherShoe = computed(() => (flags.value[here.value] ?? []).filter((f) => f.foot !== null && f.foot !== pair.foot))
 
 /** A stop on the base pattern stands before all that is derived from it. */
 const patternStop = computed(() => {
@@ -88,7 +89,15 @@ const saveWord = computed(() =>
             :aria-current="i === here ? 'step' : undefined"
           >
             <span>{{ stage.name }}</span>
-            <LevelMark v-if="levels[i] !== 'fine'" :level="levels[i]" :size="18" quiet />
+            <NTooltip v-if="levels[i] !== 'fine'" :style="{ maxWidth: '420px' }">
+              <template #trigger>
+                <span><LevelMark :level="levels[i]" :size="18" quiet /></span>
+              </template>
+              <ul class="flags">
+                <li v-for="f in flags[i].slice(0, MOST_FLAGS)" :key="f.id">{{ said(f) }}</li>
+                <li v-if="flags[i].length > MOST_FLAGS">and {{ flags[i].length - MOST_FLAGS }} more</li>
+              </ul>
+            </NTooltip>
           </RouterLink>
         </nav>
         <ChoiceBar
@@ -129,6 +138,15 @@ const saveWord = computed(() =>
         <span>The base pattern is not right yet: {{ patternStop.sentence }} All that follows inherits it.</span>
         <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
       </div>
+      <div v-if="otherShoe.length > 0" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">
+        <span>
+          {{ said(otherShoe[0]) }}
+          <template v-if="otherShoe.length > 1">And {{ otherShoe.length - 1 }} more there.</template>
+        </span>
+        <button class="button" type="button" @click="pair.foot = otherShoe[0].foot ?? 'right'">
+          Show the {{ otherShoe[0].foot }} shoe
+        </button>
+      </div>
       <div v-if="made.remake.length > 0" class="bar watch" role="status" data-testid="remake">
         <span>
           <strong
@@ -155,6 +173,10 @@ const saveWord = computed(() =>
 </template>
 
 <style scoped>
+.flags {
+  margin: 0;
+  padding-left: 18px;
+}
 .pair {
   display: flex;
   flex-direction: column;

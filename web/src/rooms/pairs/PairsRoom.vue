@@ -6,6 +6,7 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
+import { useNews } from '../../app/news.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 
@@ -79,6 +80,10 @@ async function remove(): Promise<void> {
 }
 
 onMounted(load)
+useNews(
+  () => ['/pairs', '/lasts', '/materials', '/house-rules'],
+  () => void load(),
+)
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind 
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, onMounted, reactive, ref } from 'vue'
 import { api, ApiError, type Stored } from '../../api/client.ts'
+import { useNews } from '../../app/news.ts'
 import { useWorkshop } from '../../plan/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
@@ -78,6 +79,12 @@ const remove = () => {
   if (target && target !== 'new') void act(() => api.materials.remove(target.id, target.version))
 }
 onMounted(load)
+useNews(
+  () => ['/materials'],
+  () => {
+    if (editing.value === null) void load()
+  },
+)
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { groupNames, progress, workGroups, type StepEvent, type StepProgress } f
 import { useIntervalFn, useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
+import { useNews } from '../../app/news.ts'
 import { showMinutes } from '../../app/settings.ts'
 import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
@@ -33,6 +34,25 @@ async function load(): Promise<void> {
   }
 }
 watch(() => pair.view?.id, load)
+// A second tab or another device moves the bench too.
+useNews(
+  () => (pair.view ? [`/pairs/${pair.view.id}/`] : []),
+  () => void hear(),
+)
+async function hear(): Promise<void> {
+  const { view } = pair
+  if (!view || busy.value || log.value === null) return
+  try {
+    const fresh = await api.log(view.id)
+    if (pair.view?.id !== view.id) return
+    if (fresh.length !== log.value.length) await made.load(view.id)
+    log.value = fresh
+    now.value = Date.now()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  }
+}
 
 const steps = computed<StepProgress[]>(() =>
   pair.plan && log.value ? progress(pair.plan.operations, log.value, now.value) : [],
@@ -68,6 +88,18 @@ async function say(step: string, what: StepEvent['what']): Promise<void> {
   } finally {
     busy.value = false
   }
+  await keepFocus(step)
+}
+
+/** The button that was pressed is gone, or waits: the focus goes to what the step offers now, or to its name. */
+async function keepFocus(step: string): Promise<void> {
+  await nextTick()
+  const card = document.querySelector(`[data-step="${step}"]`)
+  const button =
+    card?.querySelector<HTMLElement>('.buttons button:not(:disabled)') ??
+    card?.querySelector<HTMLElement>('button.name')
+  if (document.activeElement === document.body || document.activeElement === null)
+    button?.focus({ preventScroll: true })
 }
 
 /** Opens the list where the work is. */
