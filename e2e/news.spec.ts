@@ -5,7 +5,7 @@ let server: RunningServer
 test.beforeAll(async () => {
   server = await startServer()
 })
-test.afterAll(() => server.close())
+test.afterAll(() => server.end())
 
 const derby = '/pairs/01930000-0003-7000-8000-000000000001'
 

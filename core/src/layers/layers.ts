@@ -5,7 +5,10 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding, Level } from '../model/because.ts'
-import type { RuleBook } from '../model/rules.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { sideLiningRules } from '../parts/linings/sideLining.ts'
+import { stiffenerRules } from '../parts/stiffenerRules.ts'
+import { puffRules } from '../parts/toePuff.ts'
 import { layerRules } from './layerRules.ts'
 import { steps } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
@@ -158,11 +161,38 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
       measured: s.slope,
       limit,
       unit: 'share',
-      mend: level === 'fine' ? '' : 'Make its skive wider, or thin the leather along this edge.',
+      ...(level === 'fine' ? { mend: '' } : wider(s, limit, areas)),
       at: { side: s.side, point: s.at },
     }
   })
 }
+
+/** Skives whose width is a house rule of its own, by what they thin. */
+const skiveRules: Readonly<Record<string, Rule>> = {
+  stiffener: stiffenerRules.topSkive,
+  puff: puffRules.backSkive,
+  sideLining: sideLiningRules.overlap,
+}
+
+/** What takes a step away: a skive as wide as its thickness asks for, where that is a rule; else thinner leather. */
+function wider(
+  { part, slope }: { part: string; slope: number },
+  limit: number,
+  areas: readonly WallArea[],
+): Pick<LayerFinding, 'mend' | 'byRule'> {
+  const rule = skiveRules[part.replace(/\..*$/, '')]
+  const area = areas.find((a) => a.part === part)
+  const now = area?.thinned[0]?.profile
+  if (!rule || !area || !now) return { mend: 'Take thinner leather for it, or move its edge on the upper.' }
+  const width = now[now.length - 1][0]
+  const value = Math.ceil((2 * width * slope * (1 + SPARE)) / limit) / 2
+  if (value > rule.max)
+    return { mend: `Take thinner leather for it: a skive of ${value} mm is wider than it can be cut.` }
+  return { mend: `Make its skive ${value} mm wide instead of ${width}.`, byRule: { key: rule.key, value } }
+}
+
+/** A skive is made a little wider than the step just asks for. */
+const SPARE = 0.03
 
 function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): LayerFinding {
   const limit = book.value(layerRules.turnShare) * margin

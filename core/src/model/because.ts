@@ -56,4 +56,6 @@ export interface Finding {
   unit: Unit
   /** What to do; empty when all is well. */
   mend: string
+  /** A house rule of this pair that mends it at a press, where one does. */
+  byRule?: { key: string; value: number }
 }

@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import type { Finding } from '@gentle-awl/core'
+import { ruleOf, type Finding } from '@gentle-awl/core'
+import { NButton } from 'naive-ui'
+import { usePair } from '../plan/pairStore.ts'
 import LevelMark from './LevelMark.vue'
 
 defineProps<{ finding: Finding }>()
+const pair = usePair()
 </script>
 
 <template>
@@ -11,6 +14,9 @@ defineProps<{ finding: Finding }>()
     <div>
       <p>{{ finding.sentence }}</p>
       <p v-if="finding.mend" class="mend">{{ finding.mend }}</p>
+      <NButton v-if="finding.byRule" class="do" @click="pair.setPairRule(finding.byRule.key, finding.byRule.value)">
+        Mend it: {{ ruleOf(finding.byRule.key)?.name }}, {{ finding.byRule.value }}
+      </NButton>
     </div>
   </li>
 </template>
@@ -33,5 +39,11 @@ defineProps<{ finding: Finding }>()
 }
 .mend {
   font-weight: 600;
+}
+.do {
+  height: auto;
+  min-height: 44px;
+  margin-top: 6px;
+  white-space: normal;
 }
 </style>

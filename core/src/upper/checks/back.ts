@@ -1,5 +1,5 @@
-import { curvatures, nearest, resample } from '../../geometry/along.ts'
-import { pathLength, type Path } from '../../geometry/path.ts'
+import { curvatures, nearest, pointAt, resample } from '../../geometry/along.ts'
+import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Rule } from '../../model/rules.ts'
 import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
@@ -138,11 +138,40 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
     measured: grip,
     limit: wanted,
     unit: 'mm',
-    mend: grip >= wanted - 1e-6 ? '' : 'Move the top of the back forward, or choose a last with more grip.',
+    ...(grip >= wanted - 1e-6 ? { mend: '', change: null } : higherBack(board, decisions, topAt, fullest, wanted)),
     at: { side: 'lateral', point: topAt },
-    change: null,
   })
   return findings
+}
+
+/** A back may be raised by so much for its grip, mm. */
+const MOST_RAISED = 15
+
+/**
+ * The top of the back lies on the last's own back curve, which comes in further up: the least that it must be raised for its
+ * grip, and the change that does it. Where the last does not come in, nothing on the pattern helps.
+ */
+function higherBack(
+  board: CheckNeeds['board'],
+  decisions: CheckNeeds['decisions'],
+  top: Point,
+  fullest: number,
+  wanted: number,
+): Pick<UpperFinding, 'mend' | 'change'> {
+  const now = nearest(board.back, top).at
+  for (let by = 0.5; by <= MOST_RAISED; by += 0.5) {
+    if (now + by > pathLength(board.back)) break
+    if (pointAt(board.back, now + by)[0] - fullest < wanted) continue
+    const name = `Raise the top of the back by ${by} mm`
+    return {
+      mend: `${name}: the back of this last comes in further up.`,
+      change: { name, upper: { points: { ...decisions.points, 'backTop:both': [(now + by) / board.length, 0] } } },
+    }
+  }
+  return {
+    mend: 'The back of this last does not come in enough: choose a last with more grip, or build its seat up.',
+    change: null,
+  }
 }
 
 /** How much sharper the line bends anywhere than the last's own back curve, 1/mm. */
