@@ -308,7 +308,7 @@ if (!existsSync(assets)) {
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${server.url}/pairs/${pair.id}/parts/puff`)
-  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, by tape over the toe box' })
   await slider.waitFor()
   await page.waitForLoadState('networkidle')
   const answers: number[] = []

@@ -35,10 +35,10 @@ cleanRooms(() => server.url, rooms)
 
 test('the whole job goes by keyboard', async ({ page }) => {
   await page.goto(`${server.url}${derby}/parts/puff`)
-  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  const slider = page.getByRole('slider', { name: 'Back edge behind the toe tip, by tape over the toe box' })
   await slider.focus()
   await page.keyboard.press('ArrowRight')
-  await expect(slider).toHaveValue('60')
+  await expect(slider).toHaveValue('59.5')
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
   await page.keyboard.press('Control+z')
   await expect(page.getByTestId('save-state')).toHaveText('revision 1')

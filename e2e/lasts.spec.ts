@@ -201,6 +201,7 @@ test('lasts are compared, graded and fitted into a cup sole', async ({ page }) =
   const check = page.locator('[data-finding="last.cup"]')
   await expect(check).toHaveClass(/fine/, { timeout: 15_000 })
   await page.getByLabel('upper, mm').fill('3')
+  await page.getByLabel('upper, mm').press('Enter')
   await expect(check).toHaveClass(/stop/, { timeout: 15_000 })
   await expect(check).toContainText('larger than the cup at its tightest place')
   await page.getByLabel('Layers over the last').selectOption({ index: 0 })

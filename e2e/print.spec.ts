@@ -26,6 +26,25 @@ async function planned(): Promise<PlannedPart[]> {
   })
   return ((await plan.json()) as { parts: PlannedPart[] }).parts
 }
+/** The longest calliper of an outline: however it is turned, it is the same. */
+const longest = (points: [number, number][]) => {
+  let best: [[number, number], [number, number]] = [points[0], points[0]]
+  let most = 0
+  for (const p of points) {
+    for (const q of points) {
+      const d = Math.hypot(p[0] - q[0], p[1] - q[1])
+      if (d > most) [most, best] = [d, [p, q]]
+    }
+  }
+  return { length: most, ends: best }
+}
+const areaOf = (points: [number, number][]) =>
+  Math.abs(
+    points.reduce((sum, [x, y], i) => {
+      const [u, v] = points[(i + 1) % points.length]
+      return sum + (x * v - u * y) / 2
+    }, 0),
+  )
 const size = (points: [number, number][]) => {
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
@@ -54,14 +73,16 @@ for (const [paper, width, height] of [
     expect(Math.abs((upright?.height ?? 0) - 100)).toBeLessThan(0.02)
 
     for (const part of (await planned()).filter((p) => !p.strip)) {
-      const [long, short] = size(part.outline)
-      const mine = pages.slice(2).filter((p) => p.text.includes(part.name))
+      const mine = pages.slice(1).filter((p) => p.text.includes(part.name))
       expect(mine.length, part.name).toBeGreaterThan(0)
-      // Notches change no extreme by more than the tip of a centre notch; the drawn outline keeps the part's box.
-      const drawn = mine[0].lines.filter((l) => {
-        const [a, b] = size(l.points)
-        return l.points.length > 20 && Math.abs(a - long) < 0.2 && Math.abs(b - short) < 0.2
-      })
+      // Turned any way, the drawn outline keeps the part's longest calliper and, but for its notches, its area.
+      const [long, area] = [longest(part.outline).length, areaOf(part.outline)]
+      const drawn = mine
+        .flatMap((p) => p.lines)
+        .filter((l) => {
+          if (l.points.length <= 8 || Math.abs(areaOf(l.points) - area) > 30) return false
+          return Math.abs(longest(l.points).length - long) < 0.3
+        })
       expect(drawn.length, `${part.name}, left and right`).toBeGreaterThanOrEqual(2)
     }
   })
@@ -70,22 +91,37 @@ for (const [paper, width, height] of [
 test('the two feet on paper are mirror images', async () => {
   const bytes = await (await fetch(`${server.url}/api/v1/pairs/${derby}/parts.pdf?paper=a3`)).arrayBuffer()
   const pages = await measurePdf(new Uint8Array(bytes))
-  const insole = pages.find((p) => p.text.includes('Insole, right'))
-  const [long] = size((await planned()).find((p) => p.id === 'insole')?.outline ?? [])
-  const [a, b] = (insole?.lines ?? []).filter((l) => l.points.length > 40 && Math.abs(size(l.points)[0] - long) < 0.2)
-  const shape = (l: PdfLine, flip: number) => {
-    const xs = l.points.map((p) => p[0] * flip)
-    const x0 = Math.min(...xs)
-    const y0 = Math.min(...l.points.map((p) => p[1]))
-    return l.points.map((p): [number, number] => [p[0] * flip - x0, p[1] - y0])
+  const outline = (await planned()).find((p) => p.id === 'insole')?.outline ?? []
+  const [long, area] = [longest(outline).length, areaOf(outline)]
+  const drawn = pages
+    .slice(1)
+    .flatMap((p) => p.lines)
+    .filter((l) => Math.abs(areaOf(l.points) - area) < 30 && Math.abs(longest(l.points).length - long) < 0.3)
+  // Laid along its own longest calliper, either end first.
+  const laid = (points: [number, number][], from: 0 | 1, flip: 1 | -1) => {
+    const { ends, length } = longest(points)
+    const [p, q] = from === 0 ? ends : [ends[1], ends[0]]
+    const [c, s] = [(q[0] - p[0]) / length, (q[1] - p[1]) / length]
+    return points.map(([x, y]): [number, number] => [
+      (x - p[0]) * c + (y - p[1]) * s,
+      flip * (-(x - p[0]) * s + (y - p[1]) * c),
+    ])
   }
-  const flipped = shape(b, -1)
-  const upDown = shape(b, 1).map(([x, y]): [number, number] => [x, b.height - y])
-  const away = (s: [number, number][]) =>
-    Math.max(...shape(a, 1).map((p) => Math.min(...s.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])))))
-  expect(Math.min(away(flipped), away(upDown))).toBeLessThan(0.05)
-  // And it is not the same foot twice.
-  expect(away(shape(b, 1))).toBeGreaterThan(3)
+  const planned0 = laid(outline, 0, 1)
+  const away = (l: PdfLine, flip: 1 | -1) =>
+    Math.min(
+      ...([0, 1] as const).map((from) => {
+        const other = laid(l.points, from, flip)
+        return Math.max(...planned0.map((p) => Math.min(...other.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1])))))
+      }),
+    )
+  // A notch takes its mouth out of the line; a foot's mirror image is a centimetre off somewhere.
+  const [right, left] = ([1, -1] as const).map((flip) =>
+    drawn.filter((l) => away(l, flip) < 2.5 && away(l, flip === 1 ? -1 : 1) > 8),
+  )
+  expect(right.length).toBeGreaterThan(0)
+  expect(left.length).toBe(right.length)
+  expect(left.length + right.length).toBe(drawn.length)
 })
 
 test('the SVG is in millimetres and holds every part of both feet', async () => {

@@ -116,7 +116,7 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await page.getByLabel('Name').fill('Kangaroo')
   await page.getByLabel('Thickness, mm').fill('0')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByRole('alert')).toContainText('Nothing thinner than 0.3 mm')
+  await expect(page.getByRole('alert')).toContainText('From 0.3 to 12.')
   await page.getByLabel('Thickness, mm').fill('0.8')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByRole('row', { name: /Kangaroo/ })).toContainText('2.0 oz')

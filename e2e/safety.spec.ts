@@ -101,7 +101,7 @@ test('a pair file goes out and comes in again; a broken one is refused with a se
   await bring('half.json', file.slice(0, file.length / 2))
   await expect(page.getByRole('alert')).toContainText('half.json: This is not a whole JSON file')
   await bring('odd.json', file.replace('"welted"', '"nailed"'))
-  await expect(page.getByRole('alert')).toContainText('decisions.construction')
+  await expect(page.getByRole('alert')).toContainText('At decisions, construction')
   await expect(page.locator('.pair')).toHaveCount(5)
   await bring('pair.json', file)
   await expect(page).toHaveURL(/\/parts$/)

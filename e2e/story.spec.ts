@@ -59,7 +59,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
       await expect(page.locator('.because').first()).toBeVisible()
     }
   })
-  const puff = page.getByRole('slider', { name: 'Back edge behind the toe tip, along the last' })
+  const puff = page.getByRole('slider', { name: 'Back edge behind the toe tip, by tape over the toe box' })
   const crease = page.locator('[data-finding="puff.crease"]')
   await test.step('too long a puff is stopped', async () => {
     await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Toe puff' }).click()
@@ -77,7 +77,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await saved(page, 1)
     await page.keyboard.press('Control+y')
     await expect(crease).toHaveClass(/stop/)
-    await page.getByRole('button', { name: /Back to the rule, 59.6 mm/ }).click()
+    await page.getByRole('button', { name: /Back to the rule, 59.2 mm/ }).click()
     await expect(crease).toHaveClass(/fine/)
     await saved(page, 3)
   })

@@ -4,8 +4,12 @@ import { NButton } from 'naive-ui'
 import { usePair } from '../plan/pairStore.ts'
 import LevelMark from './LevelMark.vue'
 
-defineProps<{ finding: Finding }>()
-const pair = usePair()
+const props = defineProps<{ finding: Finding }>()
+/** Findings stand in rooms of a pair; elsewhere none has a rule to set. */
+function mend(): void {
+  const { byRule } = props.finding
+  if (byRule) usePair().setPairRule(byRule.key, byRule.value)
+}
 </script>
 
 <template>
@@ -14,7 +18,7 @@ const pair = usePair()
     <div>
       <p>{{ finding.sentence }}</p>
       <p v-if="finding.mend" class="mend">{{ finding.mend }}</p>
-      <NButton v-if="finding.byRule" class="do" @click="pair.setPairRule(finding.byRule.key, finding.byRule.value)">
+      <NButton v-if="finding.byRule" class="do" @click="mend">
         Mend it: {{ ruleOf(finding.byRule.key)?.name }}, {{ finding.byRule.value }}
       </NButton>
     </div>
