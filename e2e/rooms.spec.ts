@@ -37,7 +37,7 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   const before = await by()
 
   await page.getByRole('link', { name: 'House rules' }).click()
-  const gap = page.getByLabel('Stiffener below the top line')
+  const gap = page.getByRole('textbox', { name: 'Stiffener below the top line' })
   await gap.fill('99')
   await gap.blur()
   await expect(page.getByRole('alert')).toContainText('From 1 to 8.')
