@@ -17,13 +17,13 @@ export class News {
   }
 
   /** A page begins to listen. */
-  readonly listen: RequestHandler = (req, res) => {
+  readonly listen: RequestHandler = (_req, res) => {
     // Not packed: a packed answer is held back until there is enough of it.
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' })
     res.flushHeaders()
     res.write('retry: 2000\n\n')
     this.listeners.add(res)
-    req.on('close', () => this.listeners.delete(res))
+    res.on('close', () => this.listeners.delete(res))
   }
 
   /** Tells of every request that changed something, once it was answered. */

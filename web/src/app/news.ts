@@ -6,6 +6,7 @@ export interface NewsItem {
 }
 type Hear = (item: NewsItem) => void
 
+const LOCK = 'gentle-awl-news'
 const heard = new Set<Hear>()
 let begun = false
 const tell = (item: NewsItem): void => {
@@ -16,22 +17,23 @@ const tell = (item: NewsItem): void => {
  * One connection for all tabs of a browser, which has few to give: the tab that holds the lock listens to the server and
  * tells the others; when it is closed the next one takes over.
  */
-function begin(): void {
+async function begin(): Promise<void> {
   if (begun || typeof EventSource === 'undefined' || typeof BroadcastChannel === 'undefined') return
   begun = true
-  const channel = new BroadcastChannel('gentle-awl-news')
+  const channel = new BroadcastChannel(LOCK)
   channel.addEventListener('message', (event: MessageEvent<NewsItem>) => tell(event.data))
   const pass = (item: NewsItem) => {
     tell(item)
     channel.postMessage(item)
   }
-  void navigator.locks.request('gentle-awl-news', () => {
+  const { held } = await navigator.locks.query()
+  // After a gap it is not known what was missed: between two connections of this tab, or another's and this one's.
+  let gap = held?.some(({ name }) => name === LOCK) ?? false
+  await navigator.locks.request(LOCK, () => {
     const source = new EventSource('/api/v1/news')
-    let connected = false
     source.addEventListener('open', () => {
-      // After a gap it is not known what was missed.
-      if (connected) pass({ path: '' })
-      connected = true
+      if (gap) pass({ path: '' })
+      gap = true
     })
     source.addEventListener('message', (event: MessageEvent<string>) => pass(JSON.parse(event.data) as NewsItem))
     // Held for as long as the page lives.
@@ -47,7 +49,7 @@ const GATHER = 150
  * as the component lives.
  */
 export function useNews(paths: () => readonly string[], changed: () => void): void {
-  begin()
+  void begin()
   let timer: ReturnType<typeof setTimeout> | undefined
   const hear: Hear = ({ path }) => {
     if (path !== '' && !paths().some((p) => path.startsWith(p))) return
