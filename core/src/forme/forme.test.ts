@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { sampleMeasures } from '../../test/samplePair.ts'
 import { nearest, pointAt } from '../geometry/along.ts'
 import { distance, isSimple, pathLength, signedArea, type Point } from '../geometry/path.ts'
+import { smoothLine } from '../geometry/smoothLine.ts'
 import { dist3, dot, sub, type Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../last/frame.ts'
 import { generateLast } from '../last/generate.ts'
@@ -124,7 +125,7 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
     let throat: Point
     beforeAll(() => {
       throat = map.ridgeAt(0.62 * m.length)
-      opened = openForepart(map, throat, throat)
+      opened = openForepart(map, throat, throat, [])
     })
     it('has a straight centre line as long as a tape reads on the last', () => {
       const run = pathLength(map.centre) - nearest(map.centre, throat).at
@@ -143,6 +144,16 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
     })
     it('leaves everything behind the pivot where it was', () => {
       for (let x = 20; x < throat[0] - 12; x += 9) expect(opened.place([x, 30])).toEqual([x, 30])
+    })
+    it('leaves a seam where it was that bows in front of the pivot, and bends the rest all the same', () => {
+      const foot = map.above(throat[0] - 20, 0)
+      const seam = smoothLine([throat, [throat[0] + 14, throat[1] * 0.55], foot])
+      const held = openForepart(map, throat, throat, [seam])
+      const moved = (o: Opened) => Math.max(...seam.slice(1).map((p) => distance(p, o.place(p))))
+      expect(moved(opened)).toBeGreaterThan(0.15)
+      expect(moved(held)).toBeLessThan(0.05)
+      expect(Math.abs(pathLength(seam.map(held.place)) - pathLength(seam))).toBeLessThan(0.03)
+      expect(held.fold).toEqual(opened.fold)
     })
     it('lies flat without a fold, and its feather line is longer by what lasting works in', () => {
       const front = map.feather.filter((p) => p[0] > throat[0] - 30)

@@ -75,12 +75,23 @@ function onLast(last: Float64Array, forme: ArrayLike<number>, at: number): numbe
 }
 
 /**
+ * Direction of the fold of a forepart that begins at `throat`, on the forme: to the top of the toe box, where a pattern
+ * maker lays his straight edge.
+ */
+export function foldWay({ forme }: FormeMap, throat: Point): Point {
+  const v = 2 * (forme.columns * forme.rows - 1)
+  const pole: Point = [forme.mean[v], forme.mean[v + 1]]
+  const l = distance(throat, pole) || 1
+  return [(pole[0] - throat[0]) / l, (pole[1] - throat[1]) / l]
+}
+
+/**
  * A vamp is folded along its centre, so its centre line must be straight, though the last's is not. The forme's
  * forepart is bent, as rigid as it can be, until ridge and toe rib lie on one straight line as long as they are on the last.
- * Everything behind the pivot (a point of the ridge no seam comes in front of) stays, so that seams keep their shape.
- * `throat` is where the piece begins at the centre.
+ * Everything behind the pivot (a point of the ridge) stays, and every cell of the forme that one of the `seams` runs
+ * through, so that they stay as long as their partners on the forme. `throat` is where the piece begins at the centre.
  */
-export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened {
+export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: readonly Path[]): Opened {
   const { forme } = map
   const nu = (forme.columns - 1) / STEP + 1
   const nv = (forme.rows - 1) / STEP + 1
@@ -91,6 +102,15 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
   // The first column of the coarse grid that lies wholly in front of the pivot at the ridge.
   let first = Math.ceil(forme.coneColumn / STEP)
   while (first < nu - 4 && vertex(first, nv - 1)[0] < pivot[0]) first++
+  // How far each row stays: to that column, and where a seam bows out in front of it, to the end of the seam's cells.
+  // The ridge itself is bent from the first column on, since the fold begins there.
+  const stays = new Array<number>(nv).fill(first)
+  for (const p of seams.flat()) {
+    const [u, v] = map.gridPlace(p)
+    const [i, j] = [Math.min(nu - 2, Math.ceil(u / STEP)), Math.floor(v / STEP)]
+    for (const row of [j, j + 1]) if (row < nv - 1) stays[row] = Math.max(stays[row], i)
+  }
+  const still = Math.max(...stays)
   const n = (nu - first) * nv
   const at = (i: number, j: number) => (i - first) * nv + j
   const positions = new Float64Array(3 * n)
@@ -101,13 +121,10 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
       const p = vertex(i, j)
       positions.set(p, 3 * at(i, j))
       start.set(p, 2 * at(i, j))
-      if (i === first) held[at(i, j)] = 1
+      if (i <= stays[j]) held[at(i, j)] = 1
     }
   }
-  // The fold goes from the throat to the top of the toe box, where a pattern maker lays his straight edge.
-  const pole = vertex(nu - 1, nv - 1)
-  const l = distance(throat, pole) || 1
-  const way: Point = [(pole[0] - throat[0]) / l, (pole[1] - throat[1]) / l]
+  const way = foldWay(map, throat)
   // True lengths: those of the last itself, along its fine centre line. The mean forme's own is a little off, and the
   // chords of the coarse grid would shorten it.
   const sums = centreOnLast(forme)
@@ -138,7 +155,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point): Opened
     if (u <= first * STEP) return p
     // Cubic both ways (Catmull-Rom), so that lines between the grid's points stay as smooth as they were; beside what
     // stays, straight between them, so that seams there stay as long as they were.
-    const near = u / STEP < first + 3
+    const near = u / STEP < still + 3
     const across = near ? straightWeights(u / STEP, nu) : cubicWeights(u / STEP, nu)
     const up = near ? straightWeights(v / STEP, nv) : cubicWeights(v / STEP, nv)
     let [dx, dy] = [0, 0]

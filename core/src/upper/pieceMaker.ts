@@ -169,13 +169,16 @@ function rounded(line: Path, reach: number): Path | null {
   return [...curve, ...line.slice(k)]
 }
 
+/**
+ * The first `reach` mm of a line turned square to x: what its first chord leans, times the run, is taken off and fades
+ * out with (1 - t)^2, so that a line that is square already stays, however it bends further on.
+ */
 function eased(line: Path, reach: number): Path {
-  const x0 = line[0][0]
   const run = cumulative(line)
-  return line.map(([x, y], i): Point => {
-    const t = Math.min(1, run[i] / reach)
-    return [x0 + (x - x0) * t * (2 - t), y]
-  })
+  const k = run.findIndex((r) => r > 1e-6)
+  if (k < 0) return line
+  const lean = (line[k][0] - line[0][0]) / run[k]
+  return line.map(([x, y], i): Point => [x - lean * run[i] * Math.max(0, 1 - run[i] / reach) ** 2, y])
 }
 
 /**

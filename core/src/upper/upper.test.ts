@@ -49,7 +49,7 @@ const allOptions = (style: (typeof styles)[number]) => [
 ]
 
 /** What every upper must be, whatever the style: closed pieces inside their cut edge, seams that fit. */
-function isSound(u: Upper, ease = 0.6): void {
+function isSound(u: Upper, ease = 0.3): void {
   for (const p of u.pieces) {
     expect(signedArea(p.net), p.name).toBeGreaterThan(50)
     expect(isSimple(p.net), `${p.name} finished`).toBe(true)
@@ -639,7 +639,7 @@ describe('random lasts and points', () => {
           isSound(u)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 60, examples: [['ankle boot', 'heeled', [0, 0, 0, 0, 0, 0, -0.042, 0]]] },
     )
   })
 })

@@ -27,7 +27,7 @@ it.each(shelf.map((last) => [last.name, last] as const))(
         expect(firstCrossing(piece.net), `${style}, ${piece.name}`).toBeNull()
         expect(firstCrossing(piece.outline), `${style}, ${piece.name}, cut`).toBeNull()
       }
-      for (const join of plan.upper.joins) expect(Math.abs(join.ease), `${style}, ${join.seam}`).toBeLessThan(0.5)
+      for (const join of plan.upper.joins) expect(Math.abs(join.ease), `${style}, ${join.seam}`).toBeLessThan(0.3)
     }
   },
 )

@@ -1,3 +1,4 @@
+import { foldWay } from '../../forme/opened.ts'
 import { openVamp } from '../openVamp.ts'
 import { nearest } from '../../geometry/along.ts'
 import { distance, type Path } from '../../geometry/path.ts'
@@ -52,7 +53,9 @@ function draw(board: DesignBoard): DrawnUpper {
     'Where the waist is narrow and the seam lies still.',
   )
   const way = directionAt(board.ridge, vampAt)
-  const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [way[1], -way[0]] }))
+  // Square to the fold, not to the ridge: the vamp lies over and is seen; the shaft's corner lies under it.
+  const fold = foldWay(board.map, vampAt)
+  const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [fold[1], -fold[0]] }))
   const crown = back.top
   const frontTop = board.shared(
     'shaftFront',
@@ -76,7 +79,7 @@ function draw(board: DesignBoard): DrawnUpper {
   )
   const feather = perSide((side) => featherFrom(board, side, back.foot))
   const toe = board.map.feather[board.map.feather.length - 1]
-  const opened = openVamp(board, vampAt, vampAt)
+  const opened = openVamp(board, vampAt, vampAt, Object.values(seam))
   const shaft = perSide((side): EdgeDraft[] => [
     bottomEdge(feather[side], back.foot, foot[side], 'lasting margin'),
     { name: 'under the vamp', role: 'lap under', line: flipped(seam[side]), seam: `vamp.${side}` },

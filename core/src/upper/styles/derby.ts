@@ -51,7 +51,7 @@ export function drawOpenTabs(
   const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: ontoBack(back) }))
   const feather = perSide((side) => featherFrom(board, side, back.foot))
   const throatEnd = perSide((side) => between(edge[side], vampAt, tabAt)[0])
-  const opened = openVamp(board, vampAt, tabAt)
+  const opened = openVamp(board, vampAt, tabAt, Object.values(tab))
   const toe = board.map.feather[board.map.feather.length - 1]
   const quarters = perSide((side): EdgeDraft[] => [
     bottomEdge(feather[side], back.foot, foot[side], bottom),

@@ -70,7 +70,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const feather = perSide((s) => featherFrom(board, s, back.foot))
   const topLine = throatLines(board, drawn)
   const toe = board.map.feather[board.map.feather.length - 1]
-  const opened = openVamp(board, throat, throat)
+  const opened = openVamp(board, throat, throat, [])
   const lasting = board.book.value(edgeRules.lasting)
   const { added } = throatShift(board)
   const margin = { lateral: lasting, medial: lasting + added }

@@ -86,7 +86,7 @@ function draw(board: DesignBoard): DrawnUpper {
   })
   const short = perSide((side): Path => [vampAt, ...stretch(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]])
   const topLine = perSide((side) => smoothLine([facings[side][0], ankle[side], back.top], { end: ontoBack(back) }))
-  const opened = openVamp(board, vampAt, vampAt)
+  const opened = openVamp(board, vampAt, vampAt, Object.values(seam))
 
   const heel = counter(board, back, feather, 'lasting margin', !round && board.option('counter'))
   const backUp = round ? between(back.line, foot.lateral, back.top) : heel ? heel.above : back.line
