@@ -1,3 +1,4 @@
+import { outermost } from './crossings.ts'
 import { boxOf, type Path, type Point } from './path.ts'
 
 /** A width as callipers read it: the two places that the jaws touch, on one upright line, and the distance, mm. */
@@ -9,22 +10,14 @@ export interface CalliperWidth {
 
 /** Width of a closed outline at X: distance between its outermost crossings with the upright line there. */
 export function widthAt(outline: Path, x: number): CalliperWidth | null {
-  let low = Infinity
-  let high = -Infinity
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[0] <= x === b[0] <= x) continue
-    const y = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0])
-    low = Math.min(low, y)
-    high = Math.max(high, y)
-  }
-  return high > low ? { from: [x, low], to: [x, high], value: high - low } : null
+  const ends = outermost(outline, { x })
+  return ends && { from: [x, ends[0]], to: [x, ends[1]], value: ends[1] - ends[0] }
 }
 
 /** Where along a bottom each width is looked for, as shares of its length. */
-const REGIONS = { seat: [0.08, 0.22], waist: [0.26, 0.55], joint: [0.55, 0.9] } as const
+export const REGIONS = { seat: [0.08, 0.22], waist: [0.26, 0.55], joint: [0.55, 0.9] } as const
 /** A bottom that is nowhere narrower than its seat has neither to find: there they are read at these shares. */
-const USUAL = { seat: 0.17, waist: 0.43 } as const
+export const USUAL = { seat: 0.17, waist: 0.43 } as const
 export type BottomWidth = keyof typeof REGIONS
 export const bottomWidths = Object.keys(REGIONS) as BottomWidth[]
 /** It is looked for this finely, mm. */

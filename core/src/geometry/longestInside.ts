@@ -1,3 +1,4 @@
+import { crossings } from './crossings.ts'
 import { boxOf, rotate, type Path, type Point } from './path.ts'
 
 /** How many parallels are tried across an outline. */
@@ -22,7 +23,7 @@ export function longestInside(
   for (let k = 1; k < LINES; k++) {
     const y = box.minY + ((box.maxY - box.minY) * k) / LINES
     if (lines.some((l) => crossesBand(l, y, clear))) continue
-    const xs = crossings(turned, y)
+    const xs = crossings(turned, { y })
     for (let i = 0; i + 1 < xs.length; i += 2) {
       const length = xs[i + 1] - xs[i]
       const worth = length - 0.6 * Math.abs(y - middle)
@@ -38,16 +39,6 @@ export function longestInside(
     degrees,
   )
   return [a, b]
-}
-
-/** Places where a level line crosses a closed outline, from left to right. */
-function crossings(outline: Path, y: number): number[] {
-  const out: number[] = []
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[1] > y !== b[1] > y) out.push(a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]))
-  }
-  return out.sort((p, q) => p - q)
 }
 
 /** Does a line that runs along come into the band of `clear` mm either side of y? A line that only crosses it does not. */

@@ -17,26 +17,25 @@ export function smoothLine(points: readonly Point[], ends: { start?: Point; end?
     if (step < 1e-6) throw new GeometryError('Two points of a curve lie on each other: move one of them.')
     t.push(t[i - 1] + Math.sqrt(step))
   }
-  const through = points
-  if (through.length === 2 && !ends.start && !ends.end) return [...through]
+  if (points.length === 2 && !ends.start && !ends.end) return [...points]
   // As fast as the first and the last stretch are run through.
-  const last = through.length - 1
+  const last = points.length - 1
   const slope = (way: Point | undefined, span: number, k: 0 | 1) =>
     way ? (way[k] / Math.hypot(way[0], way[1])) * span : undefined
   const along = (k: 0 | 1) =>
     cubicSpline(
-      through.map((p, i) => [t[i], p[k]] as const),
+      points.map((p, i) => [t[i], p[k]] as const),
       { start: slope(ends.start, t[1], k), end: slope(ends.end, t[last] - t[last - 1], k) },
     )
   const [x, y] = [along(0), along(1)]
   const out: Point[] = []
-  for (let i = 0; i + 1 < through.length; i++) {
-    const parts = Math.max(2, Math.ceil(distance(through[i], through[i + 1]) / CHORD))
+  for (let i = 0; i + 1 < points.length; i++) {
+    const parts = Math.max(2, Math.ceil(distance(points[i], points[i + 1]) / CHORD))
     for (let k = 0; k < parts; k++) {
       const q = t[i] + ((t[i + 1] - t[i]) * k) / parts
       out.push([x(q), y(q)])
     }
   }
-  out.push(through[through.length - 1])
+  out.push(points[points.length - 1])
   return out
 }

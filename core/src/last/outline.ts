@@ -1,3 +1,4 @@
+import { REGIONS, USUAL } from '../geometry/callipers.ts'
 import { lerp, naturalSpline, sampled, type Curve1 } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { STATIONS, type Side } from './frame.ts'
@@ -80,7 +81,7 @@ export function outlineWidths(outline: PlanOutline, length: number): DrawnWidths
  */
 function calliperedWidths(outline: PlanOutline, length: number, waisted: boolean): DrawnWidths {
   const { lateral, medial } = outline.halfWidth
-  const look = (from: number, to: number, of: (x: number) => number, sign: number) => {
+  const look = ([from, to]: readonly [number, number], of: (x: number) => number, sign: number) => {
     const n = Math.ceil((to - from) * length)
     return Array.from({ length: n + 1 }, (_, k) => of((from + ((to - from) * k) / n) * length)).reduce((a, b) =>
       sign * b > sign * a ? b : a,
@@ -89,9 +90,9 @@ function calliperedWidths(outline: PlanOutline, length: number, waisted: boolean
   const whole = (x: number) => lateral(x) + medial(x)
   return {
     // A last that is nowhere narrower than its seat has neither to find: there they are read at their stations.
-    seat: waisted ? look(0.08, 0.22, whole, 1) : whole(0.17 * length),
-    waist: waisted ? look(0.26, 0.55, whole, -1) : whole(0.43 * length),
-    joint: look(0.55, 0.9, lateral, 1) + look(0.55, 0.9, medial, 1),
+    seat: waisted ? look(REGIONS.seat, whole, 1) : whole(USUAL.seat * length),
+    waist: waisted ? look(REGIONS.waist, whole, -1) : whole(USUAL.waist * length),
+    joint: look(REGIONS.joint, lateral, 1) + look(REGIONS.joint, medial, 1),
   }
 }
 

@@ -1,3 +1,4 @@
+import { peak } from '../geometry/parabola.ts'
 import { dist3 } from '../geometry/vec3.ts'
 import { ridgeAndToe, type LastSurface } from './surface.ts'
 
@@ -19,7 +20,10 @@ export function toeTape(surface: LastSurface): ToeTape {
   for (let i = 1; i < line.length; i++) run.push(run[i - 1] + dist3(line[i - 1], line[i]))
   let tip = 0
   for (let i = 1; i < line.length; i++) if (line[i][0] > line[tip][0]) tip = i
-  const foremost = tip > 0 && tip + 1 < line.length ? peak(run, line, tip) : run[tip]
+  const foremost =
+    tip > 0 && tip + 1 < line.length
+      ? peak([run[tip - 1], run[tip], run[tip + 1]], [line[tip - 1][0], line[tip][0], line[tip + 1][0]])
+      : run[tip]
   // From the tip backwards x falls: knots of reading against place.
   const reading = [0]
   const place = [line[tip][0]]
@@ -37,14 +41,4 @@ export function toeTape(surface: LastSurface): ToeTape {
     readingAt: (x) => look(place, reading, x, -1),
     placeOf: (r) => look(reading, place, r, 1),
   }
-}
-
-/** Where along the run the parabola through a point and its two neighbours has its greatest x. */
-function peak(run: readonly number[], line: readonly (readonly [number, number, number])[], i: number): number {
-  const [s0, s1, s2] = [run[i - 1] - run[i], 0, run[i + 1] - run[i]]
-  const [x0, x1, x2] = [line[i - 1][0], line[i][0], line[i + 1][0]]
-  const left = (x1 - x0) / (s1 - s0)
-  const right = (x2 - x1) / (s2 - s1)
-  const bend = (right - left) / (s2 - s0)
-  return bend < 0 ? run[i] + (s0 + s1) / 2 - left / (2 * bend) : run[i]
 }

@@ -1,8 +1,10 @@
 import { resample } from '../geometry/along.ts'
 import { offset } from '../geometry/clip.ts'
-import { calliperWidths } from '../geometry/callipers.ts'
+import { calliperWidths, widthAt } from '../geometry/callipers.ts'
+import { outermost } from '../geometry/crossings.ts'
 import { convexHull } from '../geometry/hull.ts'
 import { gaussianSmooth, lerp, sampled } from '../geometry/interpolate.ts'
+import { peak } from '../geometry/parabola.ts'
 import {
   boxOf,
   counterClockwise,
@@ -96,38 +98,10 @@ function farthest(path: Path, i: number, other: Point): Point {
   return [on(0), on(1)]
 }
 
-/** Where the parabola through three values is greatest, within their places. */
-function peak(at: readonly [number, number, number], v: readonly [number, number, number]): number {
-  const left = (v[1] - v[0]) / (at[1] - at[0])
-  const right = (v[2] - v[1]) / (at[2] - at[1])
-  const bend = (right - left) / (at[2] - at[0])
-  if (!(bend < 0)) return at[1]
-  return Math.min(at[2], Math.max(at[0], (at[0] + at[1]) / 2 - left / (2 * bend)))
-}
-
 const laidAlong = (path: Path, from: Point, to: Point): Path => {
   const d = distance(from, to)
   const [c, s] = [(to[0] - from[0]) / d, (to[1] - from[1]) / d]
   return path.map(([x, y]): Point => [(x - from[0]) * c + (y - from[1]) * s, -(x - from[0]) * s + (y - from[1]) * c])
-}
-
-/** Outermost crossings of an outline with the upright line at x: [lowest, highest]; null when there are none. */
-function crossings(outline: Path, x: number): [number, number] | null {
-  let low = Infinity
-  let high = -Infinity
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[0] <= x === b[0] <= x) continue
-    const y = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0])
-    low = Math.min(low, y)
-    high = Math.max(high, y)
-  }
-  return low <= high ? [low, high] : null
-}
-
-const widthAt = (outline: Path, x: number): number => {
-  const c = crossings(outline, x)
-  return c ? c[1] - c[0] : 0
 }
 
 /**
@@ -138,11 +112,12 @@ export function layBottom(outline: Path, t: Pick<BottomTracing, 'turned' | 'flip
   let [heel, toe] = longestCaliper(outline)
   const L = distance(heel, toe)
   const along = laidAlong(outline, heel, toe)
-  const forepart = Math.max(widthAt(along, 0.66 * L), widthAt(along, 0.72 * L))
-  const otherEnd = Math.max(widthAt(along, 0.34 * L), widthAt(along, 0.28 * L))
+  const width = (share: number) => widthAt(along, share * L)?.value ?? 0
+  const forepart = Math.max(width(0.66), width(0.72))
+  const otherEnd = Math.max(width(0.34), width(0.28))
   if (otherEnd > forepart !== t.turned) [heel, toe] = [toe, heel]
   const forwards = laidAlong(outline, heel, toe)
-  const waist = crossings(forwards, STATIONS.waistMedial * L)
+  const waist = outermost(forwards, { x: STATIONS.waistMedial * L })
   const medialDown = waist !== null && Math.abs(waist[0]) < Math.abs(waist[1])
   const flip = medialDown !== t.flipped
   return (p) => laidAlong(p, heel, toe).map(([x, y]): Point => [x, flip ? -y : y])
@@ -154,7 +129,7 @@ const FLAT = 10
 /** Where one side stands out farthest from the centre line within a span of the length, mm from the heel end. */
 function widest(outline: Path, side: Side, from: number, to: number): number {
   const out = (x: number) => {
-    const c = crossings(outline, x)
+    const c = outermost(outline, { x })
     return c ? (side === 'medial' ? c[1] : -c[0]) : -Infinity
   }
   let best = from
@@ -210,7 +185,7 @@ export function readTracing(t: BottomTracing, heights: Omit<BottomMeasures, 'len
     throw new GeometryError('A joint lies beyond the toe of the tracing. Set it again.')
   }
   const at = (x: number, side: Side) => {
-    const c = crossings(outline, x)
+    const c = outermost(outline, { x })
     return c ? (side === 'medial' ? c[1] : -c[0]) : 0
   }
   const read = calliperWidths(outline, 0, length)
@@ -241,7 +216,7 @@ function halfWidths(outline: Path, length: number): Record<Side, Float64Array> {
   const medial = new Float64Array(SAMPLES + 1)
   for (let i = 1; i < SAMPLES; i++) {
     const x = (length * (1 - Math.cos((Math.PI * i) / SAMPLES))) / 2
-    const c = crossings(outline, x)
+    const c = outermost(outline, { x })
     // At its very ends the axis may leave the line between two of its points by a hair.
     if (Math.min(x, length - x) < AT_END) {
       lateral[i] = Math.max(0, -(c?.[0] ?? 0))

@@ -9,11 +9,11 @@ import { StageCache } from '../plan/stageCache.ts'
 import { flatPiece } from '../upper/pieceMaker.ts'
 import { edgeSkive } from './edgeSkive.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
-import { liesUnder, usedUp } from './liesUnder.ts'
 import { steps } from './ridges.ts'
 import { wallSection } from './section.ts'
 import { thicknessMap } from './thicknessMap.ts'
 import { TurnedStack, thicknessOf } from './turnedStack.ts'
+import { usedUp } from './usedUp.ts'
 import { profileAt, type WallArea } from './wallArea.ts'
 import { WallStack } from './wallStack.ts'
 
@@ -208,10 +208,11 @@ describe('the layers of a pair', () => {
     expect(reach).toBeGreaterThan(18 - usedUp(4, 0.9 + 2.4, 1.4))
   })
   it('what lies flat under an insole is the margin less its edge and a quarter turn round it', () => {
-    expect(liesUnder(18, 4, 0, 0)).toBe(14)
+    expect(18 - usedUp(4, 0, 0)).toBe(14)
     // A layer of 2 mm on a bare edge turns on a radius of 1 mm: a quarter of 2 pi.
-    expect(liesUnder(18, 4, 0, 2)).toBeCloseTo(14 - Math.PI / 2, 12)
-    expect(liesUnder(6, 4, 1, 2.4)).toBe(0)
+    expect(18 - usedUp(4, 0, 2)).toBeCloseTo(14 - Math.PI / 2, 12)
+    // What is used up before it is turned lies nowhere.
+    expect(usedUp(4, 1, 2.4)).toBeGreaterThan(6)
     const thin = turnedOf(plan({ materials: { ...input.decisions.materials, insole: boardId } }))
     // A board of 2 mm takes 2 mm less of every margin.
     expect(thin.reachUnder('lateral', 130) - turnedOf(plan()).reachUnder('lateral', 130)).toBeCloseTo(2, 6)

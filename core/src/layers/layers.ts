@@ -5,10 +5,7 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding, Level } from '../model/because.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
-import { sideLiningRules } from '../parts/linings/sideLining.ts'
-import { stiffenerRules } from '../parts/stiffenerRules.ts'
-import { puffRules } from '../parts/toePuff.ts'
+import type { RuleBook } from '../model/rules.ts'
 import { layerRules } from './layerRules.ts'
 import { steps } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
@@ -167,24 +164,15 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
   })
 }
 
-/** Skives whose width is a house rule of its own, by what they thin. */
-const skiveRules: Readonly<Record<string, Rule>> = {
-  stiffener: stiffenerRules.topSkive,
-  puff: puffRules.backSkive,
-  sideLining: sideLiningRules.overlap,
-}
-
 /** What takes a step away: a skive as wide as its thickness asks for, where that is a rule; else thinner leather. */
 function wider(
   { part, slope }: { part: string; slope: number },
   limit: number,
   areas: readonly WallArea[],
 ): Pick<LayerFinding, 'mend' | 'byRule'> {
-  const rule = skiveRules[part.replace(/\..*$/, '')]
-  const area = areas.find((a) => a.part === part)
-  const now = area?.thinned[0]?.profile
-  if (!rule || !area || !now) return { mend: 'Take thinner leather for it, or move its edge on the upper.' }
-  const width = now[now.length - 1][0]
+  const { profile, widthRule: rule } = areas.find((a) => a.part === part)?.thinned.find((t) => t.widthRule) ?? {}
+  if (!profile || !rule) return { mend: 'Take thinner leather for it, or move its edge on the upper.' }
+  const width = profile[profile.length - 1][0]
   const value = Math.ceil((2 * width * slope * (1 + SPARE)) / limit) / 2
   if (value > rule.max)
     return { mend: `Take thinner leather for it: a skive of ${value} mm is wider than it can be cut.` }

@@ -2,7 +2,7 @@ import type { FormeMap } from '../forme/formeMap.ts'
 import { cumulative } from '../geometry/along.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
-import { usedUp } from './liesUnder.ts'
+import { usedUp } from './usedUp.ts'
 import { profileAt, type Profile } from './wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
 

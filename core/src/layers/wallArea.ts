@@ -1,8 +1,16 @@
 import type { Path } from '../geometry/path.ts'
 import type { Side } from '../last/frame.ts'
+import type { Rule } from '../model/rules.ts'
 
 /** Thickness (mm) against distance from an edge (mm); constant beyond the last point. */
 export type Profile = readonly (readonly [distance: number, thickness: number])[]
+
+/** An edge thinned by a profile. Where the skive's width is a house rule of its own, that rule: it can be set to mend a step. */
+export interface ThinnedEdge {
+  edge: Path
+  profile: Profile
+  widthRule?: Rule
+}
 
 /** One thickness of leather on the wall of the last: where it lies, and how thin its edges are. */
 export interface WallArea {
@@ -15,7 +23,7 @@ export interface WallArea {
   thickness: number
   /** Closed, on the forme seen from the lateral side, mm; it ends at the feather line. */
   area: Path
-  thinned: readonly { edge: Path; profile: Profile }[]
+  thinned: readonly ThinnedEdge[]
 }
 
 /** Order of the layers from the foot outwards. */

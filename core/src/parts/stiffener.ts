@@ -244,6 +244,7 @@ function wallArea(needs: StiffenerNeeds, side: Side, end: number, top: Path): Wa
           [0, 0],
           [width, material.thickness],
         ],
+        widthRule: stiffenerRules.topSkive,
       },
     ],
   }

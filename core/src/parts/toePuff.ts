@@ -275,6 +275,7 @@ function wallArea({ map, material, book }: PuffNeeds, side: Side, at: (down: num
           [0, 0],
           [width, material.thickness],
         ],
+        widthRule: puffRules.backSkive,
       },
     ],
   }

@@ -1,4 +1,4 @@
-import { usedUp } from '../layers/liesUnder.ts'
+import { usedUp } from '../layers/usedUp.ts'
 import type { Because } from '../model/because.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 

@@ -32,7 +32,7 @@ export function bottomParts(
   cache: StageCache,
 ): { parts: Part[]; lasted: LastedOutline; bottom: Bottom } {
   const { surface, marks, bottom, wall, decisions: d, material, book } = needs
-  const { turned, under: liesUnder } = wall
+  const { turned, liesUnder } = wall
   const predicted = cache.stage('lasted', { bottom, turned }, (i) =>
     lastedOutline(i.bottom, (side, x) => thicknessOf(i.turned.atFeather(side, x))),
   )
@@ -90,7 +90,7 @@ export function bottomParts(
           surface: i.surface,
           marks: i.marks,
           bottom: i.bottom,
-          wall: { turned: stack, under: most },
+          wall: { turned: stack, liesUnder: most },
           cupSole: i.cupSole,
           decisions: { construction, midsole: i.midsole, heel: i.heel },
           material: {
@@ -121,7 +121,7 @@ export function bottomParts(
   return { lasted, bottom: section, parts: [...sockParts(needs, loss, cache), ...insoleParts, ...under.parts] }
 }
 
-/** What all that lies on the insole takes from the girths; null where nothing does. */
+/** What all that lies on the insole takes from the girths. */
 function lossUnderfoot({ surface, marks, decisions: d, material, book }: BottomNeeds, cache: StageCache) {
   return cache.ruled(
     'underfoot',

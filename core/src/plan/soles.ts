@@ -14,6 +14,7 @@ import type { RuleBook } from '../model/rules.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
 import { hasWedge, heelBuild, type HeelBuild } from '../parts/bottom/heelBuild.ts'
+import { heelParts, heelSeat, heelSteps } from '../parts/bottom/heelParts.ts'
 import { filler, fillerBed, shank } from '../parts/bottom/insideBottom.ts'
 import {
   edgeStrips,
@@ -22,7 +23,7 @@ import {
   type ProfileStuff,
   type SideProfile,
 } from '../parts/bottom/sideProfile.ts'
-import { heelParts, heelSeat, heelSteps, outsole, rand, welt } from '../parts/bottom/soleParts.ts'
+import { outsole, rand, welt } from '../parts/bottom/soleParts.ts'
 import { stuffOf } from '../parts/bottom/stuff.ts'
 import { insoleRules } from '../parts/insole.ts'
 import { midsole, midsoleRules } from '../parts/midsole.ts'
@@ -36,7 +37,7 @@ export interface SoleNeeds {
   surface: LastSurface
   marks: Landmarks
   bottom: DevelopedBottom
-  wall: Pick<Wall, 'turned' | 'under'>
+  wall: Pick<Wall, 'turned' | 'liesUnder'>
   decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
   /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
@@ -106,7 +107,7 @@ export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Constructi
   const { surface, marks, bottom, wall, material, book } = needs
   const welted = way.sewn === 'through a welt'
   const levelled = levelOf(needs, welted)
-  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.under
+  const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.liesUnder
   const inside: ProfileStuff[] = [
     { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
     {

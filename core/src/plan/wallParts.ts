@@ -55,9 +55,8 @@ export interface Wall {
   stack: WallStack
   turned: TurnedStack
   layers: Layers
-  /** The widest margin as it is cut, mm, and how much of it lies flat under the insole at most. */
-  margin: number
-  under: number
+  /** How much of the widest margin lies flat under the insole at most, mm. */
+  liesUnder: number
 }
 
 /** From the base pattern to the layers of the wall: linings, stiffener, puff and what reinforces between them. */
@@ -249,12 +248,11 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
   ]
   const { insoleEdge } = inputs
   const turned = new TurnedStack(map, stack, edges, insoleEdge)
-  const under = Math.max(...bottom.stations.map(({ side, x }) => turned.reachUnder(side, x)))
+  const liesUnder = Math.max(...bottom.stations.map(({ side, x }) => turned.reachUnder(side, x)))
   return {
     stack,
     turned,
-    margin,
-    under,
+    liesUnder,
     layers: {
       ...deriveLayers({ map, areas, wall: stack, turned, bottom, margin, turnedOut, book }),
       areas,

@@ -1,4 +1,4 @@
-import { boxOf, type Path, type Point } from '@gentle-awl/core'
+import { boxOf, Inside, type Path, type Point } from '@gentle-awl/core'
 
 /** Where a few lines of words go: the middle of the first line's foot, and the size they are set in, points. */
 export interface LabelPlace {
@@ -38,15 +38,6 @@ function touches(a: Point, b: Point, r: Rect): boolean {
   return true
 }
 
-const inside = (outline: Path, [x, y]: Point): boolean => {
-  let odd = false
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[1] > y !== b[1] > y && x < a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])) odd = !odd
-  }
-  return odd
-}
-
 /**
  * Where words stand inside an outline without touching its edge or any of the `lines`: as near to its middle as there is
  * room, in the largest size that fits. `widthOf` says how wide the words are in a size, mm. Within `window`, where only
@@ -74,6 +65,7 @@ export function labelPlace(
     ),
   )
   const [cx, cy] = [(within.minX + within.maxX) / 2, (within.minY + within.maxY) / 2]
+  const inside = new Inside(outline)
   const places: Point[] = []
   for (let x = within.minX; x <= within.maxX; x += GRID)
     for (let y = within.minY; y <= within.maxY; y += GRID) places.push([x, y])
@@ -90,7 +82,7 @@ export function labelPlace(
       }
       if (rect.minX < within.minX || rect.maxX > within.maxX || rect.minY < within.minY || rect.maxY > within.maxY)
         continue
-      if (!inside(outline, [x, y]) || stretches.some(([a, b]) => touches(a, b, rect))) continue
+      if (!inside.has([x, y]) || stretches.some(([a, b]) => touches(a, b, rect))) continue
       return { at: [x, y + up / 2 - size * LEADING * 0.8], size }
     }
   }

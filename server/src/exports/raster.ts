@@ -1,4 +1,4 @@
-import type { Path, Point } from '@gentle-awl/core'
+import { crossings, type Path, type Point } from '@gentle-awl/core'
 
 /** Side of a cell of the raster on which pages are filled, mm. */
 export const CELL = 2.5
@@ -28,12 +28,7 @@ export function shapeOf(outline: Path, width: number, height: number): Shape {
   // Cells whose middle line runs inside, and all that the outline itself passes through.
   for (let r = 0; r < rows; r++) {
     const y = (r + 0.5) * CELL
-    const xs: number[] = []
-    for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-      const [a, b] = [outline[j], outline[i]]
-      if (a[1] > y !== b[1] > y) xs.push(a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]))
-    }
-    xs.sort((p, q) => p - q)
+    const xs = crossings(outline, { y })
     for (let i = 0; i + 1 < xs.length; i += 2) {
       for (let c = Math.floor(xs[i] / CELL); c <= Math.floor(xs[i + 1] / CELL); c++) set(bits, c, r)
     }

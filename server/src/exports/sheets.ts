@@ -1,4 +1,14 @@
-import { boxOf, intersect, mirror, rotate, translate, type DrawablePart, type Path, type Point } from '@gentle-awl/core'
+import {
+  boxOf,
+  intersect,
+  mirror,
+  outermost,
+  rotate,
+  translate,
+  type DrawablePart,
+  type Path,
+  type Point,
+} from '@gentle-awl/core'
 import type { Foot, PairPart } from './pairParts.ts'
 import { CELL, Raster, shapeOf, type Shape } from './raster.ts'
 
@@ -80,19 +90,6 @@ function standing(outline: Path, foot: Foot): number {
   return best.degrees
 }
 
-/** The outermost places at which a closed outline is crossed by the level line at y. */
-function acrossAt(outline: Path, y: number): [number, number] | null {
-  let [low, high] = [Infinity, -Infinity]
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[1] <= y === b[1] <= y) continue
-    const x = a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])
-    low = Math.min(low, x)
-    high = Math.max(high, x)
-  }
-  return high > low ? [low, high] : null
-}
-
 /** A cut is looked for so near to where it would part a piece evenly, as a share of a stretch: not at its very ends. */
 const NEAR = 0.1
 
@@ -103,7 +100,7 @@ function cutsOf(upright: Path, most: number): number[] {
   const half = OVERLAP / 2
   const count = Math.ceil((high - low - OVERLAP) / (most - OVERLAP))
   const wide = (y: number) => {
-    const c = acrossAt(upright, y)
+    const c = outermost(upright, { y })
     return c ? c[1] - c[0] : Infinity
   }
   const cuts: number[] = []
@@ -161,7 +158,7 @@ function itemsOf(part: DrawablePart, foot: Foot, paper: Paper): Item[] {
 
 /** Two places on a level cut, inside the part and well inside the sheet, where crosses lie. */
 function crossesOn(outline: Path, y: number): Point[] {
-  const c = acrossAt(outline, y)
+  const c = outermost(outline, { y })
   if (!c) return []
   const inset = Math.min(INSIDE + 3, (c[1] - c[0]) / 4)
   return [

@@ -7,8 +7,3 @@
 export function usedUp(edge: number, inside: number, own: number): number {
   return edge + (Math.PI / 2) * (inside + own / 2)
 }
-
-/** How much of a margin of `margin` mm lies flat under the insole; 0 where it does not reach round the corner. */
-export function liesUnder(margin: number, edge: number, inside: number, own: number): number {
-  return Math.max(0, margin - usedUp(edge, inside, own))
-}
