@@ -102,14 +102,10 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, stuff: reado
     underside,
     thickness: atPlaces((x) => stuff.reduce((sum, s) => sum + s.thickness(x), 0)),
     spring: underside[COUNT][1],
-    lastSpring: lastSpring(top.filter(([x]) => x > STANDS_FROM * L && x <= toe)),
+    lastSpring: height(toe) - Math.min(...xs.filter((x) => x > STANDS_FROM * L && x <= toe).map(height)),
     places,
   }
 }
-
-/** How far the end of a forepart stands over its lowest place. */
-const lastSpring = (front: Path): number =>
-  front.length > 0 ? front[front.length - 1][1] - Math.min(...front.map((p) => p[1])) : 0
 
 /** Height of a line that runs forward at x, mm; its ends go on level. */
 export function heightAt(line: Path, x: number): number {
