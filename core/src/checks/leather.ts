@@ -1,5 +1,5 @@
 import type { Finding } from '../model/because.ts'
-import type { Material } from '../model/material.ts'
+import type { Material, MaterialRole } from '../model/material.ts'
 
 /** Is the leather of a part as thick as it should be? `serves` finishes the sentence "2 to 2.5 mm ...". */
 export function thicknessFinding(
@@ -8,6 +8,7 @@ export function thicknessFinding(
   [thin, thick]: readonly [number, number],
   serves: string,
   mends: { thin: string; thick: string },
+  role: MaterialRole,
 ): Finding {
   const t = material.thickness
   const fine = t >= thin && t <= thick
@@ -20,5 +21,6 @@ export function thicknessFinding(
     limit: t < thin ? thin : thick,
     unit: 'mm',
     mend: fine ? '' : t < thin ? mends.thin : mends.thick,
+    remedy: fine ? undefined : { kind: 'open', control: { room: 'decisions', at: role } },
   }
 }

@@ -19,6 +19,7 @@ export function stiffenerFindings(
   const behind = book.value(stiffenerRules.behindJoint)
   for (const side of ['lateral', 'medial'] as const) {
     const clear = joint[side] - ends[side]
+    const end = Math.floor(joint[side] - behind)
     findings.push({
       id: `stiffener.joint.${side}`,
       level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
@@ -30,8 +31,8 @@ export function stiffenerFindings(
       measured: clear,
       limit: behind,
       unit: 'mm',
-      mend:
-        clear >= behind - 1e-6 ? '' : `End it at ${(joint[side] - behind).toFixed(0)} mm from the heel back or less.`,
+      mend: clear >= behind - 1e-6 ? '' : `End it at ${end} mm from the heel back or less.`,
+      remedy: clear >= behind - 1e-6 ? undefined : { kind: 'hand', decision: `stiffener.${side}End`, value: end },
     })
   }
   const gap = book.value(stiffenerRules.topGap)
@@ -42,6 +43,7 @@ export function stiffenerFindings(
       least = Math.min(least, topLine.height(side, station) - edges[side](station))
     }
   }
+  const lower = Math.floor(2 * (back - (gap - least))) / 2
   findings.push({
     id: 'stiffener.topLine',
     level: least >= gap - 0.05 ? 'fine' : least > 0 ? 'watch' : 'stop',
@@ -53,7 +55,8 @@ export function stiffenerFindings(
     measured: least,
     limit: gap,
     unit: 'mm',
-    mend: least >= gap - 0.05 ? '' : `Lower the back to ${(topLine.back - gap).toFixed(1)} mm.`,
+    mend: least >= gap - 0.05 ? '' : `Lower the back to ${lower} mm.`,
+    remedy: least >= gap - 0.05 ? undefined : { kind: 'hand', decision: 'stiffener.backHeight', value: lower },
   })
   if (facings) {
     const wanted = book.value(stiffenerRules.clearFacing)
@@ -63,6 +66,7 @@ export function stiffenerFindings(
     }))
     const worst = room[0].away <= room[1].away ? room[0] : room[1]
     const clear = worst.away >= wanted - 0.05
+    const further = Math.ceil(wanted - worst.away)
     findings.push({
       id: 'stiffener.facing',
       level: clear ? 'fine' : 'watch',
@@ -73,7 +77,10 @@ export function stiffenerFindings(
       measured: worst.away,
       limit: wanted,
       unit: 'mm',
-      mend: clear ? '' : 'End it further back, or curve it lower under the tab.',
+      mend: clear ? '' : `End it ${further} mm further back, or curve it lower under the tab.`,
+      remedy: clear
+        ? undefined
+        : { kind: 'hand', decision: `stiffener.${worst.side}End`, value: Math.round(ends[worst.side] - further) },
     })
   }
   findings.push(
@@ -82,7 +89,11 @@ export function stiffenerFindings(
       material,
       [book.value(stiffenerRules.thinnest), book.value(stiffenerRules.thickest)],
       'serve as a stiffener',
-      { thin: 'Take thicker leather, or paste two layers.', thick: 'Split or skive it down first.' },
+      {
+        thin: 'Take thicker leather, or paste two layers.',
+        thick: 'Split it down first, or take thinner leather.',
+      },
+      'stiffener',
     ),
   )
   return findings

@@ -47,6 +47,7 @@ export function foamFinding(id: string, material: Material, book: RuleBook): Fin
         limit,
         unit: '%',
         mend: 'Record the test in the stores, at this material.',
+        remedy: { kind: 'open', control: { room: 'stores' } },
       },
     ]
   }
@@ -63,6 +64,7 @@ export function foamFinding(id: string, material: Material, book: RuleBook): Fin
       limit,
       unit: '%',
       mend: fine ? '' : 'Take another foam, or cork.',
+      remedy: fine ? undefined : { kind: 'open', control: { room: 'decisions', at: 'padding' } },
     },
   ]
 }

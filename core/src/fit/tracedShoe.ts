@@ -94,9 +94,21 @@ export function tracedShoe(predicted: Path, line: DrawnLine, book: RuleBook): Tr
         : worst.by > 0
           ? 'Trim the margin there, or cut the midsole by the traced line.'
           : 'Measure the leathers again, or cut the midsole by the traced line.',
+      remedy: fine
+        ? undefined
+        : { kind: 'choice', name: 'bottom parts by the traced line', decisions: { lasted: { use: 'traced' } } },
     },
   }
 }
+
+/** What is to be said of the difference once the bottom parts go by the traced line: it does no harm any more. */
+export const goneBy = (finding: Finding): Finding => ({
+  ...finding,
+  level: 'fine',
+  sentence: `${finding.sentence} The bottom parts go by the traced line.`,
+  mend: '',
+  remedy: undefined,
+})
 
 /** Where along the bottom a place lies, in words. */
 export function placeName([x, y]: Point, length: number): string {

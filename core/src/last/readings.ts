@@ -142,6 +142,7 @@ function profileFindings(surface: LastSurface, marks: Landmarks): Finding[] {
       unit: 'count',
       mend:
         level === 'fine' ? '' : 'Measure the waist and instep girths again; one of them does not go with the others.',
+      remedy: level === 'fine' ? undefined : { kind: 'open', control: { room: 'last', page: 'measure' } },
     },
   ]
 }

@@ -5,13 +5,16 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../last/frame.ts'
 import type { Finding, Level } from '../model/because.ts'
-import type { RuleBook } from '../model/rules.ts'
+import type { MaterialRole } from '../model/material.ts'
+import type { Remedy } from '../model/remedy.ts'
+import type { Rule, RuleBook } from '../model/rules.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
 import { layerRules } from './layerRules.ts'
-import { steps } from './ridges.ts'
+import { steps, type Step } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
 import { listed, thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from './wallArea.ts'
-import type { StackLayer, WallStack } from './wallStack.ts'
+import { WallStack, type StackLayer } from './wallStack.ts'
 
 /** A place of the wall, so that the screen can show it: on the forme of a side. */
 export interface LayerFinding extends Finding {
@@ -114,6 +117,7 @@ function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
     limit,
     unit: 'mm',
     mend: fine ? '' : 'Skive what laps there, move a seam aside, or take thinner leather.',
+    remedy: fine ? undefined : otherLeather('upper'),
     at: { side: wall.side, point: wall.at },
   }
 }
@@ -158,28 +162,64 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
       measured: s.slope,
       limit,
       unit: 'share',
-      ...(level === 'fine' ? { mend: '' } : wider(s, limit, areas)),
+      ...(level === 'fine' ? { mend: '' } : wider(s, limit, areas, onWall)),
       at: { side: s.side, point: s.at },
     }
   })
 }
 
-/** What takes a step away: a skive as wide as its thickness asks for, where that is a rule; else thinner leather. */
+/**
+ * What takes a step away: the narrowest skive under which it is not felt, where its width is a rule, tried on the wall
+ * itself, since other edges that end there count too; else thinner leather.
+ */
 function wider(
-  { part, slope }: { part: string; slope: number },
+  { part, slope }: Step,
   limit: number,
   areas: readonly WallArea[],
-): Pick<LayerFinding, 'mend' | 'byRule'> {
-  const { profile, widthRule: rule } = areas.find((a) => a.part === part)?.thinned.find((t) => t.widthRule) ?? {}
-  if (!profile || !rule) return { mend: 'Take thinner leather for it, or move its edge on the upper.' }
-  const width = profile[profile.length - 1][0]
-  const value = Math.ceil((2 * width * slope * (1 + SPARE)) / limit) / 2
-  if (value > rule.max)
-    return { mend: `Take thinner leather for it: a skive of ${value} mm is wider than it can be cut.` }
-  return { mend: `Make its skive ${value} mm wide instead of ${width}.`, byRule: { key: rule.key, value } }
+  onWall: (side: Side, p: Point) => boolean,
+): Pick<LayerFinding, 'mend' | 'remedy'> {
+  const area = areas.find((a) => a.part === part)
+  const { profile, widthRule: rule } = area?.thinned.find((t) => t.widthRule) ?? {}
+  if (profile && rule) {
+    const width = profile[profile.length - 1][0]
+    for (let value = Math.ceil((2 * width * slope) / limit) / 2; value <= rule.max; value += WIDER) {
+      const tried = areas.map((a) => (a.part === part ? skivedOver(a, rule, value / width) : a))
+      const left = steps(tried, new WallStack(tried), onWall, (id) => id === part)
+      if (left.some((s) => s.slope > limit * (1 - SPARE))) continue
+      return {
+        mend: `Make its skive ${value} mm wide instead of ${width}.`,
+        remedy: { kind: 'rule', key: rule.key, value },
+      }
+    }
+  }
+  return {
+    mend:
+      profile && rule
+        ? `Take thinner leather for it, or move its edge on the upper: no skive up to ${rule.max} mm does it.`
+        : 'Take thinner leather for it, or move its edge on the upper.',
+    remedy: otherLeather(leatherOf(part, area)),
+  }
 }
 
-/** A skive is made a little wider than the step just asks for. */
+/** An area with the skives of one rule so many times as wide. */
+const skivedOver = (area: WallArea, rule: Rule, times: number): WallArea => ({
+  ...area,
+  thinned: area.thinned.map((t) =>
+    t.widthRule === rule ? { ...t, profile: t.profile.map(([d, thick]) => [d * times, thick] as const) } : t,
+  ),
+})
+
+const otherLeather = (at: MaterialRole): Remedy => ({ kind: 'open', control: { room: 'decisions', at } })
+
+/** The leather that a layer of the wall is cut from. */
+function leatherOf(part: string, area: WallArea | undefined): MaterialRole {
+  if (part === 'stiffener' || part === 'puff') return part
+  if (!area || area.depth >= DEPTHS.reinforcement) return 'upper'
+  return area.depth === DEPTHS.foam ? 'foam' : 'lining'
+}
+
+/** Skives are tried in steps of so much, mm, until what is left of the step is by this share under its limit. */
+const WIDER = 1
 const SPARE = 0.03
 
 function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): LayerFinding {
@@ -195,9 +235,20 @@ function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): Laye
     measured: thickest.thickness,
     limit,
     unit: 'mm',
-    mend: fine ? '' : 'Skive the turned edges, widen the margin, or take thinner leather.',
+    ...(fine ? { mend: '' } : toTurn(thickest.thickness / book.value(layerRules.turnShare))),
     at: null,
   }
+}
+
+/** A margin so wide turns what lies at the feather; past what can be cut only less leather helps. */
+function toTurn(margin: number): Pick<LayerFinding, 'mend' | 'remedy'> {
+  const value = Math.ceil(2 * margin) / 2
+  return value > edgeRules.lasting.max
+    ? { mend: 'Skive the turned edges, or take thinner leather.', remedy: otherLeather('upper') }
+    : {
+        mend: `Skive the turned edges, take thinner leather, or cut the margin ${value} mm wide.`,
+        remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
+      }
 }
 
 /** Behind this share of the last length lies the seat. */
@@ -206,11 +257,25 @@ const SEAT = 0.2
 /** The shrink is read over about as much of the edge as one fold takes, mm. */
 const FOLD = 10
 
+/** Folds are cut out at the bench; a margin so narrow makes fewer, where pliers still hold it. */
+function lessAtSeat(margin: number, book: RuleBook): Pick<LayerFinding, 'mend' | 'remedy'> {
+  const value = Math.floor(2 * margin) / 2
+  const least = Math.max(edgeRules.lasting.min, book.value(edgeRules.leastMargin))
+  // Where something else is turned under further than the upper, its margin is not what crowds.
+  const helps = value >= least && margin < book.value(edgeRules.lasting)
+  return helps
+    ? {
+        mend: `Cut the folds out flush before gluing, or cut the margin ${value} mm wide.`,
+        remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
+      }
+    : { mend: 'Cut the folds out flush before gluing.' }
+}
+
 /**
  * How much what lies flat under the insole must shrink where the seat is roundest: a strip at depth d inside an edge of
  * curvature k loses the share k d of its length (arc of radius 1/k - d against 1/k).
  */
-function seatFinding({ bottom, turned, book }: LayerNeeds): LayerFinding {
+function seatFinding({ bottom, turned, margin, book }: LayerNeeds): LayerFinding {
   const worst = roundest(bottom, SEAT * bottom.length)
   const { side, x } = bottom.stations[worst.at]
   const depth = turned.reachUnder(side, x)
@@ -228,7 +293,7 @@ function seatFinding({ bottom, turned, book }: LayerNeeds): LayerFinding {
     measured: shrinks,
     limit,
     unit: '%',
-    mend: fine ? '' : 'Cut the folds out flush before gluing, or narrow the margin at the seat.',
+    ...(fine ? { mend: '' } : lessAtSeat(margin - (depth - limit / (100 * worst.curvature)), book)),
     at: null,
   }
 }

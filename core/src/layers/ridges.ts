@@ -24,13 +24,21 @@ const EDGE = 2.5
 
 /**
  * The steepest step of each inside part: across every edge of what lies under the upper, the difference of thickness
- * over a short run. Foam is left out: it is meant to be felt. `onWall` says whether a place is on the wall at all: at top line, feather and centre nothing goes on.
+ * over a short run. Foam is left out: it is meant to be felt. `onWall` says whether a
+ * place is on the wall at all: at top line, feather and centre nothing goes on. Only the edges of the parts that `only`
+ * lets through are looked at.
  */
-export function steps(areas: readonly WallArea[], stack: WallStack, onWall: (side: Side, p: Point) => boolean): Step[] {
+export function steps(
+  areas: readonly WallArea[],
+  stack: WallStack,
+  onWall: (side: Side, p: Point) => boolean,
+  only: (part: string) => boolean = () => true,
+): Step[] {
   const inside = areas.filter((a) => a.depth < DEPTHS.upper - SEAM_DEPTH && a.depth !== DEPTHS.foam)
   const parts = new Set(inside.map((a) => a.part))
   const worst = new Map<string, Step>()
   for (const area of inside) {
+    if (!only(area.part)) continue
     const line = resample(area.area, Math.max(12, Math.round(pathLength(area.area, true) / STEP)), true)
     const normals = outwardNormals(line)
     line.forEach((p, i) => {

@@ -1,5 +1,7 @@
 import { curvatures } from '../geometry/along.ts'
 import { distance, type Path } from '../geometry/path.ts'
+import type { Remedy } from '../model/remedy.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
 import type { FeatherPlace, LayerFinding, LayerNeeds } from './layers.ts'
 import { layerRules } from './layerRules.ts'
 import { listed, thicknessOf } from './turnedStack.ts'
@@ -42,6 +44,9 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
       limit,
       unit: 'mm',
       mend: folds ? '' : 'Thin cover and section over the span they share, or turn out more.',
+      remedy: folds
+        ? undefined
+        : turnOut(Math.ceil((2 * thickest.thickness) / book.value(layerRules.turnShare)) / 2, 'upper'),
       at: { side: thickest.side, point: map.featherAt(thickest.x) },
     },
     {
@@ -55,9 +60,18 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
       limit: gives,
       unit: '%',
       mend: stretches ? '' : 'Turn out less there, work it wet over several days, or take a rounder last.',
+      remedy: stretches ? undefined : turnOut(Math.floor((2 * width * gives) / grows) / 2, 'last'),
       at: null,
     },
   ]
+}
+
+/** The turned-out margin made so wide, mm; where it cannot be, the choice that helps instead. */
+function turnOut(value: number, at: 'last' | 'upper'): Remedy {
+  const { key, min, max } = edgeRules.turnedOut
+  return value >= min && value <= max
+    ? { kind: 'rule', key, value }
+    : { kind: 'open', control: { room: 'decisions', at } }
 }
 
 /** Curvature times length, and length, of what lies within so many mm along an outline either way of a point. */

@@ -1,3 +1,6 @@
+import type { HandDecision } from './handDecisions.ts'
+import type { Remedy } from './remedy.ts'
+
 /** Units that figures carry; lengths are turned into inches only at the edge of the screen. */
 export type Unit = 'mm' | 'mm²' | 'cm³' | 'g' | 'min' | 'share' | 'count' | '%' | 'mm per 10 mm'
 
@@ -10,17 +13,6 @@ export interface Input {
 /** Where a rule's figure came from. */
 export type Origin =
   'house rule' | 'this workshop' | 'this pair' | 'set by hand' | 'measured on the last' | 'from the material'
-
-/** Figures that the maker may set by hand instead of leaving them to the rule: paths into the decisions. */
-export const handDecisions = [
-  'stiffener.backHeight',
-  'stiffener.lateralEnd',
-  'stiffener.medialEnd',
-  'puff.length',
-  'midsole.room',
-  'heel.lifts',
-] as const
-export type HandDecision = (typeof handDecisions)[number]
 
 /** What can be set by hand, what the rule would make it, and how far it may be moved. */
 export interface HandFigure {
@@ -56,6 +48,6 @@ export interface Finding {
   unit: Unit
   /** What to do; empty when all is well. */
   mend: string
-  /** A house rule of this pair that mends it at a press, where one does. */
-  byRule?: { key: string; value: number }
+  /** What its button does, where something in the plan mends it; none where it is mended at the bench. */
+  remedy?: Remedy
 }

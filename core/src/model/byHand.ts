@@ -1,4 +1,4 @@
-import type { HandDecision } from './because.ts'
+import type { HandDecision } from './handDecisions.ts'
 import type { PairDecisions } from './pair.ts'
 
 /** The decisions with one figure set by hand (mm), or given back to the rule with null. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
-import type { HandDecision } from './because.ts'
+import type { HandDecision } from './handDecisions.ts'
 import { constructions } from './construction.ts'
 import { CupSole } from './cupSole.ts'
 import { DrawnLine } from './drawnLine.ts'

@@ -191,6 +191,10 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
       unit: 'mm',
       mend:
         board || material.thickness < least ? 'Choose insole leather of 3 to 5 mm, or make the pair another way.' : '',
+      remedy:
+        board || material.thickness < least
+          ? { kind: 'open', control: { room: 'decisions', at: 'insole' } }
+          : undefined,
     })
   }
   findings.push(
@@ -201,7 +205,8 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
         ? [book.value(insoleRules.boardThin), book.value(insoleRules.boardThick)]
         : [book.value(insoleRules.leatherThin), book.value(insoleRules.leatherThick)],
       board ? 'serve as board' : 'serve as a leather insole',
-      { thin: 'Take a thicker piece.', thick: 'Split it down first.' },
+      { thin: 'Take a thicker piece.', thick: 'Split it down first, or take a thinner piece.' },
+      'insole',
     ),
   )
   return findings

@@ -8,6 +8,7 @@ import { constructionOf } from '../model/construction.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
 import { alongBottom, creaseOf } from './alongBottom.ts'
 import type { Part, PartLine } from './part.ts'
 import { ruled } from './ruled.ts'
@@ -78,6 +79,9 @@ export const midsoleRules = {
   },
 } satisfies Record<string, Rule>
 
+/** A midsole may be given so much room by hand, mm. */
+const MOST_ROOM = 20
+
 export interface MidsoleNeeds {
   bottom: DevelopedBottom
   lasted: LastedOutline
@@ -106,7 +110,7 @@ export function midsole(needs: MidsoleNeeds): Part {
   const { bottom, lasted, length, construction, decisions, material, book } = needs
   const { sewn } = constructionOf[construction]
   const down = sewn === 'through the upper' ? sewnDown(needs) : null
-  const rule = sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
+  const rule = roomRule(construction)
   const inForce = book.inForce(rule)
   const room = decisions.room ?? inForce.value
   const outline = offset(lasted.outline, room, 'the midsole')
@@ -161,7 +165,7 @@ export function midsole(needs: MidsoleNeeds): Part {
         inputs: [],
         origin: decisions.room !== null ? 'set by hand' : inForce.origin,
         rule: rule.key,
-        hand: { decision: 'midsole.room', byRule: inForce.value, min: 0, max: 20 },
+        hand: { decision: 'midsole.room', byRule: inForce.value, min: 0, max: MOST_ROOM },
       },
       ...(down
         ? [
@@ -182,6 +186,24 @@ export function midsole(needs: MidsoleNeeds): Part {
   }
 }
 
+/** The rule for the room that a midsole of this construction is given. */
+const roomRule = (construction: MidsoleNeeds['construction']) =>
+  constructionOf[construction].sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
+
+/** The room set larger by so much, mm. */
+export function moreRoom(
+  { construction, decisions, book }: Pick<MidsoleNeeds, 'construction' | 'decisions' | 'book'>,
+  by: number,
+): Pick<Finding, 'mend' | 'remedy'> {
+  const value = Math.ceil(2 * ((decisions.room ?? book.value(roomRule(construction))) + by)) / 2
+  return value <= MOST_ROOM
+    ? {
+        mend: `Set the room of the midsole to ${value} mm.`,
+        remedy: { kind: 'hand', decision: 'midsole.room', value },
+      }
+    : { mend: `No room up to ${MOST_ROOM} mm does it: sew nearer to the shoe.` }
+}
+
 /** The room is measured on the finished outlines, not taken from the figure asked for. */
 export function leastRoom(inner: Path, outer: Path): { least: number; most: number } {
   let least = Infinity
@@ -196,7 +218,7 @@ export function leastRoom(inner: Path, outer: Path): { least: number; most: numb
 }
 
 function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
-  const { lasted, construction, book, turnedOut } = needs
+  const { lasted, construction, book } = needs
   const { sewn } = constructionOf[construction]
   const wanted = book.value(sewn ? midsoleRules.leastSewn : midsoleRules.leastCemented)
   const { least } = leastRoom(lasted.outline, outline)
@@ -212,14 +234,15 @@ function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
       measured: least,
       limit: wanted,
       unit: 'mm',
-      mend: enough ? '' : `Set the room to ${wanted} mm or more.`,
+      ...(enough ? { mend: '' } : moreRoom(needs, wanted - least)),
     },
-    ...(sewn === 'through the upper' ? turnedOutFindings(turnedOut, least, book) : []),
+    ...(sewn === 'through the upper' ? turnedOutFindings(needs, least) : []),
   ]
 }
 
 /** The seam must catch the turned-out leather, and midsole under it. */
-function turnedOutFindings(turnedOut: number, least: number, book: RuleBook): Finding[] {
+function turnedOutFindings(needs: MidsoleNeeds, least: number): Finding[] {
+  const { turnedOut, book } = needs
   const wanted = book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
   const caught = turnedOut >= wanted - 0.05
   const borne = least >= wanted - 0.05
@@ -234,7 +257,11 @@ function turnedOutFindings(turnedOut: number, least: number, book: RuleBook): Fi
       measured: turnedOut,
       limit: wanted,
       unit: 'mm',
-      mend: caught ? '' : 'Cut the turned-out margin wider, or sew nearer to the shoe.',
+      mend: caught ? '' : `Cut the turned-out margin ${wanted} mm wide, or sew nearer to the shoe.`,
+      remedy:
+        caught || wanted > edgeRules.turnedOut.max
+          ? undefined
+          : { kind: 'rule', key: edgeRules.turnedOut.key, value: wanted },
     },
     {
       id: 'midsole.sewDown',
@@ -246,7 +273,7 @@ function turnedOutFindings(turnedOut: number, least: number, book: RuleBook): Fi
       measured: least,
       limit: wanted,
       unit: 'mm',
-      mend: borne ? '' : `Give the midsole ${wanted} mm of room or more.`,
+      ...(borne ? { mend: '' } : moreRoom(needs, wanted - least)),
     },
   ]
 }

@@ -133,6 +133,11 @@ export function girthFindings(loss: GirthLoss, whole: boolean, allowances: Recor
         : halfHelps
           ? `Use half padding: it takes ${loss.half[s].toFixed(1)} mm here.`
           : 'Lay something thinner under the foot, or build the last up there.',
+      remedy: fine
+        ? undefined
+        : halfHelps
+          ? { kind: 'choice', name: 'half padding', decisions: { sock: { padding: 'half' } } }
+          : { kind: 'open', control: { room: 'last', page: 'build-ups' } },
     }
   })
 }

@@ -293,6 +293,7 @@ function coveredFinding({ sock, extent, length, book }: PaddingNeeds): Finding[]
       limit: front,
       unit: 'mm',
       mend: covered ? '' : 'Take a longer sock liner, or less padding.',
+      remedy: covered ? undefined : { kind: 'choice', name: 'whole sock', decisions: { sock: { extent: 'full' } } },
     },
   ]
 }

@@ -297,6 +297,7 @@ function puffFindings(
   const apart = Math.min(...back.map((p) => nearest(crease, p).away))
   const clear = passed ? -apart : apart
   const longest = tape.readingAt(joint.medial + sweep + wanted)
+  const shorter = Math.floor(Math.min(longest, byRule))
   const short = byRule - puff
   const most = book.value(puffRules.tooShort)
   return [
@@ -312,7 +313,8 @@ function puffFindings(
       measured: clear,
       limit: wanted,
       unit: 'mm',
-      mend: clear >= wanted ? '' : `Shorten the puff to about ${Math.floor(Math.min(longest, byRule))} mm.`,
+      mend: clear >= wanted ? '' : `Shorten the puff to ${shorter} mm.`,
+      remedy: clear >= wanted ? undefined : { kind: 'hand', decision: 'puff.length', value: shorter },
     },
     {
       id: 'puff.short',
@@ -325,14 +327,16 @@ function puffFindings(
       measured: puff,
       limit: byRule - most,
       unit: 'mm',
-      mend: short <= most ? '' : `Lengthen it to at least ${Math.ceil(byRule - most)} mm.`,
+      mend: short <= most ? '' : `Lengthen it to ${Math.ceil(byRule - most)} mm or more.`,
+      remedy: short <= most ? undefined : { kind: 'hand', decision: 'puff.length', value: Math.ceil(byRule - most) },
     },
     thicknessFinding(
       'puff.thickness',
       material,
       [book.value(puffRules.thinnest), book.value(puffRules.thickest)],
       'serve as a puff',
-      { thin: 'Take thicker leather.', thick: 'Split or skive it down first.' },
+      { thin: 'Take thicker leather.', thick: 'Split it down first, or take thinner leather.' },
+      'puff',
     ),
   ]
 }

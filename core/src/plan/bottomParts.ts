@@ -1,4 +1,4 @@
-import { tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
+import { goneBy, tracedShoe, type TracedShoe } from '../fit/tracedShoe.ts'
 import type { Path } from '../geometry/path.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
@@ -107,7 +107,7 @@ export function bottomParts(
         cache,
       ),
   )
-  const section = cache.stage('bottom section', { under: under.bottom, predicted, traced }, (i) => ({
+  const section = cache.stage('bottom section', { under: under.bottom, predicted, traced, use }, (i) => ({
     ...i.under,
     predicted: i.predicted.outline,
     traced: i.traced && {
@@ -116,7 +116,10 @@ export function bottomParts(
       leanest: i.traced.leanest,
       usual: i.traced.usual,
     },
-    findings: [...i.under.findings, ...(i.traced ? [i.traced.finding] : [])],
+    findings: [
+      ...i.under.findings,
+      ...(i.traced ? [i.use === 'traced' ? goneBy(i.traced.finding) : i.traced.finding] : []),
+    ],
   }))
   return { lasted, bottom: section, parts: [...sockParts(needs, loss, cache), ...insoleParts, ...under.parts] }
 }

@@ -1,4 +1,6 @@
 import type { Because, Finding } from '../model/because.ts'
+import { handNames } from '../model/handDecisions.ts'
+import type { Remedy } from '../model/remedy.ts'
 import type { Rule, RuleBook } from '../model/rules.ts'
 import { PUFF_LENGTH } from '../parts/toePuff.ts'
 import type { FootPlan } from './planPair.ts'
@@ -36,11 +38,24 @@ export const feetRules = {
 const figure = (plan: FootPlan, part: string, quantity: string): Because | undefined =>
   plan.parts.find((p) => p.id === part)?.becauses.find((b) => b.quantity === quantity)
 
+/** One figure by hand for both shoes: the right one's, to half a millimetre. */
+function setForBoth(decision: 'puff.length' | 'stiffener.backHeight', value: number): Remedy {
+  const half = Math.round(2 * value) / 2
+  const right = decision === 'puff.length' ? { puff: { length: half } } : { stiffener: { backHeight: half } }
+  return {
+    kind: 'choice',
+    name: `${handNames[decision]} ${half} mm on both`,
+    decisions: { ...right, left: { figures: { [decision]: half } } },
+  }
+}
+
 /**
  * Feet differ and their shoes may, but the pair is worn as one: what is compared side by side at the bench is compared
  * as planned (docs/trade.md, "Both feet"). Nothing here is a stop: it can be meant.
  */
 export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook): Finding[] {
+  const puff = figure(right, 'puff', PUFF_LENGTH)
+  const backHeight = figure(right, 'stiffener', 'Height at the back')
   const compared: {
     id: keyof typeof feetRules
     what: string
@@ -49,24 +64,27 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
     right?: number
     left?: number
     mend: string
+    remedy?: Remedy
   }[] = [
     {
       id: 'puff',
       what: 'toe puff',
       more: 'longer',
       less: 'shorter',
-      right: figure(right, 'puff', PUFF_LENGTH)?.value,
+      right: puff?.value,
       left: figure(left, 'puff', PUFF_LENGTH)?.value,
       mend: 'Set one length by hand for both feet.',
+      remedy: puff && setForBoth('puff.length', puff.value),
     },
     {
       id: 'back',
       what: 'stiffener at the back',
       more: 'higher',
       less: 'lower',
-      right: figure(right, 'stiffener', 'Height at the back')?.value,
+      right: backHeight?.value,
       left: figure(left, 'stiffener', 'Height at the back')?.value,
       mend: 'Set one height by hand for both feet.',
+      remedy: backHeight && setForBoth('stiffener.backHeight', backHeight.value),
     },
     {
       id: 'heel',
@@ -76,9 +94,10 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
       right: right.bottom.heel?.needed.back,
       left: left.bottom.heel?.needed.back,
       mend: 'Take lasts of one heel height. A raise that is meant is for trained help to order; then widen the figure for this pair.',
+      remedy: { kind: 'open', control: { room: 'decisions', at: 'last' } },
     },
   ]
-  return compared.flatMap(({ id, what, more, less, right: r, left: l, mend }) => {
+  return compared.flatMap(({ id, what, more, less, right: r, left: l, mend, remedy }) => {
     if (r === undefined || l === undefined) return []
     const limit = book.value(feetRules[id])
     const off = Math.abs(l - r)
@@ -95,6 +114,7 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
         limit,
         unit: 'mm' as const,
         mend: fine ? '' : mend,
+        remedy: fine ? undefined : remedy,
       },
     ]
   })

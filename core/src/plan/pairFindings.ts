@@ -30,6 +30,11 @@ function constructionFinding({ construction }: PairDecisions, upper: Upper): Fin
       : out
         ? 'Make the pair stitch-down, or choose another style in the room Upper.'
         : 'Choose the stitch-down style in the room Upper, or another construction.',
+    remedy: fits
+      ? undefined
+      : out
+        ? { kind: 'choice', name: 'stitch-down', decisions: { construction: 'stitch-down' } }
+        : { kind: 'choice', name: 'the stitch-down style', decisions: { upper: { style: 'stitch-down' } } },
   }
 }
 
@@ -42,6 +47,7 @@ export function pairFindings(input: PlanInput, readings: LastReadings, upper: Up
   const off = length - wanted
   const fits = Math.abs(off) <= SIZE_SLACK
   const reads = sizeFromLast(size.system, length)
+  const halfSize = Math.round(2 * reads) / 2
   return [
     {
       id: 'pair.size',
@@ -54,6 +60,13 @@ export function pairFindings(input: PlanInput, readings: LastReadings, upper: Up
       limit: wanted,
       unit: 'mm',
       mend: fits ? '' : 'Choose another last, or correct the size.',
+      remedy: fits
+        ? undefined
+        : {
+            kind: 'choice',
+            name: `size ${sizeSystemNames[size.system]} ${halfSize}`,
+            decisions: { size: { value: halfSize } },
+          },
     },
     ...(construction ? [construction] : []),
     ...readings.findings,

@@ -3,7 +3,7 @@ import { RuleBook, RuleError, type Rule } from '../model/rules.ts'
 import { PairDecisions, PairFile } from '../model/pair.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
-import { handDecisions } from '../model/because.ts'
+import { handDecisions } from '../model/handDecisions.ts'
 import { checkRuleFigures, ruleChapters, ruleOf } from './ruleRegistry.ts'
 
 const all = ruleChapters.flatMap((c) => c.rules)

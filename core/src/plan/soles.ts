@@ -10,6 +10,7 @@ import type { Finding } from '../model/because.ts'
 import type { Construction } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions } from '../model/pair.ts'
+import type { Remedy } from '../model/remedy.ts'
 import type { RuleBook } from '../model/rules.ts'
 import { bottomRules } from '../parts/bottom/bottomRules.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/bottom/cupBottom.ts'
@@ -207,7 +208,17 @@ function onCutSoles(
   const stack = Math.max(0, heel.bodies.length - 1)
   const taper = book.value(bottomRules.taper)
   const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => heelSteps(i.seat, i.stack, i.taper))
-  const soles = { bottom, lasted, midsole: midsolePart.outline, length: L, breast, heelRoom, book }
+  const soles = {
+    bottom,
+    lasted,
+    midsole: midsolePart.outline,
+    length: L,
+    breast,
+    heelRoom,
+    construction: d.construction,
+    decisions: d.midsole,
+    book,
+  }
   const shankPart = shank(bottom, L, profile, book)
   const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
   return {
@@ -249,7 +260,7 @@ function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, boo
 function heelFinding(heel: HeelBuild, d: SoleNeeds['decisions'], book: RuleBook): Finding {
   const off = book.value(bottomRules.heelOff)
   const stands = heel.offGround <= off
-  const { sentence, mend } = heelWords(heel, d.heel.wedge, stands)
+  const { sentence, ...mends } = heelWords(heel, d.heel.wedge, stands, book)
   return {
     id: 'bottom.heel',
     level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
@@ -258,26 +269,39 @@ function heelFinding(heel: HeelBuild, d: SoleNeeds['decisions'], book: RuleBook)
     measured: heel.offGround,
     limit: off,
     unit: 'mm',
-    mend: stands ? '' : mend,
+    ...(stands ? { mend: '' } : mends),
   }
 }
 
 /** What is to be said of a heel, and what mends it; only what is in it can be taken out. */
-function heelWords(heel: HeelBuild, wedge: boolean, stands: boolean): { sentence: string; mend: string } {
+function heelWords(
+  heel: HeelBuild,
+  wedge: boolean,
+  stands: boolean,
+  book: RuleBook,
+): Pick<Finding, 'sentence' | 'mend' | 'remedy'> {
   const { needed, lifts } = heel
+  const otherLast: Remedy = { kind: 'open', control: { room: 'decisions', at: 'last' } }
   const away = `${heel.offGround.toFixed(1)} mm`
   if (lifts === 0 && Math.min(needed.back, needed.breast) < 0) {
     return {
       sentence: `The bottom at the seat is thicker than there is room for: it stands ${away} too low for any heel.`,
       mend: 'Take a last with a higher heel, or a thinner bottom at the seat.',
+      remedy: otherLast,
     }
   }
   if (heel.bodies.length === 0) {
+    const thinnest = book.value(bottomRules.thinnestHeel)
+    const room = Math.floor(10 * Math.max(needed.back, needed.breast)) / 10
     return {
       sentence: stands
         ? 'The sole stands on the ground from heel to tread: no heel is built.'
         : `The sole stands ${away} over the ground at the back: too little to build a heel of, and the shoe rocks back by it.`,
-      mend: 'Take a last with a heel of 3 mm or more or with none, or let a thinner heel be built (house rules).',
+      mend: `Take a last with a heel of ${thinnest} mm or more or with none, or let a thinner heel be built.`,
+      remedy:
+        room >= bottomRules.thinnestHeel.min && room < thinnest
+          ? { kind: 'rule', key: bottomRules.thinnestHeel.key, value: room }
+          : otherLast,
     }
   }
   if (stands) {
@@ -290,12 +314,22 @@ function heelWords(heel: HeelBuild, wedge: boolean, stands: boolean): { sentence
   if (wedge) {
     return {
       sentence: `${lifts} lift${lifts === 1 ? '' : 's'} and the top piece stand ${away} higher than there is room for: the toe is pressed down.`,
-      mend: 'Take a lift out, or thinner lifts.',
+      mend: lifts > 0 ? 'Take a lift out, or thinner lifts.' : 'Take a thinner top piece.',
+      remedy:
+        lifts > 0
+          ? { kind: 'hand', decision: 'heel.lifts', value: lifts - 1 }
+          : { kind: 'open', control: { room: 'decisions', at: 'topPiece' } },
     }
   }
+  const tooMany = lifts > heel.byRule
   return {
     sentence: `Without a wedge the heel is ${away} off: the lifts follow the seat, which falls by ${(needed.back - needed.breast).toFixed(1)} mm towards the breast.`,
-    mend: 'Put the wedge back.',
+    mend: tooMany ? `Put the wedge back, and ${heel.byRule} lifts.` : 'Put the wedge back.',
+    remedy: {
+      kind: 'choice',
+      name: 'a wedge under the heel',
+      decisions: { heel: { wedge: true, ...(tooMany ? { lifts: heel.byRule } : {}) } },
+    },
   }
 }
 
@@ -314,5 +348,6 @@ function springFinding(profile: SideProfile, book: RuleBook): Finding {
     limit: spring,
     unit: 'mm',
     mend: springs ? '' : 'Thin the sole towards the toe, or take a last with more spring.',
+    remedy: springs ? undefined : { kind: 'open', control: { room: 'decisions', at: 'last' } },
   }
 }

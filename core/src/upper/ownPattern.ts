@@ -132,7 +132,6 @@ export function ownFindings(pieces: readonly Piece[]): UpperFinding[] {
       unit: 'count',
       mend: 'Give the two edges that are joined the same seam name, and no other.',
       at: null,
-      change: null,
     })),
     ...joins.map((j): UpperFinding => {
       const fits = Math.abs(j.ease) <= EQUAL
@@ -146,7 +145,6 @@ export function ownFindings(pieces: readonly Piece[]): UpperFinding[] {
         unit: 'mm',
         mend: fits ? '' : 'Ease the longer edge in, or mend the drawing.',
         at: null,
-        change: null,
       }
     }),
   ]

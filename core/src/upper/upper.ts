@@ -101,7 +101,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs)
   const top = decisions.topEdge ?? style.topEdge
-  const checked = { ...needs, board, throatDifference, drawn, pieces, joins, bottom: style.bottom }
+  const checked = { ...needs, board, points, throatDifference, drawn, pieces, joins, bottom: style.bottom }
   const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },

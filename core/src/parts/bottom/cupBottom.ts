@@ -1,6 +1,7 @@
 import { cupFit, type CupFit } from '../../fit/cupFit.ts'
 import type { CupSole } from '../../model/cupSole.ts'
 import type { Finding } from '../../model/because.ts'
+import type { Remedy } from '../../model/remedy.ts'
 import { GeometryError, type Path, type Point } from '../../geometry/path.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { bottomRules } from './bottomRules.ts'
@@ -24,6 +25,8 @@ export function cupOf(lasted: Path, sole: CupSole | null, book: RuleBook): { fit
   }
 }
 
+const otherCup: Remedy = { kind: 'open', control: { room: 'decisions', at: 'cup sole' } }
+
 const noFit = (sentence: string, mend: string) => ({
   fit: null,
   finding: {
@@ -35,6 +38,7 @@ const noFit = (sentence: string, mend: string) => ({
     limit: 1,
     unit: 'count' as const,
     mend,
+    remedy: otherCup,
   },
 })
 
@@ -107,5 +111,6 @@ export function cupStands(profile: SideProfile, book: RuleBook): Finding {
       : off > 0
         ? 'Lay a wedge into the cup, or take a cup with more heel.'
         : 'Take a cup with less heel, or a higher last.',
+    remedy: fine ? undefined : otherCup,
   }
 }

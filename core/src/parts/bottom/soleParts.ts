@@ -3,13 +3,14 @@ import { pathLength, type Path } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'
 import type { Finding } from '../../model/because.ts'
+import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../model/rules.ts'
 import { alongBottom, creaseOf } from '../alongBottom.ts'
 import { behind } from '../behind.ts'
 import { grainAlong } from '../grain.ts'
 import { inFrontOf } from '../inFront.ts'
 import { evenHoles } from '../insole.ts'
-import { leastRoom } from '../midsole.ts'
+import { leastRoom, moreRoom } from '../midsole.ts'
 import type { Part, PartLine } from '../part.ts'
 import { ruled } from '../ruled.ts'
 import { bottomRules } from './bottomRules.ts'
@@ -26,6 +27,9 @@ export interface SoleNeeds {
   breast: number
   /** How far the heel stands out past the lasted seat, mm. */
   heelRoom: number
+  construction: PairDecisions['construction']
+  /** What was decided about the midsole. */
+  decisions: PairDecisions['midsole']
   book: RuleBook
 }
 
@@ -86,7 +90,8 @@ export function outsole(needs: SoleNeeds, stuff: Stuff, sewn: boolean): Part {
 }
 
 /** The seam has to run on the midsole, with something left outside it. */
-function seamFinding(seam: Path, { midsole, book }: SoleNeeds): Finding {
+function seamFinding(seam: Path, needs: SoleNeeds): Finding {
+  const { midsole, book } = needs
   const wanted = book.value(bottomRules.soleEdge)
   const { least } = leastRoom(seam, midsole)
   const held = least >= wanted - 0.05
@@ -100,9 +105,7 @@ function seamFinding(seam: Path, { midsole, book }: SoleNeeds): Finding {
     measured: least,
     limit: wanted,
     unit: 'mm',
-    mend: held
-      ? ''
-      : `Give the midsole ${(book.value(bottomRules.soleSeam) + wanted).toFixed(1)} mm of room or more, or sew nearer to the shoe.`,
+    ...(held ? { mend: '' } : moreRoom(needs, wanted - least)),
   }
 }
 

@@ -5,6 +5,7 @@ import type { Rule } from '../../model/rules.ts'
 import { topLineRules } from '../../parts/topLine.ts'
 import { wallSides } from '../designPoints.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
+import { movePoints, nearestPoint } from './movedPoint.ts'
 
 export const ankleRules = {
   clear: {
@@ -18,11 +19,14 @@ export const ankleRules = {
   },
 } satisfies Record<string, Rule>
 
+/** A point this near to a line is one that it was drawn through, mm. */
+const ON_LINE = 1
+
 /** A top line that ends this high over the ankle passes above the bone: a boot, mm. */
 const ABOVE_THE_BONE = 35
 
 /** Does the top line pass below the ankle bones, measured or by rule? */
-export function ankleFindings({ board, drawn, book, decisions, map }: CheckNeeds): UpperFinding[] {
+export function ankleFindings({ board, drawn, points, book, decisions, map }: CheckNeeds): UpperFinding[] {
   const x = book.value(topLineRules.ankleStation) * board.length
   const rule = book.value(topLineRules.ankleShare) * board.length
   const rise = book.value(topLineRules.medialRise)
@@ -37,6 +41,12 @@ export function ankleFindings({ board, drawn, book, decisions, map }: CheckNeeds
     const bone = measured ?? (side === 'lateral' ? rule : rule + rise) + clear
     if (height > bone + ABOVE_THE_BONE) return []
     const over = height - (bone - clear)
+    const point = nearestPoint(
+      points.filter((p) => p.track === 'free' && nearest(drawn.topLine[side], p.at[side]).away < ON_LINE),
+      side,
+      hit.point,
+    )
+    const down = `${over.toFixed(1)} mm`
     return [
       {
         id: `upper.ankle.${side}`,
@@ -46,9 +56,14 @@ export function ankleFindings({ board, drawn, book, decisions, map }: CheckNeeds
         measured: height,
         limit: bone - clear,
         unit: 'mm',
-        mend: over <= 0.5 ? '' : `Lower the ankle point by ${over.toFixed(1)} mm.`,
+        mend: over <= 0.5 ? '' : `Lower the top line there by ${down}${point ? `, at its point “${point.name}”` : ''}.`,
         at: { side, point: hit.point },
-        change: null,
+        remedy:
+          over > 0.5 && point
+            ? movePoints({ board }, `${point.name} lower by ${down}`, [
+                { point, side, to: [point.at[side][0], point.at[side][1] - over] },
+              ])
+            : undefined,
       },
     ]
   })

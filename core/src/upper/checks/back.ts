@@ -1,5 +1,6 @@
 import { curvatures, nearest, pointAt, resample } from '../../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
+import type { Remedy } from '../../model/remedy.ts'
 import type { Rule } from '../../model/rules.ts'
 import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
@@ -102,10 +103,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
             ? `No taper up to ${most} mm a side does it without a bump: draw the back line anew.`
             : `Take in ${proposal} mm a side at the foot, growing smoothly from nothing at mid-height (${2 * proposal} mm in all).`,
       at: { side: 'lateral', point: at },
-      change:
-        proposal === null || gap.off <= limit + 1e-6
-          ? null
-          : { name: `Take in ${proposal} mm a side`, upper: { backTaper: proposal } },
+      remedy: gap.off <= limit + 1e-6 ? undefined : proposal === null ? showPoint('backMiddle') : takeIn(proposal),
     },
   ]
   if (taper > 0) {
@@ -123,7 +121,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       unit: 'mm',
       mend: over ? `Take in ${most} mm or less, and draw the middle of the back line rounder.` : '',
       at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)] },
-      change: over ? { name: `Take in ${most} mm a side`, upper: { backTaper: most } } : null,
+      remedy: over ? takeIn(most) : undefined,
     })
   }
   const fullest = drawn.backLine.reduce((least, p) => Math.min(least, p[0]), Infinity)
@@ -138,11 +136,18 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
     measured: grip,
     limit: wanted,
     unit: 'mm',
-    ...(grip >= wanted - 1e-6 ? { mend: '', change: null } : higherBack(board, decisions, topAt, fullest, wanted)),
+    ...(grip >= wanted - 1e-6 ? { mend: '' } : higherBack(board, topAt, fullest, wanted)),
     at: { side: 'lateral', point: topAt },
   })
   return findings
 }
+
+const takeIn = (by: number): Remedy => ({
+  kind: 'choice',
+  name: `Take in ${by} mm a side`,
+  decisions: { upper: { backTaper: by } },
+})
+const showPoint = (point: string): Remedy => ({ kind: 'open', control: { room: 'upper', point } })
 
 /** A back may be raised by so much for its grip, mm. */
 const MOST_RAISED = 15
@@ -153,11 +158,10 @@ const MOST_RAISED = 15
  */
 function higherBack(
   board: CheckNeeds['board'],
-  decisions: CheckNeeds['decisions'],
   top: Point,
   fullest: number,
   wanted: number,
-): Pick<UpperFinding, 'mend' | 'change'> {
+): Pick<UpperFinding, 'mend' | 'remedy'> {
   const now = nearest(board.back, top).at
   for (let by = 0.5; by <= MOST_RAISED; by += 0.5) {
     if (now + by > pathLength(board.back)) break
@@ -165,12 +169,16 @@ function higherBack(
     const name = `Raise the top of the back by ${by} mm`
     return {
       mend: `${name}: the back of this last comes in further up.`,
-      change: { name, upper: { points: { ...decisions.points, 'backTop:both': [(now + by) / board.length, 0] } } },
+      remedy: {
+        kind: 'choice',
+        name,
+        decisions: { upper: { points: { 'backTop:both': [(now + by) / board.length, 0] } } },
+      },
     }
   }
   return {
     mend: 'The back of this last does not come in enough: choose a last with more grip, or build its seat up.',
-    change: null,
+    remedy: { kind: 'open', control: { room: 'decisions', at: 'last' } },
   }
 }
 

@@ -1,9 +1,11 @@
 import { nearest, pointAt } from '../../geometry/along.ts'
-import { pathLength } from '../../geometry/path.ts'
+import { distance, pathLength, type Point } from '../../geometry/path.ts'
 import { STATIONS } from '../../last/frame.ts'
 import { dist3 } from '../../geometry/vec3.ts'
+import type { Remedy } from '../../model/remedy.ts'
 import type { Rule } from '../../model/rules.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
+import { movePoints } from './movedPoint.ts'
 
 export const frontRules = {
   behindCrease: {
@@ -36,7 +38,8 @@ export const frontRules = {
 } satisfies Record<string, Rule>
 
 /** Vamp length against the crease line, and the distance between the laced facings on the last. */
-export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFinding[] {
+export function frontFindings(needs: CheckNeeds): UpperFinding[] {
+  const { board, drawn, book, map } = needs
   const L = board.length
   const crease = nearest(map.ridge, map.ridgeAt(STATIONS.ridgeJoint * L)).at
   const findings: UpperFinding[] = []
@@ -60,8 +63,11 @@ export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFin
       limit: wanted,
       unit: 'mm',
       mend: behind >= wanted - 1e-6 ? '' : `Move it back by ${(wanted - behind).toFixed(1)} mm.`,
+      remedy:
+        behind >= wanted - 1e-6
+          ? undefined
+          : backOnRidge(needs, 'end of the lacing', [front.point, drawn.throat], crease - wanted),
       at: front,
-      change: null,
     })
     const planned = 2 * drawn.halfGap
     const slack = book.value(frontRules.gapSlack)
@@ -86,8 +92,8 @@ export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFin
       limit: planned,
       unit: 'mm',
       mend: off <= slack ? '' : 'Move the top of the facing or the tab, or change the distance planned.',
+      remedy: off <= slack ? undefined : { kind: 'open', control: { room: 'upper', point: 'facingTop' } },
       at: { side: 'lateral', point: worst.point },
-      change: null,
     })
   } else if (!drawn.zip) {
     const cover = pathLength(map.centre) - nearest(map.centre, drawn.throat).at
@@ -101,9 +107,28 @@ export function frontFindings({ board, drawn, book, map }: CheckNeeds): UpperFin
       limit: wanted,
       unit: 'mm',
       mend: cover >= wanted - 1e-6 ? '' : `Move the throat back by ${(wanted - cover).toFixed(1)} mm.`,
+      remedy:
+        cover >= wanted - 1e-6
+          ? undefined
+          : backOnRidge(needs, 'throat', [drawn.throat], nearest(map.ridge, drawn.throat).at - (wanted - cover)),
       at: { side: 'lateral', point: drawn.throat },
-      change: null,
     })
   }
   return findings
+}
+
+/** A point of the ridge this near to where something ends is the one that it hangs on, mm. */
+const HANGS_ON = 15
+/** Moved a little further than asked for, so that rounding does not leave it short, mm. */
+const SPARE = 0.3
+
+/** The points of the ridge on which something hangs, led back along it until none lies in front of `most` (run of the ridge, mm). */
+function backOnRidge(needs: CheckNeeds, name: string, ends: readonly Point[], most: number): Remedy {
+  const { points, map } = needs
+  const moves = points
+    .filter((p) => p.track === 'ridge' && ends.some((e) => distance(p.at.lateral, e) < HANGS_ON))
+    .map((point) => ({ point, run: nearest(map.ridge, point.at.lateral).at }))
+    .filter(({ run }) => run > most - SPARE)
+    .map(({ point }) => ({ point, side: 'lateral' as const, to: pointAt(map.ridge, most - SPARE) }))
+  return movePoints(needs, `${name} further back`, moves)
 }

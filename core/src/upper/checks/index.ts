@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry/path.ts'
 import type { Side } from '../../last/frame.ts'
 import type { Finding } from '../../model/because.ts'
-import type { UpperDecisions } from '../../model/upper.ts'
+import type { KeyPoint } from '../designPoints.ts'
 import type { PointPlaces } from '../pointPlaces.ts'
 import type { Join } from '../joins.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
@@ -16,15 +16,14 @@ import { seamFindings } from './seams.ts'
 import { strainFindings } from './strain.ts'
 import { throatFindings } from './throat.ts'
 
-/** A finding with its place on the forme, and the change of decisions that mends it. */
+/** A finding with its place on the forme. */
 export interface UpperFinding extends Finding {
   at: { side: Side; point: Point } | null
-  /** "Mend it": what it is called and what it changes. */
-  change: { name: string; upper: Partial<UpperDecisions> } | null
 }
 
 export interface CheckNeeds extends UpperNeeds {
   board: PointPlaces
+  points: readonly KeyPoint[]
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
   throatDifference: number | null
   drawn: DrawnUpper

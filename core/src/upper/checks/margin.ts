@@ -63,17 +63,28 @@ export function marginFindings(needs: CheckNeeds): UpperFinding[] {
       measured: worst.left,
       limit: least,
       unit: 'mm',
-      mend:
-        short === 0
-          ? ''
-          : mean
-            ? 'Let each side keep its own feather line, or widen the margin.'
-            : 'Widen the lasting margin.',
+      ...(short === 0 ? { mend: '' } : widerMargin(allowance + least - worst.left, mean)),
       at: { side, point: worst.at },
-      change:
-        short > 0 && mean
-          ? { name: 'Own feather line on each side', upper: { forme: { ...needs.decisions.forme, feather: 'own' } } }
-          : null,
     }
   })
+}
+
+/** What makes a margin wide enough: each side's own feather line where both have the mean one, or more leather. */
+function widerMargin(wanted: number, mean: boolean): Pick<UpperFinding, 'mend' | 'remedy'> {
+  if (mean) {
+    return {
+      mend: 'Let each side keep its own feather line, or widen the margin.',
+      remedy: {
+        kind: 'choice',
+        name: 'own feather line on each side',
+        decisions: { upper: { forme: { feather: 'own' } } },
+      },
+    }
+  }
+  const value = Math.ceil(2 * wanted) / 2
+  if (value > edgeRules.lasting.max) return { mend: `No margin up to ${edgeRules.lasting.max} mm does it.` }
+  return {
+    mend: `Widen the lasting margin to ${value} mm.`,
+    remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
+  }
 }

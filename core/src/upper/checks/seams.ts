@@ -1,9 +1,14 @@
 import { nearest } from '../../geometry/along.ts'
 import { crossing } from '../../geometry/cutLine.ts'
-import { pathLength } from '../../geometry/path.ts'
+import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
+import type { Remedy } from '../../model/remedy.ts'
 import type { Rule } from '../../model/rules.ts'
+import type { MovedPoint } from '../../model/upper.ts'
+import type { KeyPoint } from '../designPoints.ts'
+import type { Side } from '../../last/frame.ts'
 import { creaseLine } from '../upper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
+import { movePoints, nearestPoint, type Move } from './movedPoint.ts'
 
 export const zipRules = {
   zipFoot: {
@@ -30,7 +35,8 @@ export const zipRules = {
 const EQUAL = 0.3
 
 /** Seams: do partners fit, do any cross the crease line, does a zip let the last out. */
-export function seamFindings({ drawn, joins, map, pieces, book, heelGirth }: CheckNeeds): UpperFinding[] {
+export function seamFindings(needs: CheckNeeds): UpperFinding[] {
+  const { drawn, joins, map, pieces, points, board, book, heelGirth } = needs
   const findings: UpperFinding[] = []
   const worst = joins.reduce<CheckNeeds['joins'][number] | null>(
     (a, b) => (!a || Math.abs(b.ease) > Math.abs(a.ease) ? b : a),
@@ -51,30 +57,18 @@ export function seamFindings({ drawn, joins, map, pieces, book, heelGirth }: Che
       unit: 'mm',
       mend: fits ? '' : 'Ease the longer edge in between the match marks.',
       at: null,
-      change: null,
     })
   }
   for (const seam of drawn.seams) {
-    const hit = crossing(seam.line, creaseLine(map, seam.side))
-    if (!hit) continue
-    findings.push({
-      id: `upper.crease.${seam.name}.${seam.side}`,
-      level: 'watch',
-      where: `${seam.name}, ${seam.side} side`,
-      sentence: `The ${seam.name} crosses the crease line ${nearest(map.feather, hit.point).away.toFixed(0)} mm above the feather: every step will work at it.`,
-      measured: 0,
-      limit: 0,
-      unit: 'mm',
-      mend: 'Lead the seam behind the joint.',
-      at: { side: seam.side, point: hit.point },
-      change: null,
-    })
+    const finding = creaseFinding(needs, seam)
+    if (finding) findings.push(finding)
   }
   if (drawn.zip) {
     // The heel of the last leaves through the opening: it must reach down to where the back is fullest.
     const fullest = drawn.backLine.reduce((a, b) => (b[0] < a[0] ? b : a))
     const needed = Math.max(book.value(zipRules.zipFoot), nearest(map.feather, fullest).away + 8)
     const foot = nearest(map.feather, drawn.zip[0]).away
+    const zipFoot = points.find((p) => p.id === 'zipFoot')
     findings.push({
       id: 'upper.zip',
       level: foot <= needed ? 'fine' : foot <= needed + 15 ? 'watch' : 'stop',
@@ -84,8 +78,11 @@ export function seamFindings({ drawn, joins, map, pieces, book, heelGirth }: Che
       limit: needed,
       unit: 'mm',
       mend: foot <= needed ? '' : `Lower the foot of the zip by ${(foot - needed).toFixed(0)} mm.`,
+      remedy:
+        foot <= needed || !zipFoot
+          ? undefined
+          : pointTo('foot of the zip lower', zipFoot, board.placeByFigure(zipFoot, 'medial', 1, needed)),
       at: { side: 'medial', point: drawn.zip[0] },
-      change: null,
     })
     // Opened, the edge runs along both sides of the top and twice along the zip; the short heel must get through it.
     const opening = pathLength(drawn.topLine.lateral) + pathLength(drawn.topLine.medial) + 2 * pathLength(drawn.zip)
@@ -99,10 +96,77 @@ export function seamFindings({ drawn, joins, map, pieces, book, heelGirth }: Che
       limit: through,
       unit: 'mm',
       mend:
-        opening >= through ? '' : `Lengthen the zip by ${((through - opening) / 2).toFixed(0)} mm, or widen the shaft.`,
+        opening >= through
+          ? ''
+          : `Widen the shaft at its top by ${((through - opening) / 2).toFixed(0)} mm, or lengthen the zip by as much.`,
+      remedy: opening >= through ? undefined : widerShaft(needs, through - opening),
       at: { side: 'medial', point: drawn.zip[drawn.zip.length - 1] },
-      change: null,
     })
   }
   return findings
+}
+
+const pointTo = (name: string, point: KeyPoint, place: MovedPoint): Remedy => ({
+  kind: 'choice',
+  name,
+  decisions: { upper: { points: { [`${point.id}:both`]: place } } },
+})
+
+/** The top of the shaft in front moved forward: both sides of the edge grow by as much. */
+function widerShaft({ points, board }: CheckNeeds, by: number): Remedy | undefined {
+  const point = points.find((p) => p.id === 'shaftFront')
+  if (!point) return undefined
+  const [x, y] = point.at.lateral
+  return movePoints({ board }, 'shaft wider at its top', [{ point, side: 'lateral', to: [x + by / 2 + CLEAR, y] }])
+}
+
+/** A key point this near to a seam is one that it was drawn through; a seam is led clear of the crease line by so much, mm. */
+const ON_SEAM = 1
+const CLEAR = 2
+/** A seam that begins at a facing hangs on the point of the ridge beside it, mm. */
+const BESIDE_RIDGE = 15
+
+/** Does a seam cross the crease line, how far does it pass it, and where is it led instead: to the side on which most of it lies. */
+function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; side: Side; line: Path }) {
+  const { map, points } = needs
+  const crease = creaseLine(map, side)
+  const hit = crossing(line, crease)
+  if (!hit) return null
+  const [top, foot] = crease
+  /** How far a point lies in front of the crease line, level with it, mm. */
+  const ahead = ([x, y]: Point) => x - (foot[0] + ((y - foot[1]) / (top[1] - foot[1])) * (top[0] - foot[0]))
+  const all = line.map(ahead)
+  const [inFront, behind] = [Math.max(...all), -Math.min(...all)]
+  const back = inFront <= behind
+  const passes = Math.min(inFront, behind)
+  const by = (passes + CLEAR) * (back ? -1 : 1)
+  const ends = [line[0], line[line.length - 1]]
+  const moves = points
+    .filter((p) => p.sides.length === 1 || p.sides.includes(side))
+    .filter((p) =>
+      p.track === 'ridge'
+        ? ends.some((e) => distance(p.at[side], e) < BESIDE_RIDGE)
+        : nearest(line, p.at[side]).away < ON_SEAM,
+    )
+    .filter((p) => (back ? ahead(p.at[side]) : -ahead(p.at[side])) > -passes - CLEAR)
+    .map((point): Move => ({ point, side, to: [point.at[side][0] + by, point.at[side][1]] }))
+  const near = nearestPoint(points, side, hit.point)
+  const finding: UpperFinding = {
+    id: `upper.crease.${name}.${side}`,
+    level: 'watch',
+    where: `${name}, ${side} side`,
+    sentence: `The ${name} crosses the crease line ${nearest(map.feather, hit.point).away.toFixed(0)} mm above the feather and passes it by ${passes.toFixed(1)} mm: every step will work at it.`,
+    measured: passes,
+    limit: 0,
+    unit: 'mm',
+    mend: back ? 'Lead the seam behind the joint.' : 'Lead the seam in front of the joint.',
+    remedy:
+      moves.length > 0
+        ? movePoints(needs, `${name} ${back ? 'further back' : 'further forward'}`, moves)
+        : near
+          ? { kind: 'open', control: { room: 'upper', point: near.id } }
+          : undefined,
+    at: { side, point: hit.point },
+  }
+  return finding
 }

@@ -52,9 +52,19 @@ export function strainFindings({ map, book }: CheckNeeds): UpperFinding[] {
       measured: size,
       limit: most,
       unit: 'share',
-      mend: fine ? '' : 'Put a seam there, or take a leather that gives more.',
+      ...(fine ? { mend: '' } : givesMore(size)),
       at: { side, point: at },
-      change: null,
     }
   })
+}
+
+/** Nothing on the forme helps but a seam; a leather that gives as much is said to by the pair's own figure. */
+function givesMore(size: number): Pick<UpperFinding, 'mend' | 'remedy'> {
+  const value = Math.ceil(100 * size) / 100
+  const { key, max } = strainRules.stretch
+  if (value > max) return { mend: 'Put a seam there, or take a rounder last: no leather gives so much.' }
+  return {
+    mend: `Put a seam there; or take a leather that gives ${(100 * value).toFixed(0)} %, and say so for this pair.`,
+    remedy: { kind: 'rule', key, value },
+  }
 }

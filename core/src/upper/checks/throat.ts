@@ -24,7 +24,10 @@ export function throatFindings(needs: CheckNeeds): UpperFinding[] {
       unit: 'mm',
       mend: mirrored && !flat ? 'Lay the throat out as drawn.' : '',
       at: { side: 'medial', point: drawn.throat },
-      change: mirrored && !flat ? { name: 'As drawn', upper: { throat: 'as drawn' } } : null,
+      remedy:
+        mirrored && !flat
+          ? { kind: 'choice', name: 'throat as drawn', decisions: { upper: { throat: 'as drawn' } } }
+          : undefined,
     },
   ]
 }

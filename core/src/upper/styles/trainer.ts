@@ -76,13 +76,17 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   return { pieces, line }
 }
 
+/** The direction of an end is read over so much, mm: a line moved sideways may turn back on itself in its last chord. */
+const AIM = 2
+
 /** A line led on straight at both ends, mm, so that it surely crosses what it ends on. */
 function led(line: Path, by: number): Path {
-  const on = (from: Point, to: Point): Point => {
-    const l = distance(from, to) || 1
-    return [to[0] + ((to[0] - from[0]) / l) * by, to[1] + ((to[1] - from[1]) / l) * by]
+  const on = (end: Point, others: Path): Point => {
+    const from = others.find((p) => distance(p, end) > AIM) ?? others[others.length - 1]
+    const l = distance(from, end) || 1
+    return [end[0] + ((end[0] - from[0]) / l) * by, end[1] + ((end[1] - from[1]) / l) * by]
   }
-  return [on(line[1], line[0]), ...line, on(line[line.length - 2], line[line.length - 1])]
+  return [on(line[0], line), ...line, on(line[line.length - 1], flipped(line))]
 }
 
 /** Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round. */
