@@ -1,5 +1,6 @@
 import {
   leftDecisions,
+  remedied,
   setByHand,
   setRule,
   type HandDecision,
@@ -7,6 +8,7 @@ import {
   type PairLabel,
   type Plan,
   type PlanInput,
+  type Remedy,
 } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
@@ -194,6 +196,10 @@ export const usePair = defineStore('pair', () => {
       change({ ...d, left: { ...d.left, figures: { ...d.left.figures, [decision]: value } } })
     else change(setByHand(d, decision, value))
   }
+  /** What the button of a finding does, for the shoe that is looked at. */
+  const mend = (remedy: Remedy) => {
+    if (decisions.value) change(remedied(decisions.value, remedy, ownLeft.value))
+  }
   const setPairRule = (key: string, value: number | null) => {
     if (decisions.value) change(setRule(decisions.value, key, value))
   }
@@ -327,6 +333,7 @@ export const usePair = defineStore('pair', () => {
     letGo,
     setFigure,
     setPairRule,
+    mend,
     houseRuleOf,
     flush,
     saveOnLeaving,

@@ -1,26 +1,28 @@
 <script setup lang="ts">
-import { ruleOf, type Finding } from '@gentle-awl/core'
-import { NButton } from 'naive-ui'
-import { usePair } from '../plan/pairStore.ts'
+import type { Finding } from '@gentle-awl/core'
+import { inject, onBeforeUnmount, ref } from 'vue'
+import { IN_PAIR } from './inPair.ts'
 import LevelMark from './LevelMark.vue'
+import RemedyButton from './RemedyButton.vue'
 
-const props = defineProps<{ finding: Finding }>()
-/** Findings stand in rooms of a pair; elsewhere none has a rule to set. */
-function mend(): void {
-  const { byRule } = props.finding
-  if (byRule) usePair().setPairRule(byRule.key, byRule.value)
-}
+/** A check that was made, and the button that mends it where something of this pair does. */
+defineProps<{ finding: Finding }>()
+const inPair = inject(IN_PAIR, null)
+const item = ref<HTMLElement | null>(null)
+// The button goes when it has mended: the focus stays with the finding, and when that goes too, with the work.
+const stay = () => item.value?.focus({ preventScroll: true })
+onBeforeUnmount(() => {
+  if (item.value?.contains(document.activeElement)) document.getElementById('work')?.focus({ preventScroll: true })
+})
 </script>
 
 <template>
-  <li class="finding" :class="finding.level" :data-finding="finding.id">
+  <li ref="item" class="finding" :class="finding.level" :data-finding="finding.id" tabindex="-1">
     <LevelMark :level="finding.level" quiet />
     <div>
       <p>{{ finding.sentence }}</p>
       <p v-if="finding.mend" class="mend">{{ finding.mend }}</p>
-      <NButton v-if="finding.byRule" class="do" @click="mend">
-        Mend it: {{ ruleOf(finding.byRule.key)?.name }}, {{ finding.byRule.value }}
-      </NButton>
+      <RemedyButton v-if="inPair && finding.remedy" :remedy="finding.remedy" @press="stay" />
     </div>
   </li>
 </template>
@@ -43,11 +45,5 @@ function mend(): void {
 }
 .mend {
   font-weight: 600;
-}
-.do {
-  height: auto;
-  min-height: 44px;
-  margin-top: 6px;
-  white-space: normal;
 }
 </style>

@@ -15,6 +15,7 @@ import {
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
+import { goToField, useAsked } from '../../app/asked.ts'
 import { showLength } from '../../app/settings.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import { setMaterial } from '../../plan/setMaterial.ts'
@@ -32,6 +33,8 @@ const roles = Object.keys(materialRoles) as MaterialRole[]
 const sizeWrong = ref('')
 const deleting = ref(false)
 const deleteProblem = ref('')
+
+useAsked('at', goToField)
 
 const d = computed(() => pair.decisions as PairDecisions)
 const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
@@ -135,7 +138,7 @@ async function remove(): Promise<void> {
         <h2>Last, size, construction</h2>
         <label class="field">
           <span>Last</span>
-          <select :value="d.lastId" @change="set({ lastId: value($event) })">
+          <select :value="d.lastId" name="last" @change="set({ lastId: value($event) })">
             <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
               {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
               {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}

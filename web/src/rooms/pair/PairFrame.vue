@@ -2,13 +2,14 @@
 import { NTooltip } from 'naive-ui'
 import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../app/shortcuts.ts'
 import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import { feet } from '../../ui/feet.ts'
+import { IN_PAIR } from '../../ui/inPair.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 import RoomState from '../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
@@ -20,6 +21,7 @@ const route = useRoute()
 const router = useRouter()
 const pair = usePair()
 const made = useMade()
+provide(IN_PAIR, true)
 const printOpen = ref(false)
 const remakeOpen = ref(false)
 

@@ -9,6 +9,7 @@ import {
   type Vec3,
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
+import { useAsked } from '../../app/asked.ts'
 import { showLength } from '../../app/settings.ts'
 import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
@@ -52,6 +53,11 @@ const upper = computed(() => pair.plan?.upper ?? null)
 const piece = computed(() => upper.value?.pieces.find((p) => p.id === chosenPiece.value) ?? null)
 const point = computed(() => upper.value?.points.find((p) => p.id === chosenPoint.value) ?? null)
 const frontSide = computed<Side>(() => (side.value === 'medial' ? 'medial' : 'lateral'))
+
+useAsked('point', (id) => {
+  view.value = 'forme'
+  chosenPoint.value = id
+})
 
 function change(next: Partial<UpperDecisions>): void {
   if (!decided.value) return
@@ -162,7 +168,7 @@ const markers = computed(() =>
         </button>
       </section>
       <h3>Checks</h3>
-      <UpperFindings :findings="upper.findings" @mend="change" />
+      <UpperFindings :findings="upper.findings" />
       <h3>Pieces</h3>
       <ul class="pieces">
         <li v-for="p in upper.pieces" :key="p.id">

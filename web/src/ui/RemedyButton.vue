@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { handNames, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
+import { NButton } from 'naive-ui'
+import { useRouter, type RouteLocationRaw } from 'vue-router'
+import { showFigure } from '../app/settings.ts'
+import { usePair } from '../plan/pairStore.ts'
+
+/** What mends a finding, at a press: it sets the figure, makes the choice, or leads to the field where one is made. */
+const props = defineProps<{ remedy: Remedy }>()
+const emit = defineEmits<{ press: [] }>()
+const pair = usePair()
+const router = useRouter()
+
+const capital = (text: string) => text[0].toUpperCase() + text.slice(1)
+function placeName(control: Control): string {
+  switch (control.room) {
+    case 'decisions':
+      if (control.at === 'last') return 'Choose another last'
+      return control.at === 'cup sole'
+        ? 'Choose a cup sole'
+        : `Choose another material: ${roleNames[control.at].toLowerCase()}`
+    case 'upper':
+      return 'Show the point on the forme'
+    case 'last':
+      return control.page === 'measure' ? 'Go to the measures of this last' : 'Build this last up'
+    case 'stores':
+      return 'Go to the stores'
+  }
+}
+function nameOf(remedy: Remedy): string {
+  switch (remedy.kind) {
+    case 'rule': {
+      const rule = ruleOf(remedy.key)
+      return `Mend it: ${rule?.name ?? remedy.key}, ${showFigure(remedy.value, rule?.unit ?? 'mm')}`
+    }
+    case 'hand': {
+      const unit = remedy.decision === 'heel.lifts' ? 'count' : 'mm'
+      return `Mend it: ${capital(handNames[remedy.decision])}, ${showFigure(remedy.value, unit)}`
+    }
+    case 'choice':
+      return `Mend it: ${capital(remedy.name)}`
+    case 'open':
+      return placeName(remedy.control)
+  }
+}
+
+/** The field's name as it stands in the room of decisions. */
+const fieldOf = (at: Extract<Control, { room: 'decisions' }>['at']) =>
+  at === 'last' ? 'last' : at === 'cup sole' ? 'cup-sole' : `material-${at}`
+function placeOf(control: Control): RouteLocationRaw {
+  const of = `/pairs/${pair.view?.id ?? ''}`
+  switch (control.room) {
+    case 'decisions':
+      return { path: `${of}/decisions`, query: { at: fieldOf(control.at) } }
+    case 'upper':
+      return { path: `${of}/upper`, query: { point: control.point } }
+    case 'last': {
+      const d = pair.decisions
+      const last = (pair.ownLeft && d?.left?.lastId) || d?.lastId
+      return `/lasts/${last ?? ''}/${control.page}`
+    }
+    case 'stores':
+      return '/stores'
+  }
+}
+function press(): void {
+  emit('press')
+  if (props.remedy.kind === 'open') void router.push(placeOf(props.remedy.control))
+  else pair.mend(props.remedy)
+}
+</script>
+
+<template>
+  <NButton class="remedy" @click="press">{{ nameOf(remedy) }}</NButton>
+</template>
+
+<style scoped>
+.remedy {
+  height: auto;
+  min-height: 44px;
+  margin-top: 6px;
+  white-space: normal;
+}
+</style>
