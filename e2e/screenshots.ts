@@ -60,16 +60,16 @@ for (const view of views) {
       : (['button', click] as const)
     await page.getByRole(role, { name, exact: true }).click()
   }
-  // Whatever says that it is still fetching or planning must be gone.
-  await page.waitForFunction(
-    () =>
-      !/((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…|Stop$)/m.test(
+  // Whatever says that it is still fetching or planning must be gone, and stay so: a room may begin late.
+  for (let quiet = 0; quiet < 3; quiet++) {
+    const busy = await page.evaluate(() =>
+      /((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…|Stop$)/m.test(
         document.body.innerText,
       ),
-    undefined,
-    { timeout: 60_000 },
-  )
-  await page.waitForTimeout(1200)
+    )
+    if (busy) quiet = -1
+    await page.waitForTimeout(700)
+  }
   // Where the demo lies on this machine is nobody's business.
   await page.screenshot({ path: join(target, `${view.name}.png`), style: '.folder { visibility: hidden }' })
   await page.close()
