@@ -56,7 +56,8 @@ const shown = computed(() =>
       stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
       grain: grainArrow(piece.grain, 4).map((line) => pathData(line.map(at), false)),
-      label: { x: (b.minX + b.maxX) / 2 + dx, y: (b.minY + b.maxY) / 2 + dy },
+      // Under the arrow, which lies where the piece is longest: there is room, and both can be read.
+      label: at([(piece.grain.from[0] + piece.grain.to[0]) / 2, (piece.grain.from[1] + piece.grain.to[1]) / 2]),
       size: `${showLength(b.maxX - b.minX, 0)} × ${showLength(b.maxY - b.minY, 0)}`,
     }
   }),
@@ -113,11 +114,11 @@ function up(event: PointerEvent): void {
           </g>
         </g>
         <g v-for="s in shown" :key="s.piece.id" class="labels">
-          <text :x="view.x(s.label.x)" :y="view.y(s.label.y) - 8" text-anchor="middle">{{ s.piece.name }}</text>
+          <text :x="view.x(s.label[0])" :y="view.y(s.label[1]) + 18" text-anchor="middle">{{ s.piece.name }}</text>
           <text
             v-if="s.piece.id === chosen?.id"
-            :x="view.x(s.label.x)"
-            :y="view.y(s.label.y) + 13"
+            :x="view.x(s.label[0])"
+            :y="view.y(s.label[1]) + 38"
             text-anchor="middle"
             class="small"
           >

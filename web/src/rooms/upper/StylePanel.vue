@@ -191,7 +191,7 @@ function setVersion(index: number, mm: number): void {
 }
 .two {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: 1fr;
   gap: 10px;
 }
 details {
