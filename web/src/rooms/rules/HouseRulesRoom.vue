@@ -85,7 +85,7 @@ onMounted(load)
             </div>
             <div class="set">
               <FigureField
-                class="box"
+                class="to-set"
                 :step="(rule.max - rule.min) / 20"
                 :min="rule.min"
                 :max="rule.max"
@@ -158,7 +158,7 @@ li.changed {
   gap: 2px 10px;
   align-items: center;
 }
-.set .box {
+.set .to-set {
   text-align: right;
 }
 .range,
