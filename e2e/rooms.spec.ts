@@ -32,7 +32,7 @@ test('padding that takes too much girth is seen, and half padding mends it', asy
 test('a house rule goes through every pair, a pair may have its own, and both can be taken back', async ({ page }) => {
   const height = page.locator('.because', { hasText: 'Height at the back' })
   await visit(page, `${server.url}${deck}/parts/stiffener`)
-  const by = async () => Number(await height.getByRole('textbox').inputValue())
+  const by = async () => Number(await height.getByRole('textbox', { name: 'Height at the back' }).inputValue())
   await expect(height).toContainText('house rule')
   const before = await by()
 

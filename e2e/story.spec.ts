@@ -67,7 +67,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     const before = await page.locator('.surface path.cut').getAttribute('d')
     await puff.fill('90')
     await expect(crease).toHaveClass(/stop/)
-    await expect(crease).toContainText(/Shorten the puff to about \d+ mm/)
+    await expect(crease).toContainText(/Shorten the puff to \d+ mm/)
     expect(await page.locator('.surface path.cut').getAttribute('d')).not.toBe(before)
     await saved(page, 2)
   })

@@ -1,6 +1,6 @@
 import { GeometryError } from '../src/geometry/path.ts'
 import { LeftShoe, type PlanInput } from '../src/model/pair.ts'
-import { RuleBook, type Rule } from '../src/model/rules.ts'
+import { RuleBook, type Rule } from '../src/trade/rules.ts'
 import { OwnPattern, type UpperDecisions, type PatternKind } from '../src/model/upper.ts'
 import { planPair, type Plan } from '../src/plan/planPair.ts'
 import { StageCache } from '../src/plan/stageCache.ts'

@@ -1,7 +1,7 @@
 import { ClosestPoints } from '../geometry/closestPoint.ts'
 import { smoothstep } from '../geometry/interpolate.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { Forme } from './forme.ts'
 import { wallTriangles } from './wallGrid.ts'
 

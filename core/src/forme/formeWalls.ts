@@ -1,5 +1,5 @@
 import { dist3, type Vec3 } from '../geometry/vec3.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { wallPoint, type LastSurface } from '../last/surface.ts'
 
 const sides: Side[] = ['lateral', 'medial']

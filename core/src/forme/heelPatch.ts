@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/path.ts'
 import { cross, norm, scale, sub, unit, type Vec3 } from '../geometry/vec3.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { sheetTriangles } from './wallGrid.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { FAN, ribAt, ribHeight, verticalRib } from '../last/verticalRib.ts'

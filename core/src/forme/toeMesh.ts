@@ -1,5 +1,5 @@
 import type { Mesh } from '../flatten/mesh.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { LastSurface } from '../last/surface.ts'
 
 /** The toe of a last as one sheet: both walls, sewn together along ridge and toe rib. */

@@ -2,7 +2,7 @@ import { GeometryError, pathLength, type Point } from '../geometry/path.ts'
 import { dist3 } from '../geometry/vec3.ts'
 import { flattenSheet, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
 import type { Mesh } from '../flatten/mesh.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { STEP, toeMesh } from './toeMesh.ts'
 

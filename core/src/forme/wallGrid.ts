@@ -1,4 +1,4 @@
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 
 /** A wall's grid: points column by column, the feather line first in each. */
 export interface Grid {

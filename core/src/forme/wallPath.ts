@@ -1,5 +1,5 @@
 import type { Path, Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { ribAt, verticalRib } from '../last/verticalRib.ts'
 import type { WallPlace } from '../last/wallPlace.ts'
 import type { FormeMap } from './formeMap.ts'

@@ -1,6 +1,7 @@
 import { smoothstep, type Curve1 } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
-import { REFERENCE_LENGTH, STATIONS, type Side } from './frame.ts'
+import { type Side } from '../trade/side.ts'
+import { REFERENCE_LENGTH, STATIONS } from './frame.ts'
 
 /** The bottom of the last: its centre profile and how the feather stands above it, mm. */
 export interface BottomShape {

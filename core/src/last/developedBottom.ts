@@ -1,6 +1,6 @@
 import { GeometryError, type Path, type Point } from '../geometry/path.ts'
 import { dist3, type Vec3 } from '../geometry/vec3.ts'
-import type { Side } from './frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { Landmarks } from './landmarks.ts'
 import { atX, bottomPoint, type LastSurface } from './surface.ts'
 

@@ -1,3 +1,5 @@
+import type { Side } from '../trade/side.ts'
+
 /**
  * Stations of the last, as shares of its length L from the heel back. The feather stations say where the
  * outline is widest on each side; the ridge stations where the tape crosses the centre line on top.
@@ -22,8 +24,7 @@ export const STATIONS = {
 /** Columns (heel back to toe tip) and rows (feather line to top edge) of each wall. */
 export const GRID = { columns: 97, rows: 33 } as const
 
-/** Work on the last is done per side; +1 lateral, -1 medial: the sign of the sideways offset v. */
-export type Side = 'lateral' | 'medial'
+/** +1 lateral, -1 medial: the sign of the sideways offset v. */
 export const sideSign = (side: Side): number => (side === 'lateral' ? 1 : -1)
 
 /** The size that the tabulated millimetre figures were drawn for. */

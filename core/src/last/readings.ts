@@ -1,7 +1,7 @@
 import { calliperWidths, type BottomWidth } from '../geometry/callipers.ts'
 import { pathLength } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
-import type { Finding } from '../model/because.ts'
+import type { Finding } from '../trade/because.ts'
 import { girthPlanes, girthStations, type GirthStation, type Landmarks } from './landmarks.ts'
 import { fromPlane, tapeLine } from './section.ts'
 import { atX, backCurve, bottomPoint, featherPlan, ridgeAndToe, type LastSurface } from './surface.ts'

@@ -1,6 +1,7 @@
 import { gaussianSmooth, pchip, sampled, type Curve1, type Knots } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
-import { REFERENCE_LENGTH, type Side } from './frame.ts'
+import { type Side } from '../trade/side.ts'
+import { REFERENCE_LENGTH } from './frame.ts'
 import { TOE_PLANS } from './toes.ts'
 
 /** Swelling of the walls at the four girths, mm, added to the foot of the rib: unknowns of the fit to girths. */

@@ -1,6 +1,6 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
-import type { Side } from './frame.ts'
+import type { Side } from '../trade/side.ts'
 
 /**
  * The canonical last surface: what every last, generated or imported, becomes, and what all else reads.

@@ -18,7 +18,8 @@ import {
 } from '../geometry/path.ts'
 import type { BottomTracing } from '../model/last.ts'
 import { bottomShape, type BottomMeasures } from './bottom.ts'
-import { STATIONS, type Side } from './frame.ts'
+import { type Side } from '../trade/side.ts'
+import { STATIONS } from './frame.ts'
 import type { TracedBottom } from './outline.ts'
 
 /** A tracing made ready: its axis laid along x from the heel end, medial side up, with what was done to it. */

@@ -1,6 +1,6 @@
 import { dist3, lerp3, type Vec3 } from '../geometry/vec3.ts'
 import { GeometryError } from '../geometry/path.ts'
-import type { Side } from './frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { LastSurface } from './surface.ts'
 
 /**

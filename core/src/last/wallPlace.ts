@@ -1,5 +1,5 @@
 import { dist3, type Vec3 } from '../geometry/vec3.ts'
-import type { Side } from './frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { LastSurface } from './surface.ts'
 import { FAN, verticalRib } from './verticalRib.ts'
 

@@ -1,6 +1,6 @@
 import type { EdgeRole } from '../model/edgeRoles.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
-import type { Profile } from './wallArea.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
+import type { Profile } from '../trade/wallArea.ts'
 
 export const edgeSkiveRules = {
   lapShare: {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { nearest } from '../geometry/along.ts'
 import type { Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
-import { plannedThickness, type PlannedEnds, type PlannedLayers } from '../fit/lastedShoe.ts'
+import { plannedThickness, type PlannedEnds, type PlannedLayers } from '../parts/cup/lastedShoe.ts'
 import { lastedOutline } from './lastedOutline.ts'
 
 const layers: PlannedLayers & PlannedEnds = {

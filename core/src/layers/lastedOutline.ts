@@ -3,7 +3,7 @@ import { unite } from '../geometry/clip.ts'
 import { gaussianSmooth } from '../geometry/interpolate.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 
 /** The lasted shoe's edge seen on the bottom: the feather line pushed out by what lies there. */
 export interface LastedOutline {

@@ -1,10 +1,10 @@
 import { beside } from '../geometry/cutLine.ts'
 import type { Path } from '../geometry/path.ts'
-import type { RuleBook } from '../model/rules.ts'
+import type { RuleBook } from '../trade/rules.ts'
 import { withAllowances } from '../upper/allowance.ts'
 import type { Piece, PlacedEdge } from '../upper/piece.ts'
 import { edgeSkive, edgeSkiveRules } from './edgeSkive.ts'
-import { SEAM_DEPTH, type WallArea } from './wallArea.ts'
+import { SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'
 
 /** What of an edge's allowance lies on the wall, beyond the finished line. */
 const onWall = (e: PlacedEdge): number => (e.role === 'lap under' ? e.allowance : 0)

@@ -1,7 +1,7 @@
 import { bandAlong } from '../geometry/clip.ts'
 import { beside } from '../geometry/cutLine.ts'
-import type { RuleBook } from '../model/rules.ts'
-import type { Skive } from '../parts/part.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import type { Skive } from '../trade/part.ts'
 import type { Piece } from '../upper/piece.ts'
 import { edgeSkive } from './edgeSkive.ts'
 

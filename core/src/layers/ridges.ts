@@ -1,7 +1,7 @@
 import { outwardNormals, resample } from '../geometry/along.ts'
 import { pathLength, type Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
-import { DEPTHS, SEAM_DEPTH, type WallArea } from './wallArea.ts'
+import type { Side } from '../trade/side.ts'
+import { DEPTHS, SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'
 import type { WallStack } from './wallStack.ts'
 
 /** A step between two thicknesses, where it is steepest. */

@@ -1,5 +1,5 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { wallPoint } from '../last/surface.ts'
 import type { WallStack } from './wallStack.ts'
 

@@ -1,11 +1,11 @@
 import { curvatures } from '../geometry/along.ts'
 import { distance, type Path } from '../geometry/path.ts'
-import type { Remedy } from '../model/remedy.ts'
+import type { Remedy } from '../trade/remedy.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import type { FeatherPlace, LayerFinding, LayerNeeds } from './layers.ts'
 import { layerRules } from './layerRules.ts'
 import { listed, thicknessOf } from './turnedStack.ts'
-import { DEPTHS } from './wallArea.ts'
+import { DEPTHS } from '../trade/wallArea.ts'
 
 /** The curvature of the tightest place is the mean of so much of the feather line either way of it, mm. */
 const TIGHT = 12

@@ -1,9 +1,9 @@
 import type { FormeMap } from '../forme/formeMap.ts'
 import { cumulative } from '../geometry/along.ts'
 import type { Path, Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { usedUp } from './usedUp.ts'
-import { profileAt, type Profile } from './wallArea.ts'
+import { profileAt, type Profile } from '../trade/wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
 
 /** How far above the feather line the wall is asked what is turned under there, mm. */

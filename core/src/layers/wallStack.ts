@@ -1,8 +1,8 @@
 import { nearest } from '../geometry/along.ts'
 import { Inside } from '../geometry/inside.ts'
 import { boxOf, type Box, type Path, type Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
-import { profileAt, type Profile, type WallArea } from './wallArea.ts'
+import type { Side } from '../trade/side.ts'
+import { profileAt, type Profile, type WallArea } from '../trade/wallArea.ts'
 
 /** One layer at a place of the wall, mm. */
 export interface StackLayer {

@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/path.ts'
-import type { Level } from './because.ts'
+import type { Level } from './level.ts'
 
 /** What a list shows of a pair without planning it: plain data, small. */
 export interface PairCard {

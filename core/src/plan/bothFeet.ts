@@ -3,7 +3,7 @@ import { resample } from '../geometry/along.ts'
 import { rigid } from '../geometry/rigid.ts'
 import { shapePrint } from '../work/shapePrint.ts'
 import { signedArea, type Path, type Point } from '../geometry/path.ts'
-import type { LineKind, Part } from '../parts/part.ts'
+import type { LineKind, Part } from '../trade/part.ts'
 import type { Upper } from '../upper/upper.ts'
 
 /** How one part stands on both feet. `off` is how far the outlines lie apart at most when laid on each other as they fit best, mm; `area` the left's less the right's, percent. */

@@ -1,8 +1,8 @@
-import type { Because, Finding } from '../model/because.ts'
+import type { Because, Finding } from '../trade/because.ts'
 import { handNames } from '../model/handDecisions.ts'
-import type { Remedy } from '../model/remedy.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
-import { PUFF_LENGTH } from '../parts/toePuff.ts'
+import type { Remedy } from '../trade/remedy.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
+import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
 import type { FootPlan } from './planPair.ts'
 
 export const feetRules = {

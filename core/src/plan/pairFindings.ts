@@ -1,5 +1,5 @@
 import type { LastReadings } from '../last/readings.ts'
-import type { Finding } from '../model/because.ts'
+import type { Finding } from '../trade/because.ts'
 import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import type { Upper } from '../upper/upper.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { RuleBook, RuleError, type Rule } from '../model/rules.ts'
+import { RuleBook, RuleError, type Rule } from '../trade/rules.ts'
 import { PairDecisions, PairFile } from '../model/pair.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { AnewFor, ColdCache, difference, pairOfEachStyle, planned, Witness } from '../../test/warmAndCold.ts'
 import type { PlanInput } from '../model/pair.ts'
-import type { Rule } from '../model/rules.ts'
+import type { Rule } from '../trade/rules.ts'
 import { patternKinds } from '../model/upper.ts'
 import { ruleChapters, ruleOf } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { RuleBook, type Rule } from '../model/rules.ts'
+import { RuleBook, type Rule } from '../trade/rules.ts'
 import { StageCache, type Keeper } from './stageCache.ts'
 
 describe('the stage cache', () => {

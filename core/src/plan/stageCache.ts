@@ -1,5 +1,5 @@
-import { RecordingBook, type RuleRead } from '../model/recordingBook.ts'
-import type { RuleBook } from '../model/rules.ts'
+import { RecordingBook, type RuleRead } from '../trade/recordingBook.ts'
+import type { RuleBook } from '../trade/rules.ts'
 import { contentKey } from './contentKey.ts'
 
 type Inputs = Readonly<Record<string, unknown>>

@@ -1,6 +1,7 @@
 import { gaussianSmooth, sampled, type Curve1 } from '../geometry/interpolate.ts'
 import { GeometryError } from '../geometry/path.ts'
-import { sideSign, type Side } from '../last/frame.ts'
+import { type Side } from '../trade/side.ts'
+import { sideSign } from '../last/frame.ts'
 import {
   ANGLES,
   axisX,

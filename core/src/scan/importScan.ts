@@ -1,7 +1,7 @@
 import { ClosestPoints, type TriangleMesh } from '../geometry/closestPoint.ts'
 import { GeometryError } from '../geometry/path.ts'
 import { cross, dot, type Vec3 } from '../geometry/vec3.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { bodyMesh, type LastSurface } from '../last/surface.ts'
 import { layGrid } from './canonical.ts'
 import { thin, type Cloud } from './cloud.ts'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { ball } from '../../test/knownBodies.ts'
 import { sampleMeasures } from '../../test/samplePair.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import { bottomView, backProfile, sideView } from '../last/lastDrawing.ts'
 import { generateLast } from '../last/generate.ts'
 import { landmarks } from '../last/landmarks.ts'

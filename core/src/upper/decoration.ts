@@ -1,7 +1,7 @@
 import { cumulative, nearest, pointAt, pointsAt } from '../geometry/along.ts'
 import { beside, joined, stretch } from '../geometry/cutLine.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Decoration } from '../model/upper.ts'
 import { withAllowances } from './allowance.ts'
 import type { Hole, Piece, PieceEdge } from './piece.ts'

@@ -1,34 +1,11 @@
 import { nearest, pointAt } from '../geometry/along.ts'
 import type { Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Side } from '../last/frame.ts'
-import type { Origin } from '../model/because.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
-import type { PointSide, UpperDecisions } from '../model/upper.ts'
+import { wallSides, type Side } from '../trade/side.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
+import type { UpperDecisions } from '../model/upper.ts'
+import type { KeyPoint, PointTrack } from './keyPoint.ts'
 import { PointPlaces } from './pointPlaces.ts'
-
-export const wallSides: readonly Side[] = ['lateral', 'medial']
-
-/** What a key point may move along: anywhere, the ridge, the back curve (and straight on above it), the feather line. */
-export type PointTrack = 'free' | 'ridge' | 'back' | 'feather'
-
-/** A key point of the design: by rule, unless somebody moved it. mm on the forme. */
-export interface KeyPoint {
-  id: string
-  name: string
-  track: PointTrack
-  at: Record<Side, Point>
-  byRule: Record<Side, Point>
-  /** Which of it was moved by hand, if any. */
-  moved: PointSide | null
-  /** The sides on which it is shown and moved on its own; one alone when it is one point for the whole shoe. */
-  sides: readonly Side[]
-  /** Its figures as a shoemaker would give them. */
-  figures: { name: string; value: number }[]
-  sentence: string
-  origin: Origin
-  rule?: string
-}
 
 const of = (v: number | Record<Side, number>, side: Side): number => (typeof v === 'number' ? v : v[side])
 

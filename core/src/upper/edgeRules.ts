@@ -1,4 +1,4 @@
-import type { Rule } from '../model/rules.ts'
+import type { Rule } from '../trade/rules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 import { liningRules } from '../parts/linings/liningRules.ts'
 

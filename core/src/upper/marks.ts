@@ -1,6 +1,6 @@
 import { pointAt, resample } from '../geometry/along.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
-import { grainAlong } from '../parts/grain.ts'
+import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'
 import { openRuns } from './decoration.ts'
 import type { Piece, PieceEdge, PieceMark } from './piece.ts'

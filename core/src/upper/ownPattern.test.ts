@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { resample } from '../geometry/along.ts'
 import { distance, pathLength, signedArea, type Path } from '../geometry/path.ts'
-import { RuleBook } from '../model/rules.ts'
+import { RuleBook } from '../trade/rules.ts'
 import { OwnPattern, type OwnPiece } from '../model/upper.ts'
 import { cornersOf, ownFindings, ownPieces, piecesFromOutlines } from './ownPattern.ts'
 

@@ -1,7 +1,7 @@
 import { cumulative, pointsAt } from '../geometry/along.ts'
 import { counterClockwise, distance, GeometryError, type Path, type Point } from '../geometry/path.ts'
 import type { OwnPattern, OwnPiece } from '../model/upper.ts'
-import type { RuleBook } from '../model/rules.ts'
+import type { RuleBook } from '../trade/rules.ts'
 import type { UpperFinding } from './checks/index.ts'
 import { joinsOf } from './joins.ts'
 import type { Piece } from './piece.ts'

@@ -1,8 +1,8 @@
-import type { Grain } from '../parts/grain.ts'
+import type { Grain } from '../trade/grain.ts'
 import type { SewnLine } from './sewnLine.ts'
 import type { Path, Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
-import type { Because } from '../model/because.ts'
+import type { Side } from '../trade/side.ts'
+import type { Because } from '../trade/because.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 
 /** One edge of a piece. Its line runs counter-clockwise round the piece, from the corner before to the corner after. */

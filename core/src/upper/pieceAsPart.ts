@@ -1,6 +1,6 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
-import type { DrawablePart, PartLine } from '../parts/part.ts'
+import type { DrawablePart, PartLine } from '../trade/part.ts'
 import type { Piece, PieceMark } from './piece.ts'
 
 /** Depth and half mouth of a notch or match mark as it is drawn, mm. */

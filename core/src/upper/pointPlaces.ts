@@ -1,9 +1,9 @@
 import { nearest, pointAt } from '../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { MovedPoint, UpperDecisions } from '../model/upper.ts'
-import type { KeyPoint, PointTrack } from './designPoints.ts'
+import type { KeyPoint, PointTrack } from './keyPoint.ts'
 
 /** How far behind its foot a back line may be led on above the last, mm. */
 const ABOVE_BACK = 90

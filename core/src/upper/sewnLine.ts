@@ -1,7 +1,7 @@
 import { resample } from '../geometry/along.ts'
 import { beside, joined } from '../geometry/cutLine.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 
 export const sewnRules = {
   pitch: {

@@ -1,6 +1,6 @@
 import type { Gathered } from './gathers.ts'
 import type { Path, Point } from '../geometry/path.ts'
-import type { Side } from '../last/frame.ts'
+import type { Side } from '../trade/side.ts'
 import type { TopEdge } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'

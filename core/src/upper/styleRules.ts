@@ -1,4 +1,4 @@
-import type { Rule } from '../model/rules.ts'
+import type { Rule } from '../trade/rules.ts'
 
 const share = (key: string, name: string, value: number, min: number, max: number, why: string): Rule => ({
   key: `upper.${key}`,

@@ -1,8 +1,8 @@
 import { nearest, pointAt } from '../geometry/along.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Side } from '../last/frame.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
+import type { Side } from '../trade/side.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
 

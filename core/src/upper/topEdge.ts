@@ -1,7 +1,7 @@
 import { curvatures, outwardNormals, resample } from '../geometry/along.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
-import type { Because } from '../model/because.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
+import type { Because } from '../trade/because.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { TopEdge } from '../model/upper.ts'
 import type { Piece } from './piece.ts'
 

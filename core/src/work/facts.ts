@@ -1,8 +1,8 @@
 import { pathLength } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
-import type { RuleBook } from '../model/rules.ts'
-import type { Part } from '../parts/part.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import type { Part } from '../trade/part.ts'
 
 /** What the list of steps is read off: the parts and materials that are really in the pair. */
 export interface Facts {

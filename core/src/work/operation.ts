@@ -1,4 +1,4 @@
-import type { Because } from '../model/because.ts'
+import type { Because } from '../trade/because.ts'
 import type { CautionId } from './cautions.ts'
 
 export const workGroups = ['prepare', 'cut', 'skive', 'close', 'last', 'bottom', 'finish'] as const

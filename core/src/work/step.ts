@@ -1,4 +1,4 @@
-import type { Rule } from '../model/rules.ts'
+import type { Rule } from '../trade/rules.ts'
 import type { CautionId } from './cautions.ts'
 import { cutLength, partsOf, skiveLength, type Facts } from './facts.ts'
 import type { Wait, WorkGroup } from './operation.ts'

@@ -1,4 +1,4 @@
-import type { Rule } from '../../model/rules.ts'
+import type { Rule } from '../../trade/rules.ts'
 
 export const liningRules = {
   proud: {

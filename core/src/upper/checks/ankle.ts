@@ -1,9 +1,9 @@
 import { nearest } from '../../geometry/along.ts'
 import { crossing } from '../../geometry/cutLine.ts'
 import type { Path } from '../../geometry/path.ts'
-import type { Rule } from '../../model/rules.ts'
-import { topLineRules } from '../../parts/topLine.ts'
-import { wallSides } from '../designPoints.ts'
+import type { Rule } from '../../trade/rules.ts'
+import { topLineRules } from '../topLine.ts'
+import { wallSides } from '../../trade/side.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
 import { movePoints, nearestPoint } from './movedPoint.ts'
 

@@ -1,7 +1,7 @@
 import { curvatures, nearest, pointAt, resample } from '../../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
-import type { Remedy } from '../../model/remedy.ts'
-import type { Rule } from '../../model/rules.ts'
+import type { Remedy } from '../../trade/remedy.ts'
+import type { Rule } from '../../trade/rules.ts'
 import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
 

@@ -1,8 +1,8 @@
 import { distance, type Point } from '../../geometry/path.ts'
-import type { Side } from '../../last/frame.ts'
-import type { Remedy } from '../../model/remedy.ts'
+import type { Side } from '../../trade/side.ts'
+import type { Remedy } from '../../trade/remedy.ts'
 import type { MovedPoint } from '../../model/upper.ts'
-import type { KeyPoint } from '../designPoints.ts'
+import type { KeyPoint } from '../keyPoint.ts'
 import type { CheckNeeds } from './index.ts'
 
 /** A key point and the place of the forme to which it is moved on one side. */

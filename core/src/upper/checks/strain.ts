@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/path.ts'
-import { wallSides } from '../designPoints.ts'
-import type { Rule } from '../../model/rules.ts'
+import { wallSides } from '../../trade/side.ts'
+import type { Rule } from '../../trade/rules.ts'
 import type { CheckNeeds, UpperFinding } from './index.ts'
 
 export const strainRules = {

@@ -1,6 +1,6 @@
 import { nearest } from '../../geometry/along.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
-import type { Side } from '../../last/frame.ts'
+import type { Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'

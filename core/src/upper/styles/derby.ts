@@ -1,6 +1,6 @@
 import { openVamp } from '../openVamp.ts'
 import { pathLength, type Path } from '../../geometry/path.ts'
-import type { Side } from '../../last/frame.ts'
+import type { Side } from '../../trade/side.ts'
 import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'

@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/path.ts'
-import type { Side } from '../../last/frame.ts'
-import type { Rule } from '../../model/rules.ts'
+import type { Side } from '../../trade/side.ts'
+import type { Rule } from '../../trade/rules.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import { styleRules } from '../styleRules.ts'
 import { ankles, backHeight, drawBack, type BackLine } from './lines.ts'

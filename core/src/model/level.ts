@@ -1,0 +1,2 @@
+/** How grave a finding is. */
+export type Level = 'fine' | 'watch' | 'stop'

@@ -1,8 +1,0 @@
-import type { Because } from '../model/because.ts'
-import type { Rule, RuleBook } from '../model/rules.ts'
-
-/** A figure that is a house rule's own, with the rule's reason. */
-export function ruled(quantity: string, rule: Rule, book: RuleBook): Because {
-  const { value, origin } = book.inForce(rule)
-  return { quantity, value, unit: rule.unit, sentence: rule.why, inputs: [], origin, rule: rule.key }
-}

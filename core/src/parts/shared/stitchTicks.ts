@@ -1,0 +1,17 @@
+import { outwardNormals } from '../../geometry/along.ts'
+import type { Path } from '../../geometry/path.ts'
+
+/** Half the length of the tick that marks a hole, mm. */
+const HALF = 1.3
+
+/** A short line across the seam at every hole: how a stitch line is drawn. */
+export function stitchTicks(holes: Path): Path[] {
+  const normals = outwardNormals(holes, false)
+  return holes.map(([x, y], i) => {
+    const [nx, ny] = normals[i]
+    return [
+      [x - nx * HALF, y - ny * HALF],
+      [x + nx * HALF, y + ny * HALF],
+    ]
+  })
+}

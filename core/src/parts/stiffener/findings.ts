@@ -1,0 +1,100 @@
+import { nearest } from '../../geometry/along.ts'
+import type { Path } from '../../geometry/path.ts'
+import type { Side } from '../../trade/side.ts'
+import type { Finding } from '../../trade/because.ts'
+import type { StiffenerEnds, StiffenerNeeds } from './stiffener.ts'
+import { stiffenerRules } from './rules.ts'
+import { thicknessFinding } from '../shared/thicknessFinding.ts'
+
+/** Checks of a stiffener: behind the joint, under the top line, of the right leather. */
+export function stiffenerFindings(
+  needs: StiffenerNeeds,
+  ends: StiffenerEnds,
+  back: number,
+  edges: Record<Side, (station: number) => number>,
+  onForme: Record<Side, Path>,
+): Finding[] {
+  const { topLine, facings, joint, material, book } = needs
+  const findings: Finding[] = []
+  const behind = book.value(stiffenerRules.behindJoint)
+  for (const side of ['lateral', 'medial'] as const) {
+    const clear = joint[side] - ends[side]
+    const end = Math.floor(joint[side] - behind)
+    findings.push({
+      id: `stiffener.joint.${side}`,
+      level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
+      where: `front, ${side} side`,
+      sentence:
+        clear >= 0
+          ? `It ends ${clear.toFixed(1)} mm behind the ${side} joint; ${behind} mm are wanted.`
+          : `It passes the ${side} joint by ${(-clear).toFixed(1)} mm, where the shoe has to bend.`,
+      measured: clear,
+      limit: behind,
+      unit: 'mm',
+      mend: clear >= behind - 1e-6 ? '' : `End it at ${end} mm from the heel back or less.`,
+      remedy: clear >= behind - 1e-6 ? undefined : { kind: 'hand', decision: `stiffener.${side}End`, value: end },
+    })
+  }
+  const gap = book.value(stiffenerRules.topGap)
+  let least = topLine.back - back
+  for (const side of ['lateral', 'medial'] as const) {
+    for (let i = 0; i <= 40; i++) {
+      const station = (ends[side] * i) / 40
+      least = Math.min(least, topLine.height(side, station) - edges[side](station))
+    }
+  }
+  const lower = Math.floor(2 * (back - (gap - least))) / 2
+  findings.push({
+    id: 'stiffener.topLine',
+    level: least >= gap - 0.05 ? 'fine' : least > 0 ? 'watch' : 'stop',
+    where: 'top edge',
+    sentence:
+      least > 0
+        ? `It stays ${least.toFixed(1)} mm below the top line at the nearest; ${gap} mm are wanted.`
+        : `It stands ${(-least).toFixed(1)} mm above the top line: it would show and rub.`,
+    measured: least,
+    limit: gap,
+    unit: 'mm',
+    mend: least >= gap - 0.05 ? '' : `Lower the back to ${lower} mm.`,
+    remedy: least >= gap - 0.05 ? undefined : { kind: 'hand', decision: 'stiffener.backHeight', value: lower },
+  })
+  if (facings) {
+    const wanted = book.value(stiffenerRules.clearFacing)
+    const room = (['lateral', 'medial'] as const).map((side) => ({
+      side,
+      away: Math.min(...onForme[side].map((p) => nearest(facings[side], p).away)),
+    }))
+    const worst = room[0].away <= room[1].away ? room[0] : room[1]
+    const clear = worst.away >= wanted - 0.05
+    const further = Math.ceil(wanted - worst.away)
+    findings.push({
+      id: 'stiffener.facing',
+      level: clear ? 'fine' : 'watch',
+      where: `below the lacing, ${worst.side} side`,
+      sentence: clear
+        ? `It stays ${worst.away.toFixed(0)} mm clear of the lacing at the nearest; ${wanted} mm are wanted.`
+        : `Its upper edge comes within ${worst.away.toFixed(1)} mm of the lacing, where the eyelets are set; ${wanted} mm are wanted.`,
+      measured: worst.away,
+      limit: wanted,
+      unit: 'mm',
+      mend: clear ? '' : `End it ${further} mm further back, or curve it lower under the tab.`,
+      remedy: clear
+        ? undefined
+        : { kind: 'hand', decision: `stiffener.${worst.side}End`, value: Math.round(ends[worst.side] - further) },
+    })
+  }
+  findings.push(
+    thicknessFinding(
+      'stiffener.thickness',
+      material,
+      [book.value(stiffenerRules.thinnest), book.value(stiffenerRules.thickest)],
+      'serve as a stiffener',
+      {
+        thin: 'Take thicker leather, or paste two layers.',
+        thick: 'Split it down first, or take thinner leather.',
+      },
+      'stiffener',
+    ),
+  )
+  return findings
+}

@@ -1,0 +1,131 @@
+import type { Made, Making } from '../model/made.ts'
+import type { FootPlan, Plan } from './planPair.ts'
+import type { Part } from '../trade/part.ts'
+import { shapePrint } from '../work/shapePrint.ts'
+
+/**
+ * Something that is printed, cut or punched, with the fingerprint of its shape. `insole` stands for both feet's;
+ * `left.insole` and `right.insole` for one foot's, where the two differ.
+ */
+export interface Makeable {
+  part: string
+  name: string
+  print: string
+}
+
+/** What no longer matches the plan: how it was made, and the latest time it was. */
+export interface Remake {
+  part: string
+  name: string
+  how: Making[]
+  revision: number
+  /** It is not in the plan any more: nothing to make, but nothing to use either. */
+  gone: boolean
+}
+
+/** Parts that are built up or pared to a height: the same outline of another height is another part. */
+const BUILT_UP: ReadonlySet<string> = new Set(['filler', 'heelWedge', 'topPiece'])
+/** Between the print of an outline and the heights of what was built to it. */
+const THICK = '~'
+
+/** What such a part is high, at its thickest and where it is pared, in tenths of a millimetre. */
+const heights = ({ thickness, skives }: Pick<Part, 'thickness' | 'skives'>): string =>
+  [thickness, ...skives.flatMap((s) => s.profile.map(([, t]) => t))].map((t) => Math.round(10 * t)).join('.')
+
+/** Is what was made still what is planned? Paper has no height, and older records know of none. */
+function stillSo(planned: string, made: Made): boolean {
+  if (made.how === 'printed' || !made.print.includes(THICK)) {
+    return planned.split(THICK)[0] === made.print.split(THICK)[0]
+  }
+  return planned === made.print
+}
+
+const feet = ['right', 'left'] as const
+
+/** The part without its foot. */
+export const partOfMade = (part: string): string => part.replace(/^(right|left)\./, '')
+
+/** Everything of one foot that can be printed, cut or punched. Pieces of the upper are named `upper.` and their id. */
+function ofFoot(plan: FootPlan): Makeable[] {
+  return [
+    ...plan.upper.pieces.map((p) => ({
+      part: `upper.${p.id}`,
+      name: p.name,
+      print: shapePrint(
+        p.outline,
+        p.holes.map((h) => h.at),
+        p.slits.map((s) => s.to),
+        // A piece without such a seam keeps the print it always had.
+        ...p.sewn.map((s) => s.holes),
+      ),
+    })),
+    ...plan.parts.map((p) => ({
+      part: p.id,
+      name: p.name,
+      print: `${shapePrint(p.outline, ...p.lines.map((l) => l.holes ?? []))}${BUILT_UP.has(p.id) ? `${THICK}${heights(p)}` : ''}`,
+    })),
+  ]
+}
+
+const forFoot = (m: Makeable, foot: (typeof feet)[number]): Makeable => ({
+  ...m,
+  part: `${foot}.${m.part}`,
+  name: `${m.name}, ${foot}`,
+})
+
+/** Everything of a plan that can be printed, cut or punched: one entry for both feet where they are true mirrors. */
+export function makeables(plan: Plan): Makeable[] {
+  const right = ofFoot(plan)
+  if (!plan.left) return right
+  const left = new Map(ofFoot(plan.left).map((m) => [m.part, m]))
+  const out = right.flatMap((m) => {
+    const other = left.get(m.part)
+    left.delete(m.part)
+    if (other?.print === m.print) return [m]
+    return [forFoot(m, 'right'), ...(other ? [forFoot(other, 'left')] : [])]
+  })
+  return [...out, ...[...left.values()].map((m) => forFoot(m, 'left'))]
+}
+
+/** What must be made again: of every part, foot and way of making, the latest record against the plan of now. */
+export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
+  const stale = feet.map((foot) => staleOf(ofFoot(foot === 'left' ? (plan.left ?? plan) : plan), foot, made))
+  const [right, left] = stale
+  const out: Remake[] = []
+  for (const [part, entry] of right) {
+    const other = left.get(part)
+    left.delete(part)
+    if (!other) out.push({ ...entry, part: `right.${part}`, name: `${entry.name}, right` })
+    else {
+      const how = [...new Set([...entry.how, ...other.how])]
+      out.push({ ...entry, how, revision: Math.max(entry.revision, other.revision) })
+    }
+  }
+  for (const [part, entry] of left) out.push({ ...entry, part: `left.${part}`, name: `${entry.name}, left` })
+  return out
+}
+
+/** What of one foot is out of date, by part. */
+function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: readonly Made[]): Map<string, Remake> {
+  const now = new Map(plan.map((m) => [m.part, m]))
+  const latest = new Map<string, Made>()
+  for (const m of made) {
+    const part = partOfMade(m.part)
+    if (m.part !== part && m.part !== `${foot}.${part}`) continue
+    const key = `${part}|${m.how}`
+    const before = latest.get(key)
+    if (!before || before.at <= m.at) latest.set(key, m)
+  }
+  const out = new Map<string, Remake>()
+  for (const m of latest.values()) {
+    const part = partOfMade(m.part)
+    const current = now.get(part)
+    if (current && stillSo(current.print, m)) continue
+    const name = current?.name ?? m.name.replace(/, (right|left)$/, '')
+    const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current }
+    entry.how.push(m.how)
+    entry.revision = Math.max(entry.revision, m.revision)
+    out.set(part, entry)
+  }
+  return out
+}

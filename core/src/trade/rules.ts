@@ -1,0 +1,56 @@
+import type { Origin, Unit } from './because.ts'
+import type { RuleFigures } from '../model/pair.ts'
+
+/** A figure the trade works by: a default within a range, and why it is so. */
+export interface Rule {
+  key: string
+  name: string
+  value: number
+  min: number
+  max: number
+  unit: Unit
+  why: string
+}
+
+/** A rule's figure as it stands for this pair, and who set it. */
+export interface RuleInForce {
+  value: number
+  origin: Origin
+}
+
+/** Thrown when a house rule is changed to something the book does not allow; `field` is the rule's key. */
+export class RuleError extends Error {
+  override readonly name = 'RuleError'
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
+/** The rules in force: the pair's own figures before the workshop's before the book's. */
+export class RuleBook {
+  constructor(
+    private readonly workshop: RuleFigures,
+    private readonly pair: RuleFigures,
+  ) {}
+
+  /** A rule's figure as it stands, without anybody having read it. */
+  standing(rule: Rule): RuleInForce {
+    const own = this.pair[rule.key]
+    if (own !== undefined) return { value: own, origin: 'this pair' }
+    const house = this.workshop[rule.key]
+    if (house !== undefined) return { value: house, origin: 'this workshop' }
+    return { value: rule.value, origin: 'house rule' }
+  }
+
+  /** Reads a rule: what is derived from it depends on it from now on. */
+  inForce(rule: Rule): RuleInForce {
+    return this.standing(rule)
+  }
+
+  value(rule: Rule): number {
+    return this.inForce(rule).value
+  }
+}
