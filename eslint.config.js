@@ -1,3 +1,4 @@
+import { createNodeResolver, importX } from 'eslint-plugin-import-x'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
@@ -8,6 +9,29 @@ const floor = (names) => [
     patterns: names.map(([group, message]) => ({ group, message })),
   },
 ]
+/** The floors of core, from the ground up: docs/architecture.md has the picture. */
+const floors = [
+  'units',
+  'geometry',
+  'model',
+  'trade',
+  'last',
+  'flatten',
+  'scan',
+  'formats',
+  'forme',
+  'upper',
+  'layers',
+  'parts',
+  'work',
+  'plan',
+]
+/** A file of core imports from its own floor and those below. */
+const upward = floors.slice(0, -1).map((name, i) => ({
+  target: `./core/src/${name}/**/!(*.test).ts`,
+  from: floors.slice(i + 1).map((above) => `./core/src/${above}`),
+  message: `${name} stands below: what both need belongs further down.`,
+}))
 const core = ['vue', 'vue/*', 'three', 'three/*', 'node:*', 'express', 'naive-ui', 'drizzle-orm', 'drizzle-orm/*']
 
 export default ts.config(
@@ -47,6 +71,13 @@ export default ts.config(
         [['**/server/**', '**/web/**', '@gentle-awl/*'], 'The core knows nobody.'],
       ]),
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
+      'import-x/no-cycle': 'error',
+      'import-x/no-restricted-paths': ['error', { zones: upward }],
+    },
+    plugins: { 'import-x': importX },
+    settings: {
+      'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts'] })],
+      'import-x/extensions': ['.ts'],
     },
   },
   {

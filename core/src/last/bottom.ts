@@ -1,6 +1,6 @@
 import { smoothstep, type Curve1 } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { REFERENCE_LENGTH, STATIONS } from './frame.ts'
 
 /** The bottom of the last: its centre profile and how the feather stands above it, mm. */

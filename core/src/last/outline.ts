@@ -1,7 +1,7 @@
 import { REGIONS, USUAL } from '../geometry/callipers.ts'
 import { lerp, naturalSpline, sampled, type Curve1 } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { STATIONS } from './frame.ts'
 import { TOE_PLANS } from './toes.ts'
 

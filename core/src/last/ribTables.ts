@@ -1,6 +1,6 @@
 import { gaussianSmooth, pchip, sampled, type Curve1, type Knots } from '../geometry/interpolate.ts'
 import type { LastMeasures } from '../model/last.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { REFERENCE_LENGTH } from './frame.ts'
 import { TOE_PLANS } from './toes.ts'
 

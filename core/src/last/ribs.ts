@@ -2,7 +2,7 @@ import { bisect, gaussianSmooth, smoothstep, sampled, type Curve1 } from '../geo
 import { cross, dot, norm, scale, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import type { LastMeasures } from '../model/last.ts'
 import type { BottomShape } from './bottom.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { REFERENCE_LENGTH, sideSign, STATIONS } from './frame.ts'
 import { outlineX, type PlanOutline } from './outline.ts'
 import { swelling, type RibTables, type WallFullness } from './ribTables.ts'

@@ -18,7 +18,7 @@ import {
 } from '../geometry/path.ts'
 import type { BottomTracing } from '../model/last.ts'
 import { bottomShape, type BottomMeasures } from './bottom.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { STATIONS } from './frame.ts'
 import type { TracedBottom } from './outline.ts'
 

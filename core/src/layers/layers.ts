@@ -1,3 +1,4 @@
+import type { FeatherPlace, LayerFinding, LayerNeeds } from './needs.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { curvatures } from '../geometry/along.ts'
 import { Inside } from '../geometry/inside.ts'
@@ -5,7 +6,6 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../trade/side.ts'
 import type { Level } from '../model/level.ts'
-import type { Finding } from '../trade/because.ts'
 import type { MaterialRole } from '../model/material.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
@@ -13,14 +13,9 @@ import { edgeRules } from '../upper/edgeRules.ts'
 import { layerRules } from './layerRules.ts'
 import { steps, type Step } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
-import { listed, thicknessOf, type TurnedEdge, type TurnedStack } from './turnedStack.ts'
+import { listed, thicknessOf, type TurnedEdge } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { WallStack, type StackLayer } from './wallStack.ts'
-
-/** A place of the wall, so that the screen can show it: on the forme of a side. */
-export interface LayerFinding extends Finding {
-  at: { side: Side; point: Point } | null
-}
 
 /** What the layers come to: plain data. */
 export interface Layers {
@@ -34,26 +29,6 @@ export interface Layers {
   turned: TurnedEdge[]
   /** Height of the insole's edge, which the margins run down, mm. */
   insoleEdge: number
-}
-
-export interface FeatherPlace {
-  side: Side
-  x: number
-  thickness: number
-  layers: StackLayer[]
-}
-
-export interface LayerNeeds {
-  map: FormeMap
-  areas: readonly WallArea[]
-  wall: WallStack
-  turned: TurnedStack
-  bottom: DevelopedBottom
-  /** How far the widest layer is turned under, mm. */
-  margin: number
-  /** How far the upper is turned outwards instead, mm; null where it is turned under. */
-  turnedOut: number | null
-  book: RuleBook
 }
 
 /** Every how manieth point of the wall's grid is looked at. */

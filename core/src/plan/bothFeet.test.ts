@@ -6,7 +6,8 @@ import { LeftShoe, type PairDecisions, type PlanInput } from '../model/pair.ts'
 import { makeables, partOfMade, remakeList } from './remake.ts'
 import { bothFeet } from './bothFeet.ts'
 import { PlanError } from './planError.ts'
-import { planPair, type FootPlan, type Plan } from './planPair.ts'
+import type { FootPlan, Plan } from './plan.ts'
+import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 
 const cache = new StageCache(24)

@@ -1,7 +1,7 @@
 import type { Path, Point } from '../geometry/path.ts'
 import { simplified } from '../geometry/simplified.ts'
 import type { PairCard } from '../model/pairCard.ts'
-import type { Plan } from './planPair.ts'
+import type { Plan } from './plan.ts'
 
 /** Parts by which a pair is known at a glance. */
 const SHOWN = ['insole', 'stiffener']

@@ -2,7 +2,7 @@ import { furthestApart } from '../geometry/apart.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
 import type { Because, Finding, Unit } from '../trade/because.ts'
-import type { FootPlan, Plan } from './planPair.ts'
+import type { FootPlan, Plan } from './plan.ts'
 
 /** What a change does to a pair, before it is kept: plain data. */
 export interface Consequences {

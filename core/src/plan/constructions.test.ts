@@ -6,7 +6,8 @@ import { contains, distance } from '../geometry/path.ts'
 import { CupSole } from '../model/cupSole.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { PlanError } from './planError.ts'
-import { planPair, type FootPlan } from './planPair.ts'
+import type { FootPlan } from './plan.ts'
+import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 
 const cache = new StageCache(16)

@@ -3,7 +3,7 @@ import { handNames } from '../model/handDecisions.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
-import type { FootPlan } from './planPair.ts'
+import type { FootPlan } from './plan.ts'
 
 export const feetRules = {
   puff: {

@@ -14,7 +14,8 @@ import { cutLine } from '../parts/shared/notch.ts'
 import type { Part } from '../trade/part.ts'
 import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
 import { PlanError } from './planError.ts'
-import { lastStage, planPair, type Plan } from './planPair.ts'
+import type { Plan } from './plan.ts'
+import { lastStage, planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 
 const cache = new StageCache(24)

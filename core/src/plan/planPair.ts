@@ -1,14 +1,13 @@
+import type { FootPlan, Plan } from './plan.ts'
 import { makeForme } from '../forme/forme.ts'
 import { FormeMap } from '../forme/formeMap.ts'
 import { developBottom } from '../last/developedBottom.ts'
 import { buildLast, type LastBody } from '../last/buildLast.ts'
 import { landmarks } from '../last/landmarks.ts'
-import { lastReadings, type LastReadings } from '../last/readings.ts'
+import { lastReadings } from '../last/readings.ts'
 import type { LastSurface } from '../last/surface.ts'
-import type { Layers } from '../layers/layers.ts'
-import { GeometryError, type Path } from '../geometry/path.ts'
+import { GeometryError } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
-import type { Finding } from '../trade/because.ts'
 import { constructionOf } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
@@ -16,10 +15,9 @@ import { RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
-import type { Operation } from '../work/operation.ts'
 import { operations } from '../work/operations.ts'
-import { bothFeet, type PartOfBoth } from './bothFeet.ts'
-import { bottomParts, type Bottom } from './bottomParts.ts'
+import { bothFeet } from './bothFeet.ts'
+import { bottomParts } from './bottomParts.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
 import { materialsOf } from './materials.ts'
@@ -28,35 +26,6 @@ import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
 import { wallParts } from './wallParts.ts'
-
-/** Everything that follows for one shoe, drawn as a right one. */
-export interface FootPlan {
-  last: LastReadings
-  /** The base pattern: pieces, points, lines and checks of the upper. */
-  upper: Upper
-  parts: Part[]
-  /** What lies on what, and what comes of it. */
-  layers: Layers
-  /** The bottom in side section, with the heel under it. */
-  bottom: Bottom
-  /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
-  lasted: Path
-  /** Findings on the shoe as a whole; those on a part stand with the part. */
-  findings: Finding[]
-  /** The gravest finding; of a pair, the gravest of both feet. */
-  worst: Level
-}
-
-/** Everything that follows from a pair's decisions: the right shoe, and the left one. Plain data: it can be stored, sent or printed. */
-export interface Plan extends FootPlan {
-  /** The left shoe where it is planned on its own, drawn as a right one; null while it is the right one's mirror. */
-  left: FootPlan | null
-  /** Every part on both feet: which are true mirrors, and how far the others differ. */
-  feet: PartOfBoth[]
-  /** Checks of the left shoe against the right one. */
-  feetFindings: Finding[]
-  operations: Operation[]
-}
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
 export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): LastSurface {

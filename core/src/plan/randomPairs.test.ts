@@ -16,7 +16,8 @@ import {
   type PlanInput,
 } from '../model/pair.ts'
 import { styles } from '../model/upper.ts'
-import { planPair, type FootPlan, type Plan } from './planPair.ts'
+import type { FootPlan, Plan } from './plan.ts'
+import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 
 const cache = new StageCache(8)

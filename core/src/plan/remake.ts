@@ -1,5 +1,5 @@
 import type { Made, Making } from '../model/made.ts'
-import type { FootPlan, Plan } from './planPair.ts'
+import type { FootPlan, Plan } from './plan.ts'
 import type { Part } from '../trade/part.ts'
 import { shapePrint } from '../work/shapePrint.ts'
 

@@ -8,12 +8,10 @@ import { checkRuleFigures, ruleChapters, ruleOf } from './ruleRegistry.ts'
 
 const all = ruleChapters.flatMap((c) => c.rules)
 
-declare global {
-  interface ImportMeta {
-    glob: (pattern: string[], options: { eager: true }) => Record<string, Record<string, unknown>>
-  }
-}
-const modules = import.meta.glob(['../**/*.ts', '!../**/*.test.ts'], { eager: true })
+const modules = import.meta.glob(['../**/*.ts', '!../**/*.test.ts'], { eager: true }) as Record<
+  string,
+  Record<string, unknown>
+>
 
 const isRule = (v: unknown): v is Rule =>
   typeof v === 'object' && v !== null && ['key', 'name', 'value', 'min', 'max', 'unit', 'why'].every((k) => k in v)

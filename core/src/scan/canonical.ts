@@ -1,6 +1,6 @@
 import { lerp } from '../geometry/interpolate.ts'
 import { add, dist3, lerp3, scale, type Vec3 } from '../geometry/vec3.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { GRID, STATIONS } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
 import type { HalfSections } from './halfSections.ts'

@@ -1,6 +1,6 @@
 import { gaussianSmooth, sampled, type Curve1 } from '../geometry/interpolate.ts'
 import { GeometryError } from '../geometry/path.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { sideSign } from '../last/frame.ts'
 import {
   ANGLES,

@@ -1,7 +1,7 @@
 import { leastSquares } from '../geometry/solve.ts'
 import type { Point } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
-import { type Side } from '../trade/side.ts'
+import type { Side } from '../trade/side.ts'
 import { sideSign } from '../last/frame.ts'
 import type { HalfSections } from './halfSections.ts'
 import { ANGLES, axisX, FAN_END, FANS, FROM, HEEL_PLANES, onPlane, planeOf, RAD, STEP } from './planes.ts'

@@ -1,6 +1,16 @@
 import type { Rule } from '../trade/rules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
-import { liningRules } from '../parts/linings/liningRules.ts'
+
+/** What a lining's edge stands out where it is trimmed to the upper; it stands in the house rules with the linings. */
+export const trimmedRule: Rule = {
+  key: 'lining.proud',
+  name: 'Lining stands proud where it is trimmed',
+  value: 6,
+  min: 3,
+  max: 10,
+  unit: 'mm',
+  why: '5 to 8 mm along the opening: lining and upper never meet exactly, so it is trimmed after stitching.',
+}
 
 /** How much each kind of edge is cut larger than the finished line. */
 export const edgeRules = {
@@ -85,7 +95,7 @@ export function allowanceRule(role: EdgeRole): Rule | null {
     case 'zip':
       return edgeRules.zip
     case 'trimmed':
-      return liningRules.proud
+      return trimmedRule
     case 'lap over':
     case 'bead':
     case 'bound':

@@ -1,10 +1,9 @@
 import { resample } from '../geometry/along.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Side } from '../trade/side.ts'
+import { wallSides, type Side } from '../trade/side.ts'
 import { wallPlace } from '../last/wallPlace.ts'
 import type { DrawnUpper } from './style.ts'
-import { wallSides } from '../trade/side.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { roundTheHeel, topLineRules, type TopLine } from './topLine.ts'
 

@@ -1,18 +1,15 @@
+import { creaseLine } from './creaseLine.ts'
+import type { UpperNeeds } from './needs.ts'
 import type { Forme } from '../forme/forme.ts'
-import type { FormeMap } from '../forme/formeMap.ts'
-import { nearest } from '../geometry/along.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
-import { type Side } from '../trade/side.ts'
-import { STATIONS } from '../last/frame.ts'
+import { wallSides, type Side } from '../trade/side.ts'
 import type { Level } from '../model/level.ts'
 import type { Because } from '../trade/because.ts'
-import type { RuleBook } from '../trade/rules.ts'
-import type { UpperDecisions } from '../model/upper.ts'
 import { marginLine } from './checks/margin.ts'
-import { upperFindings, type UpperFinding } from './checks/index.ts'
+import type { UpperFinding } from './checks/needs.ts'
+import { upperFindings } from './checks/index.ts'
 import { decorate } from './decoration.ts'
-import { wallSides } from '../trade/side.ts'
-import { type KeyPoint } from './keyPoint.ts'
+import type { KeyPoint } from './keyPoint.ts'
 import { DesignBoard } from './designPoints.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
@@ -22,18 +19,6 @@ import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
 import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
-
-/** What the upper needs to know of the rest of the pair. */
-export interface UpperNeeds {
-  map: FormeMap
-  decisions: UpperDecisions
-  book: RuleBook
-  heelHeight: number
-  /** Short heel of the last: what has to pass a boot's opening, mm. */
-  heelGirth: number
-  /** Thicknesses, mm. */
-  layers: { upper: number; lining: number; stiffener: number }
-}
 
 /** A line of the design on the forme, for drawing it in its place and on the last. */
 export interface UpperLine {
@@ -61,12 +46,6 @@ export interface Upper {
 
 const worstOf = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
-
-/** The crease line on the forme: from the ridge over the joint to each side's joint at the feather. */
-export function creaseLine(map: FormeMap, side: Side): Path {
-  const foot = nearest(map.feathers[side], map.featherAt(map.surface.joints[side])).point
-  return [map.ridgeAt(STATIONS.ridgeJoint * map.surface.length), foot]
-}
 
 /** Pieces with all that is put on them once their outlines stand: rows of holes, notches and marks, slits. */
 function dressed(

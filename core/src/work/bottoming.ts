@@ -1,6 +1,5 @@
 import { constructionOf } from '../model/construction.ts'
-import type { Facts } from './facts.ts'
-import { lineLength, stitchCount } from './facts.ts'
+import { lineLength, stitchCount, type Facts } from './facts.ts'
 import { SOLE_SEAM } from '../parts/sole/soleParts.ts'
 import { present } from './preparing.ts'
 import { fixed, sewing, type Step } from './step.ts'

@@ -1,15 +1,8 @@
+import { trimmedRule } from '../../upper/edgeRules.ts'
 import type { Rule } from '../../trade/rules.ts'
 
 export const liningRules = {
-  proud: {
-    key: 'lining.proud',
-    name: 'Lining stands proud where it is trimmed',
-    value: 6,
-    min: 3,
-    max: 10,
-    unit: 'mm',
-    why: '5 to 8 mm along the opening: lining and upper never meet exactly, so it is trimmed after stitching.',
-  },
+  proud: trimmedRule,
   backEase: {
     key: 'lining.backEase',
     name: 'Lining comes in at the foot of the back',

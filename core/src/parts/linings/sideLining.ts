@@ -1,11 +1,10 @@
 import { nearest, pointAt } from '../../geometry/along.ts'
 import { between } from '../../geometry/cutLine.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
-import type { Side } from '../../trade/side.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
-import { wallSides } from '../../trade/side.ts'
 import type { BasePattern } from '../../upper/upper.ts'
 import { openingFromBack } from '../../upper/topLineOfUpper.ts'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Material } from '../../model/material.ts'
 import { RuleBook } from '../../trade/rules.ts'
-import { foamFinding, foamRecovery } from './foamTest.ts'
+import { foamFinding, foamRecovery } from './foamRecovery.ts'
 
 const test = { before: 6, pressed: 2, afterOne: 5, afterTen: 5.8 }
 const foam = (foamTest: Material['foamTest'], kind: Material['kind'] = 'foam') =>

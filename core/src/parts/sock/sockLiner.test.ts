@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { corkId, sampleMeasures, samplePair } from '../../../test/samplePair.ts'
 import { boxOf, contains } from '../../geometry/path.ts'
-import { planPair, type Plan } from '../../plan/planPair.ts'
+import type { Plan } from '../../plan/plan.ts'
+import { planPair } from '../../plan/planPair.ts'
 import { StageCache } from '../../plan/stageCache.ts'
 import type { Part } from '../../trade/part.ts'
 

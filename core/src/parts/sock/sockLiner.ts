@@ -1,6 +1,6 @@
 import { bandAlong, offset } from '../../geometry/clip.ts'
 import { boxOf, type Path } from '../../geometry/path.ts'
-import { foamFinding } from './foamTest.ts'
+import { foamFinding } from './foamRecovery.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Finding } from '../../trade/because.ts'
 import type { Material } from '../../model/material.ts'

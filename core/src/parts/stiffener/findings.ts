@@ -2,7 +2,7 @@ import { nearest } from '../../geometry/along.ts'
 import type { Path } from '../../geometry/path.ts'
 import type { Side } from '../../trade/side.ts'
 import type { Finding } from '../../trade/because.ts'
-import type { StiffenerEnds, StiffenerNeeds } from './stiffener.ts'
+import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerRules } from './rules.ts'
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
 

@@ -1,26 +1,22 @@
+import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerFindings } from './findings.ts'
 import { bandAlong } from '../../geometry/clip.ts'
 import { wallPath } from '../../forme/wallPath.ts'
-import type { FormeMap } from '../../forme/formeMap.ts'
 import { lerp, smoothstep } from '../../geometry/interpolate.ts'
 import { boxOf, GeometryError, pathLength, type Path, type Point } from '../../geometry/path.ts'
-import type { HeelPatch } from '../../forme/heelPatch.ts'
-import type { Side } from '../../trade/side.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
 import { DEPTHS, type WallArea } from '../../trade/wallArea.ts'
-import type { Because, Origin } from '../../trade/because.ts'
-import type { Material } from '../../model/material.ts'
+import type { Because } from '../../trade/because.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { RuleBook } from '../../trade/rules.ts'
-import { wallSides } from '../../trade/side.ts'
 import { perSide } from '../../upper/styles/lines.ts'
 import { grainAlong } from '../../trade/grain.ts'
 import { notchNear } from '../shared/notch.ts'
 import type { Part, Skive } from '../../trade/part.ts'
 import { stiffenerRules } from './rules.ts'
-import type { TopLine } from '../../upper/topLine.ts'
 import { fullness } from '../shared/fullness.ts'
 import { withTurnedEdge } from '../shared/turnedEdge.ts'
-import { turnedUnder, type TurnedOver } from '../shared/turnedUnder.ts'
+import { turnedUnder } from '../shared/turnedUnder.ts'
 
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
@@ -30,28 +26,6 @@ export const BEYOND_JOINT = 14
 
 /** Length of a long wing's rounded nose, share of the distance from the back to its front. */
 const LONG_NOSE = 0.42
-
-export interface StiffenerNeeds {
-  map: FormeMap
-  patch: HeelPatch
-  topLine: TopLine
-  over: TurnedOver
-  /** Edges of the lacing on the forme, which a long stiffener must pass under; null without lacing. */
-  facings: Record<Side, Path> | null
-  length: number
-  /** x of the joint on each side, mm from the heel back. */
-  joint: Record<Side, number>
-  decisions: PairDecisions['stiffener']
-  material: Material
-  book: RuleBook
-}
-
-/** Where the stiffener ends on the feather line, mm from the heel back, by decision or rule. */
-export interface StiffenerEnds {
-  lateral: number
-  medial: number
-  origin: Record<Side, Origin>
-}
 
 export function stiffenerEnds(
   length: number,

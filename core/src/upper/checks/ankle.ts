@@ -4,7 +4,7 @@ import type { Path } from '../../geometry/path.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { topLineRules } from '../topLine.ts'
 import { wallSides } from '../../trade/side.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint } from './movedPoint.ts'
 
 export const ankleRules = {

@@ -3,7 +3,7 @@ import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { takenIn } from '../backTaper.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 
 export const backRules = {
   gap: {

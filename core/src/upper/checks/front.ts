@@ -4,7 +4,7 @@ import { STATIONS } from '../../last/frame.ts'
 import { dist3 } from '../../geometry/vec3.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints } from './movedPoint.ts'
 
 export const frontRules = {

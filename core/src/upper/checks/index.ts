@@ -1,13 +1,4 @@
-import type { Point } from '../../geometry/path.ts'
-import type { Side } from '../../trade/side.ts'
-import type { Finding } from '../../trade/because.ts'
-import type { KeyPoint } from '../keyPoint.ts'
-import type { PointPlaces } from '../pointPlaces.ts'
-import type { Join } from '../joins.ts'
-import type { EdgeRole } from '../../model/edgeRoles.ts'
-import type { Piece } from '../piece.ts'
-import type { DrawnUpper } from '../style.ts'
-import type { UpperNeeds } from '../upper.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { ankleFindings } from './ankle.ts'
 import { backFindings } from './back.ts'
 import { frontFindings } from './front.ts'
@@ -15,22 +6,6 @@ import { marginFindings } from './margin.ts'
 import { seamFindings } from './seams.ts'
 import { strainFindings } from './strain.ts'
 import { throatFindings } from './throat.ts'
-
-/** A finding with its place on the forme. */
-export interface UpperFinding extends Finding {
-  at: { side: Side; point: Point } | null
-}
-
-export interface CheckNeeds extends UpperNeeds {
-  board: PointPlaces
-  points: readonly KeyPoint[]
-  /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
-  throatDifference: number | null
-  drawn: DrawnUpper
-  pieces: readonly Piece[]
-  joins: readonly Join[]
-  bottom: EdgeRole
-}
 
 /** Every check of the base pattern, in the order in which a pattern maker looks. */
 export function upperFindings(needs: CheckNeeds): UpperFinding[] {

@@ -1,11 +1,10 @@
 import { featherOf } from '../../forme/charts.ts'
 import { nearest, outwardNormals, pointsAt } from '../../geometry/along.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
-import type { Side } from '../../trade/side.ts'
-import { wallSides } from '../../trade/side.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
 import { edgeRules } from '../edgeRules.ts'
 import { throatShift } from '../throat.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 
 /** Ends of the feather line are left out: there the halves meet. */
 const ENDS = 12

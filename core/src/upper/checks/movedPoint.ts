@@ -3,7 +3,7 @@ import type { Side } from '../../trade/side.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { MovedPoint } from '../../model/upper.ts'
 import type { KeyPoint } from '../keyPoint.ts'
-import type { CheckNeeds } from './index.ts'
+import type { CheckNeeds } from './needs.ts'
 
 /** A key point and the place of the forme to which it is moved on one side. */
 export interface Move {

@@ -6,8 +6,8 @@ import type { Rule } from '../../trade/rules.ts'
 import type { MovedPoint } from '../../model/upper.ts'
 import type { KeyPoint } from '../keyPoint.ts'
 import type { Side } from '../../trade/side.ts'
-import { creaseLine } from '../upper.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import { creaseLine } from '../creaseLine.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint, type Move } from './movedPoint.ts'
 
 export const zipRules = {

@@ -1,7 +1,7 @@
 import type { Point } from '../../geometry/path.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { Rule } from '../../trade/rules.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 
 export const strainRules = {
   stretch: {

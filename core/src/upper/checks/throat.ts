@@ -1,5 +1,5 @@
 import { throatRules, throatShift } from '../throat.ts'
-import type { CheckNeeds, UpperFinding } from './index.ts'
+import type { CheckNeeds, UpperFinding } from './needs.ts'
 
 /** How a low-cut flat's throat is laid out, by either school. */
 export function throatFindings(needs: CheckNeeds): UpperFinding[] {

@@ -1,7 +1,7 @@
 import { nearest } from '../../geometry/along.ts'
 import { pathLength } from '../../geometry/path.ts'
 import { wallSides } from '../../trade/side.ts'
-import { type DesignBoard } from '../designPoints.ts'
+import type { DesignBoard } from '../designPoints.ts'
 import type { Piece } from '../piece.ts'
 import { sewnAlong, sewnRules } from '../sewnLine.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'

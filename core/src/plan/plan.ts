@@ -1,0 +1,39 @@
+import type { LastReadings } from '../last/readings.ts'
+import type { Layers } from '../layers/layers.ts'
+import type { Path } from '../geometry/path.ts'
+import type { Level } from '../model/level.ts'
+import type { Finding } from '../trade/because.ts'
+import type { Part } from '../trade/part.ts'
+import type { Upper } from '../upper/upper.ts'
+import type { Operation } from '../work/operation.ts'
+import type { PartOfBoth } from './bothFeet.ts'
+import type { Bottom } from './bottomParts.ts'
+
+/** Everything that follows for one shoe, drawn as a right one. */
+export interface FootPlan {
+  last: LastReadings
+  /** The base pattern: pieces, points, lines and checks of the upper. */
+  upper: Upper
+  parts: Part[]
+  /** What lies on what, and what comes of it. */
+  layers: Layers
+  /** The bottom in side section, with the heel under it. */
+  bottom: Bottom
+  /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
+  lasted: Path
+  /** Findings on the shoe as a whole; those on a part stand with the part. */
+  findings: Finding[]
+  /** The gravest finding; of a pair, the gravest of both feet. */
+  worst: Level
+}
+
+/** Everything that follows from a pair's decisions: the right shoe, and the left one. Plain data: it can be stored, sent or printed. */
+export interface Plan extends FootPlan {
+  /** The left shoe where it is planned on its own, drawn as a right one; null while it is the right one's mirror. */
+  left: FootPlan | null
+  /** Every part on both feet: which are true mirrors, and how far the others differ. */
+  feet: PartOfBoth[]
+  /** Checks of the left shoe against the right one. */
+  feetFindings: Finding[]
+  operations: Operation[]
+}
