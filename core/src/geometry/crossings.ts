@@ -21,7 +21,19 @@ export function crossings(outline: Path, line: Across): number[] {
 
 /** The outermost crossings, lowest and highest; null where the line does not pass through the outline. */
 export function outermost(outline: Path, line: Across): [number, number] | null {
-  const all = crossings(outline, line)
-  const [low, high] = [all[0], all[all.length - 1]]
+  // Widths are read some hundred times a plan: nothing is gathered or sorted here.
+  const upright = 'x' in line
+  const at = upright ? line.x : line.y
+  const [k, other] = upright ? [0, 1] : [1, 0]
+  let [low, high] = [Infinity, -Infinity]
+  let a = outline[outline.length - 1]
+  for (const b of outline) {
+    if (a[k] <= at !== b[k] <= at) {
+      const v = a[other] + ((b[other] - a[other]) * (at - a[k])) / (b[k] - a[k])
+      if (v < low) low = v
+      if (v > high) high = v
+    }
+    a = b
+  }
   return high > low ? [low, high] : null
 }
