@@ -31,7 +31,12 @@ const overrides = computed<GlobalThemeOverrides>(() => {
       borderRadius: '10px',
     },
     // An edge that is seen by those who see little: 3 to 1 on the paper of either theme.
-    Input: { border: '1px solid #6f7f83' },
+    Input: { border: '1px solid #6f7f83', textColor: dark ? '#E9EFEA' : '#17262B' },
+    Button: {
+      border: '1px solid #6f7f83',
+      color: dark ? '#1C272C' : '#FFFFFF',
+      textColor: dark ? '#E9EFEA' : '#17262B',
+    },
   }
 })
 </script>

@@ -71,14 +71,19 @@ function press(): void {
 </script>
 
 <template>
-  <NButton class="remedy" @click="press">{{ nameOf(remedy) }}</NButton>
+  <NButton class="remedy" :type="remedy.kind === 'open' ? 'default' : 'primary'" @click="press">{{
+    nameOf(remedy)
+  }}</NButton>
 </template>
 
 <style scoped>
 .remedy {
   height: auto;
   min-height: 44px;
-  margin-top: 6px;
+  margin-top: 8px;
+  padding-block: 8px;
+  line-height: 1.3;
   white-space: normal;
+  text-align: start;
 }
 </style>
