@@ -1,0 +1,23 @@
+import { ensureInstalled, run } from './ensure.mjs'
+import { together } from './together.mjs'
+
+/** What to run before a commit: the checks with what they remember of the last time, and the unit tests of what was changed since. */
+ensureInstalled()
+const cache = 'node_modules/.cache'
+const sound = await together([
+  ['Lint', ['npx', 'eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', `${cache}/eslint/`]],
+  ['Format check', ['npx', 'prettier', '--check', '.', '--cache', '--cache-location', `${cache}/prettier`]],
+  ['Rules in docs/trade.md', ['npx', 'tsx', 'scripts/write-trade.ts', '--check']],
+  ['Types', ['npx', 'tsc', '-p', 'core', '--incremental', '--tsBuildInfoFile', `${cache}/core.tsbuildinfo`]],
+  [
+    'Types of the pages',
+    ['npx', 'vue-tsc', '-p', 'web', '--incremental', '--tsBuildInfoFile', `${cache}/web.tsbuildinfo`],
+  ],
+  [
+    'Types of the server',
+    ['npx', 'tsc', '-p', 'server', '--incremental', '--tsBuildInfoFile', `${cache}/server.tsbuildinfo`],
+  ],
+])
+if (!sound) process.exit(1)
+const npx = process.platform === 'win32' ? 'npx.cmd' : 'npx'
+run(npx, ['vitest', 'run', '--changed', '--passWithNoTests'], { what: 'Unit tests of what was changed' })
