@@ -6,7 +6,7 @@ import { meshArea, triangleAreas } from '../core/src/flatten/area.ts'
 import { boundaryLoop } from '../core/src/flatten/mesh.ts'
 import { gridSeams, seamDrift, seamNames, seamWeights } from '../core/src/flatten/seams.ts'
 import { readObjSheet } from '../core/src/formats/objSheet.ts'
-import { firstCrossing } from '../core/src/geometry/overlap.ts'
+import { firstSelfIntersection } from '../core/src/geometry/selfIntersection.ts'
 import type { Point } from '../core/src/geometry/path.ts'
 
 /**
@@ -50,7 +50,9 @@ try {
   const used = process.cpuUsage(cpu)
   const warnings: string[] = []
   if (sheet.flipped > 0) warnings.push(`${sheet.flipped} triangles lie face down.`)
-  const crossing = firstCrossing(boundaryLoop(mesh).map((v): Point => [sheet.flat[2 * v], sheet.flat[2 * v + 1]]))
+  const crossing = firstSelfIntersection(
+    boundaryLoop(mesh).map((v): Point => [sheet.flat[2 * v], sheet.flat[2 * v + 1]]),
+  )
   if (crossing) warnings.push('The sheet lies on itself: its edge crosses itself.')
   const area = meshArea(mesh)
   const areas = triangleAreas(mesh)

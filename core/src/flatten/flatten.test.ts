@@ -5,7 +5,7 @@ import { Entries, factored } from './sparseCholesky.ts'
 import { boundaryLoop, neighbours, type Mesh } from './mesh.ts'
 import { meshArea } from './area.ts'
 import { faceDown, onCircle, unrolledEdge } from './startFlat.ts'
-import { firstCrossing } from '../geometry/overlap.ts'
+import { firstSelfIntersection } from '../geometry/selfIntersection.ts'
 import { gridSeams, seamDrift, seamWeights } from './seams.ts'
 import { sheetTriangles } from '../forme/wallGrid.ts'
 
@@ -163,9 +163,9 @@ describe('flattening', () => {
     })
     const { flat } = flattenSheet(ring)
     const edge = boundaryLoop(ring).map((v): [number, number] => [flat[2 * v], flat[2 * v + 1]])
-    expect(firstCrossing(edge)).not.toBeNull()
+    expect(firstSelfIntersection(edge)).not.toBeNull()
     expect(
-      firstCrossing([
+      firstSelfIntersection([
         [0, 0],
         [4, 0],
         [4, 3],
@@ -173,7 +173,7 @@ describe('flattening', () => {
       ]),
     ).toBeNull()
     expect(
-      firstCrossing([
+      firstSelfIntersection([
         [0, 0],
         [4, 3],
         [4, 0],

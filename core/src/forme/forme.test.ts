@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { sampleMeasures } from '../../test/samplePair.ts'
-import { nearest, pointAt } from '../geometry/along.ts'
+import { nearest, pointAt } from '../geometry/polyline.ts'
 import { distance, isSimple, pathLength, signedArea, type Point } from '../geometry/path.ts'
 import { smoothLine } from '../geometry/smoothLine.ts'
 import { dist3, dot, sub, type Vec3 } from '../geometry/vec3.ts'

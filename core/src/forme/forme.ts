@@ -1,9 +1,9 @@
 import { stretchOf, type FlatSheet } from '../flatten/asRigidAsPossible.ts'
 import type { Mesh } from '../flatten/mesh.ts'
 import { seamDrift } from '../flatten/seams.ts'
-import { cumulative } from '../geometry/along.ts'
+import { cumulative } from '../geometry/polyline.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
-import { rigid } from '../geometry/rigid.ts'
+import { procrustes } from '../geometry/procrustes.ts'
 import type { Side } from '../trade/side.ts'
 import { STATIONS } from '../last/frame.ts'
 import type { LastSurface } from '../last/surface.ts'
@@ -146,7 +146,7 @@ export function makeForme(
     return match === 'vamp and toe' ? [vamp, at(flat, (columns - 1) * rows)] : [back, vamp]
   }
   const lateral = sheets.lateral.flat
-  const medial = moved(sheets.medial.flat, rigid(marks('medial'), marks('lateral')))
+  const medial = moved(sheets.medial.flat, procrustes(marks('medial'), marks('lateral')))
   const mean = lateral.map((x, k) => (x + medial[k]) / 2)
   // The frame: foot of the back curve at the origin, the joint's feather point level with it.
   const joint = lineAtX(walls, lines.feather, (surface.joints.lateral + surface.joints.medial) / 2)

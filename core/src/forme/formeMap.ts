@@ -1,5 +1,5 @@
 import { ClosestPoints } from '../geometry/closestPoint.ts'
-import { nearest, pointAt } from '../geometry/along.ts'
+import { nearest, pointAt } from '../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import { dot, sub, type Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'

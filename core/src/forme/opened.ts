@@ -1,5 +1,5 @@
 import { bendSheet } from '../flatten/heldSheet.ts'
-import { cumulative, nearest } from '../geometry/along.ts'
+import { cumulative, nearest } from '../geometry/polyline.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Forme } from './forme.ts'
 import type { FormeMap } from './formeMap.ts'

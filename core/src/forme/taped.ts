@@ -1,8 +1,8 @@
 import { bendSheet } from '../flatten/heldSheet.ts'
 import type { Mesh } from '../flatten/mesh.ts'
-import { nearest, pointsAt, resample } from '../geometry/along.ts'
+import { nearest, pointsAt, resample } from '../geometry/polyline.ts'
 import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../geometry/path.ts'
-import { rigid } from '../geometry/rigid.ts'
+import { procrustes } from '../geometry/procrustes.ts'
 import type { Taping } from '../model/upper.ts'
 import { wallLines, type Grid } from './wallGrid.ts'
 
@@ -31,7 +31,7 @@ function laid(taping: Taping, marks: readonly [Point, Point], middle: Point): Pa
   }
   const over = side(taping.back, taping.vamp, centre(taping.outline)) * side(marks[0], marks[1], middle) < 0
   const flip = ([x, y]: Point): Point => (over ? [x, -y] : [x, y])
-  const move = rigid([flip(taping.back), flip(taping.vamp)], marks)
+  const move = procrustes([flip(taping.back), flip(taping.vamp)], marks)
   return taping.outline.map((p) => move(flip(p)))
 }
 
@@ -124,7 +124,7 @@ export function guessReferences(outline: Path, forme: Path, marks: readonly [Poi
       for (let k = 0; k < ROUNDS; k++) {
         const partners = target.map((p) => nearest(moved, p, true).point)
         error = partners.reduce((s, p, i) => s + distance(p, target[i]), 0) / target.length
-        moved = moved.map(rigid(partners, target))
+        moved = moved.map(procrustes(partners, target))
       }
       if (best && best.error <= error) continue
       const back = (mark: Point): Point => {

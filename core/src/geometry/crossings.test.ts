@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { nearest } from './along.ts'
+import { nearest } from './polyline.ts'
 import { calliperWidths } from './callipers.ts'
 import { crossings, outermost } from './crossings.ts'
-import { Inside } from './inside.ts'
+import { Inside } from './pointInPolygon.ts'
 import { peak } from './parabola.ts'
 import { rotate, type Path, type Point } from './path.ts'
 

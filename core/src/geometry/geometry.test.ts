@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { curvatures, nearest, outwardNormals, pointAt, resample } from './along.ts'
-import { bandAlong, intersect, offset, unite } from './clip.ts'
-import { convexHull } from './hull.ts'
+import { curvatures, nearest, outwardNormals, pointAt, resample } from './polyline.ts'
+import { bandAlong, intersect, offset, unite } from './polygonClip.ts'
+import { convexHull } from './convexHull.ts'
 import { gaussianSmooth, naturalSpline, pchip } from './interpolate.ts'
 import {
   boxOf,

@@ -1,5 +1,5 @@
 import { GeometryError } from '../geometry/path.ts'
-import { solveDense } from '../geometry/solve.ts'
+import { solveDense } from '../geometry/linearSolve.ts'
 import type { LastMeasures } from '../model/last.ts'
 import { bottomShape } from './bottom.ts'
 import { buildSurface, COARSE, FINE, layFoundation, type FreeFigures, type Resolution } from './build.ts'

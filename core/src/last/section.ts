@@ -1,4 +1,4 @@
-import { convexHull } from '../geometry/hull.ts'
+import { convexHull } from '../geometry/convexHull.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import { cross, dot, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import type { LastSurface } from './surface.ts'

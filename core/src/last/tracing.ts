@@ -1,8 +1,8 @@
-import { resample } from '../geometry/along.ts'
-import { offset } from '../geometry/clip.ts'
+import { resample } from '../geometry/polyline.ts'
+import { offset } from '../geometry/polygonClip.ts'
 import { calliperWidths, widthAt } from '../geometry/callipers.ts'
 import { outermost } from '../geometry/crossings.ts'
-import { convexHull } from '../geometry/hull.ts'
+import { convexHull } from '../geometry/convexHull.ts'
 import { gaussianSmooth, lerp, sampled } from '../geometry/interpolate.ts'
 import { peak } from '../geometry/parabola.ts'
 import {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { nearest } from '../geometry/along.ts'
+import { nearest } from '../geometry/polyline.ts'
 import type { Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import { plannedThickness, type PlannedEnds, type PlannedLayers } from '../parts/cup/lastedShoe.ts'

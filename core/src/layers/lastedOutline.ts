@@ -1,5 +1,5 @@
-import { cumulative, outwardNormals } from '../geometry/along.ts'
-import { unite } from '../geometry/clip.ts'
+import { cumulative, outwardNormals } from '../geometry/polyline.ts'
+import { unite } from '../geometry/polygonClip.ts'
 import { gaussianSmooth } from '../geometry/interpolate.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'

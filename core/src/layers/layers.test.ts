@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { boardId, samplePair } from '../../test/samplePair.ts'
-import { unite } from '../geometry/clip.ts'
+import { unite } from '../geometry/polygonClip.ts'
 import { pathLength, signedArea, type Path } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { RuleBook } from '../trade/rules.ts'

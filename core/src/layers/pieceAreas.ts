@@ -1,4 +1,4 @@
-import { beside } from '../geometry/cutLine.ts'
+import { offsetLine } from '../geometry/offsetLine.ts'
 import type { Path } from '../geometry/path.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { withAllowances } from '../upper/allowance.ts'
@@ -10,7 +10,7 @@ import { SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'
 const onWall = (e: PlacedEdge): number => (e.role === 'lap under' ? e.allowance : 0)
 
 /** The strip inside a line that runs counter-clockwise. */
-const stripInside = (line: Path, by: number): Path => [...line, ...beside(line, by).reverse()]
+const stripInside = (line: Path, by: number): Path => [...line, ...offsetLine(line, by).reverse()]
 
 /**
  * Where a piece lies on the wall: its finished area with what laps under a neighbour, skived; and the opened allowance
@@ -28,7 +28,7 @@ export function pieceAreas(
     const edges = place.edges.map((e) => ({ ...e, allowance: onWall(e) }))
     const thinned = edges.flatMap((e) => {
       const profile = edgeSkive(e.role, thickness, e.allowance, book, facing)
-      return profile ? [{ edge: beside(e.line, -e.allowance), profile }] : []
+      return profile ? [{ edge: offsetLine(e.line, -e.allowance), profile }] : []
     })
     const share = book.value(edgeSkiveRules.seamShare)
     return [

@@ -1,5 +1,5 @@
-import { bandAlong } from '../geometry/clip.ts'
-import { beside } from '../geometry/cutLine.ts'
+import { bandAlong } from '../geometry/polygonClip.ts'
+import { offsetLine } from '../geometry/offsetLine.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Skive } from '../trade/part.ts'
 import type { Piece } from '../upper/piece.ts'
@@ -10,7 +10,7 @@ export function pieceSkives(piece: Piece, thickness: number, book: RuleBook, fac
   return piece.edges.flatMap((e): Skive[] => {
     const profile = edgeSkive(e.role, thickness, e.allowance, book, facing)
     if (!profile) return []
-    const edge = e.allowance > 0 ? beside(e.line, -e.allowance) : e.line
+    const edge = e.allowance > 0 ? offsetLine(e.line, -e.allowance) : e.line
     const width = profile[profile.length - 1][0]
     const thin = profile[Math.min(1, profile.length - 2)][1]
     return [

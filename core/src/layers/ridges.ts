@@ -1,4 +1,4 @@
-import { outwardNormals, resample } from '../geometry/along.ts'
+import { outwardNormals, resample } from '../geometry/polyline.ts'
 import { pathLength, type Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { DEPTHS, SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'

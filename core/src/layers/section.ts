@@ -1,5 +1,5 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import { nearest } from '../geometry/along.ts'
+import { nearest } from '../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'

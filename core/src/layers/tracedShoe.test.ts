@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { nearest, outwardNormals, resample } from '../geometry/along.ts'
-import { offset } from '../geometry/clip.ts'
+import { nearest, outwardNormals, resample } from '../geometry/polyline.ts'
+import { offset } from '../geometry/polygonClip.ts'
 import {
   boxOf,
   contains,

@@ -1,7 +1,7 @@
-import { nearest, resample } from '../geometry/along.ts'
-import { offset } from '../geometry/clip.ts'
+import { nearest, resample } from '../geometry/polyline.ts'
+import { offset } from '../geometry/polygonClip.ts'
 import { contains, counterClockwise, GeometryError, isSimple, type Path, type Point } from '../geometry/path.ts'
-import { rigid } from '../geometry/rigid.ts'
+import { procrustes } from '../geometry/procrustes.ts'
 import { layBottom, pencilOffset } from '../last/tracing.ts'
 import type { Finding } from '../trade/because.ts'
 import type { DrawnLine } from '../model/drawnLine.ts'
@@ -60,7 +60,7 @@ export function tracedShoe(predicted: Path, line: DrawnLine, book: RuleBook): Tr
   let traced = resample(readDrawnLine(line, 'The tracing of the lasted shoe'), SAMPLES, true)
   for (let k = 0; k < ROUNDS; k++) {
     const onto = traced.map((p) => nearest(predicted, p, true).point)
-    traced = traced.map(rigid(traced, onto))
+    traced = traced.map(procrustes(traced, onto))
   }
   const differences = resample(predicted, SAMPLES, true).map((p): TracedDifference => {
     const near = nearest(traced, p, true)

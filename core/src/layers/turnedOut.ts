@@ -1,4 +1,4 @@
-import { curvatures } from '../geometry/along.ts'
+import { curvatures } from '../geometry/polyline.ts'
 import { distance, type Path } from '../geometry/path.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import { edgeRules } from '../upper/edgeRules.ts'

@@ -1,5 +1,5 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import { cumulative } from '../geometry/along.ts'
+import { cumulative } from '../geometry/polyline.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { usedUp } from './usedUp.ts'

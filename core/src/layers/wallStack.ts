@@ -1,5 +1,5 @@
-import { nearest } from '../geometry/along.ts'
-import { Inside } from '../geometry/inside.ts'
+import { nearest } from '../geometry/polyline.ts'
+import { Inside } from '../geometry/pointInPolygon.ts'
 import { boxOf, type Box, type Path, type Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { profileAt, type Profile, type WallArea } from '../trade/wallArea.ts'

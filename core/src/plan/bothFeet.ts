@@ -1,6 +1,6 @@
-import { furthestApart } from '../geometry/apart.ts'
-import { resample } from '../geometry/along.ts'
-import { rigid } from '../geometry/rigid.ts'
+import { hausdorffDistance } from '../geometry/hausdorff.ts'
+import { resample } from '../geometry/polyline.ts'
+import { procrustes } from '../geometry/procrustes.ts'
 import { shapePrint } from '../work/shapePrint.ts'
 import { signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { LineKind, Part } from '../trade/part.ts'
@@ -73,13 +73,13 @@ const HOLD = 48
  * on, so equal shares of the way round belong together, and the fit is in closed form.
  */
 export const laidOn = (left: Path, right: Path): ((p: Point) => Point) =>
-  rigid(resample(left, HOLD, true), resample(right, HOLD, true))
+  procrustes(resample(left, HOLD, true), resample(right, HOLD, true))
 
 const printOf = (s: Shape) => shapePrint(s.outline, ...s.marks, ...s.figures)
 
 const near = (a: readonly Path[], b: readonly Path[]) =>
   a.length === b.length &&
-  a.every((path, i) => path.length === b[i].length && (path.length === 0 || furthestApart(path, b[i]) <= SAME))
+  a.every((path, i) => path.length === b[i].length && (path.length === 0 || hausdorffDistance(path, b[i]) <= SAME))
 
 /**
  * Every part of the pair: is the left one the right one's true mirror? Both plans are drawn as right shoes, so mirrors
@@ -96,7 +96,7 @@ export function bothFeet(right: FootShapes, left: FootShapes | null): PartOfBoth
     if (!l) return { id, name, kind: 'right only', off: 0, area: 0 }
     if (printOf(r) === printOf(l)) return { id, name, kind: 'mirror', off: 0, area: 0 }
     const move = laidOn(l.basis, r.basis)
-    const off = furthestApart(r.outline, l.outline.map(move))
+    const off = hausdorffDistance(r.outline, l.outline.map(move))
     if (off <= SAME) {
       const same =
         near(

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
-import { nearest } from '../geometry/along.ts'
+import { nearest } from '../geometry/polyline.ts'
 import { boxOf, contains, isSimple, pathLength, signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import { RuleBook } from '../trade/rules.ts'

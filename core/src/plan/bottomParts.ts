@@ -173,8 +173,8 @@ function sockParts(
 ): Part[] {
   const needs = { bottom, length: surface.length, lining: material.lining.thickness }
   const extent = d.sock.padding
-  const stuff = material.padding
-  const padded = extent !== 'none' && stuff !== null
+  const sheet = material.padding
+  const padded = extent !== 'none' && sheet !== null
   const sock = d.insole.covered ? null : d.sock.extent
   const parts: Part[] = []
   if (sock !== null) {
@@ -189,7 +189,7 @@ function sockParts(
   }
   if (padded) {
     parts.push(
-      cache.ruled('padding', { ...needs, extent, sock, material: stuff, loss }, book, (i, rules) =>
+      cache.ruled('padding', { ...needs, extent, sock, material: sheet, loss }, book, (i, rules) =>
         padding({ ...i, book: rules }),
       ),
     )

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../test/samplePair.ts'
-import { furthestApart } from '../geometry/apart.ts'
+import { hausdorffDistance } from '../geometry/hausdorff.ts'
 import { cardOf } from './cardOf.ts'
 import { planPair } from './planPair.ts'
 
@@ -11,7 +11,7 @@ describe('the card of a pair', () => {
     expect(card.shapes.map((s) => s.id).sort()).toEqual(['insole', 'stiffener'])
     for (const shape of card.shapes) {
       const part = plan.parts.find((p) => p.id === shape.id)
-      expect(furthestApart(shape.outline, part?.outline ?? [])).toBeLessThan(1)
+      expect(hausdorffDistance(shape.outline, part?.outline ?? [])).toBeLessThan(1)
     }
   })
   it('has every step in working order and the gravest finding, and is small', () => {

@@ -1,5 +1,5 @@
 import type { Path, Point } from '../geometry/path.ts'
-import { simplified } from '../geometry/simplified.ts'
+import { simplify } from '../geometry/simplify.ts'
 import type { PairCard } from '../model/pairCard.ts'
 import type { Plan } from './plan.ts'
 
@@ -10,7 +10,7 @@ const TOLERANCE = 0.4
 
 /** An outline with few points, to a tenth of a millimetre. */
 const coarse = (path: Path): Path =>
-  simplified([...path, path[0]], TOLERANCE)
+  simplify([...path, path[0]], TOLERANCE)
     .slice(0, -1)
     .map(([x, y]): Point => [Math.round(x * 10) / 10, Math.round(y * 10) / 10])
 

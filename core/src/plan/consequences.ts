@@ -1,4 +1,4 @@
-import { furthestApart } from '../geometry/apart.ts'
+import { hausdorffDistance } from '../geometry/hausdorff.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
 import type { Because, Finding, Unit } from '../trade/because.ts'
@@ -94,7 +94,7 @@ export function consequences(before: Plan, after: Plan): Consequences {
       })
     }
     if (a.outline && b.outline) {
-      const most = furthestApart(a.outline, b.outline)
+      const most = hausdorffDistance(a.outline, b.outline)
       if (most > SMALL) out.shapes.push({ part: a.name, most })
     }
   }

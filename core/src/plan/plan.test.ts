@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
-import { nearest } from '../geometry/along.ts'
+import { nearest } from '../geometry/polyline.ts'
 import { boxOf, contains, distance, isSimple, mirror, pathLength, signedArea } from '../geometry/path.ts'
 import { dist3, type Vec3 } from '../geometry/vec3.ts'
 import { ridgeAndToe } from '../last/surface.ts'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMeasures, samplePair } from '../../test/samplePair.ts'
-import { offset } from '../geometry/clip.ts'
+import { offset } from '../geometry/polygonClip.ts'
 import { boxOf, contains, isSimple, signedArea } from '../geometry/path.ts'
 import { constructionOf, constructions } from '../model/construction.ts'
 import { CupSole } from '../model/cupSole.ts'

@@ -21,11 +21,11 @@ import {
   edgeStrips,
   sideProfile,
   type ProfileStrip,
-  type ProfileStuff,
+  type BottomLayer,
   type SideProfile,
 } from '../parts/sole/sideProfile.ts'
 import { outsole, rand, welt } from '../parts/sole/soleParts.ts'
-import { stuffOf } from '../parts/sole/stuff.ts'
+import { stockOf } from '../parts/sole/stock.ts'
 import { insoleRules } from '../parts/insole/insole.ts'
 import { midsole, midsoleRules } from '../parts/midsole/midsole.ts'
 import type { Part } from '../trade/part.ts'
@@ -109,7 +109,7 @@ export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Constructi
   const welted = way.sewn === 'through a welt'
   const levelled = levelOf(needs, welted)
   const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.liesUnder
-  const inside: ProfileStuff[] = [
+  const inside: BottomLayer[] = [
     { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
     {
       id: 'filler',
@@ -131,7 +131,7 @@ export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Constructi
 function inACup(
   { surface, marks, cupSole, book }: SoleNeeds,
   lasted: LastedOutline,
-  inside: ProfileStuff[],
+  inside: BottomLayer[],
   filled: (shankVolume: number) => Part,
   cache: StageCache,
 ): Soles {
@@ -158,7 +158,7 @@ function onCutSoles(
   { surface, marks, bottom, decisions: d, material, book }: SoleNeeds,
   lasted: LastedOutline,
   way: Construction,
-  inside: ProfileStuff[],
+  inside: BottomLayer[],
   filled: (shankVolume: number) => Part,
   cache: StageCache,
 ): Soles {
@@ -167,9 +167,9 @@ function onCutSoles(
   const holdfast = book.value(insoleRules.holdfast)
   const breastX = book.value(insoleRules.breast) * L
   const breast = bottom.flatX(breastX)
-  const outsoleOf = stuffOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
-  const lift = stuffOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
-  const top = stuffOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
+  const outsoleOf = stockOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
+  const lift = stockOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
+  const top = stockOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
   const midsolePart = midsole({
     bottom,
     lasted,

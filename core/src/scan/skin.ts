@@ -1,4 +1,4 @@
-import { leastSquares } from '../geometry/solve.ts'
+import { leastSquares } from '../geometry/linearSolve.ts'
 import type { Point } from '../geometry/path.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'

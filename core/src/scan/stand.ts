@@ -1,6 +1,6 @@
-import { convexHull } from '../geometry/hull.ts'
+import { convexHull } from '../geometry/convexHull.ts'
 import { distance, GeometryError, type Point } from '../geometry/path.ts'
-import { leastSquares } from '../geometry/solve.ts'
+import { leastSquares } from '../geometry/linearSolve.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec3.ts'
 import { STATIONS } from '../last/frame.ts'
 import { coneCut, type Facet } from './cone.ts'

@@ -1,6 +1,6 @@
 import { gaussianSmooth, lerp, smoothstep } from '../geometry/interpolate.ts'
 import { GeometryError, type Point } from '../geometry/path.ts'
-import { leastSquares } from '../geometry/solve.ts'
+import { leastSquares } from '../geometry/linearSolve.ts'
 import type { Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'
 import { sideSign } from '../last/frame.ts'

@@ -1,5 +1,5 @@
-import { unite } from '../geometry/clip.ts'
-import { beside } from '../geometry/cutLine.ts'
+import { unite } from '../geometry/polygonClip.ts'
+import { offsetLine } from '../geometry/offsetLine.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { PieceEdge } from './piece.ts'
 
@@ -22,7 +22,7 @@ function corner(p: Point, n: Point, q: Point, m: Point): Point | null {
 
 /** The strip outside one edge: the edge, and the line beside it. */
 function strip(line: Path, by: number): Path {
-  return [...line, ...beside(line, -by).reverse()]
+  return [...line, ...offsetLine(line, -by).reverse()]
 }
 
 /**

@@ -1,4 +1,4 @@
-import { cumulative } from '../geometry/along.ts'
+import { cumulative } from '../geometry/polyline.ts'
 import type { Path, Point } from '../geometry/path.ts'
 
 /** The taper's share at a height of the back line (0 at the foot, 1 at the top): nothing from mid-height up, all of it at the foot. */

@@ -1,5 +1,5 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import { nearest } from '../geometry/along.ts'
+import { nearest } from '../geometry/polyline.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { STATIONS } from '../last/frame.ts'

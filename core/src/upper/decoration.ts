@@ -1,5 +1,6 @@
-import { cumulative, nearest, pointAt, pointsAt } from '../geometry/along.ts'
-import { beside, joined, stretch } from '../geometry/cutLine.ts'
+import { cumulative, nearest, pointAt, pointsAt } from '../geometry/polyline.ts'
+import { offsetLine } from '../geometry/offsetLine.ts'
+import { joined, subpath } from '../geometry/subpath.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Decoration } from '../model/upper.ts'
@@ -132,7 +133,7 @@ export function punchedRow(
   small: number,
   foldAt: number | null = null,
 ): Hole[] {
-  const row = beside(line, inside)
+  const row = offsetLine(line, inside)
   const whole = pathLength(row)
   const middle = foldAt === null ? null : nearest(row, pointAt(line, foldAt)).at
   const holes =
@@ -185,8 +186,8 @@ function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEd
       run.foldAt === null
         ? [gimped(run.line, pitch)]
         : [
-            gimped(stretch(run.line, 0, run.foldAt), pitch, 'last'),
-            gimped(stretch(run.line, run.foldAt, Infinity), pitch, 'first'),
+            gimped(subpath(run.line, 0, run.foldAt), pitch, 'last'),
+            gimped(subpath(run.line, run.foldAt, Infinity), pitch, 'first'),
           ]
     run.edges.forEach((k, i) => cut.set(k, i === 0 ? lines.map((line) => ({ ...first, line })) : []))
   }

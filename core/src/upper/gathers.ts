@@ -1,7 +1,7 @@
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Opened } from '../forme/opened.ts'
-import { cumulative, nearest, pointAt } from '../geometry/along.ts'
-import { crossing } from '../geometry/cutLine.ts'
+import { cumulative, nearest, pointAt } from '../geometry/polyline.ts'
+import { firstCrossing } from '../geometry/lineCrossing.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
 
 /** Slashes that open together; more of them make a smoother edge. */
@@ -39,7 +39,7 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     const s = l * (FIRST + ((LAST - FIRST) * k) / (SLASHES - 1))
     const top: Point = [from[0] + way[0] * s, from[1] + way[1] * s]
     const ray: Path = [top, [top[0] + down[0] * 200, top[1] + down[1] * 200]]
-    const hit = crossing(ray, edge)
+    const hit = firstCrossing(ray, edge)
     if (!hit) continue
     slashes.push([top, hit.point])
     // The same place between two points of the feather line, before it was opened.

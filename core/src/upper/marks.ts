@@ -1,4 +1,4 @@
-import { pointAt, resample } from '../geometry/along.ts'
+import { pointAt, resample } from '../geometry/polyline.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'

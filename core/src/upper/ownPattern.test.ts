@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { resample } from '../geometry/along.ts'
+import { resample } from '../geometry/polyline.ts'
 import { distance, pathLength, signedArea, type Path } from '../geometry/path.ts'
 import { RuleBook } from '../trade/rules.ts'
 import { OwnPattern, type OwnPiece } from '../model/upper.ts'

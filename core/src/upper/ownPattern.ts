@@ -1,4 +1,4 @@
-import { cumulative, pointsAt } from '../geometry/along.ts'
+import { cumulative, pointsAt } from '../geometry/polyline.ts'
 import { counterClockwise, distance, GeometryError, type Path, type Point } from '../geometry/path.ts'
 import type { OwnPattern, OwnPiece } from '../model/upper.ts'
 import type { RuleBook } from '../trade/rules.ts'

@@ -1,6 +1,6 @@
-import { cumulative } from '../geometry/along.ts'
-import { joined } from '../geometry/cutLine.ts'
-import { firstCrossing } from '../geometry/overlap.ts'
+import { cumulative } from '../geometry/polyline.ts'
+import { joined } from '../geometry/subpath.ts'
+import { firstSelfIntersection } from '../geometry/selfIntersection.ts'
 import { distance, GeometryError, pathLength, signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
@@ -56,7 +56,7 @@ function closedNet(edges: readonly PieceEdge[], name: string): Path {
   })
   const net = joined(...edges.map((e) => e.line))
   const path = distance(net[0], net[net.length - 1]) < 1e-6 ? net.slice(0, -1) : net
-  if (path.length < 3 || signedArea(path) <= 0 || firstCrossing(path) !== null) {
+  if (path.length < 3 || signedArea(path) <= 0 || firstSelfIntersection(path) !== null) {
     throw new GeometryError(`${name}: its outline crosses itself. Move its points apart, or mend the drawing.`)
   }
   return path

@@ -1,4 +1,4 @@
-import { nearest, pointAt } from '../geometry/along.ts'
+import { nearest, pointAt } from '../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { Side } from '../trade/side.ts'

@@ -1,5 +1,6 @@
-import { resample } from '../geometry/along.ts'
-import { beside, joined } from '../geometry/cutLine.ts'
+import { resample } from '../geometry/polyline.ts'
+import { offsetLine } from '../geometry/offsetLine.ts'
+import { joined } from '../geometry/subpath.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 
@@ -39,7 +40,7 @@ const ENDS = 4
  * pitch asked for.
  */
 export function sewnAlong(name: string, edges: readonly Path[], book: RuleBook): SewnLine {
-  const row = beside(joined(...edges), book.value(sewnRules.fromEdge))
+  const row = offsetLine(joined(...edges), book.value(sewnRules.fromEdge))
   const whole = pathLength(row)
   const steps = Math.max(40, Math.ceil(whole))
   const inner = resample(row, steps + 1).filter((_, i) => {

@@ -1,4 +1,4 @@
-import { curvatures, outwardNormals, resample } from '../geometry/along.ts'
+import { curvatures, outwardNormals, resample } from '../geometry/polyline.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'

@@ -1,4 +1,4 @@
-import { resample } from '../geometry/along.ts'
+import { resample } from '../geometry/polyline.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { wallSides, type Side } from '../trade/side.ts'

@@ -1,4 +1,4 @@
-import { buildLast, firstCrossing, planPair, StageCache, styles, UpperDecisions } from '@gentle-awl/core'
+import { buildLast, firstSelfIntersection, planPair, StageCache, styles, UpperDecisions } from '@gentle-awl/core'
 import { expect, it } from 'vitest'
 import { demoFoundLasts, demoLasts } from './lasts.ts'
 import { demoMaterials, demoPairs } from './workshop.ts'
@@ -24,8 +24,8 @@ it.each(shelf.map((last) => [last.name, last] as const))(
         cache,
       )
       for (const piece of plan.upper.pieces) {
-        expect(firstCrossing(piece.net), `${style}, ${piece.name}`).toBeNull()
-        expect(firstCrossing(piece.outline), `${style}, ${piece.name}, cut`).toBeNull()
+        expect(firstSelfIntersection(piece.net), `${style}, ${piece.name}`).toBeNull()
+        expect(firstSelfIntersection(piece.outline), `${style}, ${piece.name}, cut`).toBeNull()
       }
       for (const join of plan.upper.joins) expect(Math.abs(join.ease), `${style}, ${join.seam}`).toBeLessThan(0.3)
     }

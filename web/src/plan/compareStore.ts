@@ -1,4 +1,4 @@
-import { furthestApart, signedArea, type Part, type Path } from '@gentle-awl/core'
+import { hausdorffDistance, signedArea, type Part, type Path } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 
@@ -24,7 +24,7 @@ export const useCompare = defineStore('compare', () => {
     const before = of(pair, part.id)
     if (!before) return null
     return {
-      most: furthestApart(part.outline, before),
+      most: hausdorffDistance(part.outline, before),
       area: 100 * (signedArea(part.outline) / signedArea(before) - 1),
     }
   }

@@ -1,4 +1,4 @@
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import {
   boxOf,
   contains,

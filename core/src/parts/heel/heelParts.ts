@@ -1,4 +1,4 @@
-import { offset } from '../../geometry/clip.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import { boxOf, type Path, type Point } from '../../geometry/path.ts'
 import type { Because } from '../../trade/because.ts'
 import type { PairDecisions } from '../../model/pair.ts'
@@ -9,7 +9,7 @@ import { bottomRules } from '../sole/bottomRules.ts'
 import { hasWedge, type HeelBuild } from './heelBuild.ts'
 import { seatFigures } from './seatFigures.ts'
 import type { SoleNeeds } from '../sole/soleParts.ts'
-import type { Stuff } from '../sole/stuff.ts'
+import type { Stock } from '../sole/stock.ts'
 
 /**
  * Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast.
@@ -35,8 +35,8 @@ export function heelParts(
   needs: SoleNeeds,
   outlines: readonly Path[],
   build: HeelBuild,
-  lift: Stuff,
-  top: Stuff,
+  lift: Stock,
+  top: Stock,
   { lifts: set }: PairDecisions['heel'],
 ): Part[] {
   const byHand = set !== null

@@ -1,5 +1,5 @@
-import { resample } from '../../geometry/along.ts'
-import { offset } from '../../geometry/clip.ts'
+import { resample } from '../../geometry/polyline.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import { boxOf, pathLength, type Path } from '../../geometry/path.ts'
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'

@@ -1,4 +1,4 @@
-import { offset } from '../../geometry/clip.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Material } from '../../model/material.ts'
 import type { RuleBook } from '../../trade/rules.ts'

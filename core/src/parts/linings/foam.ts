@@ -1,4 +1,4 @@
-import { offset } from '../../geometry/clip.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import type { Path } from '../../geometry/path.ts'
 import { DEPTHS, type WallArea } from '../../trade/wallArea.ts'
 import type { RuleBook } from '../../trade/rules.ts'

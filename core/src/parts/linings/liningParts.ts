@@ -1,4 +1,4 @@
-import { bandAlong } from '../../geometry/clip.ts'
+import { bandAlong } from '../../geometry/polygonClip.ts'
 import { pieceSkives } from '../../layers/pieceSkives.ts'
 import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
@@ -41,7 +41,7 @@ export const foamRule = {
   why: 'Soft enough to close round the ankle, thick enough to be felt.',
 } satisfies Rule
 
-interface Stuff {
+interface LiningStock {
   place: PartPlace
   role: Part['role']
   name: string
@@ -53,21 +53,21 @@ interface Stuff {
 export function liningParts(needs: LiningPartNeeds): Part[] {
   const { base, decisions, material, book } = needs
   const { pieces: upper } = base.drawn
-  const lining: Stuff = {
+  const lining: LiningStock = {
     place: 'foot',
     role: 'lining',
     name: material.name,
     thickness: material.thickness,
     depth: DEPTHS.lining,
   }
-  const tape: Stuff = {
+  const tape: LiningStock = {
     place: 'wall',
     role: null,
     name: 'stay tape',
     thickness: book.value(reinforcementRules.thickness),
     depth: DEPTHS.reinforcement,
   }
-  const foam: Stuff = {
+  const foam: LiningStock = {
     place: 'foot',
     role: null,
     name: needs.foam?.name ?? 'soft foam',
@@ -121,7 +121,7 @@ export function sideLiningParts({
   stiffenerEnd: Record<Side, number>
   puffBack: number
 }): Part[] {
-  const stuff: Stuff = {
+  const stock: LiningStock = {
     place: 'wall',
     role: 'lining',
     name: material.name,
@@ -132,7 +132,7 @@ export function sideLiningParts({
     skivedAround(
       asPart(
         p,
-        stuff,
+        stock,
         [
           ruled('Laps stiffener and puff by', sideLiningRules.overlap, book),
           ruled('Up the wall, share of the last length', sideLiningRules.height, book),
@@ -145,16 +145,16 @@ export function sideLiningParts({
   )
 }
 
-function asPart(piece: Piece, stuff: Stuff, becauses: Because[], book: RuleBook): Part {
+function asPart(piece: Piece, stock: LiningStock, becauses: Because[], book: RuleBook): Part {
   // A piece without notches of its own still has its direction.
-  const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, { name: stuff.name, thickness: stuff.thickness })
+  const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, { name: stock.name, thickness: stock.thickness })
   return {
     ...drawn,
-    role: stuff.role,
-    place: stuff.place,
+    role: stock.role,
+    place: stock.place,
     becauses,
-    skives: pieceSkives(piece, stuff.thickness, book, stuff.place === 'foot' ? 'foot' : 'out'),
-    areas: pieceAreas(piece, stuff.depth, stuff.thickness, book, stuff.place === 'foot' ? 'foot' : 'out'),
+    skives: pieceSkives(piece, stock.thickness, book, stock.place === 'foot' ? 'foot' : 'out'),
+    areas: pieceAreas(piece, stock.depth, stock.thickness, book, stock.place === 'foot' ? 'foot' : 'out'),
   }
 }
 

@@ -1,4 +1,4 @@
-import { nearest, pointAt } from '../../geometry/along.ts'
+import { nearest, pointAt } from '../../geometry/polyline.ts'
 import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { PairDecisions } from '../../model/pair.ts'
@@ -9,7 +9,10 @@ import type { Piece } from '../../upper/piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import type { DrawnUpper } from '../../upper/style.ts'
 import { openedPiece } from '../../upper/styles/forepart.ts'
-import { bottomEdge, featherFrom, flipped, meet, perSide, smoothLine, stretch } from '../../upper/styles/lines.ts'
+import { bottomEdge, featherFrom, flipped, perSide } from '../../upper/styles/lines.ts'
+import { meet } from '../../geometry/lineCrossing.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
+import { subpath } from '../../geometry/subpath.ts'
 import { liningRules } from './liningRules.ts'
 
 export interface LiningNeeds {
@@ -50,7 +53,7 @@ function split(needs: LiningNeeds, side: Side): Split {
   if (drawn.facings) {
     const facing = drawn.facings[side]
     const at = nearest(facing, drawn.throat)
-    const upTo = stretch(facing, 0, at.at)
+    const upTo = subpath(facing, 0, at.at)
     return {
       line: smoothLine([at.point, foot]),
       foot,
@@ -76,8 +79,8 @@ function split(needs: LiningNeeds, side: Side): Split {
   return {
     line: [hit.point, foot],
     foot,
-    front: [edge([...stretch(topLine, 0, hit.onB).slice(0, -1), hit.point])],
-    rear: [edge([hit.point, ...stretch(topLine, hit.onB, Infinity).slice(1)])],
+    front: [edge([...subpath(topLine, 0, hit.onB).slice(0, -1), hit.point])],
+    rear: [edge([hit.point, ...subpath(topLine, hit.onB, Infinity).slice(1)])],
   }
 }
 
@@ -120,7 +123,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
       return [
         bottomEdge(feather[side], foot, low, 'lasting margin'),
         { name: 'front edge', role: 'lap over', line, seam: 'grip' },
-        { name: 'top line', role: 'trimmed', line: [high, ...stretch(rear, onTop, Infinity).slice(1, -1), top] },
+        { name: 'top line', role: 'trimmed', line: [high, ...subpath(rear, onTop, Infinity).slice(1, -1), top] },
       ]
     }),
     { from: top, to: foot, upright: true, onForme: flipped(backLine) },
@@ -134,7 +137,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
         bottomEdge(feather[side], low, splits[side].foot, 'lasting margin'),
         { name: 'vamp lining', role: 'lap over', line: flipped(splits[side].line), seam: `liningVamp.${side}` },
         ...splits[side].rear.slice(0, -1),
-        { name: 'top line', role: 'trimmed', line: [...stretch(rear, 0, onTop).slice(0, -1), high] },
+        { name: 'top line', role: 'trimmed', line: [...subpath(rear, 0, onTop).slice(0, -1), high] },
         { name: 'under the grip', role: 'lap under', line: flipped(line), seam: `grip.${side}`, allowance: lap },
       ]
     },

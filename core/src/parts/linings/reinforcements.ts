@@ -1,5 +1,6 @@
-import { intersect, unite } from '../../geometry/clip.ts'
-import { beside, between } from '../../geometry/cutLine.ts'
+import { intersect, unite } from '../../geometry/polygonClip.ts'
+import { offsetLine } from '../../geometry/offsetLine.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
 import { distance, signedArea, type Path, type Point } from '../../geometry/path.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { wallSides } from '../../trade/side.ts'
@@ -70,7 +71,7 @@ export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] 
     const radius = book.value(reinforcementRules.patch)
     for (const side of wallSides) {
       const facing = drawn.facings[side]
-      const strip: Path = [...facing, ...beside(facing, -width).reverse()]
+      const strip: Path = [...facing, ...offsetLine(facing, -width).reverse()]
       const wall = unite(drawn.pieces.flatMap((p) => p.places.filter((q) => q.side === side).map((q) => q.forme)))
       out.push(
         sidePiece({ id: 'facingTape', name: 'Tape under the lacing' }, side, closedEdge(intersect(strip, wall)), book),
@@ -88,8 +89,8 @@ export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] 
     const top = back[back.length - 1]
     const low = back.find((p) => distance(p, back[0]) > 1) ?? back[0]
     const high = [...back].reverse().find((p) => distance(p, top) > BELOW_TOP) ?? top
-    const line = between(back, low, high)
-    const inner = beside(line, -book.value(reinforcementRules.stay))
+    const line = subpathBetween(back, low, high)
+    const inner = offsetLine(line, -book.value(reinforcementRules.stay))
     const half = (): EdgeDraft[] => [
       { name: 'foot', role: 'raw', line: [line[0], inner[0]] },
       { name: 'side', role: 'raw', line: inner },

@@ -1,5 +1,5 @@
-import { nearest, pointAt } from '../../geometry/along.ts'
-import { between } from '../../geometry/cutLine.ts'
+import { nearest, pointAt } from '../../geometry/polyline.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
@@ -82,7 +82,7 @@ export function sideLinings(
       return at()
     })
     const edges: EdgeDraft[] = [
-      { name: 'feather', role: 'raw', line: between(feather, a.point, b.point) },
+      { name: 'feather', role: 'raw', line: subpathBetween(feather, a.point, b.point) },
       { name: 'at the puff', role: 'raw', line: [b.point, upper[0]] },
       { name: 'upper edge', role: 'raw', line: upper },
       { name: 'at the stiffener', role: 'raw', line: [upper[PLACES], a.point] },

@@ -1,5 +1,5 @@
-import { nearest, resample } from '../../geometry/along.ts'
-import { offset } from '../../geometry/clip.ts'
+import { nearest, resample } from '../../geometry/polyline.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import { boxOf, contains, pathLength, type Path } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'

@@ -1,7 +1,7 @@
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
-import { between } from '../../geometry/cutLine.ts'
-import { nearest } from '../../geometry/along.ts'
-import { bandAlong } from '../../geometry/clip.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
+import { nearest } from '../../geometry/polyline.ts'
+import { bandAlong } from '../../geometry/polygonClip.ts'
 import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { ToePatch } from '../../forme/toePatch.ts'
 import type { FormeMap } from '../../forme/formeMap.ts'
@@ -264,8 +264,8 @@ function wallArea({ map, material, book }: PuffNeeds, side: Side, at: (down: num
     thickness: material.thickness,
     area: [
       ...line,
-      ...between(map.centre, line[top], map.centre[map.centre.length - 1]).slice(1),
-      ...between(map.feathers[side], map.feathers[side][map.feathers[side].length - 1], line[0]).slice(1, -1),
+      ...subpathBetween(map.centre, line[top], map.centre[map.centre.length - 1]).slice(1),
+      ...subpathBetween(map.feathers[side], map.feathers[side][map.feathers[side].length - 1], line[0]).slice(1, -1),
     ],
     thinned: [
       {

@@ -1,4 +1,4 @@
-import { intersect } from '../../geometry/clip.ts'
+import { intersect } from '../../geometry/polygonClip.ts'
 import { boxOf, type Path, type Point } from '../../geometry/path.ts'
 
 const ARC = 16

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import { boxOf, isSimple, mirror, signedArea, type Path, type Point } from '../../geometry/path.ts'
 import { leftPart } from './leftPart.ts'
 import { cutLine, notchNear } from './notch.ts'

@@ -1,5 +1,5 @@
 import { contains, distance, type Path, type Point } from '../../geometry/path.ts'
-import { cumulative, outwardNormals, pointsAt } from '../../geometry/along.ts'
+import { cumulative, outwardNormals, pointsAt } from '../../geometry/polyline.ts'
 import type { Notch } from '../../trade/part.ts'
 
 /** A notch on the outline's vertex nearest to `target`, pointing into the piece. */

@@ -1,4 +1,4 @@
-import { outwardNormals } from '../../geometry/along.ts'
+import { outwardNormals } from '../../geometry/polyline.ts'
 import type { Path } from '../../geometry/path.ts'
 
 /** Half the length of the tick that marks a hole, mm. */

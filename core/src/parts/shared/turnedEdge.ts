@@ -1,5 +1,5 @@
-import { outwardNormals } from '../../geometry/along.ts'
-import { offset, unite } from '../../geometry/clip.ts'
+import { outwardNormals } from '../../geometry/polyline.ts'
+import { offset, unite } from '../../geometry/polygonClip.ts'
 import type { Path, Point } from '../../geometry/path.ts'
 
 /**

@@ -1,4 +1,4 @@
-import { offset } from '../../geometry/clip.ts'
+import { offset } from '../../geometry/polygonClip.ts'
 import { boxOf, pathLength, type Path } from '../../geometry/path.ts'
 import { pencilOffset } from '../../last/tracing.ts'
 import type { Because } from '../../trade/because.ts'

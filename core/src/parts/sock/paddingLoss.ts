@@ -1,5 +1,5 @@
-import { intersect } from '../../geometry/clip.ts'
-import { convexHull } from '../../geometry/hull.ts'
+import { intersect } from '../../geometry/polygonClip.ts'
+import { convexHull } from '../../geometry/convexHull.ts'
 import { boxOf, pathLength, translate, type Path } from '../../geometry/path.ts'
 import { STATIONS } from '../../last/frame.ts'
 import { girthPlanes, type GirthStation, type Landmarks } from '../../last/landmarks.ts'

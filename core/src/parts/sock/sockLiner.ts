@@ -1,4 +1,4 @@
-import { bandAlong, offset } from '../../geometry/clip.ts'
+import { bandAlong, offset } from '../../geometry/polygonClip.ts'
 import { boxOf, type Path } from '../../geometry/path.ts'
 import { foamFinding } from './foamRecovery.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'

@@ -1,5 +1,5 @@
-import { offset } from '../../geometry/clip.ts'
-import { nearest, outwardNormals } from '../../geometry/along.ts'
+import { offset } from '../../geometry/polygonClip.ts'
+import { nearest, outwardNormals } from '../../geometry/polyline.ts'
 import { boxOf, distance, signedArea, type Path, type Point } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Finding } from '../../trade/because.ts'

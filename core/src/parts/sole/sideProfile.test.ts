@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { LastSurface } from '../../last/surface.ts'
-import { heightAt, sideProfile, type ProfileStuff } from './sideProfile.ts'
+import { heightAt, sideProfile, type BottomLayer } from './sideProfile.ts'
 
 const L = 280
 /** A bottom of known height: it falls evenly to the tread at 0.7 L and rises from there as a parabola by `spring`. */
@@ -19,7 +19,7 @@ const marks = {
   heelFeather: [0, 0, 0],
   toeFeather: [L, 0, 0],
 } as unknown as Parameters<typeof sideProfile>[1]
-const sole = (thickness: ProfileStuff['thickness'], toe = 0): ProfileStuff => ({
+const sole = (thickness: BottomLayer['thickness'], toe = 0): BottomLayer => ({
   id: 'sole',
   name: 'Sole',
   thickness,

@@ -29,7 +29,7 @@ export interface SideProfile {
   places: Record<ProfilePlace, number>
 }
 
-export interface ProfileStuff {
+export interface BottomLayer {
   id: string
   name: string
   /** Thickness at a place, x in mm from the heel back. */
@@ -46,12 +46,12 @@ const STANDS_FROM = 0.55
  * Lays the layers one under the other along the middle of the last's bottom, each square to it, and stands the whole on
  * its tread. Past the feather the bottom is thought to go on straight.
  */
-export function sideProfile(surface: LastSurface, marks: Landmarks, stuff: readonly ProfileStuff[]): SideProfile {
+export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers: readonly BottomLayer[]): SideProfile {
   const L = surface.length
   const middle = Array.from({ length: surface.columns }, (_, i) => bottomPoint(surface, i, (surface.across - 1) / 2))
   const [heel, toe] = [marks.heelFeather[0], marks.toeFeather[0]]
-  const from = heel - Math.max(0, ...stuff.map((s) => s.past.heel))
-  const to = toe + Math.max(0, ...stuff.map((s) => s.past.toe))
+  const from = heel - Math.max(0, ...bottomLayers.map((s) => s.past.heel))
+  const to = toe + Math.max(0, ...bottomLayers.map((s) => s.past.toe))
   const xs = Array.from({ length: COUNT + 1 }, (_, k) => from + ((to - from) * k) / COUNT)
   const height = (x: number): number => {
     const inside = Math.min(toe - 1, Math.max(heel + 1, x))
@@ -78,10 +78,10 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, stuff: reado
     tread: of(places.tread),
     toe: of(places.toe),
   })
-  const inside = (s: ProfileStuff) => (_: Point, i: number) =>
+  const inside = (s: BottomLayer) => (_: Point, i: number) =>
     xs[i] >= heel - s.past.heel - 1e-6 && xs[i] <= toe + s.past.toe + 1e-6
   let depths = xs.map(() => 0)
-  const layers = stuff.map((s): ProfileLayer => {
+  const layers = bottomLayers.map((s): ProfileLayer => {
     const upper = under(depths)
     depths = depths.map((d, i) => d + s.thickness(xs[i]))
     return {
@@ -100,7 +100,7 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, stuff: reado
     last: stood(top.filter((_, i) => xs[i] >= heel && xs[i] <= toe)),
     layers: layers.map((l) => ({ ...l, upper: stood(l.upper), lower: stood(l.lower) })),
     underside,
-    thickness: atPlaces((x) => stuff.reduce((sum, s) => sum + s.thickness(x), 0)),
+    thickness: atPlaces((x) => bottomLayers.reduce((sum, s) => sum + s.thickness(x), 0)),
     spring: underside[COUNT][1],
     lastSpring: height(toe) - Math.min(...xs.filter((x) => x > STANDS_FROM * L && x <= toe).map(height)),
     places,

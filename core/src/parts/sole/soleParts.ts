@@ -1,4 +1,4 @@
-import { difference, offset } from '../../geometry/clip.ts'
+import { difference, offset } from '../../geometry/polygonClip.ts'
 import { pathLength, type Path } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'
@@ -15,7 +15,7 @@ import type { Part, PartLine } from '../../trade/part.ts'
 import { ruled } from '../../trade/ruled.ts'
 import { bottomRules } from './bottomRules.ts'
 import { seatFigures } from '../heel/seatFigures.ts'
-import type { Stuff } from './stuff.ts'
+import type { Stock } from './stock.ts'
 
 export interface SoleNeeds {
   bottom: DevelopedBottom
@@ -47,7 +47,7 @@ function soleSeam({ lasted, breast, book }: SoleNeeds): { line: PartLine; pitch:
 }
 
 /** The outsole: the midsole and a little more all round, trimmed with it. */
-export function outsole(needs: SoleNeeds, stuff: Stuff, sewn: boolean): Part {
+export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
   const { bottom, midsole, length, book } = needs
   const outline = offset(midsole, book.value(bottomRules.outsoleGrowth), 'the outsole')
   const seam = sewn ? soleSeam(needs) : null
@@ -57,8 +57,8 @@ export function outsole(needs: SoleNeeds, stuff: Stuff, sewn: boolean): Part {
     id: 'outsole',
     name: 'Outsole',
     role: 'outsole',
-    materialName: stuff.name,
-    thickness: stuff.thickness,
+    materialName: stock.name,
+    thickness: stock.thickness,
     count: 2,
     outline,
     lines: [
@@ -69,7 +69,7 @@ export function outsole(needs: SoleNeeds, stuff: Stuff, sewn: boolean): Part {
     ...alongBottom(outline, bottom, length),
     becauses: [
       ruled('Larger than the midsole', bottomRules.outsoleGrowth, book),
-      ...(stuff.byRule ? [ruled('Thickness', bottomRules.outsoleThickness, book)] : []),
+      ...(stock.byRule ? [ruled('Thickness', bottomRules.outsoleThickness, book)] : []),
       ...(seam
         ? [
             ruled('Seam outside the lasted shoe', bottomRules.soleSeam, book),

@@ -1,4 +1,4 @@
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import type { Path } from '../../geometry/path.ts'
 import type { Side } from '../../trade/side.ts'
 import type { Finding } from '../../trade/because.ts'

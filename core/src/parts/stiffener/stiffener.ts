@@ -1,6 +1,6 @@
 import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerFindings } from './findings.ts'
-import { bandAlong } from '../../geometry/clip.ts'
+import { bandAlong } from '../../geometry/polygonClip.ts'
 import { wallPath } from '../../forme/wallPath.ts'
 import { lerp, smoothstep } from '../../geometry/interpolate.ts'
 import { boxOf, GeometryError, pathLength, type Path, type Point } from '../../geometry/path.ts'

@@ -1,5 +1,5 @@
-import { nearest } from '../../geometry/along.ts'
-import { crossing } from '../../geometry/cutLine.ts'
+import { nearest } from '../../geometry/polyline.ts'
+import { firstCrossing } from '../../geometry/lineCrossing.ts'
 import type { Path } from '../../geometry/path.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { topLineRules } from '../topLine.ts'
@@ -34,7 +34,7 @@ export function ankleFindings({ board, drawn, points, book, decisions, map }: Ch
   return wallSides.flatMap((side): UpperFinding[] => {
     const foot = map.above(x, 0)
     const up: Path = [foot, map.above(x, 160)]
-    const hit = crossing(up, drawn.topLine[side])
+    const hit = firstCrossing(up, drawn.topLine[side])
     if (!hit) return []
     const height = nearest(map.feather, hit.point).away
     const measured = decisions.ankleBone[side]

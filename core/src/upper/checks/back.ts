@@ -1,4 +1,4 @@
-import { curvatures, nearest, pointAt, resample } from '../../geometry/along.ts'
+import { curvatures, nearest, pointAt, resample } from '../../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'

@@ -1,4 +1,4 @@
-import { nearest, pointAt } from '../../geometry/along.ts'
+import { nearest, pointAt } from '../../geometry/polyline.ts'
 import { distance, pathLength, type Point } from '../../geometry/path.ts'
 import { STATIONS } from '../../last/frame.ts'
 import { dist3 } from '../../geometry/vec3.ts'

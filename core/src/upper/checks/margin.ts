@@ -1,5 +1,5 @@
 import { featherOf } from '../../forme/charts.ts'
-import { nearest, outwardNormals, pointsAt } from '../../geometry/along.ts'
+import { nearest, outwardNormals, pointsAt } from '../../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import { edgeRules } from '../edgeRules.ts'

@@ -1,5 +1,5 @@
-import { nearest } from '../../geometry/along.ts'
-import { crossing } from '../../geometry/cutLine.ts'
+import { nearest } from '../../geometry/polyline.ts'
+import { firstCrossing } from '../../geometry/lineCrossing.ts'
 import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
@@ -130,7 +130,7 @@ const BESIDE_RIDGE = 15
 function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; side: Side; line: Path }) {
   const { map, points } = needs
   const crease = creaseLine(map, side)
-  const hit = crossing(line, crease)
+  const hit = firstCrossing(line, crease)
   if (!hit) return null
   const [top, foot] = crease
   /** How far a point lies in front of the crease line, level with it, mm. */

@@ -1,6 +1,6 @@
 import { foldWay } from '../../forme/opened.ts'
 import { openVamp } from '../openVamp.ts'
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import { distance, type Path } from '../../geometry/path.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -15,13 +15,13 @@ import {
   featherFrom,
   flipped,
   flippedWay,
-  meet,
   ontoBack,
   perSide,
-  smoothLine,
   squareToBack,
-  stretch,
 } from './lines.ts'
+import { meet } from '../../geometry/lineCrossing.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
+import { subpath } from '../../geometry/subpath.ts'
 
 /** Half the width of the shaft at its top, share of L: half the girth above the ankle and room for the hem. */
 const SHAFT = 0.385
@@ -117,21 +117,21 @@ function draw(board: DesignBoard): DrawnUpper {
       ...m[0],
       line: [
         below,
-        ...stretch(feather.medial, down.at, nearest(feather.medial, foot.medial).at).slice(1, -1),
+        ...subpath(feather.medial, down.at, nearest(feather.medial, foot.medial).at).slice(1, -1),
         foot.medial,
       ],
     },
     m[1],
     m[2],
-    { ...m[3], line: [...stretch(topLine.medial, 0, atTop.onB).slice(0, -1), atTop.point] },
+    { ...m[3], line: [...subpath(topLine.medial, 0, atTop.onB).slice(0, -1), atTop.point] },
     { name: 'zip', role: 'zip', line: flipped(zip), seam: 'zip' },
     { name: 'below the zip', role: 'closed seam', line: [a, below], seam: 'belowZip' },
   ]
   const rearMedial: EdgeDraft[] = [
-    { ...m[0], line: [...stretch(feather.medial, 0, down.at).slice(0, -1), below] },
+    { ...m[0], line: [...subpath(feather.medial, 0, down.at).slice(0, -1), below] },
     { name: 'below the zip', role: 'closed seam', line: [below, a], seam: 'belowZip' },
     { name: 'zip', role: 'zip', line: zip, seam: 'zip' },
-    { ...m[3], line: [atTop.point, ...stretch(topLine.medial, atTop.onB, Infinity).slice(1)] },
+    { ...m[3], line: [atTop.point, ...subpath(topLine.medial, atTop.onB, Infinity).slice(1)] },
     m[4],
   ]
   const vampHalf = perSide((side): EdgeDraft[] => [

@@ -1,4 +1,4 @@
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
 import type { Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -6,7 +6,9 @@ import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Piece } from '../piece.ts'
 import { styleRules } from '../styleRules.ts'
-import { between, bottomEdge, flipped, perSide, smoothLine, squareToBack, type BackLine } from './lines.ts'
+import { bottomEdge, flipped, perSide, squareToBack, type BackLine } from './lines.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 export interface Counter {
   piece: Piece
@@ -62,10 +64,13 @@ export function counter(
   const piece = foldedPiece(
     { id: 'counter', name: 'Counter' },
     half,
-    { from: head, to: back.foot, upright: true, onForme: flipped(between(back.line, back.foot, head)) },
+    { from: head, to: back.foot, upright: true, onForme: flipped(subpathBetween(back.line, back.foot, head)) },
     board.book,
   )
-  const bend = between(back.line, back.foot, head).reduce((most, p) => Math.max(most, offLine(p, back.foot, head)), 0)
+  const bend = subpathBetween(back.line, back.foot, head).reduce(
+    (most, p) => Math.max(most, offLine(p, back.foot, head)),
+    0,
+  )
   return {
     piece: {
       ...piece,
@@ -82,7 +87,7 @@ export function counter(
       ],
     },
     line,
-    above: between(back.line, head, back.top),
+    above: subpathBetween(back.line, head, back.top),
     quarterEdges: (side, to) => [
       { name: 'under the counter', role: 'lap under', line: line[side], seam: `counter.${side}` },
       bottomEdge(feather[side], foot[side], to, bottom),

@@ -1,6 +1,6 @@
 import { openVamp } from '../openVamp.ts'
 import { pathLength, type Path } from '../../geometry/path.ts'
-import type { Side } from '../../trade/side.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
 import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
@@ -9,7 +9,9 @@ import type { EdgeRole } from '../../model/edgeRoles.ts'
 import { lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
-import { between, bottomEdge, facing, featherFrom, flipped, ontoBack, perSide, smoothLine, wallSides } from './lines.ts'
+import { bottomEdge, facing, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 /** Where the quarters meet the feather in front, shares of L. */
 const TAB_FOOT = { lateral: 0.5, medial: 0.535 }
@@ -50,7 +52,7 @@ export function drawOpenTabs(
   const tab = perSide((side) => smoothLine([frontOf[side], belly[side], foot[side]], { start: [0.35, -1] }))
   const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: ontoBack(back) }))
   const feather = perSide((side) => featherFrom(board, side, back.foot))
-  const throatEnd = perSide((side) => between(edge[side], vampAt, tabAt)[0])
+  const throatEnd = perSide((side) => subpathBetween(edge[side], vampAt, tabAt)[0])
   const opened = openVamp(board, vampAt, tabAt, Object.values(tab))
   const toe = board.map.feather[board.map.feather.length - 1]
   const quarters = perSide((side): EdgeDraft[] => [
@@ -62,7 +64,7 @@ export function drawOpenTabs(
   ])
   const vampHalf = perSide((side): EdgeDraft[] => [
     { name: 'throat', role: 'lap over', line: [vampAt, throatEnd[side]], seam: 'throat' },
-    { name: 'under the facing', role: 'lap under', line: between(edge[side], throatEnd[side], frontOf[side]) },
+    { name: 'under the facing', role: 'lap under', line: subpathBetween(edge[side], throatEnd[side], frontOf[side]) },
     { name: 'under the tab', role: 'lap under', line: tab[side], seam: 'tab' },
     bottomEdge(feather[side], foot[side], toe, bottom),
   ])
@@ -70,7 +72,7 @@ export function drawOpenTabs(
   const pieces = [
     ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarters[side], board.book)),
-    tongue(board, pathLength(between(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral])),
+    tongue(board, pathLength(subpathBetween(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral])),
   ]
   return {
     pieces,

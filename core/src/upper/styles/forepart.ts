@@ -1,6 +1,6 @@
 import type { Opened } from '../../forme/opened.ts'
 import type { Gathered } from '../gathers.ts'
-import { between } from '../../geometry/cutLine.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -12,7 +12,7 @@ import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
 /** The centre line of the forme from the toe back to a place of the ridge. */
 const centreBack = ({ map }: Pick<DesignBoard, 'map'>, to: Point): Path =>
-  flipped(between(map.centre, to, map.centre[map.centre.length - 1]))
+  flipped(subpathBetween(map.centre, to, map.centre[map.centre.length - 1]))
 
 /** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
 export function openedPiece(
@@ -77,7 +77,7 @@ export function forepart(
     { name: 'cap edge', role: 'lap over', line: line[side], seam: 'cap' },
     {
       ...bottomEdge(feather[side], feet[side], toe, bottom),
-      line: [feet[side], ...between(feather[side], feet[side], toe).slice(1)],
+      line: [feet[side], ...subpathBetween(feather[side], feet[side], toe).slice(1)],
     },
   ])
   return {
@@ -93,7 +93,11 @@ export function forepart(
       foldedPiece(
         { id: 'vamp', name: 'Vamp' },
         vamp,
-        { from: onFold, to: opened.fold.from, onForme: between(board.map.centre, capAt, vampHalf.lateral[0].line[0]) },
+        {
+          from: onFold,
+          to: opened.fold.from,
+          onForme: subpathBetween(board.map.centre, capAt, vampHalf.lateral[0].line[0]),
+        },
         board.book,
         place,
       ),

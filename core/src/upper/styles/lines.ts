@@ -1,10 +1,11 @@
-import { cumulative, nearest, pointAt } from '../../geometry/along.ts'
-import { beside, between, crossing, joined, meet, stretch } from '../../geometry/cutLine.ts'
+import { cumulative, nearest, pointAt } from '../../geometry/polyline.ts'
+import { offsetLine } from '../../geometry/offsetLine.ts'
+import { subpathBetween, joined, subpath } from '../../geometry/subpath.ts'
 import { pchip } from '../../geometry/interpolate.ts'
 import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 import { cross, dot, sub } from '../../geometry/vec3.ts'
-import { wallSides, type Side } from '../../trade/side.ts'
+import type { Side } from '../../trade/side.ts'
 import { topLineRules } from '../topLine.ts'
 import { takenIn } from '../backTaper.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -35,7 +36,7 @@ export interface BackLine {
 export function drawBack(board: DesignBoard, height: number, why: string): BackLine {
   const top = board.onBack('backTop', 'Top of the back', height, why, topLineRules.shrinkage)
   const reach = nearest(board.back, top).at
-  const curve = stretch(board.back, 0, reach)
+  const curve = subpath(board.back, 0, reach)
   const foot = board.shared(
     'backFoot',
     'Foot of the back line',
@@ -96,16 +97,16 @@ export function featherFrom(board: PointPlaces, side: Side, foot: Point): Path {
   const line = board.feather[side]
   const at = nearest(line, foot).at
   // The forme has a point of it every few millimetres: between them the curve goes on round.
-  return joined([foot], smoothLine(stretch(line, at + 0.5, pathLength(line))))
+  return joined([foot], smoothLine(subpath(line, at + 0.5, pathLength(line))))
 }
 
 /** A line beside the ridge, `inside` mm into the wall, running forwards. */
 export const besideRidge = (board: DesignBoard, inside: number): Path =>
-  inside > 0.05 ? beside(board.ridge, -inside) : board.ridge
+  inside > 0.05 ? offsetLine(board.ridge, -inside) : board.ridge
 
 /** The front edge of a facing between two places of the ridge, running forwards. */
 export function facing(board: DesignBoard, halfGap: number, top: Point, front: Point): Path {
-  return between(besideRidge(board, halfGap), top, front)
+  return subpathBetween(besideRidge(board, halfGap), top, front)
 }
 
 /**
@@ -147,12 +148,10 @@ export function directionAt(line: Path, p: Point): Point {
 
 /** An edge of the feather line between two of its points, running forwards. */
 export function bottomEdge(feather: Path, from: Point, to: Point, role: EdgeRole): EdgeDraft {
-  return { name: 'feather', role, line: pinned(between(feather, from, to), from, to) }
+  return { name: 'feather', role, line: pinned(subpathBetween(feather, from, to), from, to) }
 }
 
 /** A line whose ends are put exactly on two points. */
 export function pinned(line: Path, from: Point, to: Point): Path {
   return [from, ...line.slice(1, -1), to]
 }
-
-export { beside, between, crossing, joined, meet, smoothLine, stretch, wallSides }

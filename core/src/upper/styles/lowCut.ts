@@ -11,19 +11,10 @@ import { styleRules } from '../styleRules.ts'
 import { edgeRules } from '../edgeRules.ts'
 import { openedPiece } from './forepart.ts'
 import { throatLines, throatShift } from '../throat.ts'
-import {
-  backHeight,
-  bottomEdge,
-  directionAt,
-  drawBack,
-  featherFrom,
-  flipped,
-  meet,
-  ontoBack,
-  perSide,
-  smoothLine,
-  stretch,
-} from './lines.ts'
+import { backHeight, bottomEdge, directionAt, drawBack, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
+import { meet } from '../../geometry/lineCrossing.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
+import { subpath } from '../../geometry/subpath.ts'
 
 interface LowCut {
   throat: Rule
@@ -100,17 +91,17 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
       const [a, b] = [line[0], line[line.length - 1]]
       const long: Path = [...line, [b[0] + (b[0] - a[0]) * 0.8, b[1] + (b[1] - a[1]) * 0.8]]
       const at = meet(long, topLine[s], ['side seam', 'top line'])
-      return { line: [...stretch(long, 0, at.onA).slice(0, -1), at.point], onTop: at.onB, at: at.point }
+      return { line: [...subpath(long, 0, at.onA).slice(0, -1), at.point], onTop: at.onB, at: at.point }
     })
     const frontHalf = perSide((s): EdgeDraft[] => [
-      { name: 'top line', role: top, line: [...stretch(topLine[s], 0, seam[s].onTop).slice(0, -1), seam[s].at] },
+      { name: 'top line', role: top, line: [...subpath(topLine[s], 0, seam[s].onTop).slice(0, -1), seam[s].at] },
       { name: 'side seam', role: 'closed seam', line: flipped(seam[s].line), seam: 'side' },
       { ...bottomEdge(feather[s], foot[s], toe, 'lasting margin'), allowance: margin[s] },
     ])
     const rearHalf = perSide((s): EdgeDraft[] => [
       { ...bottomEdge(feather[s], back.foot, foot[s], 'lasting margin'), allowance: margin[s] },
       { name: 'side seam', role: 'closed seam', line: seam[s].line, seam: `side.${s}` },
-      { name: 'top line', role: top, line: [seam[s].at, ...stretch(topLine[s], seam[s].onTop, Infinity).slice(1)] },
+      { name: 'top line', role: top, line: [seam[s].at, ...subpath(topLine[s], seam[s].onTop, Infinity).slice(1)] },
       { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
     ])
     pieces.push(

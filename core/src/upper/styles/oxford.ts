@@ -1,5 +1,5 @@
 import { openVamp } from '../openVamp.ts'
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import { pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -11,19 +11,10 @@ import { counter } from './counter.ts'
 import { lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
-import {
-  between,
-  bottomEdge,
-  facing,
-  featherFrom,
-  flipped,
-  joined,
-  meet,
-  ontoBack,
-  perSide,
-  smoothLine,
-  stretch,
-} from './lines.ts'
+import { bottomEdge, facing, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
+import { subpathBetween, joined, subpath } from '../../geometry/subpath.ts'
+import { meet } from '../../geometry/lineCrossing.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 /** Height above the feather at which a seam runs straight round the shoe, share of L. */
 const STRAIGHT_ROUND = 0.095
@@ -80,17 +71,17 @@ function draw(board: DesignBoard): DrawnUpper {
   }
   // Where the seam passes the facing's edge: in front of it vamp and tongue meet, behind it vamp and quarter.
   const pass = perSide((side) => meet(seam[side], ledPast(edge[side]), ['vamp seam', 'facing']))
-  const facings = perSide((side): Path => between(edge[side], topAt, pass[side].point))
+  const facings = perSide((side): Path => subpathBetween(edge[side], topAt, pass[side].point))
   const own = perSide((side): Path => {
-    const line = stretch(seam[side], pass[side].onA, pathLength(seam[side]))
+    const line = subpath(seam[side], pass[side].onA, pathLength(seam[side]))
     return [facings[side][facings[side].length - 1], ...line.slice(1)]
   })
-  const short = perSide((side): Path => [vampAt, ...stretch(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]])
+  const short = perSide((side): Path => [vampAt, ...subpath(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]])
   const topLine = perSide((side) => smoothLine([facings[side][0], ankle[side], back.top], { end: ontoBack(back) }))
   const opened = openVamp(board, vampAt, vampAt, Object.values(seam))
 
   const heel = counter(board, back, feather, 'lasting margin', !round && board.option('counter'))
-  const backUp = round ? between(back.line, foot.lateral, back.top) : heel ? heel.above : back.line
+  const backUp = round ? subpathBetween(back.line, foot.lateral, back.top) : heel ? heel.above : back.line
   const quarterHalf = perSide((side): EdgeDraft[] => [
     ...(round
       ? []
@@ -110,7 +101,7 @@ function draw(board: DesignBoard): DrawnUpper {
           {
             name: 'back',
             role: 'closed seam' as const,
-            line: flipped(between(back.line, back.foot, foot[side])),
+            line: flipped(subpathBetween(back.line, back.foot, foot[side])),
             seam: 'vampBack',
           },
           bottomEdge(feather[side], back.foot, toe, 'lasting margin'),
@@ -122,7 +113,7 @@ function draw(board: DesignBoard): DrawnUpper {
     ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarterHalf[side], board.book)),
     ...(heel ? [heel.piece] : []),
-    tongue(board, pathLength(between(board.ridge, topAt, vampAt)), pathLength(short.lateral)),
+    tongue(board, pathLength(subpathBetween(board.ridge, topAt, vampAt)), pathLength(short.lateral)),
   ]
   return {
     pieces,

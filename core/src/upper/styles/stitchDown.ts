@@ -1,4 +1,4 @@
-import { nearest } from '../../geometry/along.ts'
+import { nearest } from '../../geometry/polyline.ts'
 import { pathLength } from '../../geometry/path.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -7,7 +7,9 @@ import { sewnAlong, sewnRules } from '../sewnLine.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { between, bottomEdge, featherFrom, flipped, perSide, smoothLine } from './lines.ts'
+import { bottomEdge, featherFrom, flipped, perSide } from './lines.ts'
+import { subpathBetween } from '../../geometry/subpath.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 /** A stitch-down shoe: vamp and one heel section, their bottom edges turned outwards, and a cover over the heel. */
 function draw(board: DesignBoard): DrawnUpper {
@@ -49,7 +51,7 @@ function draw(board: DesignBoard): DrawnUpper {
       bottomEdge(featherFrom(board, side, foot), foot, reach[side], 'turned-out margin'),
       { name: 'cover edge', role: 'lap over', line: flipped(line[side]) },
     ]),
-    { from: head, to: foot, upright: true, onForme: flipped(between(backLine, foot, onBack)) },
+    { from: head, to: foot, upright: true, onForme: flipped(subpathBetween(backLine, foot, onBack)) },
     board.book,
   )
   const edges = cover.edges.filter((e) => e.name === 'cover edge').map((e) => e.line)

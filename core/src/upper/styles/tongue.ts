@@ -3,7 +3,8 @@ import type { DesignBoard } from '../designPoints.ts'
 import { edgeRules } from '../edgeRules.ts'
 import type { Piece } from '../piece.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
-import { perSide, smoothLine } from './lines.ts'
+import { perSide } from './lines.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 /** Above the top of the facings, and beside them on each side, mm. */
 const ABOVE = 14

@@ -1,4 +1,4 @@
-import { nearest, pointAt } from '../../geometry/along.ts'
+import { nearest, pointAt } from '../../geometry/polyline.ts'
 import { distance, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
@@ -6,7 +6,11 @@ import type { Piece } from '../piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
-import { beside, between, flipped, meet, flippedWay, perSide, smoothLine, squareToBack, stretch } from './lines.ts'
+import { flipped, flippedWay, perSide, squareToBack } from './lines.ts'
+import { offsetLine } from '../../geometry/offsetLine.ts'
+import { subpathBetween, subpath } from '../../geometry/subpath.ts'
+import { meet } from '../../geometry/lineCrossing.ts'
+import { smoothLine } from '../../geometry/smoothLine.ts'
 
 /** Width of the eye stays, mm. */
 const STAY = 22
@@ -33,7 +37,7 @@ interface Added {
 function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Added {
   const top = backLine[backLine.length - 1]
   const share = (side: Side, t: number) => t * pathLength(topLine[side])
-  const under = (side: Side, t: number) => pointAt(beside(topLine[side], COLLAR), share(side, t))
+  const under = (side: Side, t: number) => pointAt(offsetLine(topLine[side], COLLAR), share(side, t))
   const low = board.free(
     'collarLow',
     'Lowest of the collar',
@@ -59,14 +63,14 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
       feather,
       tab,
       facing,
-      { ...opening, line: [...stretch(topLine[side], 0, run).slice(0, -1), start[side]] },
+      { ...opening, line: [...subpath(topLine[side], 0, run).slice(0, -1), start[side]] },
       { name: 'over the collar', role: 'lap over', line: line[side], seam },
-      { name: 'back', role: 'closed seam', line: flipped(between(backLine, backLine[0], end)), seam: 'back' },
+      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, backLine[0], end)), seam: 'back' },
     ]
     const collar: EdgeDraft[] = [
       { name: 'collar edge', role: 'lap under', line: flipped(line[side]), seam },
-      { ...opening, line: [start[side], ...stretch(topLine[side], run, Infinity).slice(1)] },
-      { name: 'back', role: 'closed seam', line: flipped(between(backLine, end, top)), seam: 'collarBack' },
+      { ...opening, line: [start[side], ...subpath(topLine[side], run, Infinity).slice(1)] },
+      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, end, top)), seam: 'collarBack' },
     ]
     return [
       sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarter, board.book),
@@ -92,10 +96,10 @@ function led(line: Path, by: number): Path {
 /** Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round. */
 function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, quarters }: Base): Added {
   const line = perSide((side) => {
-    const inner = led(beside(facings[side], -STAY), BEYOND)
+    const inner = led(offsetLine(facings[side], -STAY), BEYOND)
     const start = meet(inner, topLine[side], ['eye stay', 'top line'])
     const tip = meet(flipped(inner), quarters[side][1].line, ['eye stay', 'front of the quarter'])
-    return stretch(inner, start.onA, pathLength(inner) - tip.onA)
+    return subpath(inner, start.onA, pathLength(inner) - tip.onA)
   })
   const pieces = wallSides.map((side) => {
     const [outer, inner, opening] = [facings[side], line[side], quarters[side][3]]
@@ -103,13 +107,13 @@ function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, qu
       {
         name: 'stay front',
         role: 'lap over',
-        line: between(quarters[side][1].line, inner[inner.length - 1], outer[outer.length - 1]),
+        line: subpathBetween(quarters[side][1].line, inner[inner.length - 1], outer[outer.length - 1]),
       },
       { name: 'facing', role: 'folded', line: flipped(outer) },
       {
         ...opening,
         name: LAID_ON,
-        line: [outer[0], ...stretch(topLine[side], 0, nearest(topLine[side], inner[0]).at).slice(1, -1), inner[0]],
+        line: [outer[0], ...subpath(topLine[side], 0, nearest(topLine[side], inner[0]).at).slice(1, -1), inner[0]],
       },
       { name: 'stay edge', role: 'lap over', line: inner },
     ]
@@ -132,13 +136,13 @@ function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
     {
       ...quarters[side][3],
       name: LAID_ON,
-      line: [corner[side], ...stretch(topLine[side], from[side], Infinity).slice(1)],
+      line: [corner[side], ...subpath(topLine[side], from[side], Infinity).slice(1)],
     },
   ])
   const piece = foldedPiece(
     { id: 'backTab', name: 'Back tab' },
     half,
-    { from: top, to: low, upright: true, onForme: flipped(between(backLine, low, top)) },
+    { from: top, to: low, upright: true, onForme: flipped(subpathBetween(backLine, low, top)) },
     board.book,
   )
   return { pieces: [piece], line }

@@ -12,7 +12,7 @@ function cross(a: Point, b: Point, c: Point, d: Point): boolean {
  * their left end and compared only while they overlap in x. A flat sheet without flipped triangles lies on itself
  * exactly when its edge does.
  */
-export function firstCrossing(loop: readonly Point[]): [number, number] | null {
+export function firstSelfIntersection(loop: readonly Point[]): [number, number] | null {
   const n = loop.length
   const at = (i: number) => loop[i % n]
   const edges = Array.from({ length: n }, (_, i) => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { nearest } from './along.ts'
+import { nearest } from './polyline.ts'
 import type { Path, Point } from './path.ts'
-import { simplified } from './simplified.ts'
+import { simplify } from './simplify.ts'
 
 const circle = (r: number, n: number): Path =>
   Array.from({ length: n + 1 }, (_, i): Point => [
@@ -23,7 +23,7 @@ describe('a line with fewer points', () => {
       fc.property(walk, fc.double({ min: 0.05, max: 4, noNaN: true }), (steps, tolerance) => {
         let [x, y] = [0, 0]
         const line = steps.map(([dx, dy]): Point => [(x += dx), (y += dy)])
-        const few = simplified(line, tolerance)
+        const few = simplify(line, tolerance)
         expect([few[0], few[few.length - 1]]).toEqual([line[0], line[line.length - 1]])
         for (const p of line) expect(nearest(few, p).away).toBeLessThanOrEqual(tolerance + 1e-9)
       }),
@@ -31,12 +31,12 @@ describe('a line with fewer points', () => {
   })
   it('of a circle leaves about as many as the sagitta asks for', () => {
     // A chord that spans 2 a lies r (1 - cos a) inside: with 0.4 mm on 50 mm every 14.5 degrees a point at the best.
-    const count = simplified(circle(50, 720), 0.4).length
+    const count = simplify(circle(50, 720), 0.4).length
     expect(count).toBeGreaterThan(24)
     expect(count).toBeLessThan(50)
   })
   it('a straight line is its two ends', () => {
     const line = Array.from({ length: 50 }, (_, i): Point => [i, 2 * i])
-    expect(simplified(line, 0.01)).toEqual([line[0], line[49]])
+    expect(simplify(line, 0.01)).toEqual([line[0], line[49]])
   })
 })

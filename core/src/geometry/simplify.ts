@@ -11,9 +11,9 @@ function away(p: Point, a: Point, b: Point): number {
 
 /**
  * A line with as few of its own points as keep all others within `tolerance` mm of it (Douglas and Peucker 1973). Both
- * ends stay. simplified([[0, 0], [5, 0.1], [10, 0]], 0.2) is [[0, 0], [10, 0]].
+ * ends stay. simplify([[0, 0], [5, 0.1], [10, 0]], 0.2) is [[0, 0], [10, 0]].
  */
-export function simplified(line: Path, tolerance: number): Path {
+export function simplify(line: Path, tolerance: number): Path {
   const keep = new Uint8Array(line.length)
   keep[0] = keep[line.length - 1] = 1
   const spans: [number, number][] = [[0, line.length - 1]]

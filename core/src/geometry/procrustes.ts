@@ -1,7 +1,7 @@
 import type { Point } from './path.ts'
 
 /** Rigid turn and move (no mirror) that takes points `from` onto `to` best: Procrustes in the plane, closed form. */
-export function rigid(from: readonly Point[], to: readonly Point[]): (p: Point) => Point {
+export function procrustes(from: readonly Point[], to: readonly Point[]): (p: Point) => Point {
   const middle = (list: readonly Point[]): Point => [
     list.reduce((s, p) => s + p[0], 0) / list.length,
     list.reduce((s, p) => s + p[1], 0) / list.length,

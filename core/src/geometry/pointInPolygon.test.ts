@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { Inside } from './inside.ts'
+import { Inside } from './pointInPolygon.ts'
 import { contains, type Path, type Point } from './path.ts'
 
 const star = (radii: readonly number[]): Path =>

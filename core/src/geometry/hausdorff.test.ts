@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { furthestApart } from './apart.ts'
+import { hausdorffDistance } from './hausdorff.ts'
 import { translate, type Path } from './path.ts'
 
 const square: Path = [
@@ -11,8 +11,8 @@ const square: Path = [
 
 describe('how far two outlines lie apart', () => {
   it('not at all from itself, by the step from its moved self', () => {
-    expect(furthestApart(square, square)).toBe(0)
-    expect(furthestApart(square, translate(square, 3, 4))).toBeCloseTo(5, 9)
+    expect(hausdorffDistance(square, square)).toBe(0)
+    expect(hausdorffDistance(square, translate(square, 3, 4))).toBeCloseTo(5, 9)
   })
   it('is seen from both: a tongue that only one of them has counts', () => {
     const tongue: Path = [
@@ -24,7 +24,7 @@ describe('how far two outlines lie apart', () => {
       [100, 50],
       [0, 50],
     ]
-    expect(furthestApart(square, tongue)).toBeCloseTo(20, 9)
-    expect(furthestApart(tongue, square)).toBeCloseTo(20, 9)
+    expect(hausdorffDistance(square, tongue)).toBeCloseTo(20, 9)
+    expect(hausdorffDistance(tongue, square)).toBeCloseTo(20, 9)
   })
 })
