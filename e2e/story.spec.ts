@@ -154,10 +154,18 @@ test('a changed number moves the shape, and the page stays awake however long th
   const [worker] = page.workers()
   expect(worker.url()).toContain('planWorker')
 
-  // The planner is kept busy for seconds; the page must answer all the same.
+  // The planner is held until it is let go: it waits for an answer that this test gives. The page must answer all the same.
+  let letGo = () => {}
+  const held = new Promise<void>((resolve) => (letGo = resolve))
+  await page.route('**/held', async (route) => {
+    await held
+    await route.fulfill({ status: 204 })
+  })
   const busy = worker.evaluate(() => {
-    const until = Date.now() + 6000
-    while (Date.now() < until);
+    const asked = new XMLHttpRequest()
+    asked.open('GET', '/held', false)
+    asked.send()
+    return asked.status
   })
   const before = await shape()
   await slider.fill('2')
@@ -166,7 +174,8 @@ test('a changed number moves the shape, and the page stays awake however long th
   await expect(page.getByRole('img', { name: /left foot/ })).toBeVisible()
   await page.getByRole('radio', { name: 'Right', exact: true }).click()
   expect(await shape()).toBe(before)
-  await busy
+  letGo()
+  expect(await busy).toBe(204)
   await expect(room).toHaveClass(/stop/)
   expect(await shape()).not.toBe(before)
 })
