@@ -6,7 +6,7 @@ ensureInstalled()
 const cache = 'node_modules/.cache'
 const sound = await together([
   ['Lint', ['npx', 'eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', `${cache}/eslint/`]],
-  ['Format check', ['npx', 'prettier', '--check', '.', '--cache', '--cache-location', `${cache}/prettier`]],
+  ['Format check', ['npx', 'prettier', '--check', '.', '--cache']],
   ['Rules in docs/trade.md', ['npx', 'tsx', 'scripts/write-trade.ts', '--check']],
   ['Types', ['npx', 'tsc', '-p', 'core', '--incremental', '--tsBuildInfoFile', `${cache}/core.tsbuildinfo`]],
   [
