@@ -64,6 +64,18 @@ export default ts.config(
     },
   },
   {
+    // Rules that ask the compiler: a promise nobody waits for, a union of which a member is forgotten.
+    files: ['{core,server,web,e2e,bench}/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     rules: {
       'no-restricted-imports': floor([

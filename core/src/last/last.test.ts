@@ -241,7 +241,7 @@ describe('girths to order', () => {
             jointGirth: 252 * k * (1 + joint),
             waistGirth: 247 * k * (1 + joint + waist),
             instepGirth: 251 * k * (1 + joint),
-            toeShape: toe as LastMeasures['toeShape'],
+            toeShape: toe,
           }
           const surface = generateLast(m)
           const planes = girthPlanes(landmarks(surface))

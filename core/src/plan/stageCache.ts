@@ -121,7 +121,7 @@ export class StageCache {
     const value = known.get(text) ?? document
     known.delete(text)
     known.set(text, value)
-    this.names.set(value as object, text)
+    this.names.set(value, text)
     if (known.size > this.keep * DOCUMENTS) {
       const [oldest] = known.keys()
       known.delete(oldest)

@@ -582,7 +582,7 @@ describe('random lasts', () => {
         fc.double({ min: -3, max: 4, noNaN: true }),
         fc.constantFrom(...styles),
         (name, sizes, heel, style) => {
-          const base = sampleMeasures[name as keyof typeof sampleMeasures]
+          const base = sampleMeasures[name]
           const measures = gradeMeasures({ ...base, heelHeight: base.heelHeight + heel }, sizes, grade)
           let surface
           try {
@@ -619,7 +619,7 @@ describe('random lasts and points', () => {
         fc.constantFrom('flat', 'walking', 'heeled', 'boot'),
         fc.array(share, { minLength: 8, maxLength: 8 }),
         (style, name, moves) => {
-          const last = name as keyof typeof sampleMeasures
+          const last = name
           const board = new DesignBoard(mapOf(last), new RuleBook({}, {}), UpperDecisions.parse({ style }))
           styleBook[style].draw(board)
           const points: UpperDecisions['points'] = {}

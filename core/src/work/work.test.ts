@@ -170,7 +170,7 @@ describe('the log', () => {
           { maxLength: 60 },
         ),
         (said) => {
-          const log = said.map(([step, what], i): StepEvent => event(step, what as StepEvent['what'], i))
+          const log = said.map(([step, what], i): StepEvent => event(step, what, i))
           for (const p of progress(welted, log, ms(100))) {
             const mine = log.filter((e) => e.step === p.step.id)
             expect(p.state).toBe(stepState(log, p.step.id))

@@ -55,7 +55,7 @@ export class PatientClient implements Client {
     try {
       return await this.client.transaction(mode)
     } catch (error) {
-      if (isBusy(error)) await this.client.reconnect()
+      if (isBusy(error)) await this.reconnect()
       throw error
     }
   }
@@ -77,8 +77,9 @@ export class PatientClient implements Client {
   sync() {
     return this.client.sync()
   }
+  /** The library's types say that nothing comes back; its own method is async, and what it throws is not to be lost. */
   async reconnect(): Promise<void> {
-    await this.client.reconnect()
+    await Promise.resolve(this.client.reconnect())
   }
   close(): void {
     this.client.close()

@@ -80,7 +80,7 @@ export function makeJobs(kept: string | null = null): Jobs {
     run: async (kind, order, signal, rank = rankOf[kind]) => {
       // The order is that of the kind; the compiler does not follow the pairing through the union.
       const result = await queue.run({ kind, ...order } as Job, rank, signal)
-      if (result instanceof Uint8Array) return result as JobKinds[typeof kind]['result']
+      if (result instanceof Uint8Array) return result
       if (!result.ok) throw revive(result.error)
       return result.value as JobKinds[typeof kind]['result']
     },

@@ -138,7 +138,7 @@ function run<K extends JobKind>(job: { kind: K } & JobKinds[K]['order']) {
 function handedOver(bytes: Uint8Array): Uint8Array {
   const whole = bytes.byteLength === bytes.buffer.byteLength ? bytes : bytes.slice()
   // What move gives back is the same view, marked: the thread's other side gets a Uint8Array.
-  return move(whole as Uint8Array<ArrayBuffer>) as Uint8Array
+  return move(whole) as Uint8Array
 }
 
 export default async function work(job: Job): Promise<JobResult> {

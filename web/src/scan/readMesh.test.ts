@@ -16,7 +16,7 @@ import { MeshFileError, readMesh } from './readMesh.ts'
 const body = bodyMesh(generateLast(START))
 const bytes = (data: string | Uint8Array): ArrayBuffer => {
   const view = typeof data === 'string' ? new TextEncoder().encode(data) : data
-  return view.slice().buffer as ArrayBuffer
+  return view.slice().buffer
 }
 const files: [string, string | Uint8Array][] = [
   ['last.obj', writeObj(body, 'last')],

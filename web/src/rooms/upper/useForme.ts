@@ -1,4 +1,4 @@
-import { FormeMap, PointPlaces, type PairDecisions } from '@gentle-awl/core'
+import { FormeMap, PointPlaces } from '@gentle-awl/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePair } from '../../plan/pairStore.ts'
 import { formeOf } from '../../plan/planner.ts'
@@ -8,7 +8,7 @@ export function useForme() {
   const pair = usePair()
   const map = shallowRef<FormeMap | null>(null)
   const problem = ref('')
-  const upper = computed(() => (pair.decisions as PairDecisions | null)?.upper ?? null)
+  const upper = computed(() => pair.decisions?.upper ?? null)
 
   watch(
     [
