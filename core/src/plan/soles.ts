@@ -10,11 +10,11 @@ import type { Finding } from '../trade/because.ts'
 import type { Construction } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions } from '../model/pair.ts'
-import type { Remedy } from '../trade/remedy.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/cup/cupBottom.ts'
-import { hasWedge, heelBuild, type HeelBuild } from '../parts/heel/heelBuild.ts'
+import { heelBuild, type HeelBuild } from '../parts/heel/heelBuild.ts'
+import { heelFinding } from '../parts/heel/heelFinding.ts'
 import { heelParts, heelSeat, heelSteps } from '../parts/heel/heelParts.ts'
 import { filler, fillerBed, shank } from '../parts/sole/insideBottom.ts'
 import {
@@ -235,7 +235,7 @@ function onCutSoles(
       heel,
       strips: welted ? edgeStrips(under, marks, holdfast, book.value(bottomRules.weltThickness)) : [],
       cup: null,
-      findings: [heelFinding(heel, d, book), springFinding(profile, book)],
+      findings: [heelFinding(heel, d.heel.wedge, book), springFinding(profile, book)],
     },
   }
 }
@@ -254,83 +254,6 @@ function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, boo
   return cache.ruled('heelSeat', { lasted: cache.same('rear', rear), breast, heelRoom }, book, (i, rules) =>
     heelSeat({ ...i, book: rules }),
   )
-}
-
-/** Does the heel stand level? */
-function heelFinding(heel: HeelBuild, d: SoleNeeds['decisions'], book: RuleBook): Finding {
-  const off = book.value(bottomRules.heelOff)
-  const stands = heel.offGround <= off
-  const { sentence, ...mends } = heelWords(heel, d.heel.wedge, stands, book)
-  return {
-    id: 'bottom.heel',
-    level: stands ? 'fine' : heel.offGround <= 3 * off ? 'watch' : 'stop',
-    where: 'heel on the ground',
-    sentence,
-    measured: heel.offGround,
-    limit: off,
-    unit: 'mm',
-    ...(stands ? { mend: '' } : mends),
-  }
-}
-
-/** What is to be said of a heel, and what mends it; only what is in it can be taken out. */
-function heelWords(
-  heel: HeelBuild,
-  wedge: boolean,
-  stands: boolean,
-  book: RuleBook,
-): Pick<Finding, 'sentence' | 'mend' | 'remedy'> {
-  const { needed, lifts } = heel
-  const otherLast: Remedy = { kind: 'open', control: { room: 'decisions', at: 'last' } }
-  const away = `${heel.offGround.toFixed(1)} mm`
-  if (lifts === 0 && Math.min(needed.back, needed.breast) < 0) {
-    return {
-      sentence: `The bottom at the seat is thicker than there is room for: it stands ${away} too low for any heel.`,
-      mend: 'Take a last with a higher heel, or a thinner bottom at the seat.',
-      remedy: otherLast,
-    }
-  }
-  if (heel.bodies.length === 0) {
-    const thinnest = book.value(bottomRules.thinnestHeel)
-    const room = Math.floor(10 * Math.max(needed.back, needed.breast)) / 10
-    return {
-      sentence: stands
-        ? 'The sole stands on the ground from heel to tread: no heel is built.'
-        : `The sole stands ${away} over the ground at the back: too little to build a heel of, and the shoe rocks back by it.`,
-      mend: `Take a last with a heel of ${thinnest} mm or more or with none, or let a thinner heel be built.`,
-      remedy:
-        room >= bottomRules.thinnestHeel.min && room < thinnest
-          ? { kind: 'rule', key: bottomRules.thinnestHeel.key, value: room }
-          : otherLast,
-    }
-  }
-  if (stands) {
-    const built = [
-      ...(lifts > 0 ? [`${lifts} lift${lifts === 1 ? '' : 's'}`] : []),
-      heel.pared ? 'top piece pared to the seat' : 'top piece',
-    ].join(', ')
-    return { sentence: `Built of ${built}${hasWedge(heel) ? ' and wedge' : ''}: the heel stands level.`, mend: '' }
-  }
-  if (wedge) {
-    return {
-      sentence: `${lifts} lift${lifts === 1 ? '' : 's'} and the top piece stand ${away} higher than there is room for: the toe is pressed down.`,
-      mend: lifts > 0 ? 'Take a lift out, or thinner lifts.' : 'Take a thinner top piece.',
-      remedy:
-        lifts > 0
-          ? { kind: 'hand', decision: 'heel.lifts', value: lifts - 1 }
-          : { kind: 'open', control: { room: 'decisions', at: 'topPiece' } },
-    }
-  }
-  const tooMany = lifts > heel.byRule
-  return {
-    sentence: `Without a wedge the heel is ${away} off: the lifts follow the seat, which falls by ${(needed.back - needed.breast).toFixed(1)} mm towards the breast.`,
-    mend: tooMany ? `Put the wedge back, and ${heel.byRule} lifts.` : 'Put the wedge back.',
-    remedy: {
-      kind: 'choice',
-      name: 'a wedge under the heel',
-      decisions: { heel: { wedge: true, ...(tooMany ? { lifts: heel.byRule } : {}) } },
-    },
-  }
 }
 
 /** What toe spring is left? */
