@@ -7,8 +7,9 @@ import type { ConstructionName } from '../model/construction.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { remedied, type Remedy } from '../trade/remedy.ts'
 import { styles, type MovedPoint } from '../model/upper.ts'
+import { PointPlaces } from '../upper/pointPlaces.ts'
 import type { Plan } from './plan.ts'
-import { planPair } from './planPair.ts'
+import { formeStage, lastStage, planPair } from './planPair.ts'
 import { ruleOf } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
 
@@ -266,6 +267,57 @@ describe('a mend that is offered', () => {
     )
     expect(PRESSED.filter((id) => !pressed.has(id))).toEqual([])
   }, 240_000)
+})
+
+/** A boot whose zip was led to end so high over the feather. */
+function zipped(height: number): PlanInput {
+  const boot = samplePair({ upper: { style: 'ankle boot' } }, sampleMeasures.boot)
+  const { upper } = planPair(boot, cache)
+  const foot = upper.points.find((p) => p.id === 'zipFoot')
+  const map = formeStage(lastStage(boot.last, cache), boot.decisions.upper.forme, cache)
+  const places = new PointPlaces(map, boot.decisions.upper)
+  const points: Record<string, MovedPoint> = foot
+    ? { 'zipFoot:both': places.placeByFigure(foot, 'medial', 1, height) }
+    : {}
+  return { ...boot, decisions: { ...boot.decisions, upper: { ...boot.decisions.upper, points } } }
+}
+const flatOf = (last: keyof typeof sampleMeasures, throat: 'mirrored') =>
+  samplePair({ construction: 'cemented', upper: { style: 'ballet flat', throat } }, sampleMeasures[last])
+
+describe('a mend that random pairs seldom ask for', () => {
+  it.each<[string, () => PlanInput]>([
+    ['upper.zip', () => zipped(70)],
+    [
+      'upper.zipGirth',
+      () => samplePair({ upper: { style: 'ankle boot' }, rules: { 'upper.zipEase': 1.3 } }, sampleMeasures.boot),
+    ],
+    ['upper.throat', () => flatOf('heeled', 'mirrored')],
+    [
+      'upper.margin.lateral',
+      () => samplePair({ upper: { forme: { feather: 'mean' } }, rules: { 'upper.lastingMargin': 15 } }),
+    ],
+    ['pair.construction', () => samplePair({ construction: 'stitch-down', upper: { style: 'oxford' } })],
+    ['pair.construction', () => samplePair({ construction: 'welted', upper: { style: 'stitch-down' } })],
+    [
+      'bottom.heel',
+      () => samplePair({ heel: { lifts: null, wedge: false } }, { ...sampleMeasures.heeled, heelHeight: 60 }),
+    ],
+    ['feet.puff', () => samplePair({ left: { figures: { 'puff.length': 50 } } })],
+    ['feet.back', () => samplePair({ left: { figures: { 'stiffener.backHeight': 48 } } })],
+  ])('%s is mended by its button', (id, input) => {
+    const pair = input()
+    const found = (of: PlanInput) => {
+      const plan = planPair(of, cache)
+      return [...all(plan), ...plan.feetFindings].find((f) => f.id === id)
+    }
+    const before = found(pair)
+    expect(before?.level).not.toBe('fine')
+    const remedy = before?.remedy as Remedy
+    expect(['rule', 'hand', 'choice']).toContain(remedy.kind)
+    expectPossible(remedy)
+    const after = found({ ...pair, decisions: remedied(pair.decisions, remedy) })
+    expect(beyond(after)).toBeLessThan(beyond(before))
+  })
 })
 
 /** A button sets no figure that its own field would refuse. */

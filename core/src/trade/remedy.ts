@@ -29,6 +29,18 @@ function merged(whole: unknown, patch: unknown): unknown {
   return out
 }
 
+/** A choice as it holds for the left shoe alone: what it may have of its own is chosen for it, all else is the pair's. */
+function forLeft({ sock, lasted, heel, ...rest }: Patch<PairDecisions>): Patch<PairDecisions> {
+  const { padding, ...sockOfBoth } = sock ?? {}
+  const { lifts, ...heelOfBoth } = heel ?? {}
+  const own = {
+    ...(padding === undefined ? {} : { padding }),
+    ...(lasted === undefined ? {} : { lasted }),
+    ...(lifts === undefined ? {} : { figures: { 'heel.lifts': lifts } }),
+  }
+  return { ...rest, sock: sockOfBoth, heel: heelOfBoth, left: { ...rest.left, ...own } }
+}
+
 /** The decisions with what a remedy changes: for the left shoe alone where it is planned and looked at on its own. */
 export function remedied(decisions: PairDecisions, remedy: Remedy, leftAlone = false): PairDecisions {
   const left = leftAlone ? decisions.left : null
@@ -39,13 +51,8 @@ export function remedied(decisions: PairDecisions, remedy: Remedy, leftAlone = f
       return left
         ? { ...decisions, left: { ...left, figures: { ...left.figures, [remedy.decision]: remedy.value } } }
         : setByHand(decisions, remedy.decision, remedy.value)
-    case 'choice': {
-      // What a left shoe may have of its own is chosen for it; all else is the pair's.
-      const { sock, lasted } = remedy.decisions
-      const own = { ...(sock?.padding ? { padding: sock.padding } : {}), ...(lasted ? { lasted } : {}) }
-      const patch = left && Object.keys(own).length > 0 ? { left: own } : remedy.decisions
-      return PairDecisions.parse(merged(decisions, patch))
-    }
+    case 'choice':
+      return PairDecisions.parse(merged(decisions, left ? forLeft(remedy.decisions) : remedy.decisions))
     case 'open':
       return decisions
   }

@@ -5,7 +5,7 @@ import { dist3 } from '../../geometry/vec3.ts'
 import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
-import { movePoints } from './movedPoint.ts'
+import { movePoints, nearestPoint } from './movedPoint.ts'
 
 export const frontRules = {
   behindCrease: {
@@ -123,12 +123,14 @@ const HANGS_ON = 15
 const SPARE = 0.3
 
 /** The points of the ridge on which something hangs, led back along it until none lies in front of `most` (run of the ridge, mm). */
-function backOnRidge(needs: CheckNeeds, name: string, ends: readonly Point[], most: number): Remedy {
+function backOnRidge(needs: CheckNeeds, name: string, ends: readonly Point[], most: number): Remedy | undefined {
   const { points, map } = needs
   const moves = points
     .filter((p) => p.track === 'ridge' && ends.some((e) => distance(p.at.lateral, e) < HANGS_ON))
     .map((point) => ({ point, run: nearest(map.ridge, point.at.lateral).at }))
     .filter(({ run }) => run > most - SPARE)
     .map(({ point }) => ({ point, side: 'lateral' as const, to: pointAt(map.ridge, most - SPARE) }))
-  return movePoints(needs, `${name} further back`, moves)
+  if (moves.length > 0) return movePoints(needs, `${name} further back`, moves)
+  const near = nearestPoint(points, 'lateral', ends[0])
+  return near ? { kind: 'open', control: { room: 'upper', point: near.id } } : undefined
 }
