@@ -71,6 +71,21 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   expect(await by()).toBeCloseTo(before, 1)
 })
 
+test('a mend that a person chooses leads to its field, as often as it is pressed', async ({ page }) => {
+  await visit(page, `${server.url}/pairs/01930000-0003-7000-8000-000000000001/parts/insole`)
+  await page.getByLabel('Insole from').selectOption('Fibre board, 2.0 mm')
+  const holdfast = page.locator('[data-finding="insole.holdfast"]')
+  await expect(holdfast).toHaveClass(/stop/)
+  for (let k = 0; k < 2; k++) {
+    await holdfast.getByRole('button', { name: 'Choose another material: insole' }).click()
+    await expect(page).toHaveURL(/\/decisions$/)
+    await expect(page.locator('select[name="material-insole"]')).toBeFocused()
+    await page.goBack()
+  }
+  await page.getByLabel('Insole from').selectOption('Insole shoulder, 4.0 mm')
+  await expect(holdfast).toHaveClass(/fine/)
+})
+
 test('another construction brings other steps, another size a finding, and the order can be put right', async ({
   page,
 }) => {

@@ -55,8 +55,8 @@ const dimensions = computed(() =>
     }
   }),
 )
-/** Width labels of one part would meet at the middle; they are set at different heights. */
-const labelShift = (index: number) => (index % 2 === 0 ? 0 : 26)
+/** Width labels of one part would meet at the middle, and lie on the arrow there: they stand above and below it by turns. */
+const labelShift = (index: number) => (index % 2 === 0 ? -14 : 26)
 
 const grain = computed(() => {
   const { from, to } = shown.value.grain

@@ -69,22 +69,20 @@ function setVersion(index: number, mm: number): void {
       />
       <span>{{ o.name }}</span>
     </label>
-    <div class="two">
-      <SelectField
-        label="Top line"
-        name="top-edge"
-        :value="upper.topEdge ?? ''"
-        :options="[{ value: '', name: `${style.topEdge} (style)` }, ...named(topEdges)]"
-        @choose="emit('change', { topEdge: $event === '' ? null : $event })"
-      />
-      <SelectField
-        label="Open edges"
-        name="decoration"
-        :value="upper.decoration"
-        :options="decorations.map((value) => ({ value, name: value === 'none' ? 'plain' : value }))"
-        @choose="emit('change', { decoration: $event })"
-      />
-    </div>
+    <SelectField
+      label="Top line"
+      name="top-edge"
+      :value="upper.topEdge ?? ''"
+      :options="[{ value: '', name: `${style.topEdge} (style)` }, ...named(topEdges)]"
+      @choose="emit('change', { topEdge: $event === '' ? null : $event })"
+    />
+    <SelectField
+      label="Open edges"
+      name="decoration"
+      :value="upper.decoration"
+      :options="decorations.map((value) => ({ value, name: value === 'none' ? 'plain' : value }))"
+      @choose="emit('change', { decoration: $event })"
+    />
     <SelectField
       v-if="lowCut"
       label="Throat"
@@ -188,11 +186,6 @@ function setVersion(index: number, mm: number): void {
   display: grid;
   gap: 8px;
   margin: 10px 0 14px;
-}
-.two {
-  display: grid;
-  grid-template-columns: 1fr;
-  gap: 10px;
 }
 details {
   display: grid;
