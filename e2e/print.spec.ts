@@ -132,7 +132,7 @@ test('the SVG is in millimetres and holds every part of both feet', async () => 
   for (const part of parts) {
     for (const foot of ['left', 'right']) expect(svg).toContain(`id="${part.id}-${foot}"`)
   }
-  const one = await (await fetch(`${server.url}/api/v1/pairs/${derby}/parts/insole.svg?foot=left`)).text()
+  const one = await (await fetch(`${server.url}/api/v1/pairs/${derby}/part.svg?part=insole&foot=left`)).text()
   const cut = /class="cut" d="M([^"]+)Z"/.exec(one)?.[1] ?? ''
   const points = cut.split('L').map((p) => p.split(' ').map(Number) as [number, number])
   // The notches at both ends of the centre line take about a tenth off the points.

@@ -96,7 +96,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByRole('button', { name: 'Print and files' }).click()
     await page.getByRole('radio', { name: 'A3' }).click()
     const waiting = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'Get the PDF' }).click()
+    await page.getByRole('button', { name: 'Parts (PDF)' }).click()
     const download = await waiting
     expect(download.suggestedFilename()).toBe('pair-3001-r3-a3.pdf')
     const pages = await measurePdf(readFileSync(await download.path()))
@@ -108,6 +108,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     )
     // The bottom of this last rolled out is 289.9 mm.
     expect(Math.abs(longest - 289.9)).toBeLessThan(0.2)
+    await expect(page.getByText(/parts on it put on record as printed/)).toBeVisible()
     await page.getByRole('button', { name: 'Close' }).click()
   })
   await test.step('a step is started and finished, its wait runs, and both survive a reload', async () => {

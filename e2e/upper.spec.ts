@@ -161,9 +161,9 @@ test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
   await visit(page, `${server.url}${pair(1)}`)
   await page.getByRole('button', { name: 'Print and files' }).click()
   for (const [button, name, begins] of [
-    ['Upper DXF', /\.dxf$/, '0\nSECTION'],
-    ['Upper SVG', /\.svg$/, '<?xml'],
-    ['The upper as PDF', /\.pdf$/, '%PDF'],
+    ['Upper (DXF, in mm)', /\.dxf$/, '0\nSECTION'],
+    ['Upper (SVG, in mm)', /\.svg$/, '<?xml'],
+    ['Upper (PDF)', /\.pdf$/, '%PDF'],
   ] as const) {
     const waiting = page.waitForEvent('download')
     await page.getByRole('button', { name: button }).click()

@@ -10,12 +10,19 @@ import { onlyLocal, onlyOwnPages } from './http/loopback.ts'
 import { News } from './http/news.ts'
 import { answerProblem, noSuchPath, Problem } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
+import { cupSoleEntity } from './db/entities/cupSoles.ts'
+import { feetEntity } from './db/entities/feet.ts'
+import { lastEntity } from './db/entities/lasts.ts'
+import { materialEntity } from './db/entities/materials.ts'
 import { PairCards } from './db/pairCards.ts'
 import { backupRoutes } from './routes/backupRoutes.ts'
-import { pairRoutes } from './routes/pairRoutes.ts'
+import { benchRoutes } from './routes/pairs/benchRoutes.ts'
+import { exportList, exportRoutes } from './routes/pairs/exportRoutes.ts'
+import { pairFileRoutes } from './routes/pairs/pairFileRoutes.ts'
+import { pairRoutes } from './routes/pairs/pairRoutes.ts'
 import { lastHoldRoutes } from './routes/lastHoldRoutes.ts'
 import { lastExportRoutes } from './routes/lastExportRoutes.ts'
-import { cupSoleRoutes, feetRoutes, lastRoutes, materialRoutes } from './routes/shelfRoutes.ts'
+import { shelfRoutes } from './routes/shelfRoutes.ts'
 import { scannerRoutes } from './standins/scannerRoutes.ts'
 import { workshopRoutes } from './routes/workshopRoutes.ts'
 
@@ -90,13 +97,18 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   const readJson = express.json({ limit: BODY_LIMIT })
   api.use((req, res, next) => (req.path === '/pairs/import' ? next() : readJson(req, res, next)))
   api.use('/lasts', lastExportRoutes(store, jobs))
-  api.use('/lasts', lastRoutes(store, jobs))
+  api.use(
+    '/lasts',
+    shelfRoutes(store, lastEntity, ({ shape, buildUps }) => jobs.run('last', { last: { shape, buildUps } })),
+  )
   api.use('/last-holds', lastHoldRoutes(store))
-  api.use('/feet', feetRoutes(store))
-  api.use('/cup-soles', cupSoleRoutes(store))
+  api.use('/feet', shelfRoutes(store, feetEntity))
+  api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
-  api.use('/materials', materialRoutes(store))
-  api.use('/pairs', pairRoutes(store, jobs, cards))
+  api.use('/materials', shelfRoutes(store, materialEntity))
+  api.use('/pairs', pairFileRoutes(store, jobs, cards), pairRoutes(store, cards))
+  api.use('/pairs', benchRoutes(store, jobs), exportRoutes(store, jobs))
+  api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))
   api.use(noSuchPath)

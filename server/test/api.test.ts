@@ -187,7 +187,12 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
       422,
       /no step "dance"/,
     ],
-    ['a part that is not there', () => server.call('GET', `/pairs/${derby.id}/parts/padding.svg`), 404, /no such part/],
+    [
+      'a part that is not there',
+      () => server.call('GET', `/pairs/${derby.id}/part.svg?part=padding`),
+      404,
+      /no such part/,
+    ],
     ['a paper that is not there', () => server.call('GET', `/pairs/${derby.id}/parts.pdf?paper=a9`), 422, /paper/],
   ])('%s', async (_name, ask, status, sentence) => {
     const before = await snapshot()
@@ -441,6 +446,33 @@ describe('what was made', () => {
       expect(answer.status).toBe(422)
       expect(answer.body.detail).toMatch(/has no piece yet/)
     }
+  })
+  it('printing puts what is on the paper on record, in the one request that fetches it; looking does not', async () => {
+    const { id } = await newPair()
+    const list = async () => (await server.call('GET', `/pairs/${id}/made`)).list
+    expect((await server.call('GET', `/pairs/${id}/upper.svg`)).status).toBe(200)
+    expect((await server.call('GET', `/pairs/${id}/part.svg?part=insole`)).status).toBe(200)
+    expect(await list()).toEqual([])
+    const upper = await server.call('POST', `/pairs/${id}/upper.svg`, { body: {} })
+    expect([upper.status, upper.type]).toEqual([200, 'image/svg+xml'])
+    const pieces = await list()
+    expect(pieces.length).toBeGreaterThan(2)
+    for (const m of pieces) {
+      expect(m).toMatchObject({ how: 'printed', revision: 1 })
+      // Every piece that is on record is drawn on the sheet, for the right foot and for the left.
+      const piece = String(m.part).replace('upper.', '')
+      for (const foot of ['right', 'left']) expect(upper.bytes.toString()).toContain(`id="${piece}-${foot}"`)
+    }
+    const one = await server.call('POST', `/pairs/${id}/part.svg`, { body: { part: 'insole', foot: 'left' } })
+    expect(one.status).toBe(200)
+    expect((await list()).slice(pieces.length)).toMatchObject([{ part: 'insole', how: 'printed' }])
+    for (const [path, body, status] of [
+      ['parts.pdf', { paper: 'a9' }, 422],
+      ['part.svg', { part: 'wing' }, 404],
+    ] as const) {
+      expect((await server.call('POST', `/pairs/${id}/${path}`, { body })).status).toBe(status)
+    }
+    expect(await list()).toHaveLength(pieces.length + 1)
   })
   it('a cut step that is finished is on it; the pair file carries it', async () => {
     const { id } = await newPair()

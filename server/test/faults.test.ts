@@ -18,10 +18,10 @@ import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vite
 import { copiesIn, makeCopy, newestGood } from '../src/db/backups.ts'
 import { DATABASE, filesOf, StartProblem } from '../src/db/dataFolder.ts'
 import { nameOf } from '../src/db/keepByAge.ts'
-import { logStep } from '../src/db/logStep.ts'
 import { openFile } from '../src/db/openFile.ts'
 import { openStore, type Store } from '../src/db/open.ts'
-import { createPair, readLog, viewPair } from '../src/db/pairs.ts'
+import { createPair, viewPair } from '../src/db/pairs.ts'
+import { logStep, readLog } from '../src/db/stepLog.ts'
 import { restoreInto } from '../src/db/restoreInto.ts'
 import { materials, pairs } from '../src/db/schema.ts'
 import { seedDemo } from '../src/demo/seed.ts'
@@ -313,7 +313,7 @@ describe('while it works', () => {
       const answers = await Promise.all(saves)
       // Each waits from when it was asked for, not one after the other.
       expect(performance.now() - began).toBeLessThan(9000)
-      for (const answer of answers) expect(answer).toMatchObject({ status: 503, retryAfter: 5 })
+      for (const answer of answers) expect(answer).toMatchObject({ reason: 'not now', more: { retryAfter: 5 } })
       refused = answers[0]
     })
     expect(String(refused)).toMatch(/Another program holds the database/)

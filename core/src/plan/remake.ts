@@ -87,6 +87,12 @@ export function makeables(plan: Plan): Makeable[] {
   return [...out, ...[...left.values()].map((m) => forFoot(m, 'left'))]
 }
 
+/** Of what can be made of a plan, what some parts of some feet come to: one entry where both feet's are true mirrors. */
+export function makeablesOf(plan: Plan, some: readonly { part: string; foot: 'right' | 'left' }[]): Makeable[] {
+  const names = new Set(some.flatMap(({ part, foot }) => [part, `${foot}.${part}`]))
+  return makeables(plan).filter((m) => names.has(m.part))
+}
+
 /** What must be made again: of every part, foot and way of making, the latest record against the plan of now. */
 export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
   const stale = feet.map((foot) => staleOf(ofFoot(foot === 'left' ? (plan.left ?? plan) : plan), foot, made))

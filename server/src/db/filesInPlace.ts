@@ -1,8 +1,8 @@
 import { existsSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Client } from '@libsql/client'
-import { Problem } from '../http/problem.ts'
 import { filesOf } from './dataFolder.ts'
+import { StoreError } from './errors.ts'
 import { nameOf } from './keepByAge.ts'
 
 const identityOf = (file: string): string | null => {
@@ -25,12 +25,12 @@ export class FilesInPlace {
     this.watched = [database, beside[0]].map((file) => ({ file, identity: identityOf(file) }))
   }
 
-  /** Throws Problem 503 when the files are not those that were opened. */
+  /** Throws StoreError when the files are not those that were opened. */
   async expect(client: Client): Promise<void> {
     if (this.watched.every((w) => w.identity === null || identityOf(w.file) === w.identity)) return
     this.rescued ??= await this.rescue(client)
-    throw new Problem(
-      503,
+    throw new StoreError(
+      'not now',
       'Database gone',
       `The database file was removed or replaced while Gentle Awl was running, so nothing is saved any more. ${this.rescued} Stop Gentle Awl, see what happened to the folder, and put a copy back with npm run restore.`,
     )

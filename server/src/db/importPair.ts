@@ -1,45 +1,14 @@
-import { isDeepStrictEqual } from 'node:util'
-import {
-  MOST_REVISIONS,
-  ruleOf,
-  type CupSole,
-  type Last,
-  type Material,
-  type PairDecisions,
-  type PairFile,
-  type RuleFigures,
-} from '@gentle-awl/core'
+import { MOST_REVISIONS, ruleOf, type PairDecisions, type PairFile, type RuleFigures } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
+import { cupSoleEntity } from './entities/cupSoles.ts'
+import { lastEntity } from './entities/lasts.ts'
+import { materialEntity } from './entities/materials.ts'
+import { readHouseRules } from './houseRules.ts'
 import type { Tx } from './open.ts'
 import { others } from './others.ts'
-import { createPair, plainCupSole, plainLast, plainMaterial, readHouseRules } from './pairs.ts'
-import { cupSoles, lasts, made, materials, pairs, stepEvents } from './schema.ts'
-
-/** Puts a last on the shelf, or finds the same one there; one that differs under the same id comes in under a new id. */
-async function bringLast(tx: Tx, last: Last): Promise<string> {
-  const [row] = await tx.select().from(lasts).where(eq(lasts.id, last.id))
-  if (row && isDeepStrictEqual(plainLast(row), last)) return last.id
-  const id = row ? uuid() : last.id
-  await tx.insert(lasts).values({ ...last, id, updatedAt: new Date().toISOString() })
-  return id
-}
-
-async function bringMaterial(tx: Tx, material: Material): Promise<string> {
-  const [row] = await tx.select().from(materials).where(eq(materials.id, material.id))
-  if (row && isDeepStrictEqual(plainMaterial(row), material)) return material.id
-  const id = row ? uuid() : material.id
-  await tx.insert(materials).values({ ...material, id, updatedAt: new Date().toISOString() })
-  return id
-}
-
-async function bringCupSole(tx: Tx, sole: CupSole): Promise<string> {
-  const [row] = await tx.select().from(cupSoles).where(eq(cupSoles.id, sole.id))
-  if (row && isDeepStrictEqual(plainCupSole(row), sole)) return sole.id
-  const id = row ? uuid() : sole.id
-  await tx.insert(cupSoles).values({ ...sole, id, updatedAt: new Date().toISOString() })
-  return id
-}
+import { createPair } from './pairs.ts'
+import { made, pairs, stepEvents } from './schema.ts'
 
 /**
  * The pair's own rules, so that it plans here as it did where it comes from: wherever that workshop's figure differs
@@ -68,12 +37,12 @@ function* portions<T>(all: readonly T[]): Generator<T[]> {
 
 /** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
 export async function importPair(tx: Tx, file: PairFile): Promise<string> {
-  const lastId = await bringLast(tx, file.last)
+  const lastId = await lastEntity.bring(tx, file.last)
   const { left } = file.decisions
-  const leftLastId = left?.lastId && file.leftLast ? await bringLast(tx, file.leftLast) : null
-  const cupSoleId = file.decisions.cupSoleId && file.cupSole ? await bringCupSole(tx, file.cupSole) : null
+  const leftLastId = left?.lastId && file.leftLast ? await lastEntity.bring(tx, file.leftLast) : null
+  const cupSoleId = file.decisions.cupSoleId && file.cupSole ? await cupSoleEntity.bring(tx, file.cupSole) : null
   const moved = new Map<string, string>()
-  for (const material of file.materials) moved.set(material.id, await bringMaterial(tx, material))
+  for (const material of file.materials) moved.set(material.id, await materialEntity.bring(tx, material))
   const { houseRules } = await readHouseRules(tx)
   const materialIds = Object.fromEntries(
     Object.entries(file.decisions.materials).map(([role, id]) => [role, id === null ? null : (moved.get(id) ?? id)]),

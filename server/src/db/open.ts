@@ -17,6 +17,9 @@ export type Db = LibSQLDatabase<typeof schema>
 /** What reads and writes inside one transaction. */
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0]
 
+/** Reads may be part of a write or stand alone. */
+export type Reader = Db | Tx
+
 /** The newest backup that was made or tried. */
 export interface LastBackup {
   at: string
@@ -29,14 +32,14 @@ export interface Store {
   readonly db: Db
   /** Folder of the database; null for one on a server. */
   folder: string | null
-  /** Runs a write as one transaction, after those asked for before it. Throws Problem 503 when the database cannot be written now. */
+  /** Runs a write as one transaction, after those asked for before it. Throws StoreError when the database cannot be written now. */
   write: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>
   /** Copies the database into the backup folder and keeps copies by their age; does nothing for a database on a server. Throws when it could not. */
   backUp: (label?: string) => Promise<string | null>
   lastBackup: () => LastBackup | null
   /** Puts a copy in the place of the database, after the writes asked for before it. Throws StartProblem when it is no good. */
   restore: (copy: string) => Promise<PutBack>
-  /** Throws Problem 503 with a sentence while nothing could be saved. */
+  /** Throws StoreError with a sentence while nothing could be saved. */
   ready: () => Promise<void>
   /** Writes the last saves into the database file itself and lets go of it. */
   close: () => Promise<void>

@@ -3,7 +3,8 @@ import { eq } from 'drizzle-orm'
 import type { Jobs } from '../jobs/pool.ts'
 import { edition } from './edition.ts'
 import type { Db, Store } from './open.ts'
-import { pairFile, viewPair } from './pairs.ts'
+import { pairFile } from './pairFile.ts'
+import { viewPair } from './pairs.ts'
 import { cupSoles, lasts, materials, pairCards, pairs, workshop } from './schema.ts'
 
 /** What cards are made from: versions of all that pairs draw on, at one moment. */

@@ -1,20 +1,10 @@
-import type {
-  CupSole,
-  Last,
-  Made,
-  Material,
-  PairDecisions,
-  PairFile,
-  PairLabel,
-  RuleFigures,
-  StepEvent,
-} from '@gentle-awl/core'
-import { checkRuleFigures, mayServe, PAIR_FORMAT, PAIR_VERSION, roleNames, type MaterialRole } from '@gentle-awl/core'
-import { and, asc, desc, eq, inArray, max, sql } from 'drizzle-orm'
+import type { PairDecisions, PairLabel } from '@gentle-awl/core'
+import { and, desc, eq, max, sql } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
-import { notFound, Problem, stale } from '../http/problem.ts'
-import type { Db, Tx } from './open.ts'
-import { cupSoles, lasts, materials, pairRevisions, pairs, stepEvents, workshop, made } from './schema.ts'
+import { checkReferences } from './checkReferences.ts'
+import { changedMeanwhile, notThere, StoreError } from './errors.ts'
+import type { Reader, Tx } from './open.ts'
+import { pairRevisions, pairs } from './schema.ts'
 import { rewrite } from './shelf.ts'
 
 /** A pair as it is sent: label, the decisions of its head revision, and whether undo and redo have somewhere to go. */
@@ -30,12 +20,10 @@ export interface PairView {
   canRedo: boolean
 }
 
-type Reader = Db | Tx
-
 /** What stands against reading a pair that is there: it stays on the list, and can be deleted. */
 export const unreadable = () =>
-  new Problem(
-    422,
+  new StoreError(
+    'cannot be',
     'Cannot be read',
     'This pair cannot be read: what was saved of it is damaged. It can be deleted from the list, or put back from a backup.',
   )
@@ -81,7 +69,7 @@ async function childOf(db: Reader, pairId: string, revision: number): Promise<nu
 
 export async function viewPair(db: Reader, id: string): Promise<PairView> {
   const row = await rowOf(db, id)
-  if (!row) throw notFound('pair')
+  if (!row) throw notThere('pair')
   const head = await revisionOf(db, id, row.head)
   return {
     id,
@@ -94,58 +82,6 @@ export async function viewPair(db: Reader, id: string): Promise<PairView> {
     canUndo: head.parent !== null,
     canRedo: (await childOf(db, id, row.head)) !== null,
   }
-}
-
-const refused = (title: string, field: string, message: string) =>
-  new Problem(422, title, message, [{ field: `decisions.${field}`, message }])
-
-/** Throws 422 when decisions name a last, a cup sole or a material that is not in the workshop or cannot serve, or a rule that is none. */
-async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
-  for (const [field, lastId] of [
-    ['lastId', decisions.lastId],
-    ['left.lastId', decisions.left?.lastId],
-  ] as const) {
-    if (!lastId) continue
-    const [last] = await tx.select({ id: lasts.id }).from(lasts).where(eq(lasts.id, lastId))
-    if (last) continue
-    const whose = field === 'lastId' ? '' : ' for the left shoe'
-    throw refused('Unknown last', field, `This last${whose} is not on the shelf. Choose another one.`)
-  }
-  if (decisions.cupSoleId !== null) {
-    const [sole] = await tx.select({ id: cupSoles.id }).from(cupSoles).where(eq(cupSoles.id, decisions.cupSoleId))
-    if (!sole) {
-      throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
-    }
-  }
-  const wanted = Object.entries(decisions.materials).filter((e): e is [MaterialRole, string] => e[1] !== null)
-  const found = await tx
-    .select({ id: materials.id, name: materials.name, kind: materials.kind })
-    .from(materials)
-    .where(
-      inArray(
-        materials.id,
-        wanted.map(([, id]) => id),
-      ),
-    )
-  const known = new Map(found.map((m) => [m.id, m]))
-  for (const [role, id] of wanted) {
-    const material = known.get(id)
-    if (!material) {
-      throw refused(
-        'Unknown material',
-        `materials.${role}`,
-        `The material chosen for the ${role} is not in the stores. Choose another one.`,
-      )
-    }
-    if (!mayServe(role, material.kind)) {
-      throw refused(
-        'Cannot serve',
-        `materials.${role}`,
-        `${roleNames[role]}: ${material.name} is ${material.kind}, which cannot serve here. Choose another material.`,
-      )
-    }
-  }
-  checkRuleFigures(decisions.rules)
 }
 
 /** The lasts of a pair, as its row has them for lists. */
@@ -168,8 +104,8 @@ export async function createPair(
 /** The pair's row in just this version; a stale write is answered with the whole pair, so that both can be compared. */
 async function currentRow(tx: Tx, id: string, version: number) {
   const row = await rowOf(tx, id)
-  if (!row) throw notFound('pair')
-  if (row.version !== version) throw stale('pair', await viewPair(tx, id))
+  if (!row) throw notThere('pair')
+  if (row.version !== version) throw changedMeanwhile('pair', await viewPair(tx, id))
   return row
 }
 
@@ -197,14 +133,14 @@ export async function savePair(
   await rewrite(tx, pairs, current, { ...label, ...lastsOf(decisions), head: next })
 }
 
-/** Moves the head one revision back or forward. Throws 409 when there is none. */
+/** Moves the head one revision back or forward. Throws StoreError when there is none. */
 export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' | 'redo'): Promise<void> {
   const current = await currentRow(tx, id, version)
   const head = await revisionOf(tx, id, current.head)
   const to = way === 'undo' ? head.parent : await childOf(tx, id, current.head)
   if (to === null) {
-    throw new Problem(
-      409,
+    throw new StoreError(
+      'in the way',
       `Nothing to ${way}`,
       way === 'undo' ? 'This is the first revision.' : 'This is the newest revision.',
     )
@@ -213,84 +149,13 @@ export async function moveHead(tx: Tx, id: string, version: number, way: 'undo' 
   await rewrite(tx, pairs, current, { head: to, ...lastsOf(target.decisions) })
 }
 
-export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & { id: string })[]> {
-  const rows = await db.select().from(stepEvents).where(eq(stepEvents.pairId, pairId)).orderBy(asc(stepEvents.serial))
-  return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
-}
-
-export async function readMade(db: Reader, pairId: string): Promise<Made[]> {
-  const rows = await db.select().from(made).where(eq(made.pairId, pairId)).orderBy(asc(made.serial))
-  return rows.map(({ part, name, how, print, revision, at }) => ({ part, name, how, print, revision, at }))
-}
-
-export async function readHouseRules(db: Reader): Promise<{ version: number; houseRules: RuleFigures }> {
-  const [row] = await db.select().from(workshop)
-  return row ? { version: row.version, houseRules: row.houseRules } : { version: 0, houseRules: {} }
-}
-
-/** The open pair file: everything the plan needs, and what was done. */
-export async function pairFile(db: Reader, id: string): Promise<PairFile> {
-  const view = await viewPair(db, id)
-  const [last] = await db.select().from(lasts).where(eq(lasts.id, view.decisions.lastId))
-  const leftId = view.decisions.left?.lastId ?? null
-  const [leftLast] = leftId === null ? [] : await db.select().from(lasts).where(eq(lasts.id, leftId))
-  const { cupSoleId } = view.decisions
-  const [cupSole] = cupSoleId === null ? [] : await db.select().from(cupSoles).where(eq(cupSoles.id, cupSoleId))
-  const ids = Object.values(view.decisions.materials).filter((m): m is string => m !== null)
-  const used = await db.select().from(materials).where(inArray(materials.id, ids)).orderBy(asc(materials.name))
-  const log = await readLog(db, id)
-  const { houseRules } = await readHouseRules(db)
-  return {
-    format: PAIR_FORMAT,
-    version: PAIR_VERSION,
-    id,
-    revision: view.revision,
-    label: view.label,
-    decisions: view.decisions,
-    last: plainLast(last),
-    leftLast: leftLast ? plainLast(leftLast) : null,
-    cupSole: cupSole ? plainCupSole(cupSole) : null,
-    materials: used.map(plainMaterial),
-    houseRules,
-    log: log.map(({ step, what, at }) => ({ step, what, at })),
-    made: await readMade(db, id),
-  }
-}
-
-export const plainLast = ({ id, name, note, shape, buildUps, stock }: Last): Last => ({
-  id,
-  name,
-  note,
-  shape,
-  buildUps,
-  stock,
-})
-export const plainCupSole = ({ id, name, note, outline, seat, tread, turned, flipped }: CupSole): CupSole => ({
-  id,
-  name,
-  note,
-  outline,
-  seat,
-  tread,
-  turned,
-  flipped,
-})
-export const plainMaterial = ({ id, name, kind, thickness, note, foamTest }: Material): Material => ({
-  id,
-  name,
-  kind,
-  thickness,
-  note,
-  foamTest,
-})
-
 /** Deletes a pair in just this version, whether or not it can be read. */
 export async function deletePair(tx: Tx, id: string, version: number): Promise<void> {
   const [row] = await tx
     .select({ version: sql<string>`CAST(${pairs.version} AS TEXT)` })
     .from(pairs)
     .where(eq(pairs.id, id))
-  if (!row) throw notFound('pair')
-  if (Number(row.version) !== version) throw stale('pair', await viewPair(tx, id))
+  if (!row) throw notThere('pair')
+  if (Number(row.version) !== version) throw changedMeanwhile('pair', await viewPair(tx, id))
   await tx.delete(pairs).where(eq(pairs.id, id))
 }

@@ -7,7 +7,7 @@ import {
   type Transaction,
   type TransactionMode,
 } from '@libsql/client'
-import { heldElsewhere } from '../http/problem.ts'
+import { heldElsewhere } from './errors.ts'
 import { isBusy } from './busy.ts'
 
 /** How long a request waits for another program to let go of the database, ms. */

@@ -1,14 +1,14 @@
 import { eq } from 'drizzle-orm'
 import type { SQLiteColumn, SQLiteTable, SQLiteUpdateSetSource } from 'drizzle-orm/sqlite-core'
-import { stale, notFound } from '../http/problem.ts'
+import { changedMeanwhile, notThere } from './errors.ts'
 import type { Tx } from './open.ts'
 
 type Versioned = SQLiteTable & { id: SQLiteColumn; version: SQLiteColumn }
 
-/** Throws 404 or 409 unless the row is there in just the version that the write was made on. */
+/** Throws StoreError unless the row is there in just the version that the write was made on. */
 export function expectVersion<R extends { version: number }>(row: R | undefined, version: number, what: string): R {
-  if (!row) throw notFound(what)
-  if (row.version !== version) throw stale(what, row)
+  if (!row) throw notThere(what)
+  if (row.version !== version) throw changedMeanwhile(what, row)
   return row
 }
 

@@ -1,4 +1,11 @@
-import type { DrawablePart } from '@gentle-awl/core'
+import {
+  GeometryError,
+  pieceAsPart,
+  type DrawablePart,
+  type FootPlan,
+  type PairFile,
+  type Plan,
+} from '@gentle-awl/core'
 
 export type Foot = 'right' | 'left'
 
@@ -6,6 +13,8 @@ export type Foot = 'right' | 'left'
 export interface PairPart {
   id: string
   name: string
+  /** The name under which making it is recorded: pieces of the upper are `upper.` and their id. */
+  record: string
   feet: { foot: Foot; part: DrawablePart }[]
 }
 
@@ -13,7 +22,11 @@ export interface PairPart {
  * Parts of both feet, in the order of the right ones. Without left ones of their own the left shoe's are the right
  * one's, to be mirrored.
  */
-export function pairParts(right: readonly DrawablePart[], left: readonly DrawablePart[] | null = null): PairPart[] {
+export function pairParts(
+  right: readonly DrawablePart[],
+  left: readonly DrawablePart[] | null = null,
+  record: (id: string) => string = (id) => id,
+): PairPart[] {
   const lefts = new Map((left ?? right).map((p) => [p.id, p]))
   const both = right.map((part): PairPart => {
     const other = lefts.get(part.id)
@@ -21,13 +34,35 @@ export function pairParts(right: readonly DrawablePart[], left: readonly Drawabl
     return {
       id: part.id,
       name: part.name,
+      record: record(part.id),
       feet: [...(other ? [{ foot: 'left' as const, part: other }] : []), { foot: 'right' as const, part }],
     }
   })
   return [
     ...both,
-    ...[...lefts.values()].map((part) => ({ id: part.id, name: part.name, feet: [{ foot: 'left' as const, part }] })),
+    ...[...lefts.values()].map((part) => ({
+      id: part.id,
+      name: part.name,
+      record: record(part.id),
+      feet: [{ foot: 'left' as const, part }],
+    })),
   ]
+}
+
+/** Everything of a pair but its upper's pieces. */
+export const partsOfPair = (plan: Plan): PairPart[] => pairParts(plan.parts, plan.left?.parts)
+
+/** The pieces of the upper. Throws GeometryError when it has none yet. */
+export function piecesOfPair(file: PairFile, plan: Plan): PairPart[] {
+  const material = file.materials.find((m) => m.id === file.decisions.materials.upper)
+  // planPair has looked at it already: without the material there is no plan.
+  if (!material) throw new Error('The upper has no material.')
+  const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
+  const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), (id) => `upper.${id}`)
+  if (pieces.length === 0) {
+    throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
+  }
+  return pieces
 }
 
 /** Pieces to cut of it for the pair. */

@@ -1,26 +1,12 @@
-import { boxOf, planPair, signedArea, type PairFile, type Point } from '@gentle-awl/core'
+import { boxOf, planPair, signedArea, type Point } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
-import { demoLasts } from '../demo/lasts.ts'
-import { demoMaterials, demoPairs } from '../demo/workshop.ts'
+import { demoFile } from '../../test/demoFile.ts'
+import { demoPairs } from '../demo/workshop.ts'
 import { pairParts } from './pairParts.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
 
 const pair = demoPairs[0]
-const file: PairFile = {
-  format: 'gentle-awl-pair',
-  version: 2,
-  id: pair.id,
-  revision: 2,
-  label: { ...pair.label, name: 'Derby <b> & "co"' },
-  decisions: pair.decisions,
-  last: demoLasts[2],
-  leftLast: null,
-  cupSole: null,
-  materials: demoMaterials,
-  houseRules: {},
-  log: [],
-  made: [],
-}
+const file = { ...demoFile(pair), revision: 2, label: { ...pair.label, name: 'Derby <b> & "co"' } }
 const plan = planPair(file)
 
 /** The cut line of the first group as it stands on the sheet, y up again. */

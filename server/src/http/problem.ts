@@ -3,6 +3,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import { ZodError, type z } from 'zod'
 import { StartProblem } from '../db/dataFolder.ts'
 import { isBusy } from '../db/busy.ts'
+import { heldElsewhere, StoreError, type StoreReason } from '../db/errors.ts'
 import { Left } from '../jobs/left.ts'
 
 // Here every complaint of the schemas becomes an answer, in the server and in its threads.
@@ -37,27 +38,25 @@ export const notJson = () =>
     'This is not a whole JSON file: it breaks off or has a stray character. Nothing was changed.',
   )
 
-export const notFound = (what: string) =>
-  new Problem(404, 'Not here', `There is no ${what} with this id. It may have been deleted; go back to the list.`)
+/** What each no of the store is to one who asked over HTTP. */
+const statusOf: Record<StoreReason, number> = {
+  'not there': 404,
+  'changed meanwhile': 409,
+  'cannot be': 422,
+  'in the way': 409,
+  'not now': 503,
+}
 
-export const heldElsewhere = () =>
-  new Problem(
-    503,
-    'Database held',
-    'Another program holds the database (a copy being made, or a database browser). Nothing was saved; close it, then try again.',
-    [],
-    {},
-    5,
+function ofStore({ reason, title, message, more }: StoreError): Problem {
+  return new Problem(
+    statusOf[reason],
+    title,
+    message,
+    more.field === undefined ? [] : [{ field: more.field, message }],
+    'current' in more ? { current: more.current } : {},
+    more.retryAfter ?? null,
   )
-
-export const stale = (what: string, current: unknown) =>
-  new Problem(
-    409,
-    'Changed meanwhile',
-    `This ${what} was changed elsewhere since it was opened here. Nothing was saved; compare both and choose.`,
-    [],
-    { current },
-  )
+}
 
 /** Zod's complaint as sentences with the path of the field. */
 export function fieldErrors(error: z.ZodError): FieldError[] {
@@ -116,12 +115,13 @@ function ofRequest(error: unknown): Problem | null {
 
 function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error
+  if (error instanceof StoreError) return ofStore(error)
   if (error instanceof ZodError) return badInput(error, 'This')
   if (error instanceof PlanError || error instanceof RuleError) {
     return new Problem(422, 'Cannot be planned', error.message, [{ field: error.field, message: error.message }])
   }
   if (error instanceof GeometryError) return new Problem(422, 'Cannot be drawn', error.message)
-  if (isBusy(error)) return heldElsewhere()
+  if (isBusy(error)) return ofStore(heldElsewhere())
   if (error instanceof StartProblem) return new Problem(422, 'Cannot be put back', error.message)
   const request = ofRequest(error)
   if (request) return request

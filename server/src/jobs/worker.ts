@@ -1,34 +1,27 @@
 import {
   cardOf,
   checkedLast,
-  GeometryError,
   makeables,
-  pieceAsPart,
+  makeablesOf,
   planPair,
   StageCache,
-  type FootPlan,
   type Last,
   type LastBody,
   type Makeable,
   type PairCard,
   type PairFile,
-  type Plan,
 } from '@gentle-awl/core'
 import { move, workerData } from 'piscina'
 import { edition } from '../db/edition.ts'
 import { lastMesh, type MeshFormat } from '../exports/lastMesh.ts'
 import { lastSheet } from '../exports/lastSheet.ts'
-import { partsPdf } from '../exports/partsPdf.ts'
-import { pairSvg, partSvg } from '../exports/partsSvg.ts'
-import { pairParts } from '../exports/pairParts.ts'
+import { exportOf } from '../exports/registry.ts'
 import type { Paper } from '../exports/sheets.ts'
-import { upperDxf } from '../exports/upperDxf.ts'
 import { readPairFile } from '../http/readPairFile.ts'
 import { Problem, type FieldError } from '../http/problem.ts'
 import { diskKeeper } from './diskKeeper.ts'
 import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
-export type UpperFormat = 'svg' | 'dxf' | 'pdf'
 type Foot = 'right' | 'left'
 
 /** What is asked of a plan. */
@@ -38,10 +31,8 @@ export interface PairJobs {
   /** What the bench has to know: its steps, and what can be cut with the fingerprint of its shape. */
   bench: { order: { file: PairFile }; result: BenchPlan }
   card: { order: { file: PairFile }; result: PairCard }
-  pdf: { order: { file: PairFile; paper: Paper }; result: Uint8Array }
-  pairSvg: { order: { file: PairFile }; result: Uint8Array }
-  upper: { order: { file: PairFile; format: UpperFormat; paper: Paper }; result: Uint8Array }
-  partSvg: { order: { file: PairFile; part: string; foot: Foot }; result: Uint8Array | null }
+  /** A file of the pair, with what is on it and the fingerprints of its shapes. */
+  export: { order: { file: PairFile; id: string; query: unknown }; result: { bytes: Uint8Array; on: Makeable[] } }
 }
 /** Work for a thread of the pool, by kind: what it is given and what it answers. */
 export interface JobKinds extends PairJobs {
@@ -100,34 +91,12 @@ const works: {
     }
   },
   card: ({ file }) => cardOf(planPair(file, cache)),
-  pdf: ({ file, paper }) => {
+  export: async ({ file, id, query }) => {
     const plan = planPair(file, cache)
-    return partsPdf(file, plan, paper, pairParts(plan.parts, plan.left?.parts))
+    const { bytes, parts } = await exportOf(id).make(file, plan, query)
+    const on = parts.flatMap(({ record, feet }) => feet.map(({ foot }) => ({ part: record, foot })))
+    return { bytes, on: makeablesOf(plan, on) }
   },
-  pairSvg: ({ file }) => {
-    const plan = planPair(file, cache)
-    return utf8.encode(pairSvg(file, pairParts(plan.parts, plan.left?.parts)))
-  },
-  upper: ({ file, format, paper }) => upperOf(file, planPair(file, cache), format, paper),
-  partSvg: ({ file, part: id, foot }) => {
-    const plan = planPair(file, cache)
-    const { parts } = foot === 'left' && plan.left ? plan.left : plan
-    const part = parts.find((p) => p.id === id)
-    return part ? utf8.encode(partSvg(part, foot)) : null
-  },
-}
-
-function upperOf(file: PairFile, plan: Plan, format: UpperFormat, paper: Paper): Uint8Array | Promise<Uint8Array> {
-  const material = file.materials.find((m) => m.id === file.decisions.materials.upper)
-  // planPair has looked at it already: without the material there is no plan.
-  if (!material) throw new Error('The upper has no material.')
-  const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
-  const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left))
-  if (pieces.length === 0) {
-    throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
-  }
-  if (format === 'pdf') return partsPdf(file, plan, paper, pieces)
-  return utf8.encode(format === 'svg' ? pairSvg(file, pieces) : upperDxf(pieces))
 }
 
 function run<K extends JobKind>(job: { kind: K } & JobKinds[K]['order']) {

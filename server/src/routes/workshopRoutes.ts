@@ -1,17 +1,13 @@
-import { checkRuleFigures, PairFile, RuleFigures } from '@gentle-awl/core'
+import { PairFile, RuleFigures } from '@gentle-awl/core'
 import { Router } from 'express'
 import { z } from 'zod'
 import type { Store } from '../db/open.ts'
-import { readHouseRules } from '../db/pairs.ts'
-import { workshop } from '../db/schema.ts'
-import { rewrite } from '../db/shelf.ts'
+import { changeHouseRules, readHouseRules } from '../db/houseRules.ts'
 import { asBuffer } from '../http/bytes.ts'
 import { goneSignal } from '../http/gone.ts'
-import { read, stale } from '../http/problem.ts'
+import { read } from '../http/problem.ts'
 import { ifMatch, sendVersioned } from '../http/revision.ts'
 import type { Jobs } from '../jobs/pool.ts'
-
-const ROW = 'workshop'
 
 /** House rules of the workshop, and planning without storing. */
 export function workshopRoutes(store: Store, jobs: Jobs): Router {
@@ -20,15 +16,7 @@ export function workshopRoutes(store: Store, jobs: Jobs): Router {
   router.put('/house-rules', async (req, res) => {
     const version = ifMatch(req)
     const { houseRules } = read(z.object({ houseRules: RuleFigures }), req.body, 'These rules')
-    checkRuleFigures(houseRules)
-    await store.write(async (tx) => {
-      const current = await readHouseRules(tx)
-      if (current.version !== version) throw stale('set of house rules', current)
-      if (current.version === 0) {
-        await tx.insert(workshop).values({ id: ROW, houseRules, updatedAt: new Date().toISOString() })
-      } else await rewrite(tx, workshop, { id: ROW, version: current.version }, { houseRules })
-    })
-    sendVersioned(res, await readHouseRules(store.db))
+    sendVersioned(res, await changeHouseRules(store, version, houseRules))
   })
   router.post('/plan', async (req, res) => {
     const file = read(PairFile, req.body, 'This file')

@@ -74,10 +74,9 @@ interface Send {
   keepalive?: boolean
 }
 
-async function send<T>(path: string, { method = 'GET', body, version, keepalive }: Send = {}): Promise<T> {
-  let response: Response
+async function answer(path: string, { method = 'GET', body, version, keepalive }: Send): Promise<Response> {
   try {
-    response = await fetch(`/api/v1${path}`, {
+    return await fetch(`/api/v1${path}`, {
       method,
       keepalive,
       headers: {
@@ -90,7 +89,16 @@ async function send<T>(path: string, { method = 'GET', body, version, keepalive 
     // fetch rejects only when nothing answered at all.
     throw new ApiError(0, NO_ANSWER)
   }
+}
+
+async function send<T>(path: string, asked: Send = {}): Promise<T> {
+  const response = await answer(path, asked)
   if (response.status === 204) return undefined as T
+  return read<T>(response)
+}
+
+/** The document in an answer. Throws ApiError with the sentence of one that says no. */
+async function read<T>(response: Response): Promise<T> {
   const text = await response.text()
   let data: unknown
   try {
@@ -103,6 +111,29 @@ async function send<T>(path: string, { method = 'GET', body, version, keepalive 
     throw new ApiError(response.status, problem.detail ?? 'The server said no.', problem.fields, problem.current)
   }
   return data as T
+}
+
+/** A file to keep: its name, and how many parts on it were put on record as printed. */
+export interface KeptFile {
+  name: string
+  blob: Blob
+  printed: number
+}
+
+async function sendForFile(path: string, asked: Send = {}): Promise<KeptFile> {
+  const response = await answer(path, asked)
+  if (!response.ok) return read<never>(response)
+  const named = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1]
+  if (named === undefined) throw new ApiError(response.status, 'The server sent no file.')
+  return { name: named, blob: await response.blob(), printed: Number(response.headers.get('printed-parts') ?? 0) }
+}
+
+/** A file that can be had of a pair; `takes` are the names of what may be chosen about it. */
+export interface ExportKind {
+  id: string
+  title: string
+  group: 'print' | 'drawing'
+  takes: string[]
 }
 
 const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
@@ -165,6 +196,11 @@ export const api = {
   /** `text` is the file as read: the server says where it breaks off. */
   importPair: (text: string) => send<PairView>('/pairs/import', { method: 'POST', body: text }),
   file: (id: string) => send<PairFile>(`/pairs/${id}/file`),
+  keepFile: (id: string) => sendForFile(`/pairs/${id}/file`),
+  exports: () => send<ExportKind[]>('/exports'),
+  /** Makes a file of the pair and puts what is on it on record as printed. */
+  print: (id: string, exportId: string, options: Record<string, string>) =>
+    sendForFile(`/pairs/${id}/${exportId}`, { method: 'POST', body: options }),
   made: (id: string) => send<Made[]>(`/pairs/${id}/made`),
   addMade: (id: string, how: Making, parts: string[]) =>
     send<Made[]>(`/pairs/${id}/made`, { method: 'POST', body: { how, parts } }),

@@ -9,9 +9,12 @@ export const useMade = defineStore('made', () => {
   const pair = usePair()
   const list = ref<Made[]>([])
   const problem = ref<string | null>(null)
+  /** Whose list this is. */
+  let of = ''
 
   async function load(id: string): Promise<void> {
-    list.value = []
+    if (of !== id) list.value = []
+    of = id
     try {
       const made = await api.made(id)
       // Meanwhile another pair may have come onto the bench.

@@ -1,115 +1,129 @@
 <script setup lang="ts">
-import { makeables, partOfMade } from '@gentle-awl/core'
 import { IconDownload } from '@tabler/icons-vue'
-import { ref } from 'vue'
+import { NAlert, NButton, NSpin } from 'naive-ui'
+import { computed, ref, watch } from 'vue'
+import { api, ApiError, type ExportKind, type KeptFile } from '../../api/client.ts'
 import { useMade } from '../../plan/madeStore.ts'
 import { usePair } from '../../plan/pairStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
+import { saveFile } from '../../ui/saveFile.ts'
 
 const open = defineModel<boolean>('open', { required: true })
 const pair = usePair()
 const made = useMade()
 type Paper = 'a4' | 'a3' | 'letter'
 const paper = ref<Paper>('a4')
-const busy = ref('')
-const problem = ref('')
 const papers: { value: Paper; name: string }[] = [
   { value: 'a4', name: 'A4' },
   { value: 'a3', name: 'A3' },
   { value: 'letter', name: 'Letter' },
 ]
+/** Which one is being made. */
+const busy = ref('')
+const problem = ref('')
+const done = ref('')
+/** What the server can make; null until it has said so. */
+const kinds = ref<ExportKind[] | null>(null)
 
-/** What is on the paper that was fetched; drawings for other programs count as printed too. */
-function printed(what: string): string[] {
-  const plan = pair.whole
-  if (!plan || what === 'file') return []
-  const upper = ['upper', 'usvg', 'udxf'].includes(what)
-  return makeables(plan)
-    .map((m) => m.part)
-    .filter((part) => partOfMade(part).startsWith('upper.') === upper)
-}
+/** Only what this dialog knows how to ask for: the paper. */
+const offered = (group: ExportKind['group']) =>
+  computed(() => (kinds.value ?? []).filter((k) => k.group === group && k.takes.every((t) => t === 'paper')))
+const prints = offered('print')
+const drawings = offered('drawing')
 
-/** Saves first: what is printed is always a revision that can be found again. */
-async function fetchFile(what: string, path: string): Promise<void> {
-  if (!pair.view) return
+async function tried(what: string, work: () => Promise<void>): Promise<void> {
   problem.value = ''
+  done.value = ''
   busy.value = what
   try {
+    await work()
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    problem.value = error.message
+  } finally {
+    busy.value = ''
+  }
+}
+
+watch(
+  open,
+  async (shown) => {
+    if (!shown || kinds.value) return
+    await tried('list', async () => {
+      kinds.value = await api.exports()
+    })
+  },
+  { immediate: true },
+)
+
+/** Saves first: what is printed is always a revision that can be found again. */
+function fetchFile(what: string, fetched: (pairId: string) => Promise<KeptFile>): Promise<void> {
+  return tried(what, async () => {
+    if (!pair.view) return
     await pair.flush()
     if (pair.dirty) {
       problem.value = pair.saveProblem ?? 'Settle first which version stays.'
       return
     }
-    const response = await fetch(`/api/v1/pairs/${pair.view.id}/${path}`)
-    if (!response.ok) {
-      const body = (await response.json()) as { detail?: string }
-      problem.value = body.detail ?? 'The server said no.'
+    const { name, blob, printed } = await fetched(pair.view.id)
+    saveFile(name, blob)
+    if (printed === 0) {
+      done.value = `${name} is in your downloads.`
       return
     }
-    const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'parts'
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(await response.blob())
-    link.download = name
-    link.click()
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-    await made.record('printed', printed(what))
-  } catch (error) {
-    if (!(error instanceof TypeError)) throw error
-    problem.value = 'The workshop server does not answer. Start it and try again.'
-  } finally {
-    busy.value = ''
-  }
+    done.value = `${name} is in your downloads; ${printed === 1 ? 'one part' : `${printed} parts`} on it put on record as printed.`
+    await made.load(pair.view.id)
+  })
 }
+
+const print = (kind: ExportKind) =>
+  fetchFile(kind.id, (id) => api.print(id, kind.id, kind.takes.includes('paper') ? { paper: paper.value } : {}))
 </script>
 
 <template>
   <HouseDialog v-model:open="open" title="Print and files">
     <div class="print">
-      <section>
-        <h3>Parts at true size (PDF)</h3>
-        <p class="soft">
-          Tiled with overlap and register marks, both feet. Print at “actual size” and lay a rule on the 100 mm bar.
-        </p>
+      <NSpin v-if="busy === 'list'" aria-label="Asking what can be had" />
+      <section v-if="prints.length > 0">
+        <h3>To print, at true size</h3>
+        <p class="soft">Both feet, packed on the paper. Print at “actual size” and lay a rule on the 100 mm bar.</p>
         <div class="row">
           <ChoiceBar label="Paper" :options="papers" :value="paper" @choose="paper = $event" />
-          <button
-            class="button main"
-            type="button"
+          <NButton
+            v-for="kind in prints"
+            :key="kind.id"
+            type="primary"
+            :loading="busy === kind.id"
             :disabled="busy !== ''"
-            @click="fetchFile('pdf', `parts.pdf?paper=${paper}`)"
+            @click="print(kind)"
           >
-            <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'pdf' ? 'Drawing …' : 'Get the PDF' }}
-          </button>
-          <button
-            class="button"
-            type="button"
-            :disabled="busy !== ''"
-            @click="fetchFile('upper', `upper.pdf?paper=${paper}`)"
-          >
-            <IconDownload :size="22" aria-hidden="true" /> {{ busy === 'upper' ? 'Drawing …' : 'The upper as PDF' }}
-          </button>
+            <template #icon><IconDownload aria-hidden="true" /></template>{{ kind.title }}
+          </NButton>
         </div>
       </section>
       <section>
         <h3>Open files</h3>
         <p class="soft">The drawing for other programs, and the whole pair to keep, send, or bring in elsewhere.</p>
         <div class="row">
-          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('svg', 'parts.svg')">
-            <IconDownload :size="22" aria-hidden="true" /> SVG, in mm
-          </button>
-          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('usvg', 'upper.svg')">
-            <IconDownload :size="22" aria-hidden="true" /> Upper SVG
-          </button>
-          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('udxf', 'upper.dxf')">
-            <IconDownload :size="22" aria-hidden="true" /> Upper DXF
-          </button>
-          <button class="button" type="button" :disabled="busy !== ''" @click="fetchFile('file', 'file')">
-            <IconDownload :size="22" aria-hidden="true" /> Pair file
-          </button>
+          <NButton
+            v-for="kind in drawings"
+            :key="kind.id"
+            :loading="busy === kind.id"
+            :disabled="busy !== ''"
+            @click="print(kind)"
+          >
+            <template #icon><IconDownload aria-hidden="true" /></template>{{ kind.title }}
+          </NButton>
+          <NButton :loading="busy === 'file'" :disabled="busy !== ''" @click="fetchFile('file', api.keepFile)">
+            <template #icon><IconDownload aria-hidden="true" /></template>Pair file
+          </NButton>
         </div>
       </section>
-      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <div role="status">
+        <NAlert v-if="done" type="success" :bordered="false">{{ done }}</NAlert>
+      </div>
+      <NAlert v-if="problem" type="error" role="alert" :bordered="false">{{ problem }}</NAlert>
     </div>
   </HouseDialog>
 </template>
@@ -127,8 +141,5 @@ section {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

@@ -1,0 +1,56 @@
+import { checkRuleFigures, mayServe, roleNames, type MaterialRole, type PairDecisions } from '@gentle-awl/core'
+import { inArray } from 'drizzle-orm'
+import { cupSoleEntity } from './entities/cupSoles.ts'
+import { lastEntity } from './entities/lasts.ts'
+import { materialEntity } from './entities/materials.ts'
+import { StoreError } from './errors.ts'
+import type { Tx } from './open.ts'
+import { materials } from './schema.ts'
+
+const refused = (title: string, field: string, message: string) =>
+  new StoreError('cannot be', title, message, { field: `decisions.${field}` })
+
+/** Throws StoreError when decisions name a last, a cup sole or a material that is not in the workshop or cannot serve, or a rule that is none. */
+export async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
+  for (const [field, lastId] of [
+    ['lastId', decisions.lastId],
+    ['left.lastId', decisions.left?.lastId],
+  ] as const) {
+    if (!lastId) continue
+    if (await lastEntity.row(tx, lastId)) continue
+    const whose = field === 'lastId' ? '' : ' for the left shoe'
+    throw refused('Unknown last', field, `This last${whose} is not on the shelf. Choose another one.`)
+  }
+  if (decisions.cupSoleId !== null) {
+    if (!(await cupSoleEntity.row(tx, decisions.cupSoleId))) {
+      throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
+    }
+  }
+  const wanted = Object.entries(decisions.materials).filter((e): e is [MaterialRole, string] => e[1] !== null)
+  const found = await materialEntity.rows(
+    tx,
+    inArray(
+      materials.id,
+      wanted.map(([, id]) => id),
+    ),
+  )
+  const known = new Map(found.map((m) => [m.id, m]))
+  for (const [role, id] of wanted) {
+    const material = known.get(id)
+    if (!material) {
+      throw refused(
+        'Unknown material',
+        `materials.${role}`,
+        `The material chosen for the ${role} is not in the stores. Choose another one.`,
+      )
+    }
+    if (!mayServe(role, material.kind)) {
+      throw refused(
+        'Cannot serve',
+        `materials.${role}`,
+        `${roleNames[role]}: ${material.name} is ${material.kind}, which cannot serve here. Choose another material.`,
+      )
+    }
+  }
+  checkRuleFigures(decisions.rules)
+}

@@ -1,0 +1,64 @@
+import { makings, partOfMade, StepEvent } from '@gentle-awl/core'
+import { Router } from 'express'
+import { z } from 'zod'
+import { readMade, recordMade } from '../../db/made.ts'
+import type { Store } from '../../db/open.ts'
+import { pairFile } from '../../db/pairFile.ts'
+import { viewPair } from '../../db/pairs.ts'
+import { logStep, readLog } from '../../db/stepLog.ts'
+import { goneSignal } from '../../http/gone.ts'
+import { params } from '../../http/params.ts'
+import { Problem, read } from '../../http/problem.ts'
+import type { Jobs } from '../../jobs/pool.ts'
+
+const StepBody = StepEvent.pick({ step: true, what: true })
+const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
+
+const unknown = (title: string, field: string, message: string) =>
+  new Problem(422, title, message, [{ field, message }])
+
+/** What happens to a pair at the bench: its steps, and what was made of it. */
+export function benchRoutes(store: Store, jobs: Jobs): Router {
+  const router = Router()
+  router.get('/:id/steps', async (req, res) => {
+    const { id } = params(req)
+    await viewPair(store.db, id)
+    res.json(await readLog(store.db, id))
+  })
+  router.post('/:id/steps', async (req, res) => {
+    const { id } = params(req)
+    const { step, what } = read(StepBody, req.body, 'This step')
+    const file = await pairFile(store.db, id)
+    const { steps, makeables } = await jobs.run('bench', { file }, goneSignal(res))
+    if (what === 'started' && !steps.some((s) => s.id === step)) {
+      throw unknown('Unknown step', 'step', `This pair has no step "${step}".`)
+    }
+    const cut = steps.find((s) => s.id === step && s.group === 'cut')
+    await store.write(async (tx) => {
+      await logStep(tx, id, step, what)
+      // A part that is cut counts with the shape it has now: what changes it later means cutting it again.
+      if (what !== 'finished' || !cut) return
+      const parts = makeables.filter((m) => cut.parts.includes(partOfMade(m.part)))
+      await recordMade(tx, id, 'cut', file.revision, parts)
+    })
+    res.status(201).json(await readLog(store.db, id))
+  })
+
+  router.get('/:id/made', async (req, res) => {
+    const { id } = params(req)
+    await viewPair(store.db, id)
+    res.json(await readMade(store.db, id))
+  })
+  router.post('/:id/made', async (req, res) => {
+    const { id } = params(req)
+    const { how, parts } = read(MadeBody, req.body, 'What was made')
+    const file = await pairFile(store.db, id)
+    const { makeables } = await jobs.run('bench', { file }, goneSignal(res))
+    const stray = parts.find((p) => !makeables.some((m) => m.part === p))
+    if (stray !== undefined) throw unknown('Unknown part', 'parts', `This pair has no part "${stray}".`)
+    const those = makeables.filter((m) => parts.includes(m.part))
+    await store.write((tx) => recordMade(tx, id, how, file.revision, those))
+    res.status(201).json(await readMade(store.db, id))
+  })
+  return router
+}
