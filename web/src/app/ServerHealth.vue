@@ -3,19 +3,23 @@ import { useIntervalFn } from '@vueuse/core'
 import { NAlert } from 'naive-ui'
 import { onMounted, ref } from 'vue'
 import { api, ApiError } from '../api/client.ts'
+import { useAttempt } from '../ui/useAttempt.ts'
 
 /** What is wrong with the server itself (a database that is held, a backup that failed), on whatever page one is. */
 const EVERY = 60_000
 const warning = ref('')
 
+const { attempt } = useAttempt()
 async function look(): Promise<void> {
-  try {
-    warning.value = (await api.health()).warning
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    // That it does not answer at all is said where something is asked of it.
-    warning.value = error.status === 0 ? '' : error.message
-  }
+  await attempt(
+    async () => {
+      warning.value = (await api.health()).warning
+    },
+    (refusal) => {
+      // That it does not answer at all is said where something is asked of it.
+      warning.value = refusal instanceof ApiError && refusal.status === 0 ? '' : refusal.message
+    },
+  )
 }
 onMounted(look)
 useIntervalFn(look, EVERY)

@@ -1,6 +1,6 @@
 import { OutlineError } from './outlineError.ts'
 import { LOOK_AT, notText } from './notText.ts'
-import { outlinesOf } from './outlinesOf.ts'
+import { outlinesOf } from '../workers/outlines/outlinesOf.ts'
 import type { ReadOutlines } from './readOutlines.ts'
 
 /** Larger drawings hold pictures or whole rooms, not outlines, bytes. */

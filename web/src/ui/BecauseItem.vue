@@ -3,7 +3,7 @@ import { ruleOf, type Because } from '@gentle-awl/core'
 import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
 import { showFigure } from '../app/settings.ts'
-import { usePair } from '../plan/pairStore.ts'
+import { usePair } from '../stores/pairStore.ts'
 import FigureField from './FigureField.vue'
 import LengthField from './LengthField.vue'
 

@@ -2,14 +2,14 @@
 import { resample, type DrawnLine } from '@gentle-awl/core'
 import { ref } from 'vue'
 import { drawnFile } from '../formats/drawnFile.ts'
-import { OutlineError } from '../formats/outlineError.ts'
 import ChoiceBar from './ChoiceBar.vue'
 import FigureField from './FigureField.vue'
+import { useAttempt } from './useAttempt.ts'
 
 /** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
 const props = defineProps<{ line: DrawnLine | null; what: string }>()
 const emit = defineEmits<{ change: [line: DrawnLine | null] }>()
-const wrong = ref('')
+const { problem: wrong, attempt } = useAttempt()
 const from = ref('')
 /** Finer than any pencil, and small enough to be kept with the pair. */
 const POINTS = 400
@@ -21,8 +21,7 @@ const sides = [
 ] as const
 
 async function file(event: Event): Promise<void> {
-  wrong.value = ''
-  try {
+  await attempt(async () => {
     const read = await drawnFile(event)
     if (!read) return
     const [outline] = read.outlines
@@ -35,10 +34,7 @@ async function file(event: Event): Promise<void> {
       flipped: false,
     })
     from.value = `${read.name}: ${read.unit}`
-  } catch (error) {
-    if (!(error instanceof OutlineError)) throw error
-    wrong.value = error.message
-  }
+  })
 }
 function set(next: Partial<DrawnLine>): void {
   if (props.line) emit('change', { ...props.line, ...next })

@@ -5,7 +5,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { createMemoryHistory, createRouter, type Router } from 'vue-router'
 import { lengthUnit } from '../app/settings.ts'
-import { usePair } from '../plan/pairStore.ts'
+import { usePair } from '../stores/pairStore.ts'
 import FindingItem from './FindingItem.vue'
 import { IN_PAIR } from './inPair.ts'
 

@@ -2,7 +2,7 @@
 import { mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
-import { useWorkshop } from '../plan/workshopStore.ts'
+import { useWorkshop } from '../stores/workshopStore.ts'
 
 /** A material for a role, with its thickness; some may be left open. */
 const props = defineProps<{

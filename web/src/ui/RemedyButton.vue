@@ -3,7 +3,7 @@ import { handNames, ruleOf, roleNames, type Control, type Remedy } from '@gentle
 import { NButton } from 'naive-ui'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { showFigure } from '../app/settings.ts'
-import { usePair } from '../plan/pairStore.ts'
+import { usePair } from '../stores/pairStore.ts'
 
 /** What mends a finding, at a press: it sets the figure, makes the choice, or leads to the field where one is made. */
 const props = defineProps<{ remedy: Remedy }>()

@@ -1,42 +1,35 @@
 <script setup lang="ts">
 import { IconDownload, IconRestore } from '@tabler/icons-vue'
 import { NAlert, NButton, NDataTable, NEmpty, type DataTableColumns } from 'naive-ui'
-import { computed, h, onMounted, ref } from 'vue'
-import { api, ApiError, type Backups } from '../../api/client.ts'
+import { computed, h, onMounted, ref, shallowRef } from 'vue'
+import { api, type Backups } from '../../api/client.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { sayReason, saySize, sayTime } from './sayCopy.ts'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 /** Copies of the whole workshop: which there are, one more, one to take elsewhere, one put back. */
-const backups = ref<Backups | null>(null)
-const problem = ref<string | null>(null)
-const refused = ref('')
+const backups = shallowRef<Backups | null>(null)
+const { problem, attempt } = useAttempt()
+const { problem: refused, attempt: attemptRefused } = useAttempt()
 const making = ref(false)
 const made = ref('')
 /** The copy that somebody is about to put back. */
-const wanted = ref<Backups['copies'][number] | null>(null)
+const wanted = shallowRef<Backups['copies'][number] | null>(null)
 
 async function load(): Promise<void> {
-  problem.value = null
-  try {
+  await attempt(async () => {
     backups.value = await api.backups.list()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 onMounted(load)
 
 /** Does something with the copies; what stands in the way is said above the list. */
 async function act(work: () => Promise<void>): Promise<void> {
-  refused.value = ''
   made.value = ''
-  try {
+  await attemptRefused(async () => {
     await work()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    refused.value = error.message
-  }
+  })
 }
 
 async function make(): Promise<void> {

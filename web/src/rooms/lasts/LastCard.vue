@@ -1,21 +1,22 @@
 <script setup lang="ts">
 import { holdOn, type LastHold, type ShelfLast } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { ApiError, type PairName, type Stored } from '../../api/client.ts'
+import { type PairName, type Stored } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
-import { sayDay, today } from '../../lasts/days.ts'
-import { builtLast } from '../../lasts/lastBench.ts'
-import type { BuiltLast } from '../../lasts/lastWorker.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { sayDay, today } from './days.ts'
+import { builtLast } from '../../workers/last/lastBench.ts'
+import type { BuiltLast } from '../../workers/last/lastWorker.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import { lastPicture } from '../../viewer/lastPicture.ts'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 /** A last on the shelf: how it looks, what a maker asks for first, where it stands and who has it. */
 const props = defineProps<{ last: Stored<ShelfLast>; pairs: PairName[]; holds: Stored<LastHold>[] }>()
 const workshop = useWorkshop()
 const built = shallowRef<BuiltLast | null>(null)
 const picture = ref<string | null>(null)
-const problem = ref('')
+const { problem, attempt } = useAttempt()
 
 async function build(): Promise<void> {
   const whole = await wholeOrProblem()
@@ -27,13 +28,11 @@ async function build(): Promise<void> {
 }
 /** The last with its surface; null, with the reason shown, when it cannot be had. */
 async function wholeOrProblem() {
-  try {
-    return await workshop.wholeLast(props.last.id)
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-    return null
-  }
+  return (
+    (await attempt(async () => {
+      return await workshop.wholeLast(props.last.id)
+    })) ?? null
+  )
 }
 onMounted(build)
 watch(() => props.last.version, build)

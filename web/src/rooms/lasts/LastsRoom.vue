@@ -1,27 +1,24 @@
 <script setup lang="ts">
 import type { LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { onMounted, ref } from 'vue'
-import { api, ApiError, type PairName, type Stored } from '../../api/client.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { onMounted, shallowRef } from 'vue'
+import { api, type PairName, type Stored } from '../../api/client.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 import LastCard from './LastCard.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 const workshop = useWorkshop()
-const pairs = ref<PairName[] | null>(null)
-const holds = ref<Stored<LastHold>[]>([])
-const problem = ref<string | null>(null)
+const pairs = shallowRef<PairName[] | null>(null)
+const holds = shallowRef<Stored<LastHold>[]>([])
+const { problem, attempt } = useAttempt()
 
 async function load(): Promise<void> {
-  problem.value = null
-  try {
+  await attempt(async () => {
     const [rows, uses] = await Promise.all([api.pairNames(), api.lastHolds.list(), workshop.load()])
     pairs.value = rows
     holds.value = uses
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 onMounted(load)
 </script>

@@ -2,19 +2,19 @@
 import { boxOf, DrawnLine, GeometryError, oldSock, RuleBook, type OldSock, type Path } from '@gentle-awl/core'
 import { IconDownload } from '@tabler/icons-vue'
 import { useLocalStorage } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
-import { ApiError } from '../../api/client.ts'
+import { computed, onMounted } from 'vue'
 import { showFigure } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import DrawnLineFields from '../../ui/DrawnLineFields.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { linerSheet } from './linerSheet.ts'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 /** A new sock liner, with or without padding, for a shoe that was not made here: from the old liner, traced. */
 const workshop = useWorkshop()
-const problem = ref<string | null>(null)
+const { problem, attempt } = useAttempt()
 const reaches = [
   { value: 'none', name: 'No padding' },
   { value: 'heel pad', name: 'Heel pad' },
@@ -27,13 +27,9 @@ const kept = useLocalStorage<{ line: unknown; reach: Reach }>('gentle-awl.liner'
 const line = computed(() => DrawnLine.safeParse(kept.value.line).data ?? null)
 
 async function load(): Promise<void> {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await workshop.load()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 onMounted(load)
 

@@ -2,9 +2,10 @@
 import { sizeSystemNames } from '@gentle-awl/core'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onMounted, shallowRef } from 'vue'
-import { api, ApiError, type PairCardState, type PairRow } from '../../api/client.ts'
+import { api, type PairCardState, type PairRow } from '../../api/client.ts'
 import PartShape from '../../drawing/PartShape.vue'
 import LevelMark from '../../ui/LevelMark.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 /** One pair on the list: its insole as a picture, how far the work is, and whether something stands against it. */
 const props = defineProps<{ pair: PairRow }>()
@@ -13,15 +14,12 @@ defineEmits<{ remove: [] }>()
 const { card, standing } = props.pair
 /** As it came with the list, or made now that somebody looks at it. */
 const state = shallowRef<PairCardState | null>(card && standing ? { card, standing } : null)
-const failed = shallowRef('')
+const { problem: failed, attempt } = useAttempt()
 onMounted(async () => {
   if (state.value || props.pair.unreadable) return
-  try {
+  await attempt(async () => {
     state.value = await api.card(props.pair.id)
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    failed.value = error.message
-  }
+  })
 })
 
 const stand = computed(() => {

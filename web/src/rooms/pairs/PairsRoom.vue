@@ -3,12 +3,13 @@ import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
 import { NButton, NInput } from 'naive-ui'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
+import { api, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 const router = useRouter()
 // The first page of the day stands without them; they follow.
@@ -16,9 +17,9 @@ const NSelect = defineAsyncComponent(async () => (await import('naive-ui/es/sele
 const NPagination = defineAsyncComponent(async () => (await import('naive-ui/es/pagination')).NPagination)
 const HouseDialog = defineAsyncComponent(() => import('../../ui/HouseDialog.vue'))
 
-const found = ref<PairPage | null>(null)
-const problem = ref<string | null>(null)
-const importProblem = ref<string | null>(null)
+const found = shallowRef<PairPage | null>(null)
+const { problem, attempt: attemptLoad } = useAttempt()
+const { problem: importProblem, attempt } = useAttempt()
 const wanted = ref('')
 const sort = ref<PairSort>('changed')
 const page = ref(1)
@@ -29,17 +30,18 @@ const sortChoices = pairSorts.map((value) => ({ value, label: sortNames[value] }
 let asked = 0
 async function load(): Promise<void> {
   const mine = ++asked
-  problem.value = null
-  try {
-    const answer = await api.pairs(wanted.value, sort.value, page.value)
-    // An older question may be answered later.
-    if (mine !== asked) return
-    found.value = answer
-    page.value = answer.page
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    if (mine === asked) problem.value = error.message
-  }
+  await attemptLoad(
+    async () => {
+      const answer = await api.pairs(wanted.value, sort.value, page.value)
+      // An older question may be answered later.
+      if (mine !== asked) return
+      found.value = answer
+      page.value = answer.page
+    },
+    (refusal) => {
+      if (mine === asked) problem.value = refusal.message
+    },
+  )
 }
 /** Another search or order begins on its first page. */
 function again(): void {
@@ -54,28 +56,26 @@ async function bringIn(event: Event): Promise<void> {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  importProblem.value = null
-  try {
-    const pair = await api.importPair(await file.text())
-    await router.push(`/pairs/${pair.id}/parts`)
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    importProblem.value = `${file.name}: ${error.message}`
-  }
+  await attempt(
+    async () => {
+      const pair = await api.importPair(await file.text())
+      await router.push(`/pairs/${pair.id}/parts`)
+    },
+    (refusal) => {
+      importProblem.value = `${file.name}: ${refusal.message}`
+    },
+  )
 }
 
 /** A pair that cannot be read can still be taken off the list, once somebody is sure. */
-const unwanted = ref<PairRow | null>(null)
+const unwanted = shallowRef<PairRow | null>(null)
 async function remove(): Promise<void> {
   const pair = unwanted.value
   unwanted.value = null
   if (!pair) return
-  try {
+  await attempt(async () => {
     await api.removePair(pair.id, pair.version)
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    importProblem.value = error.message
-  }
+  })
   await load()
 }
 

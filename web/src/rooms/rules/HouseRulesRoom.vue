@@ -1,25 +1,23 @@
 <script setup lang="ts">
 import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
-import { onMounted, ref } from 'vue'
+import { onMounted, ref, shallowRef } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import RuleTrial from './RuleTrial.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 const workshop = useWorkshop()
-const problem = ref<string | null>(null)
+const { problem, attempt } = useAttempt()
+const { attempt: attemptSave } = useAttempt()
 const wrong = ref<{ key: string; message: string } | null>(null)
 const kept = ref('')
 
 async function load(): Promise<void> {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await workshop.load()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 const figure = (rule: Rule) => workshop.houseRules[rule.key] ?? rule.value
 const changed = (rule: Rule) => workshop.houseRules[rule.key] !== undefined
@@ -27,22 +25,25 @@ const changed = (rule: Rule) => workshop.houseRules[rule.key] !== undefined
 async function save(key: string, rules: RuleFigures, done: string): Promise<void> {
   wrong.value = null
   kept.value = ''
-  try {
-    const r = await api.changeHouseRules(workshop.houseRulesVersion, rules)
-    workshop.houseRules = r.houseRules
-    workshop.houseRulesVersion = r.version
-    kept.value = done
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    wrong.value = {
-      key,
-      message: error.status === 409 ? `${error.message} The figures shown now are the saved ones.` : error.message,
-    }
-    if (error.status === 409) await load()
-  }
+  await attemptSave(
+    async () => {
+      const r = await api.changeHouseRules(workshop.houseRulesVersion, rules)
+      workshop.houseRules = r.houseRules
+      workshop.houseRulesVersion = r.version
+      kept.value = done
+    },
+    async (refusal) => {
+      const overtaken = refusal instanceof ApiError && refusal.status === 409
+      wrong.value = {
+        key,
+        message: overtaken ? `${refusal.message} The figures shown now are the saved ones.` : refusal.message,
+      }
+      if (overtaken) await load()
+    },
+  )
 }
 /** A figure that was typed and is not kept yet; what it would change is shown first. */
-const tried = ref<{ rule: Rule; value: number } | null>(null)
+const tried = shallowRef<{ rule: Rule; value: number } | null>(null)
 function set(rule: Rule, value: number | null): void {
   if (value === null) return
   wrong.value = null

@@ -1,37 +1,36 @@
 <script setup lang="ts">
 import { consequences, type Consequences, type Rule } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, ApiError, type PairName, type PairView } from '../../api/client.ts'
+import { api, type PairName, type PairView } from '../../api/client.ts'
 import { showFigure, showLength, showMinutes } from '../../app/settings.ts'
-import { planInTurn } from '../../plan/planner.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { planInTurn } from '../../workers/plan/planner.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 import SelectField from '../../ui/SelectField.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 /** What a new figure would do to a pair of the workshop, before anybody keeps it. */
 const props = defineProps<{ rule: Rule; value: number; now: number }>()
 const emit = defineEmits<{ keep: []; leave: [] }>()
 const workshop = useWorkshop()
-const pairs = ref<PairName[]>([])
+const pairs = shallowRef<PairName[]>([])
 const chosen = ref('')
 const tried = shallowRef<PairView | null>(null)
-const problem = ref('')
-const found = ref<Consequences | null>(null)
+const { problem, attempt } = useAttempt()
+const found = shallowRef<Consequences | null>(null)
 /** More lines than this hide what matters. */
 const MOST = 8
 
 /** The pair that is tried on, with its last; null, with the reason shown, when it cannot be had. */
 async function chosenPair(): Promise<PairView | null> {
   if (chosen.value === '') return null
-  try {
-    if (tried.value?.id !== chosen.value) tried.value = await api.pair(chosen.value)
-    await workshop.hold(tried.value.decisions)
-    return tried.value
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-    return null
-  }
+  return (
+    (await attempt(async () => {
+      if (tried.value?.id !== chosen.value) tried.value = await api.pair(chosen.value)
+      await workshop.hold(tried.value.decisions)
+      return tried.value
+    })) ?? null
+  )
 }
 
 async function look(): Promise<void> {
@@ -48,16 +47,13 @@ async function look(): Promise<void> {
   if (asked !== props.value || chosen.value !== pair.id) return
   if (after.problem !== null) problem.value = `${pair.label.name} could not be planned with it: ${after.problem}`
   else if (before.problem !== null) problem.value = before.problem
-  else found.value = consequences(before.plan, after.plan)
+  else found.value = consequences(before.value, after.value)
 }
 onMounted(async () => {
-  try {
+  await attempt(async () => {
     pairs.value = await api.pairNames()
     chosen.value = pairs.value[0]?.id ?? ''
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 })
 watch([chosen, () => props.value], look)
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { api, ApiError } from '../../api/client.ts'
+import { computed, reactive, shallowRef } from 'vue'
+import { api } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FigureField from '../../ui/FigureField.vue'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 const form = reactive({
   seed: 7,
@@ -12,8 +13,8 @@ const form = reactive({
   noise: '0.1',
   holes: 3,
 })
-const lifted = ref<Awaited<ReturnType<typeof api.hiddenLast>> | null>(null)
-const problem = ref('')
+const lifted = shallowRef<Awaited<ReturnType<typeof api.hiddenLast>> | null>(null)
+const { problem, attempt } = useAttempt()
 const feet = [
   { value: 'right', name: 'Right last' },
   { value: 'left', name: 'Left last' },
@@ -39,13 +40,10 @@ const address = computed(() => {
   return `/api/v1/standins/scanner/scan?${q}`
 })
 async function lift(): Promise<void> {
-  try {
+  await attempt(async () => {
     lifted.value = await api.hiddenLast(form.seed)
     problem.value = ''
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 function next(): void {
   form.seed = (form.seed % 9999) + 1

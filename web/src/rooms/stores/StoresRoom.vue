@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { computed, onMounted, reactive, ref } from 'vue'
-import { api, ApiError, type Stored } from '../../api/client.ts'
+import { computed, onMounted, reactive, shallowRef } from 'vue'
+import { api, type Stored } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
-import { useWorkshop } from '../../plan/workshopStore.ts'
+import { useWorkshop } from '../../stores/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
 import FigureField from '../../ui/FigureField.vue'
 import { unread } from '../../ui/unread.ts'
+import { useAttempt } from '../../ui/useAttempt.ts'
 
 const workshop = useWorkshop()
-const problem = ref<string | null>(null)
-const editing = ref<Stored<Material> | 'new' | null>(null)
+const { problem, attempt } = useAttempt()
+const editing = shallowRef<Stored<Material> | 'new' | null>(null)
 const form = reactive({
   name: '',
   kind: 'upper leather' as MaterialKind,
@@ -21,7 +22,7 @@ const form = reactive({
   note: '',
   foamTest: null as Material['foamTest'],
 })
-const wrong = ref('')
+const { problem: wrong, attempt: attemptWrong } = useAttempt()
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -30,13 +31,9 @@ const open = computed({
 })
 
 async function load(): Promise<void> {
-  problem.value = null
-  try {
+  await attempt(async () => {
     await workshop.load()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    problem.value = error.message
-  }
+  })
 }
 const tested = (m: Material) => {
   const back = m.foamTest && foamRecovery(m.foamTest)
@@ -51,14 +48,11 @@ function edit(material: Stored<Material> | 'new'): void {
   editing.value = material
 }
 async function act(work: () => Promise<unknown>): Promise<void> {
-  try {
+  await attemptWrong(async () => {
     await work()
     editing.value = null
     await load()
-  } catch (error) {
-    if (!(error instanceof ApiError)) throw error
-    wrong.value = error.message
-  }
+  })
 }
 async function keep(): Promise<void> {
   if (unread(document.getElementById('material-form'))) return

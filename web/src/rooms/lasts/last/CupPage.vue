@@ -1,0 +1,235 @@
+<script setup lang="ts">
+import type { CupFit, CupSole, Path, PlannedLayers, RuleFigures } from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { api, type PairName, type Stored } from '../../../api/client.ts'
+import CupFitDrawing from '../../../drawing/CupFitDrawing.vue'
+import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
+import type { Answer } from '../../../workers/answer.ts'
+import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
+import { planInTurn } from '../../../workers/plan/planner.ts'
+import { useLast } from '../../../stores/lastStore.ts'
+import { thinnedOutline } from '../shape/thinned.ts'
+import { useWorkshop } from '../../../stores/workshopStore.ts'
+import BecausePanel from '../../../ui/BecausePanel.vue'
+import LengthField from '../../../ui/LengthField.vue'
+import FindingItem from '../../../ui/FindingItem.vue'
+import FigureField from '../../../ui/FigureField.vue'
+import { useAttempt } from '../../../ui/useAttempt.ts'
+
+const store = useLast()
+const workshop = useWorkshop()
+const soles = shallowRef<Stored<CupSole>[]>([])
+const pairs = shallowRef<PairName[]>([])
+const chosen = ref<string | null>(null)
+/** Layers of a pair that is planned on this last, or thicknesses tried here. */
+const layersOf = ref<string>('own')
+const layers = reactive<PlannedLayers>({ upper: 1.4, lining: 0.9, stiffener: 1.2, puff: 1 })
+const fit = shallowRef<CupFit | null>(null)
+const { problem, attempt } = useAttempt()
+const working = ref(false)
+const bring = reactive({ name: '', text: '', open: false })
+
+async function load(): Promise<void> {
+  await attempt(async () => {
+    const [s, p] = await Promise.all([api.cupSoles.list(), api.pairNames(), workshop.load()])
+    soles.value = s
+    pairs.value = p.filter((row) => row.lastId === store.last?.id)
+    chosen.value ??= s[0]?.id ?? null
+  })
+}
+onMounted(load)
+const sole = computed(() => soles.value.find((s) => s.id === chosen.value) ?? null)
+
+/** The shoe's outline at the wall of the cup, of a pair as it is planned; undefined when the pair cannot be had. */
+async function lastedOfPair(id: string): Promise<Answer<Path> | undefined> {
+  const pair = await attempt(() => api.pair(id))
+  if (!pair || !store.last) return undefined
+  const plan = await planInTurn({
+    decisions: { ...pair.decisions, left: null, cupSoleId: null },
+    last: store.last,
+    materials: workshop.materials,
+    houseRules: workshop.houseRules,
+  })
+  pairRules = pair.decisions.rules
+  return plan.problem === null ? { value: plan.value.lasted, problem: null } : plan
+}
+let pairRules: RuleFigures = {}
+
+let asked = 0
+watch(
+  [() => store.last, sole, layersOf, layers, () => workshop.houseRules],
+  async () => {
+    if (!store.last || !sole.value) return
+    const mine = ++asked
+    working.value = true
+    const { outline, turned, flipped } = sole.value
+    pairRules = {}
+    const lasted =
+      layersOf.value === 'own'
+        ? await lastBench().lasted(bodyOf(store.last), { ...layers }, workshop.houseRules)
+        : await lastedOfPair(layersOf.value)
+    if (mine !== asked) return
+    const answer =
+      lasted?.problem === null
+        ? await lastBench().cup(lasted.value, { outline, turned, flipped }, workshop.houseRules, pairRules)
+        : lasted
+    if (mine !== asked) return
+    working.value = false
+    if (answer) problem.value = answer.problem ?? ''
+    fit.value = answer?.value ?? null
+  },
+  { immediate: true, deep: true },
+)
+
+async function turn(some: Partial<CupSole>): Promise<void> {
+  const row = sole.value
+  if (!row) return
+  const { name, note, outline, seat, tread, turned, flipped } = row
+  await act(() =>
+    api.cupSoles.change(row.id, row.version, { name, note, outline, seat, tread, turned, flipped, ...some }),
+  )
+}
+async function act(work: () => Promise<{ id: string }>): Promise<void> {
+  await attempt(async () => {
+    const { id } = await work()
+    soles.value = await api.cupSoles.list()
+    chosen.value = id
+    bring.open = false
+  })
+}
+async function take(text: string, name: string): Promise<void> {
+  await attempt(async () => {
+    const { outlines } = await outlinesOf(text, name)
+    await act(() =>
+      api.cupSoles.add({
+        name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
+        note: `From ${name}.`,
+        outline: thinnedOutline(outlines[0]),
+        seat: null,
+        tread: null,
+        turned: false,
+        flipped: false,
+      }),
+    )
+  })
+}
+async function file(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const picked = input.files?.[0]
+  if (picked) await take(await picked.text(), picked.name)
+  input.value = ''
+}
+</script>
+
+<template>
+  <div v-if="store.last" class="work-and-panel">
+    <CupFitDrawing
+      :fit="fit"
+      :empty="sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.'"
+    />
+    <BecausePanel title="Cup sole">
+      <label class="field">
+        <span>Cup sole</span>
+        <select v-model="chosen">
+          <option v-for="s in soles" :key="s.id" :value="s.id">{{ s.name }}</option>
+        </select>
+      </label>
+      <div class="row">
+        <button class="button" type="button" :disabled="!sole" @click="turn({ turned: !sole?.turned })">
+          Turn it round
+        </button>
+        <button class="button" type="button" :disabled="!sole" @click="turn({ flipped: !sole?.flipped })">
+          Other foot
+        </button>
+        <button class="button" type="button" :aria-expanded="bring.open" @click="bring.open = !bring.open">
+          Bring one in
+        </button>
+      </div>
+      <div v-if="sole" class="four">
+        <div v-for="where in ['seat', 'tread'] as const" :key="where" class="field">
+          <span>Bottom under the {{ where }}</span>
+          <LengthField
+            :label="`Bottom of the cup under the ${where}; 0 if it was not measured`"
+            :value="sole[where] ?? 0"
+            :min="0"
+            :max="where === 'seat' ? 80 : 40"
+            @change="turn({ [where]: $event >= 1 ? $event : null })"
+          />
+        </div>
+      </div>
+      <div v-if="bring.open" class="bring">
+        <label class="field"><span>Name</span><input v-model="bring.name" /></label>
+        <label class="button">
+          Choose an SVG or DXF of its inside
+          <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
+        </label>
+        <label class="field"
+          ><span>Or points, x and y in mm, one a line</span><textarea v-model="bring.text" rows="4" class="figure" />
+        </label>
+        <button class="button" type="button" @click="take(bring.text, 'The points')">Take these points</button>
+      </div>
+      <label class="field">
+        <span>Layers over the last</span>
+        <select v-model="layersOf">
+          <option v-for="p in pairs" :key="p.id" :value="p.id">as planned for {{ p.order }}, {{ p.name }}</option>
+          <option value="own">tried here</option>
+        </select>
+      </label>
+      <div v-if="layersOf === 'own'" class="four">
+        <label v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
+          <span>{{ key }}, mm</span>
+          <FigureField
+            :value="layers[key]"
+            :min="0"
+            :max="5"
+            :step="0.1"
+            @change="layers[key] = $event ?? layers[key]"
+          />
+        </label>
+      </div>
+      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <p v-if="working" class="soft" role="status">Fitting …</p>
+      <ul v-if="fit" class="findings" aria-label="Checks">
+        <FindingItem :finding="fit.finding" />
+      </ul>
+      <p class="soft">
+        The cup is moved and turned until its tightest place is as easy as it can be, as a shoe settles when it is
+        pressed in.
+      </p>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.row,
+.bring {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 10px 0;
+}
+.bring {
+  display: grid;
+}
+.bring .button:has(input:focus-visible) {
+  outline: 3px solid var(--action);
+}
+.four {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 14px;
+  margin: 10px 0;
+}
+.four .field > span {
+  font-weight: 400;
+}
+.findings {
+  margin: 12px 0;
+  padding: 0;
+  list-style: none;
+}
+.wrong {
+  margin: 10px 0;
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
+import { api, type Stored } from '../../../api/client.ts'
+import { showLength } from '../../../app/settings.ts'
+import { footFields, readFeet, typedFoot } from './footFields.ts'
+import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
+import { useLast } from '../../../stores/lastStore.ts'
+import { useWorkshop } from '../../../stores/workshopStore.ts'
+import ChoiceBar from '../../../ui/ChoiceBar.vue'
+import RoomState from '../../../ui/RoomState.vue'
+import { feet as footNames, type Foot } from '../../../ui/feet.ts'
+import { NInput } from 'naive-ui'
+import { useAttempt } from '../../../ui/useAttempt.ts'
+
+const store = useLast()
+const workshop = useWorkshop()
+const list = shallowRef<Stored<Feet>[] | null>(null)
+const { problem: loadProblem, attempt } = useAttempt()
+const chosen = ref<string | 'new'>('new')
+const foot = ref<Foot>('right')
+const { problem, attempt: attemptProblem } = useAttempt()
+const busy = ref(false)
+const label = reactive({ order: '', trade: '', note: '' })
+const blank = typedFoot(FootMeasures.parse({}))
+const typed = reactive({ right: { ...blank }, left: { ...blank } })
+
+async function load(): Promise<void> {
+  await attempt(async () => {
+    const [rows, pairs] = await Promise.all([api.feet.list(), api.pairNames(), workshop.load()])
+    list.value = rows
+    // The customer of a pair on this last comes first.
+    const orders = pairs
+      .filter((p) => store.last && [p.lastId, p.leftLastId].includes(store.last.id))
+      .map((p) => p.order)
+    const likely = rows.find((f) => orders.includes(f.order)) ?? rows[0]
+    if (chosen.value === 'new' && likely) choose(likely.id)
+  })
+}
+onMounted(load)
+
+function choose(id: string): void {
+  chosen.value = id
+  problem.value = ''
+  const row = list.value?.find((f) => f.id === id)
+  Object.assign(label, { order: row?.order ?? '', trade: row?.trade ?? '', note: row?.note ?? '' })
+  typed.right = row ? typedFoot(row.right) : { ...blank }
+  typed.left = row ? typedFoot(row.left) : { ...blank }
+}
+const lines = computed<FitLine[]>(() => {
+  if (!store.built) return []
+  const read = readFeet({ ...label, order: label.order || '-' }, typed)
+  if ('problem' in read) return []
+  return footFit(store.built.readings, read.fields[foot.value], new RuleBook(workshop.houseRules, {}))
+})
+const reading = computed(() => {
+  const read = readFeet({ ...label, order: label.order || '-' }, typed)
+  return 'problem' in read ? read.problem : ''
+})
+async function keep(): Promise<void> {
+  const read = readFeet(label, typed)
+  if ('problem' in read) {
+    problem.value = read.problem
+    return
+  }
+  await attemptProblem(async () => {
+    const row = list.value?.find((f) => f.id === chosen.value)
+    const kept = row ? await api.feet.change(row.id, row.version, read.fields) : await api.feet.add(read.fields)
+    list.value = await api.feet.list()
+    choose(kept.id)
+  })
+}
+const verdicts: Record<FitLine['verdict'], string> = { small: 'too small', right: 'right', large: 'large' }
+
+async function buildUp(line: FitLine): Promise<void> {
+  const station = girthOf(line.what)
+  if (!store.last || !station) return
+  busy.value = true
+  problem.value = ''
+  const place = station === 'heel' ? 'medial' : 'over the top'
+  const answer = await lastBench().buildUpFor(bodyOf(store.last), station, place, line.wanted.value, 40)
+  if (answer.value === null) problem.value = answer.problem
+  else {
+    const thickness = Math.ceil(answer.value.thickness * 10) / 10
+    await store.change({ buildUps: [...store.last.buildUps, { ...answer.value, thickness }] })
+  }
+  busy.value = false
+}
+</script>
+
+<template>
+  <section class="room-page">
+    <RoomState :loading="list === null" :problem="loadProblem" what="The feet" @retry="load">
+      <div class="head">
+        <label class="field">
+          <span>Feet of</span>
+          <select :value="chosen" @change="choose(($event.target as HTMLSelectElement).value)">
+            <option v-for="f in list" :key="f.id" :value="f.id">Order {{ f.order }}, {{ f.trade }}</option>
+            <option value="new">New customer</option>
+          </select>
+        </label>
+        <ChoiceBar label="Foot" :options="footNames" :value="foot" @choose="foot = $event" />
+      </div>
+      <div class="both">
+        <form class="card form" novalidate @submit.prevent="keep">
+          <h2>The {{ foot }} foot</h2>
+          <div class="two">
+            <label class="field"><span>Order</span><input v-model="label.order" /></label>
+            <label class="field"><span>Trade</span><input v-model="label.trade" /></label>
+            <label v-for="f in footFields" :key="f.key" class="field">
+              <span>{{ f.name }}, mm</span>
+              <NInput
+                v-model:value="typed[foot][f.key]"
+                class="figure"
+                placeholder="not measured"
+                :input-props="{ inputmode: 'decimal', autocomplete: 'off' }"
+              />
+            </label>
+          </div>
+          <label class="field"><span>Note</span><input v-model="label.note" /></label>
+          <p v-if="problem || reading" class="wrong" role="alert">{{ problem || reading }}</p>
+          <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
+          <button class="button main" type="submit">Keep these feet</button>
+        </form>
+        <div class="card fit">
+          <h2>{{ store.last?.name }} against it</h2>
+          <p v-if="lines.length === 0" class="soft">Write what was measured on the foot: it is compared here.</p>
+          <table v-else>
+            <thead>
+              <tr>
+                <th scope="col">Figure</th>
+                <th scope="col" class="right">Foot</th>
+                <th scope="col" class="right">Wanted</th>
+                <th scope="col" class="right">Last</th>
+                <th scope="col" class="right">Over</th>
+                <th scope="col">Build-up</th>
+              </tr>
+            </thead>
+            <tbody>
+              <template v-for="line in lines" :key="line.what">
+                <tr :class="line.verdict" :data-fit="line.what">
+                  <th scope="row">{{ line.name }}</th>
+                  <td class="figure right">{{ showLength(line.foot) }}</td>
+                  <td class="figure right">{{ showLength(line.wanted.value) }}</td>
+                  <td class="figure right">{{ showLength(line.last) }}</td>
+                  <td class="figure right">{{ line.over > 0 ? '+' : '' }}{{ showLength(line.over) }}</td>
+                  <td>
+                    <button
+                      v-if="line.buildUp > 0.1"
+                      class="button"
+                      type="button"
+                      :disabled="busy"
+                      :aria-label="`Build the ${line.name} up by ${line.buildUp.toFixed(1)} mm`"
+                      @click="buildUp(line)"
+                    >
+                      + {{ showLength(line.buildUp) }}
+                    </button>
+                    <span v-else>{{ verdicts[line.verdict] }}</span>
+                  </td>
+                </tr>
+                <tr class="why">
+                  <td colspan="6" class="soft">{{ line.wanted.sentence }}</td>
+                </tr>
+              </template>
+            </tbody>
+          </table>
+        </div>
+      </div>
+    </RoomState>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 16px;
+  align-items: end;
+  margin-bottom: 18px;
+}
+.head .field {
+  min-width: 280px;
+}
+.both {
+  display: grid;
+  grid-template-columns: minmax(300px, 400px) minmax(0, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+@media (max-width: 1100px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+.form,
+.fit {
+  display: grid;
+  gap: 12px;
+  padding: 18px 20px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 14px;
+}
+.field > span:first-child {
+  font-weight: 400;
+}
+td .button {
+  padding: 0 10px;
+  white-space: nowrap;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 8px 8px 2px;
+  text-align: left;
+}
+thead th {
+  color: var(--soft);
+  font-weight: 400;
+}
+tbody tr:not(.why) > * {
+  border-top: 1px solid var(--line);
+  font-weight: 600;
+}
+.why td {
+  padding-bottom: 10px;
+  font-size: 15px;
+}
+.small td:nth-child(5),
+.large td:nth-child(5) {
+  color: var(--watch);
+}
+</style>

@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { LastFields, type LastHold, type LastStock } from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, type PairName, type Stored } from '../../../api/client.ts'
+import { sayDay, today } from '../days.ts'
+import { useLast } from '../../../stores/lastStore.ts'
+import ChoiceBar from '../../../ui/ChoiceBar.vue'
+import HouseDialog from '../../../ui/HouseDialog.vue'
+import FigureField from '../../../ui/FigureField.vue'
+import { useAttempt } from '../../../ui/useAttempt.ts'
+
+const store = useLast()
+const router = useRouter()
+const form = reactive({ name: '', note: '', number: '', count: 1, place: '', feet: 'pair' as LastStock['feet'] })
+const holds = shallowRef<Stored<LastHold>[]>([])
+const pairs = shallowRef<PairName[]>([])
+const { problem, busy, attempt } = useAttempt()
+const said = ref('')
+const sure = ref(false)
+const use = reactive({ pairId: '', from: today(), until: '', note: '' })
+const feetOptions = [
+  { value: 'pair', name: 'Pair' },
+  { value: 'right', name: 'Right only' },
+  { value: 'left', name: 'Left only' },
+] as const
+
+watch(
+  () => store.last,
+  (last) => {
+    if (last) Object.assign(form, { name: last.name, note: last.note, ...last.stock })
+  },
+  { immediate: true },
+)
+async function guarded(work: () => Promise<void>): Promise<void> {
+  await attempt(async () => {
+    await work()
+  })
+}
+async function load(): Promise<void> {
+  const [h, p] = await Promise.all([api.lastHolds.list(), api.pairNames()])
+  holds.value = h.filter((x) => x.lastId === store.last?.id)
+  pairs.value = p
+}
+onMounted(() => guarded(load))
+
+const keep = () =>
+  guarded(async () => {
+    const { name, note, number, count, place, feet } = form
+    const read = LastFields.pick({ name: true, note: true, stock: true }).safeParse({
+      name,
+      note,
+      stock: { number, count, place, feet },
+    })
+    if (!read.success) {
+      const issue = read.error.issues[0]
+      problem.value = issue.path[0] === 'name' ? 'Give the last a name.' : `${issue.path.join(' ')}: ${issue.message}`
+      return
+    }
+    if (await store.change(read.data)) said.value = 'Kept.'
+  })
+const lend = () =>
+  guarded(async () => {
+    if (!store.last) return
+    await api.lastHolds.add({
+      lastId: store.last.id,
+      pairId: use.pairId || null,
+      from: use.from,
+      until: use.until || null,
+      note: use.note,
+    })
+    use.note = ''
+    await load()
+  })
+const giveBack = (hold: Stored<LastHold>) =>
+  guarded(async () => {
+    const { lastId, pairId, from, note } = hold
+    const end = today() < from ? from : today()
+    await api.lastHolds.change(hold.id, hold.version, { lastId, pairId, from, until: end, note })
+    await load()
+  })
+const strike = (hold: Stored<LastHold>) =>
+  guarded(async () => {
+    await api.lastHolds.remove(hold.id, hold.version)
+    await load()
+  })
+const remove = () =>
+  guarded(async () => {
+    sure.value = false
+    if (!store.last) return
+    await api.lasts.remove(store.last.id, store.last.version)
+    await router.push('/lasts')
+  })
+const pairName = (id: string | null) => {
+  const pair = pairs.value.find((p) => p.id === id)
+  return pair ? `${pair.order}, ${pair.name}` : 'no pair named'
+}
+const running = (h: LastHold) => h.from <= today() && (h.until === null || h.until >= today())
+const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompare(a.from)))
+</script>
+
+<template>
+  <section class="room-page">
+    <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
+    <div class="both">
+      <form class="card form" novalidate @submit.prevent="keep">
+        <h2>On the shelf</h2>
+        <label class="field"><span>Name</span><input v-model="form.name" /></label>
+        <div class="two">
+          <label class="field"><span>Number stamped on it</span><input v-model="form.number" /></label>
+          <label class="field"
+            ><span>How many</span
+            ><FigureField :value="form.count" whole :min="1" :max="99" @change="form.count = $event ?? form.count"
+          /></label>
+        </div>
+        <ChoiceBar label="Feet" :options="feetOptions" :value="form.feet" @choose="form.feet = $event" />
+        <label class="field"><span>Where it stands</span><input v-model="form.place" /></label>
+        <label class="field"><span>Note</span><textarea v-model="form.note" rows="2" /></label>
+        <div class="row">
+          <button class="button main" type="submit" :disabled="store.saving">Keep</button>
+          <span class="soft" aria-live="polite">{{ said }}</span>
+          <button class="button away" type="button" @click="sure = true">Take off the shelf</button>
+        </div>
+        <h3>Files</h3>
+        <div class="row">
+          <a
+            v-for="f in ['stl', 'obj', 'ply']"
+            :key="f"
+            class="button"
+            :href="`/api/v1/lasts/${store.last?.id}/mesh?format=${f}`"
+          >
+            {{ f.toUpperCase() }}, right
+          </a>
+          <a class="button" :href="`/api/v1/lasts/${store.last?.id}/mesh?format=stl&foot=left`">STL, left</a>
+        </div>
+      </form>
+      <div class="card form">
+        <h2>In use</h2>
+        <form class="form inner" novalidate @submit.prevent="lend">
+          <label class="field">
+            <span>By pair</span>
+            <select v-model="use.pairId">
+              <option value="">no pair</option>
+              <option v-for="p in pairs" :key="p.id" :value="p.id">{{ p.order }}, {{ p.name }}</option>
+            </select>
+          </label>
+          <div class="two">
+            <label class="field"><span>From</span><input v-model="use.from" type="date" /></label>
+            <label class="field"><span>Until (open if empty)</span><input v-model="use.until" type="date" /></label>
+          </div>
+          <label class="field"><span>Note</span><input v-model="use.note" /></label>
+          <button class="button main" type="submit" :disabled="busy">Take it from the shelf</button>
+        </form>
+        <ul class="holds" aria-label="Uses of this last">
+          <li v-for="h in sorted" :key="h.id" :class="{ now: running(h) }">
+            <span>
+              <strong>{{ pairName(h.pairId) }}</strong><br />
+              <span class="soft">
+                {{ sayDay(h.from) }} to {{ h.until ? sayDay(h.until) : 'open end' }}{{ h.note ? `. ${h.note}` : '' }}
+              </span>
+            </span>
+            <button
+              v-if="running(h)"
+              class="button"
+              type="button"
+              :aria-label="`${pairName(h.pairId)} is done with it`"
+              :disabled="busy"
+              @click="giveBack(h)"
+            >
+              Back today
+            </button>
+            <button
+              class="button"
+              type="button"
+              :aria-label="`Strike out the use by ${pairName(h.pairId)}`"
+              :disabled="busy"
+              @click="strike(h)"
+            >
+              Strike out
+            </button>
+          </li>
+          <li v-if="sorted.length === 0" class="soft">Nobody has had it yet.</li>
+        </ul>
+      </div>
+    </div>
+    <HouseDialog v-model:open="sure" title="Take this last off the shelf?">
+      <p>Its shape, build-ups and uses go with it. A last that a pair is or was made on stays.</p>
+      <template #actions>
+        <button class="button" type="button" @click="sure = false">Leave it</button>
+        <button class="button main" type="button" @click="remove">Take it off</button>
+      </template>
+    </HouseDialog>
+  </section>
+</template>
+
+<style scoped>
+.both {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+  gap: 18px;
+  align-items: start;
+}
+.form {
+  display: grid;
+  gap: 12px;
+  padding: 18px 20px;
+}
+.inner {
+  padding: 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px 14px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.away {
+  margin-left: auto;
+}
+.holds {
+  display: grid;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.holds li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 10px 0 10px 10px;
+  border-top: 1px solid var(--line);
+  border-left: 4px solid transparent;
+}
+.holds li > :first-child {
+  margin-right: auto;
+}
+.holds .now {
+  border-left-color: var(--watch-mark);
+}
+</style>

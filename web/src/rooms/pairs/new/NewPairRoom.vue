@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import {
+  constructionOf,
+  constructions,
+  materialRoles,
+  mayStayOpen,
+  PairDecisions,
+  PairLabel,
+  shelfFigures,
+  sizeFromLast,
+  sizeSystemNames,
+  sizeSystems,
+  type MaterialRole,
+} from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { showLength } from '../../../app/settings.ts'
+import { api } from '../../../api/client.ts'
+import { useWorkshop } from '../../../stores/workshopStore.ts'
+import SelectField from '../../../ui/SelectField.vue'
+import MaterialSelect from '../../../ui/MaterialSelect.vue'
+import RoomState from '../../../ui/RoomState.vue'
+import { useAttempt } from '../../../ui/useAttempt.ts'
+
+const router = useRouter()
+const workshop = useWorkshop()
+const { problem, attempt } = useAttempt()
+const wrong = reactive<Record<string, string>>({})
+const { problem: refused, busy: saving, attempt: attemptSave } = useAttempt()
+/** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
+const ready = ref(false)
+/** What a plan cannot do without, and padding; the rest is left to the house rules until somebody chooses. */
+const roles = (Object.keys(materialRoles) as MaterialRole[]).filter((r) => r === 'padding' || !mayStayOpen(r))
+
+const label = reactive({ order: '', name: '', trade: '', note: '' })
+const form = reactive({
+  lastId: '',
+  system: 'paris' as (typeof sizeSystems)[number],
+  size: '',
+  construction: 'welted' as (typeof constructions)[number],
+  materials: {} as Record<MaterialRole, string>,
+})
+const sizeTouched = ref(false)
+
+const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
+
+/** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
+function mended({ target }: Event): void {
+  const name = (target as HTMLInputElement).name
+  delete wrong[name === 'size' ? 'size.value' : name.replace('material-', 'materials.')]
+}
+
+/** The size that the chosen last reads, to the half; offered until somebody types another. */
+function offerSize(): void {
+  if (!last.value || sizeTouched.value) return
+  const reads = sizeFromLast(form.system, shelfFigures(last.value.shape).length)
+  form.size = String(form.system === 'mondopoint' ? Math.round(reads / 5) * 5 : Math.round(reads * 2) / 2)
+}
+
+async function load(): Promise<void> {
+  await attempt(async () => {
+    await workshop.load()
+    form.lastId = workshop.lasts[0]?.id ?? ''
+    for (const role of roles) form.materials[role] = role === 'padding' ? '' : (workshop.choices(role)[0]?.id ?? '')
+    offerSize()
+    ready.value = true
+  })
+}
+
+/** Where the insole carries a holdfast leather is the likely one, else board. */
+function construct(kind: (typeof constructions)[number]): void {
+  form.construction = kind
+  const fitting = workshop
+    .choices('insole')
+    .find((m) => (m.kind === 'insole board') === (constructionOf[kind].sewn !== 'through a welt'))
+  if (fitting) form.materials.insole = fitting.id
+}
+
+async function start(): Promise<void> {
+  for (const key of Object.keys(wrong)) delete wrong[key]
+  const size = Number(form.size.replace(',', '.'))
+  const labelRead = PairLabel.safeParse(label)
+  const read = PairDecisions.safeParse({
+    lastId: form.lastId,
+    size: { system: form.system, value: form.size.trim() === '' ? Number.NaN : size },
+    construction: form.construction,
+    // An upper that is turned outwards is another upper; a cup is the first of the stores until another is chosen.
+    upper: constructionOf[form.construction].margin === 'out' ? { style: 'stitch-down' } : {},
+    cupSoleId: constructionOf[form.construction].sole === 'cup' ? (workshop.cupSoles[0]?.id ?? null) : null,
+    materials: { ...form.materials, padding: form.materials.padding || null },
+    // Half is the careful beginning: it leaves joint and waist their girth.
+    sock: { padding: form.materials.padding ? 'half' : 'none' },
+  })
+  for (const issue of labelRead.error?.issues ?? []) wrong[issue.path.join('.')] = issue.message
+  for (const issue of read.error?.issues ?? []) {
+    const field = issue.path.join('.')
+    wrong[field] = field.startsWith('size') ? 'Give a size as a number, for example 42.5.' : 'Choose one.'
+  }
+  if (!labelRead.success || !read.success) {
+    requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus())
+    return
+  }
+  await attemptSave(async () => {
+    const pair = await api.addPair(labelRead.data, read.data)
+    await router.push(`/pairs/${pair.id}/last`)
+  })
+}
+
+onMounted(load)
+</script>
+
+<template>
+  <section class="room-page narrow">
+    <RoomState :loading="!ready" :problem="problem" what="Lasts and materials" @retry="load">
+      <h1>New pair</h1>
+      <div v-if="workshop.lasts.length === 0" class="nothing">
+        <p>There is no last on the shelf yet, and every pair is built on one.</p>
+        <RouterLink class="button main" to="/lasts">Put a last on the shelf</RouterLink>
+      </div>
+      <form v-else novalidate @submit.prevent="start" @input="mended" @change="mended">
+        <fieldset class="card">
+          <legend>Who it is for</legend>
+          <label class="field narrow">
+            <span>Order number</span>
+            <input v-model="label.order" name="order" autocomplete="off" :aria-invalid="!!wrong.order" />
+            <span v-if="wrong.order" class="wrong">{{ wrong.order }}</span>
+          </label>
+          <label class="field">
+            <span>Name of the pair</span>
+            <input v-model="label.name" name="name" autocomplete="off" :aria-invalid="!!wrong.name" />
+            <span v-if="wrong.name" class="wrong">{{ wrong.name }}</span>
+          </label>
+          <label class="field">
+            <span>Trade of the customer</span>
+            <input v-model="label.trade" name="trade" autocomplete="off" placeholder="no personal names" />
+          </label>
+        </fieldset>
+        <fieldset class="card">
+          <legend>Last and size</legend>
+          <label class="field">
+            <span>Last</span>
+            <select v-model="form.lastId" name="last" @change="offerSize">
+              <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
+                {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
+                {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}
+              </option>
+            </select>
+          </label>
+          <label class="field narrow">
+            <span>Size system</span>
+            <select v-model="form.system" name="system" @change="offerSize">
+              <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
+            </select>
+          </label>
+          <label class="field narrow">
+            <span>Size</span>
+            <input
+              v-model="form.size"
+              name="size"
+              inputmode="decimal"
+              :aria-invalid="!!wrong['size.value']"
+              @input="sizeTouched = true"
+            />
+            <span v-if="wrong['size.value']" class="wrong">{{ wrong['size.value'] }}</span>
+          </label>
+        </fieldset>
+        <fieldset class="card">
+          <legend>Construction</legend>
+          <SelectField
+            label="How upper and sole are fixed"
+            name="construction"
+            :options="constructions.map((value) => ({ value, name: value }))"
+            :value="form.construction"
+            @choose="construct"
+          />
+          <p class="soft why">
+            {{ constructionOf[form.construction].sentence }}
+          </p>
+        </fieldset>
+        <fieldset class="card materials">
+          <legend>Materials</legend>
+          <MaterialSelect
+            v-for="role in roles"
+            :key="role"
+            :role="role"
+            :value="form.materials[role]"
+            :wrong="wrong[`materials.${role}`] && 'Nothing fit for this in the stores yet.'"
+            @choose="form.materials[role] = $event ?? ''"
+          />
+        </fieldset>
+        <p v-if="refused" class="bad" role="alert">{{ refused }}</p>
+        <div class="actions">
+          <RouterLink class="button" to="/pairs">Back</RouterLink>
+          <button class="button main" type="submit" :disabled="saving">Start this pair</button>
+        </div>
+      </form>
+    </RoomState>
+  </section>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 1080px;
+}
+form {
+  display: grid;
+  gap: 18px;
+  margin-top: 18px;
+}
+fieldset {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 16px 20px;
+  align-items: start;
+  margin: 0;
+  padding: 10px 20px 20px;
+}
+.why {
+  grid-column: span 2;
+}
+legend {
+  padding: 0 8px;
+  font:
+    600 19px 'Zilla Slab',
+    serif;
+}
+.actions {
+  display: flex;
+  gap: 12px;
+  justify-content: flex-end;
+}
+.nothing {
+  display: grid;
+  justify-items: start;
+  gap: 14px;
+  padding: 24px 0;
+}
+</style>

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+import { NTooltip } from 'naive-ui'
+import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
+import { onKeyStroke, useEventListener } from '@vueuse/core'
+import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
+import { isTyping, useShortcuts } from '../../../app/shortcuts.ts'
+import { useMade } from '../../../stores/madeStore.ts'
+import { usePair } from '../../../stores/pairStore.ts'
+import ChoiceBar from '../../../ui/ChoiceBar.vue'
+import { feet } from '../../../ui/feet.ts'
+import { IN_PAIR } from '../../../ui/inPair.ts'
+import LevelMark from '../../../ui/LevelMark.vue'
+import RoomState from '../../../ui/RoomState.vue'
+import ConflictDialog from './ConflictDialog.vue'
+import PrintDialog from './PrintDialog.vue'
+import { said, stageFlags, stages, worstOf } from './stages.ts'
+
+const props = defineProps<{ id: string }>()
+const route = useRoute()
+const router = useRouter()
+const pair = usePair()
+const made = useMade()
+provide(IN_PAIR, true)
+const printOpen = ref(false)
+const remakeOpen = ref(false)
+
+watch(
+  () => props.id,
+  (id) => {
+    void pair.load(id)
+    void made.load(id)
+  },
+  { immediate: true },
+)
+
+/** So many reasons are named at a stage's mark. */
+const MOST_FLAGS = 4
+const here = computed(() => stages.findIndex((s) => route.path.includes(`/${s.path}`)))
+const go = (to: number) => {
+  const stage = stages[to]
+  if (stage) void router.push(`/pairs/${props.id}/${stage.path}`)
+}
+useShortcuts({ '[': () => go(here.value - 1), ']': () => go(here.value + 1) })
+onKeyStroke(
+  (e) => (e.ctrlKey || e.metaKey) && ['z', 'y', 'Z'].includes(e.key),
+  (e) => {
+    if (isTyping(e.target)) return
+    e.preventDefault()
+    void pair.move(e.key === 'z' && !e.shiftKey ? 'undo' : 'redo')
+  },
+)
+useEventListener(window, 'pagehide', () => pair.saveOnLeaving())
+onBeforeRouteLeave(() => pair.flush())
+onBeforeUnmount(() => void pair.flush())
+
+/** A stage carries the graver mark of both shoes, with what every flag is about. */
+const flags = computed(() => stages.map(({ path }) => (pair.whole ? stageFlags(pair.whole, path) : [])))
+const levels = computed(() => flags.value.map((list) => worstOf(list.map((f) => f.level))))
+/** What this stage says of the shoe that is not shown: nothing else on the page does. */
+const otherShoe = computed(() => (flags.value[here.value] ?? []).filter((f) => f.foot !== null && f.foot !== pair.foot))
+
+/** A stop on the base pattern stands before all that is derived from it. */
+const patternStop = computed(() => {
+  if (here.value <= stages.findIndex((s) => s.path === 'upper')) return null
+  return pair.plan?.upper.findings.find((f) => f.level === 'stop') ?? null
+})
+const canUndo = computed(() => pair.dirty || (pair.view?.canUndo ?? false))
+const saveWord = computed(() =>
+  pair.saveProblem ? 'not saved' : pair.saving || pair.dirty ? 'saving …' : `revision ${pair.view?.revision ?? ''}`,
+)
+</script>
+
+<template>
+  <RoomState :loading="pair.view === null" :problem="pair.loadProblem" what="The pair" @retry="pair.load(id)">
+    <div class="pair">
+      <header>
+        <div class="title">
+          <h1>{{ pair.label?.name }}</h1>
+          <p class="soft figure">
+            {{ pair.label?.order }} · <span data-testid="save-state" aria-live="polite">{{ saveWord }}</span>
+          </p>
+        </div>
+        <nav class="stages" aria-label="Stages of the pair">
+          <RouterLink
+            v-for="(stage, i) in stages"
+            :key="stage.path"
+            :to="`/pairs/${id}/${stage.path}`"
+            class="stage"
+            :class="{ here: i === here }"
+            :aria-current="i === here ? 'step' : undefined"
+          >
+            <span>{{ stage.name }}</span>
+            <NTooltip v-if="levels[i] !== 'fine'" :style="{ maxWidth: '420px' }">
+              <template #trigger>
+                <span><LevelMark :level="levels[i]" :size="18" quiet /></span>
+              </template>
+              <ul class="flags">
+                <li v-for="f in flags[i].slice(0, MOST_FLAGS)" :key="f.id">{{ said(f) }}</li>
+                <li v-if="flags[i].length > MOST_FLAGS">and {{ flags[i].length - MOST_FLAGS }} more</li>
+              </ul>
+            </NTooltip>
+          </RouterLink>
+        </nav>
+        <ChoiceBar
+          v-if="pair.whole?.left"
+          label="Shoe that is shown"
+          class="foot"
+          :options="feet"
+          :value="pair.foot"
+          @choose="pair.foot = $event"
+        />
+        <div class="tools">
+          <button class="button icon" type="button" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
+            <IconArrowBackUp :size="24" aria-hidden="true" />
+          </button>
+          <button
+            class="button icon"
+            type="button"
+            aria-label="Redo"
+            :disabled="!pair.view?.canRedo || pair.dirty"
+            @click="pair.move('redo')"
+          >
+            <IconArrowForwardUp :size="24" aria-hidden="true" />
+          </button>
+          <button class="button main" type="button" aria-label="Print and files" @click="printOpen = true">
+            <IconPrinter :size="22" aria-hidden="true" /> {{ pair.whole?.left ? 'Print' : 'Print and files' }}
+          </button>
+        </div>
+      </header>
+      <div v-if="pair.saveProblem" class="bar stop" role="alert">
+        <span>{{ pair.saveProblem }}</span>
+        <button class="button" type="button" @click="pair.flush()">Save again</button>
+      </div>
+      <div v-if="pair.planProblem" class="bar stop" role="alert">
+        <span>{{ pair.planProblem }} The drawing still shows the last plan that worked.</span>
+        <button class="button" type="button" :disabled="!canUndo" @click="pair.move('undo')">Undo</button>
+      </div>
+      <div v-if="patternStop" class="bar stop" role="status">
+        <span>The base pattern is not right yet: {{ patternStop.sentence }} All that follows inherits it.</span>
+        <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
+      </div>
+      <div v-if="otherShoe.length > 0" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">
+        <span>
+          {{ said(otherShoe[0]) }}
+          <template v-if="otherShoe.length > 1">And {{ otherShoe.length - 1 }} more there.</template>
+        </span>
+        <button class="button" type="button" @click="pair.foot = otherShoe[0].foot ?? 'right'">
+          Show the {{ otherShoe[0].foot }} shoe
+        </button>
+      </div>
+      <div v-if="made.remake.length > 0" class="bar watch" role="status" data-testid="remake">
+        <span>
+          <strong
+            >{{ made.remake.length === 1 ? 'One thing' : `${made.remake.length} things` }} made before no longer match
+            the plan.</strong
+          >
+          <template v-if="remakeOpen">
+            <span v-for="r in made.remake" :key="r.part" class="remade">
+              {{ r.name }} ({{ r.how.join(', ') }} at revision {{ r.revision }}){{
+                r.gone ? ': not needed any more' : ': make it again'
+              }}.
+            </span>
+          </template>
+        </span>
+        <button class="button" type="button" :aria-expanded="remakeOpen" @click="remakeOpen = !remakeOpen">
+          {{ remakeOpen ? 'Hide the list' : 'Show the list' }}
+        </button>
+      </div>
+      <div class="work"><RouterView /></div>
+    </div>
+    <ConflictDialog />
+    <PrintDialog v-model:open="printOpen" />
+  </RoomState>
+</template>
+
+<style scoped>
+.flags {
+  margin: 0;
+  padding-left: 18px;
+}
+.pair {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 24px;
+  align-items: center;
+  padding: 10px 20px;
+  border-bottom: 1px solid var(--line);
+  background: var(--raised);
+}
+.title h1 {
+  font-size: 22px;
+}
+.title p {
+  font-size: 15px;
+}
+.stages {
+  display: flex;
+  gap: 4px;
+  flex: 1 1 auto;
+  counter-reset: stage;
+}
+.stage {
+  counter-increment: stage;
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 46px;
+  padding: 0 14px;
+  border-radius: 10px;
+  text-decoration: none;
+}
+.stage::before {
+  content: counter(stage);
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid var(--soft);
+  border-radius: 50%;
+  font-size: 14px;
+  font-weight: 600;
+}
+.stage:hover {
+  background: var(--action-soft);
+}
+.stage.here {
+  background: var(--action-soft);
+  font-weight: 600;
+  box-shadow: inset 0 -3px 0 var(--action);
+}
+.tools {
+  display: flex;
+  gap: 8px;
+}
+.bar {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 20px;
+}
+.bar.watch {
+  background: var(--watch-soft);
+}
+.remade {
+  display: block;
+}
+.bar.stop {
+  background: var(--stop-soft);
+  color: var(--stop);
+}
+.work {
+  flex: 1;
+  min-height: 0;
+}
+</style>

@@ -1,0 +1,29 @@
+import { planPair, type Plan } from '@gentle-awl/core'
+import { describe, expect, it } from 'vitest'
+import { samplePair } from '../../../../../core/test/samplePair.ts'
+import { said, stageFlags, stages, worstOf } from './stages.ts'
+
+const plan = (change: Parameters<typeof samplePair>[0]): Plan => planPair(samplePair(change))
+
+describe('flags of the stages', () => {
+  it('name the shoe, the part and the reason of everything that is not fine, on both shoes', () => {
+    const both = plan({ left: { figures: { 'puff.length': 85 } } })
+    const flags = stageFlags(both, 'parts')
+    const puff = flags.find((f) => f.part === 'Toe puff')
+    expect(puff).toMatchObject({ foot: 'left', level: 'stop' })
+    expect(puff && said(puff)).toMatch(/^Left shoe, Toe puff: .*crease line/)
+    expect(flags.some((f) => f.foot === 'right' && f.part === 'Toe puff')).toBe(false)
+    expect(flags[0].level).toBe('stop')
+    expect(flags.every((f) => f.reason !== '')).toBe(true)
+  })
+  it('name no shoe where both are mirrors, and are as grave as their findings', () => {
+    const one = plan({ puff: { length: 85 } })
+    const [first] = stageFlags(one, 'parts')
+    expect(said(first)).toMatch(/^Toe puff: /)
+    for (const { path } of stages) {
+      const levels = stageFlags(one, path).map((f) => f.level)
+      expect(levels.every((l) => l !== 'fine')).toBe(true)
+      if (path === 'upper') expect(worstOf(levels)).toBe(one.upper.worst)
+    }
+  })
+})

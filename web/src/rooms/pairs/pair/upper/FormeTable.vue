@@ -1,0 +1,288 @@
+<script setup lang="ts">
+import {
+  boxOf,
+  wallLines,
+  type PointPlaces,
+  type FormeMap,
+  type KeyPoint,
+  type Path,
+  type Piece,
+  type Point,
+  type Side,
+  type Upper,
+} from '@gentle-awl/core'
+import { computed, ref } from 'vue'
+import { pathData } from '../../../../drawing/svgPath.ts'
+import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import ZoomButtons from '../../../../drawing/ZoomButtons.vue'
+import { strainCells } from './strainCells.ts'
+import { usePointHandles } from './usePointHandles.ts'
+import { showLength } from '../../../../app/settings.ts'
+
+/** The mean forme on slate with both sides of the design; its points are dragged or nudged. */
+const props = defineProps<{
+  map: FormeMap
+  /** Says where points lie by the decisions, before the plan that follows from them is there. */
+  board: PointPlaces
+  upper: Upper
+  chosen: Piece | null
+  point: string
+  /** Whose points a drag moves, and which stand in front. */
+  side: 'both' | Side
+  strain: Side | null
+}>()
+const emit = defineEmits<{
+  choose: [point: string]
+  move: [point: KeyPoint, side: Side, to: Point]
+  grasp: []
+  letGo: []
+}>()
+const surface = ref<HTMLElement | null>(null)
+
+const wallPath = (flat: Float64Array, line: readonly number[]): Path => line.map((v) => [flat[2 * v], flat[2 * v + 1]])
+const outlines = computed(() => {
+  const { forme } = props.map
+  const l = wallLines(forme)
+  const edge = [
+    ...l.feather,
+    ...[...l.toeRib].reverse().slice(1),
+    ...[...l.ridge].reverse().slice(1),
+    ...[...l.rim].reverse().slice(1),
+    ...[...l.back].reverse().slice(1),
+  ]
+  return {
+    mean: wallPath(forme.mean, edge),
+    lateral: wallPath(forme.flat.lateral, edge),
+    medial: wallPath(forme.flat.medial, edge),
+  }
+})
+const world = computed(() => {
+  const b = boxOf(outlines.value.mean, ...props.upper.lines.map((l) => l.path))
+  return { minX: b.minX - 10, minY: b.minY - 12, maxX: b.maxX + 10, maxY: b.maxY + 12 }
+})
+const view = usePanZoom(surface, world, { left: 16, right: 16, top: 12, bottom: 66 })
+const { width, height } = view
+
+const { front, handles, down, drag, up, nudge } = usePointHandles({
+  points: () => props.upper.points,
+  board: () => props.board,
+  side: () => props.side,
+  surface,
+  view,
+  choose: (id) => emit('choose', id),
+  move: (point, side, to) => emit('move', point, side, to),
+  hold: (held) => (held ? emit('grasp') : emit('letGo')),
+})
+/** The side in front is drawn last. */
+const sidesShown = computed<Side[]>(() => (front.value === 'lateral' ? ['medial', 'lateral'] : ['lateral', 'medial']))
+const cells = computed(() => (props.strain ? strainCells(props.map, props.strain) : []))
+const chosenHandle = computed(() => handles.value.find((h) => h.point.id === props.point && h.front) ?? null)
+const figureText = (p: KeyPoint, side: Side) =>
+  props.board
+    .figures(p.track, props.board.whereIs(p, side))
+    .map((f) => `${f.name} ${showLength(f.value)}`)
+    .join(', ')
+const findingPlaces = computed(() =>
+  props.upper.findings
+    .filter((f) => f.level !== 'fine' && f.at)
+    .map((f) => ({ id: f.id, level: f.level, x: view.x(f.at?.point[0] ?? 0), y: view.y(f.at?.point[1] ?? 0) })),
+)
+</script>
+
+<template>
+  <div class="slate-table on-slate">
+    <div
+      ref="surface"
+      class="slate-surface"
+      role="group"
+      aria-label="Forme with the design; drag a point, or choose one and use the arrow keys"
+      @pointerdown="down"
+      @pointermove="drag"
+      @pointerup="up"
+      @pointercancel="up"
+      @wheel="view.wheel"
+    >
+      <svg :width="width" :height="height">
+        <g :transform="view.transform.value" aria-hidden="true">
+          <path v-for="(c, i) in cells" :key="i" :d="c.d" :style="{ fill: c.fill }" />
+          <path :d="pathData(outlines.lateral, true)" class="side lateral" />
+          <path :d="pathData(outlines.medial, true)" class="side medial" />
+          <path :d="pathData(outlines.mean, true)" class="mean" />
+          <template v-if="chosen">
+            <path v-for="pl in chosen.places" :key="pl.side" :d="pathData(pl.forme, true)" class="chosen" />
+          </template>
+          <template v-for="s in sidesShown" :key="s">
+            <path
+              v-for="l in upper.lines.filter((x) => x.side === s)"
+              :key="s + l.name"
+              :d="pathData(l.path, false)"
+              :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
+            />
+          </template>
+          <path v-for="(s, i) in upper.opened?.slashes ?? []" :key="`s${i}`" :d="pathData(s, false)" class="slash" />
+        </g>
+        <g v-for="f in findingPlaces" :key="f.id" aria-hidden="true">
+          <circle :cx="f.x" :cy="f.y" r="15" class="finding" :class="f.level" />
+        </g>
+        <g
+          v-for="h in handles"
+          :key="h.key"
+          class="handle"
+          :class="{ here: h.point.id === point, moved: h.point.moved, behind: !h.front }"
+          role="button"
+          tabindex="0"
+          :aria-label="`${h.point.name}${h.point.sides.length === 1 ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
+          :aria-pressed="h.point.id === point"
+          :data-point="h.key"
+          @keydown="nudge($event, h)"
+          @focus="emit('choose', h.point.id)"
+        >
+          <circle :cx="h.x" :cy="h.y" r="20" class="reach" />
+          <circle :cx="h.x" :cy="h.y" :r="h.front ? 7 : 4.5" class="dot" />
+        </g>
+        <text
+          v-if="chosenHandle"
+          :x="chosenHandle.x + (chosenHandle.x > width * 0.5 ? -14 : 14)"
+          :y="Math.max(24, chosenHandle.y - 14)"
+          :text-anchor="chosenHandle.x > width * 0.5 ? 'end' : 'start'"
+          class="label"
+          aria-hidden="true"
+        >
+          {{ chosenHandle.point.name }}: {{ figureText(chosenHandle.point, chosenHandle.side) }}
+        </text>
+      </svg>
+    </div>
+    <p v-if="strain" class="strain" role="note">
+      <span><i class="crowd" /> crowded: would wrinkle</span
+      ><span><i class="pull" /> stretched: paper would be snipped</span
+      ><span>full tone at 10 %, {{ strain }} side</span>
+    </p>
+    <div class="slate-tools" role="toolbar" aria-label="Forme">
+      <slot />
+      <ZoomButtons :view="view" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.mean {
+  stroke: #eef2ee;
+  stroke-width: 1.4;
+  fill: #eef2ee;
+  fill-opacity: 0.05;
+}
+.side {
+  stroke-width: 1;
+  stroke: #8fa3aa;
+}
+.side.medial {
+  stroke-dasharray: 6 4;
+}
+.line {
+  stroke: #eef2ee;
+  stroke-width: 2.2;
+}
+.line.behind {
+  stroke-width: 1.3;
+  stroke-dasharray: 6 4;
+}
+.line.seam {
+  stroke: #8fd0e8;
+}
+.line.back {
+  stroke: #e3a0c4;
+}
+.line.margin {
+  stroke: #a9bac0;
+  stroke-width: 1.2;
+}
+.line.before {
+  stroke: #e3a0c4;
+  stroke-width: 1.2;
+  stroke-dasharray: 3 4;
+}
+.line.zip {
+  stroke: #a7d99b;
+  stroke-width: 3.5;
+}
+.line.crease {
+  stroke: #ffd48a;
+  stroke-width: 1.4;
+  stroke-dasharray: 2 5;
+}
+.slash {
+  stroke: #a7d99b;
+  stroke-width: 1.2;
+  stroke-dasharray: 3 3;
+}
+.chosen {
+  stroke: #e6b355;
+  stroke-width: 3;
+  fill: #e6b355;
+  fill-opacity: 0.12;
+}
+.handle {
+  cursor: move;
+  outline: none;
+}
+.reach {
+  fill: transparent;
+}
+.dot {
+  fill: #22323a;
+  stroke: #eef2ee;
+  stroke-width: 2;
+}
+.behind .dot {
+  stroke: #a9bac0;
+}
+.moved .dot {
+  fill: #8fd0e8;
+}
+.here .dot {
+  fill: #e6b355;
+  stroke: #e6b355;
+}
+.handle:focus-visible .reach {
+  stroke: #ffd48a;
+  stroke-width: 2.5;
+}
+.finding {
+  fill: none;
+  stroke-width: 2.5;
+  pointer-events: none;
+}
+.finding.watch {
+  stroke: #e6b355;
+}
+.finding.stop {
+  stroke: #f0939b;
+}
+.strain {
+  position: absolute;
+  left: 14px;
+  top: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 0;
+  padding: 4px 10px;
+  border-radius: 8px;
+  background: #1b282f;
+  color: #eef2ee;
+  font-size: 15px;
+}
+.strain i {
+  display: inline-block;
+  width: 14px;
+  height: 14px;
+  border-radius: 3px;
+  vertical-align: -2px;
+}
+.crowd {
+  background: #68b2de;
+}
+.pull {
+  background: #e68c3c;
+}
+</style>

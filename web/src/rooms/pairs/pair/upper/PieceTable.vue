@@ -1,0 +1,205 @@
+<script setup lang="ts">
+import {
+  boxOf,
+  grainArrow,
+  markPath,
+  stitchTicks,
+  type Path,
+  type Piece,
+  type Point,
+  type Upper,
+} from '@gentle-awl/core'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { showLength } from '../../../../app/settings.ts'
+import { pathData } from '../../../../drawing/svgPath.ts'
+import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import { foldedHalves } from './foldedHalves.ts'
+import { inRows } from './rows.ts'
+
+/** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
+const props = defineProps<{ pieces: Piece[]; chosen: Piece | null; versions: Upper['foldVersions'] }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const surface = ref<HTMLElement | null>(null)
+const size = useElementSize(surface)
+const layout = computed(() => {
+  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2
+  const rows = inRows(
+    props.pieces.map((p) => boxOf(p.outline)),
+    aspect,
+  )
+  return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i] })) }
+})
+const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
+const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })
+const { width, height } = view
+/** A whole piece may be looked at as it is folded for cutting: the lateral half, the medial one turned over it. */
+const folded = ref(false)
+
+const shift = (path: Path, dx: number, dy: number): Path => path.map(([x, y]): Point => [x + dx, y + dy])
+const shown = computed(() =>
+  layout.value.placed.map(({ piece, dx, dy }) => {
+    const b = boxOf(piece.outline)
+    const at = (p: Point): Point => [p[0] + dx, p[1] + dy]
+    return {
+      piece,
+      outline: pathData(shift(piece.outline, dx, dy), true),
+      net: pathData(shift(piece.net, dx, dy), true),
+      halves: folded.value ? foldedHalves(piece).map((h) => pathData(shift(h, dx, dy), true)) : [],
+      versions: props.versions
+        .filter((v) => v.piece === piece.id)
+        .map((v) => ({ ...v, d: pathData(shift(v.outline, dx, dy), true) })),
+      fold: piece.fold && pathData(shift(piece.fold, dx, dy), false),
+      notches: piece.marks.map((m) => ({ kind: m.kind, d: pathData(shift(markPath(m), dx, dy), false) })),
+      holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
+      sewn: piece.sewn.map((w) => pathData(shift(w.line, dx, dy), false)),
+      stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
+      slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
+      grain: grainArrow(piece.grain, 4).map((line) => pathData(line.map(at), false)),
+      // Under the arrow, which lies where the piece is longest: there is room, and both can be read.
+      label: at([(piece.grain.from[0] + piece.grain.to[0]) / 2, (piece.grain.from[1] + piece.grain.to[1]) / 2]),
+      size: `${showLength(b.maxX - b.minX, 0)} × ${showLength(b.maxY - b.minY, 0)}`,
+    }
+  }),
+)
+let start: Point = [0, 0]
+function down(event: PointerEvent): void {
+  start = [event.clientX, event.clientY]
+  view.down(event)
+}
+/** A tap chooses the piece under it; a drag only moves the board. */
+function up(event: PointerEvent): void {
+  view.up(event)
+  if (Math.hypot(event.clientX - start[0], event.clientY - start[1]) > 6) return
+  const box = surface.value?.getBoundingClientRect()
+  const x = (event.clientX - (box?.left ?? 0) - view.x(0)) / view.scale.value
+  const y = (view.y(0) - (event.clientY - (box?.top ?? 0))) / view.scale.value
+  const hit = layout.value.placed.find(({ piece, dx, dy }) => {
+    const b = boxOf(piece.outline)
+    return x > b.minX + dx && x < b.maxX + dx && y > b.minY + dy && y < b.maxY + dy
+  })
+  if (hit) emit('choose', hit.piece.id)
+}
+</script>
+
+<template>
+  <div class="slate-table on-slate">
+    <div
+      ref="surface"
+      class="slate-surface"
+      role="img"
+      :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
+      v-on="{ ...view.listens, pointerdown: down, pointerup: up }"
+    >
+      <svg :width="width" :height="height" aria-hidden="true">
+        <g :transform="view.transform.value">
+          <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
+            <template v-if="s.halves.length > 0">
+              <path :d="s.halves[0]" class="cut" />
+              <path :d="s.halves[1]" class="turned" />
+              <path v-if="s.fold" :d="s.fold" class="fold" />
+            </template>
+            <template v-else>
+              <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
+              <path :d="s.outline" class="cut" />
+              <path :d="s.net" class="net" />
+              <path v-if="s.fold" :d="s.fold" class="fold" />
+              <path v-for="(d, i) in s.sewn" :key="`w${i}`" :d="d" class="sewn" />
+              <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
+              <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
+              <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
+              <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
+              <path v-for="(d, i) in s.grain" :key="`g${i}`" :d="d" class="grain" />
+            </template>
+          </g>
+        </g>
+        <g v-for="s in shown" :key="s.piece.id" class="labels">
+          <text :x="view.x(s.label[0])" :y="view.y(s.label[1]) + 18" text-anchor="middle">{{ s.piece.name }}</text>
+          <text
+            v-if="s.piece.id === chosen?.id"
+            :x="view.x(s.label[0])"
+            :y="view.y(s.label[1]) + 38"
+            text-anchor="middle"
+            class="small"
+          >
+            {{ s.size }}
+          </text>
+        </g>
+      </svg>
+    </div>
+    <div class="slate-tools">
+      <slot />
+      <button class="button" type="button" :aria-pressed="folded" @click="folded = !folded">Folded</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cut {
+  stroke: #eef2ee;
+  stroke-width: 2;
+  fill: #eef2ee;
+  fill-opacity: 0.07;
+}
+.chosen .cut {
+  stroke: #e6b355;
+  stroke-width: 3;
+  fill: #e6b355;
+}
+.turned {
+  stroke: #e6b355;
+  stroke-width: 1.4;
+  stroke-dasharray: 5 4;
+}
+.version {
+  stroke: #a7d99b;
+  stroke-width: 1.2;
+  stroke-dasharray: 4 4;
+}
+.net {
+  stroke: #a9bac0;
+  stroke-width: 1.1;
+}
+.fold {
+  stroke: #eef2ee;
+  stroke-width: 1.3;
+  stroke-dasharray: 16 6;
+}
+.slit {
+  stroke: #eef2ee;
+  stroke-width: 1;
+}
+.sewn {
+  stroke: #8fa3aa;
+  stroke-width: 0.8;
+}
+.stitch {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+.hole {
+  fill: #1b282f;
+  stroke: #eef2ee;
+  stroke-width: 0.25;
+}
+.notch {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+.notch.medial {
+  stroke: #e6b355;
+}
+.notch.match {
+  stroke: #8fd0e8;
+}
+.grain {
+  stroke: #b9c7c2;
+  stroke-width: 1.2;
+  fill: none;
+}
+.labels .small {
+  font-size: 14px;
+  font-weight: 400;
+  fill: #c6d3d6;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import {
+  boxOf,
+  gradeLabels,
+  gradeNames,
+  type Grade,
+  type GradedUpper,
+  type GradeName,
+  type Path,
+  type Point,
+} from '@gentle-awl/core'
+import { useElementSize } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { showLength } from '../../../../app/settings.ts'
+import { pathData } from '../../../../drawing/svgPath.ts'
+import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+import { gradedOf } from '../../../../workers/plan/planner.ts'
+import { inRows } from './rows.ts'
+import FigureField from '../../../../ui/FigureField.vue'
+
+/** All pieces through a size run, the sizes of each nested into one another on their common point. */
+const pair = usePair()
+const surface = ref<HTMLElement | null>(null)
+const size = useElementSize(surface)
+const name = ref<GradeName>('paris')
+const heel = ref<Grade['heel']>('kept')
+const down = ref(2)
+const up = ref(2)
+const run = shallowRef<GradedUpper[]>([])
+const progress = ref<{ done: number; all: number } | null>(null)
+let asked = 0
+
+async function grade(): Promise<void> {
+  const input = pair.input
+  if (!input) return
+  const mine = ++asked
+  const steps = Array.from({ length: down.value + up.value + 1 }, (_, i) => i - down.value)
+  run.value = []
+  progress.value = { done: 0, all: steps.length }
+  for (const [i, sizes] of steps.entries()) {
+    const answer = await gradedOf(input, sizes, name.value, heel.value)
+    // Stopped, or asked anew, while this size was made.
+    if (mine !== asked) return
+    run.value = [...run.value, answer.value ?? { sizes, problem: answer.problem }]
+    progress.value = { done: i + 1, all: steps.length }
+  }
+  progress.value = null
+}
+function stop(): void {
+  asked++
+  progress.value = null
+}
+onBeforeUnmount(stop)
+// A run of an older design would be a lie.
+watch(
+  () => pair.decisions,
+  () => {
+    stop()
+    run.value = []
+  },
+)
+
+type Made = Extract<GradedUpper, { problem: null }>
+const made = computed(() => run.value.filter((r): r is Made => r.problem === null))
+const problems = computed(() => run.value.filter((r): r is Exclude<GradedUpper, Made> => r.problem !== null))
+/** Pieces side by side, each in the box of its largest size. */
+const nests = computed(() => {
+  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 150) : 2
+  const pieces = (made.value[0]?.pieces ?? []).map(({ id, name }) => {
+    const sizes = made.value.flatMap((g) =>
+      g.pieces.filter((p) => p.id === id).map(({ outline }) => ({ sizes: g.sizes, outline })),
+    )
+    return { id, name, sizes, box: boxOf(...sizes.map((o) => o.outline)) }
+  })
+  const { moves, width, height } = inRows(
+    pieces.map((p) => p.box),
+    aspect,
+  )
+  const placed = pieces.map(({ id, name, sizes, box }, i) => {
+    const { dx, dy } = moves[i]
+    const shift = (path: Path): Path => path.map(([x, y]): Point => [x + dx, y + dy])
+    return {
+      id,
+      name,
+      at: [(box.minX + box.maxX) / 2 + dx, (box.minY + box.maxY) / 2 + dy] as Point,
+      outlines: sizes.map((o) => ({ sizes: o.sizes, d: pathData(shift(o.outline), true) })),
+    }
+  })
+  return { placed, width, height }
+})
+const world = computed(() => ({ minX: 0, minY: -nests.value.height, maxX: nests.value.width, maxY: 0 }))
+const view = usePanZoom(surface, world, { left: 10, right: 10, top: 84, bottom: 62 })
+const { width, height } = view
+</script>
+
+<template>
+  <div class="slate-table on-slate">
+    <div
+      ref="surface"
+      class="slate-surface"
+      role="img"
+      :aria-label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
+      v-on="view.listens"
+    >
+      <svg :width="width" :height="height" aria-hidden="true">
+        <g :transform="view.transform.value">
+          <template v-for="n in nests.placed" :key="n.id">
+            <path
+              v-for="o in n.outlines"
+              :key="o.sizes"
+              :d="o.d"
+              :class="{ base: o.sizes === 0 }"
+              :style="{ strokeOpacity: o.sizes === 0 ? 1 : 0.75 - 0.08 * Math.abs(o.sizes) }"
+            />
+          </template>
+        </g>
+        <text v-for="n in nests.placed" :key="n.id" :x="view.x(n.at[0])" :y="view.y(n.at[1])" text-anchor="middle">
+          {{ n.name }}
+        </text>
+      </svg>
+    </div>
+    <div class="form">
+      <label
+        ><span>Grade</span>
+        <select v-model="name" name="grade">
+          <option v-for="g in gradeNames" :key="g" :value="g">{{ gradeLabels[g] }}</option>
+        </select>
+      </label>
+      <label
+        ><span>Heel</span>
+        <select v-model="heel" name="grade-heel">
+          <option value="kept">kept</option>
+          <option value="with the length">with the length</option>
+        </select>
+      </label>
+      <label
+        ><span>Down</span
+        ><FigureField :value="down" name="grade-down" whole :min="0" :max="6" @change="down = $event ?? down"
+      /></label>
+      <label
+        ><span>Up</span><FigureField :value="up" name="grade-up" whole :min="0" :max="6" @change="up = $event ?? up"
+      /></label>
+      <button v-if="!progress" class="button main" type="button" @click="grade">Grade the upper</button>
+      <template v-else>
+        <progress :value="progress.done" :max="progress.all" :aria-label="`Size ${progress.done} of ${progress.all}`" />
+        <button class="button" type="button" @click="stop">Stop</button>
+      </template>
+    </div>
+    <p v-if="made.length > 0" class="said" role="status">
+      {{ made.length }} sizes, lasts of {{ showLength(made[0].length, 0) }} to
+      {{ showLength(made[made.length - 1].length, 0) }}
+    </p>
+    <ul v-if="problems.length > 0" class="problems" role="alert">
+      <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ p.problem }}</li>
+    </ul>
+    <div class="slate-tools"><slot /></div>
+  </div>
+</template>
+
+<style scoped>
+path {
+  stroke: #8fd0e8;
+  stroke-width: 1.2;
+}
+path.base {
+  stroke: #eef2ee;
+  stroke-width: 2.2;
+}
+.form {
+  position: absolute;
+  left: 14px;
+  top: 10px;
+  right: 14px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: end;
+  color: #eef2ee;
+}
+.form label {
+  display: grid;
+  gap: 2px;
+  font-size: 15px;
+}
+.form select,
+.form input {
+  min-height: 44px;
+  border-radius: 8px;
+  border: 1px solid #6f7f83;
+  background: #f6f7f4;
+  color: #17262b;
+  padding: 0 8px;
+  font: inherit;
+}
+.form input {
+  width: 72px;
+}
+progress {
+  width: 140px;
+  height: 44px;
+}
+.said {
+  position: absolute;
+  right: 14px;
+  bottom: 16px;
+  color: #eef2ee;
+}
+.problems {
+  position: absolute;
+  right: 14px;
+  top: 80px;
+  max-width: 360px;
+  margin: 0;
+  padding: 8px 12px;
+  border-radius: 8px;
+  background: #1b282f;
+  color: #f0939b;
+  list-style: none;
+}
+</style>

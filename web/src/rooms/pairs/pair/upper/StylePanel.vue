@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import {
+  decorations,
+  formeMatches,
+  patternKinds,
+  styleBook,
+  topEdges,
+  wallSides,
+  type FormeMap,
+  type PatternKind,
+  type Side,
+  type UpperDecisions,
+} from '@gentle-awl/core'
+import { computed } from 'vue'
+import LengthField from '../../../../ui/LengthField.vue'
+import SelectField from '../../../../ui/SelectField.vue'
+import TapingsPanel from './TapingsPanel.vue'
+
+/** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
+const props = defineProps<{ upper: UpperDecisions; flat: boolean; map: FormeMap }>()
+const emit = defineEmits<{ change: [change: Partial<UpperDecisions>] }>()
+const style = computed(() =>
+  props.upper.style === 'own pattern'
+    ? {
+        sentence: 'Pieces drawn elsewhere; you name what becomes of each edge.',
+        options: [],
+        topEdge: 'folded' as const,
+      }
+    : styleBook[props.upper.style],
+)
+const named = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, name: value }))
+const setForme = (next: Partial<UpperDecisions['forme']>) =>
+  emit('change', { forme: { ...props.upper.forme, ...next } })
+
+const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
+/** Points belong to the style they were moved in; another style begins by its rules. */
+function choose(name: PatternKind): void {
+  emit('change', {
+    style: name,
+    options: {},
+    topEdge: null,
+    points: {},
+    folds: { versions: [], chosen: 0 },
+    throat: 'as drawn',
+    backTaper: 0,
+  })
+}
+const setAnkle = (side: Side, mm: number | null) =>
+  emit('change', { ankleBone: { ...props.upper.ankleBone, [side]: mm } })
+function setVersion(index: number, mm: number): void {
+  const versions = [...props.upper.folds.versions]
+  versions[index] = mm
+  emit('change', { folds: { versions, chosen: index } })
+}
+</script>
+
+<template>
+  <div class="style">
+    <SelectField label="Style" name="style" :value="upper.style" :options="named(patternKinds)" @choose="choose" />
+    <p class="soft">{{ style.sentence }}</p>
+    <label v-for="o in style.options" :key="o.key" class="check-line">
+      <input
+        type="checkbox"
+        :checked="upper.options[o.key] ?? o.byDefault"
+        :name="`option-${o.key}`"
+        @change="
+          emit('change', { options: { ...upper.options, [o.key]: ($event.target as HTMLInputElement).checked } })
+        "
+      />
+      <span>{{ o.name }}</span>
+    </label>
+    <SelectField
+      label="Top line"
+      name="top-edge"
+      :value="upper.topEdge ?? ''"
+      :options="[{ value: '', name: `${style.topEdge} (style)` }, ...named(topEdges)]"
+      @choose="emit('change', { topEdge: $event === '' ? null : $event })"
+    />
+    <SelectField
+      label="Open edges"
+      name="decoration"
+      :value="upper.decoration"
+      :options="decorations.map((value) => ({ value, name: value === 'none' ? 'plain' : value }))"
+      @choose="emit('change', { decoration: $event })"
+    />
+    <SelectField
+      v-if="lowCut"
+      label="Throat"
+      name="throat"
+      :value="upper.throat"
+      :options="[
+        { value: 'as drawn', name: 'each side as drawn' },
+        { value: 'mirrored', name: flat ? 'lateral side mirrored' : 'lateral side mirrored (flats only)' },
+      ]"
+      @choose="emit('change', { throat: $event })"
+    />
+    <details>
+      <summary>Forme and folds</summary>
+      <SelectField
+        label="Forme keeps"
+        name="forme-kind"
+        :value="upper.forme.kind"
+        :options="[
+          { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
+          { value: 'paper', name: 'the least strain, as paper would' },
+        ]"
+        @choose="setForme({ kind: $event })"
+      />
+      <SelectField
+        label="Sides laid together at"
+        name="forme-match"
+        :value="upper.forme.match"
+        :options="named(formeMatches)"
+        @choose="setForme({ match: $event })"
+      />
+      <SelectField
+        label="Feather line"
+        name="forme-feather"
+        :value="upper.forme.feather"
+        :options="[
+          { value: 'own', name: 'each side its own' },
+          { value: 'mean', name: 'the mean forme’s for both' },
+        ]"
+        @choose="setForme({ feather: $event })"
+      />
+      <fieldset class="folds">
+        <legend>Ankle bones above the feather, if measured</legend>
+        <div v-for="side in wallSides" :key="side" class="line">
+          <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
+          <span class="ankle">
+            <LengthField
+              v-if="upper.ankleBone[side] !== null"
+              :value="upper.ankleBone[side] ?? 0"
+              :min="20"
+              :max="110"
+              :label="`Ankle bone, ${side}`"
+              @change="setAnkle(side, $event)"
+            />
+            <button v-if="upper.ankleBone[side] === null" class="button" type="button" @click="setAnkle(side, 45)">
+              Measured
+            </button>
+            <button v-else class="button" type="button" @click="setAnkle(side, null)">By rule</button>
+          </span>
+        </div>
+      </fieldset>
+      <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
+      <div class="line">
+        <span>Taken in at the back, a side</span>
+        <LengthField
+          :value="upper.backTaper"
+          :min="0"
+          :max="6"
+          label="Taken in at the back"
+          @change="emit('change', { backTaper: $event })"
+        />
+      </div>
+      <fieldset class="folds">
+        <legend>Designed folds, opened in all</legend>
+        <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
+          <label class="check-line">
+            <input
+              type="radio"
+              name="fold-version"
+              :checked="i === upper.folds.chosen"
+              @change="emit('change', { folds: { ...upper.folds, chosen: i } })"
+            />
+            <span>Version {{ i + 1 }}</span>
+          </label>
+          <LengthField :value="v" :min="0" :max="120" :label="`Version ${i + 1}`" @change="setVersion(i, $event)" />
+        </div>
+        <button
+          v-if="upper.folds.versions.length < 6"
+          class="button"
+          type="button"
+          @click="setVersion(upper.folds.versions.length, (upper.folds.versions.at(-1) ?? 30) + 10)"
+        >
+          Add a version
+        </button>
+      </fieldset>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.style {
+  display: grid;
+  gap: 8px;
+  margin: 10px 0 14px;
+}
+details {
+  display: grid;
+}
+details > * {
+  margin-top: 8px;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  font-weight: 600;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+}
+.ankle {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.folds {
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  display: grid;
+  gap: 6px;
+}
+</style>

@@ -1,0 +1,290 @@
+<script setup lang="ts">
+import {
+  type KeyPoint,
+  type PairDecisions,
+  type Point,
+  type PointSide,
+  type Side,
+  type UpperDecisions,
+  type Vec3,
+} from '@gentle-awl/core'
+import { computed, ref } from 'vue'
+import { useAsked } from '../../../../app/asked.ts'
+import { showLength } from '../../../../app/settings.ts'
+import { useMade } from '../../../../stores/madeStore.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+import BecauseItem from '../../../../ui/BecauseItem.vue'
+import BecausePanel from '../../../../ui/BecausePanel.vue'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import LengthField from '../../../../ui/LengthField.vue'
+import LastViewer from '../../../../viewer/LastViewer.vue'
+import { byRule, figured, movedTo } from './movePoints.ts'
+import { pointMarkers, upperLoops } from './upperScene.ts'
+import FormeTable from './FormeTable.vue'
+import OwnPatternPanel from './OwnPatternPanel.vue'
+import PieceTable from './PieceTable.vue'
+import SizeRunTable from './SizeRunTable.vue'
+import StylePanel from './StylePanel.vue'
+import UpperFindings from './UpperFindings.vue'
+import { useForme } from './useForme.ts'
+
+/** The upper: forme and last side by side, pieces apart, checks with their mends. */
+const pair = usePair()
+const made = useMade()
+const { map, board, problem, upper: decided } = useForme()
+
+const views = [
+  { value: 'forme', name: 'Forme' },
+  { value: 'pieces', name: 'Pieces' },
+  { value: 'sizes', name: 'Sizes' },
+] as const
+const view = ref<(typeof views)[number]['value']>('forme')
+const sideNames = [
+  { value: 'both', name: 'Both sides' },
+  { value: 'lateral', name: 'Lateral' },
+  { value: 'medial', name: 'Medial' },
+] as const
+const side = ref<PointSide>('both')
+const strainOn = ref(false)
+const chosenPoint = ref('')
+const chosenPiece = ref('')
+
+const upper = computed(() => pair.plan?.upper ?? null)
+const piece = computed(() => upper.value?.pieces.find((p) => p.id === chosenPiece.value) ?? null)
+const point = computed(() => upper.value?.points.find((p) => p.id === chosenPoint.value) ?? null)
+const frontSide = computed<Side>(() => (side.value === 'medial' ? 'medial' : 'lateral'))
+
+useAsked('point', (id) => {
+  view.value = 'forme'
+  chosenPoint.value = id
+})
+
+function change(next: Partial<UpperDecisions>): void {
+  if (!decided.value) return
+  pair.change({ ...(pair.decisions as PairDecisions), upper: { ...decided.value, ...next } })
+}
+function movePoint(p: KeyPoint, at: Side, to: Point): void {
+  if (board.value) change({ points: movedTo(board.value, p, at, to, side.value) })
+}
+function moveOnLast(key: string, at: Vec3, done: boolean): void {
+  if (done) pair.letGo()
+  else pair.hold()
+  const [id, s] = key.split(':')
+  const p = upper.value?.points.find((x) => x.id === id)
+  if (!p || !map.value || (s !== 'lateral' && s !== 'medial')) return
+  chosenPoint.value = id
+  movePoint(p, s, map.value.fromLast(s, at))
+}
+function setFigure(index: number, value: number): void {
+  if (point.value && board.value) change({ points: figured(board.value, point.value, index, value, side.value) })
+}
+/** The side whose figures of the chosen point are shown. */
+const pointSide = computed<Side>(() => {
+  const sides = point.value?.sides ?? []
+  return sides.length === 1 ? sides[0] : frontSide.value
+})
+const figures = computed(() =>
+  point.value && board.value
+    ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value))
+    : [],
+)
+const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
+const markers = computed(() =>
+  map.value && upper.value ? pointMarkers(map.value, upper.value.points, chosenPoint.value) : [],
+)
+</script>
+
+<template>
+  <div v-if="upper && map && board && decided" class="work-and-panel">
+    <div class="both">
+      <FormeTable
+        v-if="view === 'forme'"
+        :map="map"
+        :board="board"
+        :upper="upper"
+        :chosen="piece"
+        :point="chosenPoint"
+        :side="side"
+        :strain="strainOn ? frontSide : null"
+        @choose="chosenPoint = $event"
+        @move="movePoint"
+        @grasp="pair.hold"
+        @let-go="pair.letGo"
+      >
+        <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
+        <ChoiceBar label="Side" :options="sideNames" :value="side" @choose="side = $event" />
+        <button class="button" type="button" :aria-pressed="strainOn" @click="strainOn = !strainOn">Strain</button>
+      </FormeTable>
+      <SizeRunTable v-else-if="view === 'sizes'">
+        <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
+      </SizeRunTable>
+      <PieceTable
+        v-else
+        :versions="upper.foldVersions"
+        :pieces="upper.pieces"
+        :chosen="piece"
+        @choose="chosenPiece = $event"
+      >
+        <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
+      </PieceTable>
+      <LastViewer
+        :surface="map.surface"
+        :loops="loops"
+        :markers="markers"
+        label="The design on the last"
+        start="lateral"
+        @drag="moveOnLast"
+      />
+    </div>
+    <BecausePanel title="Upper">
+      <StylePanel :map="map" :upper="decided" :flat="(pair.plan?.last.heelHeight ?? 99) <= 15" @change="change" />
+      <OwnPatternPanel
+        v-if="decided.style === 'own pattern'"
+        :own="decided.own"
+        :chosen="chosenPiece"
+        @change="change({ own: $event })"
+        @choose="((chosenPiece = $event), (view = 'pieces'))"
+      />
+      <section v-if="point" class="point" aria-label="Chosen point">
+        <h3>{{ point.name }}</h3>
+        <div v-for="(f, i) in figures" :key="f.name" class="line">
+          <span>{{ f.name }}</span>
+          <LengthField
+            :value="f.value"
+            :min="0"
+            :max="400"
+            :label="`${point.name}, ${f.name}`"
+            @change="setFigure(i, $event)"
+          />
+        </div>
+        <p class="soft">{{ point.sentence }}</p>
+        <button
+          v-if="point.moved"
+          class="button"
+          type="button"
+          @click="change({ points: byRule(decided.points, point) })"
+        >
+          Back to the rule
+        </button>
+      </section>
+      <h3>Checks</h3>
+      <UpperFindings :findings="upper.findings" />
+      <h3>Pieces</h3>
+      <ul class="pieces">
+        <li v-for="p in upper.pieces" :key="p.id">
+          <button
+            type="button"
+            class="piece"
+            :aria-pressed="p.id === chosenPiece"
+            @click="chosenPiece = p.id === chosenPiece ? '' : p.id"
+          >
+            {{ p.name }}
+          </button>
+        </li>
+      </ul>
+      <template v-if="piece">
+        <ul class="plain-list edges">
+          <li v-for="e in piece.edges" :key="e.name + e.side">
+            {{ e.name }}{{ piece.side === 'whole' ? `, ${e.side}` : '' }}: {{ e.role
+            }}{{ e.allowance ? `, ${showLength(e.allowance)} added` : '' }}
+          </li>
+        </ul>
+        <div class="makings" role="group" :aria-label="`${piece.name}: made`">
+          <button
+            v-for="how in ['cut', 'punched'] as const"
+            :key="how"
+            class="button"
+            type="button"
+            @click="made.record(how, [`upper.${piece.id}`])"
+          >
+            {{ how === 'cut' ? 'Cut, both feet' : 'Punched' }}
+          </button>
+        </div>
+        <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
+        <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
+      </template>
+      <h3>Top line: {{ upper.topEdge.edge }}</h3>
+      <ul class="plain-list">
+        <li v-if="upper.topEdge.tape">Tape: {{ showLength(upper.topEdge.tape, 0) }}</li>
+        <li v-if="upper.topEdge.strip">
+          Strip: {{ showLength(upper.topEdge.strip.length, 0) }} × {{ showLength(upper.topEdge.strip.width) }}
+        </li>
+        <li v-if="upper.topEdge.slits">{{ upper.topEdge.slits }} slits, {{ upper.topEdge.notches }} notches</li>
+        <li v-if="upper.topEdge.kerfs.length > 0">
+          Kerfs, from the end of the strip: {{ upper.topEdge.kerfs.map((k) => showLength(k, 0)).join(', ') }}
+        </li>
+        <li v-for="s in upper.topEdge.sentences" :key="s">{{ s }}</li>
+      </ul>
+      <h3>Because</h3>
+      <ul class="reasons">
+        <BecauseItem v-for="b in [...upper.topEdge.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />
+      </ul>
+    </BecausePanel>
+  </div>
+  <p v-else class="wait" role="status">{{ problem || 'Laying the last flat …' }}</p>
+</template>
+
+<style scoped>
+.both {
+  display: grid;
+  grid-template-rows: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 2px;
+  min-height: 0;
+  min-width: 0;
+  background: var(--slate-deep);
+}
+.both :deep(.viewer) {
+  min-height: 0;
+}
+/* The last stands clear of the buttons below it. */
+.both :deep(canvas) {
+  height: calc(100% - 66px);
+}
+.line :deep(.length) {
+  flex: none;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+}
+.point {
+  margin: 0 0 12px;
+  padding: 10px 12px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+}
+.pieces {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 6px 0 10px;
+  padding: 0;
+  list-style: none;
+}
+.piece {
+  min-height: 44px;
+  padding: 0 12px;
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  background: var(--raised);
+  cursor: pointer;
+}
+.piece[aria-pressed='true'] {
+  background: var(--action);
+  color: var(--action-ink);
+}
+.makings {
+  display: flex;
+  gap: 8px;
+  margin: 8px 0;
+}
+.edges {
+  font-size: 15px;
+}
+.reasons {
+  margin: 0;
+  padding: 0;
+}
+</style>

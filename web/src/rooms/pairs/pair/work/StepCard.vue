@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { cautions, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
+import { computed, ref } from 'vue'
+import { showMinutes } from '../../../../app/settings.ts'
+import { clockFace } from './clock.ts'
+
+const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
+defineEmits<{ say: [what: StepEvent['what']] }>()
+const step = computed(() => props.progress.step)
+const active = computed(
+  () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
+)
+const asked = ref(false)
+/** A finished or held step is one line until somebody wants to know more. */
+const open = computed(() => active.value || asked.value)
+const took = computed(() => {
+  const { startedAt, finishedAt } = props.progress
+  return startedAt !== null && finishedAt !== null ? (finishedAt - startedAt) / 60_000 : null
+})
+const waitWords = computed(() => {
+  const w = step.value.wait
+  if (!w) return ''
+  return w.max === null ? `then at least ${showMinutes(w.min)}` : `then ${showMinutes(w.min)} to ${showMinutes(w.max)}`
+})
+</script>
+
+<template>
+  <article
+    class="step card"
+    :class="[progress.state, { held: progress.state === 'open' && progress.heldBy.length > 0 }]"
+    :data-step="step.id"
+  >
+    <div class="row">
+      <button class="name" type="button" :aria-expanded="open" @click="asked = !asked">
+        <IconCheck v-if="progress.state === 'finished'" :size="22" class="done" aria-label="done" />
+        <span>{{ step.name }}</span>
+      </button>
+      <span class="figure soft">
+        <template v-if="progress.state === 'finished'">{{
+          took === null ? 'done' : `took ${showMinutes(took)}`
+        }}</template>
+        <template v-else>{{ showMinutes(step.minutes.value) }}</template>
+        <template v-if="waitWords && progress.state !== 'finished'">, {{ waitWords }}</template>
+      </span>
+      <span v-if="progress.state === 'started'" class="figure running" data-testid="running-clock">{{
+        clockFace(now - (progress.startedAt ?? now))
+      }}</span>
+      <div class="buttons">
+        <button
+          v-if="progress.state === 'open'"
+          class="button"
+          :class="{ main: active }"
+          type="button"
+          :disabled="busy || !active"
+          @click="$emit('say', 'started')"
+        >
+          <IconPlayerPlay :size="20" aria-hidden="true" /> Start
+        </button>
+        <button
+          v-if="progress.state === 'started'"
+          class="button main"
+          type="button"
+          :disabled="busy"
+          @click="$emit('say', 'finished')"
+        >
+          {{ step.wait ? 'Done, start the clock' : 'Done' }}
+        </button>
+        <button
+          v-if="progress.state === 'started'"
+          class="button"
+          type="button"
+          :disabled="busy"
+          @click="$emit('say', 'undone')"
+        >
+          Take back
+        </button>
+      </div>
+    </div>
+    <div v-if="open" class="more">
+      <button
+        v-if="progress.state === 'finished'"
+        class="button back"
+        type="button"
+        :disabled="busy"
+        @click="$emit('say', 'undone')"
+      >
+        Take back: it is not done
+      </button>
+      <p>{{ step.minutes.sentence }}</p>
+      <p v-if="step.wait" class="soft">Wait: {{ step.wait.why }}</p>
+      <ul v-if="progress.heldBy.length > 0" class="held-by">
+        <li v-for="h in progress.heldBy" :key="h">{{ h }}</li>
+      </ul>
+      <ul v-else-if="step.after.length > 0" class="soft">
+        <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ a.why }}.</li>
+      </ul>
+      <p v-for="c in step.cautions" :key="c" class="caution">
+        <IconAlertTriangle :size="20" aria-hidden="true" /> <span>{{ cautions[c] }}</span>
+      </p>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.step {
+  padding: 6px 10px 6px 16px;
+  margin-bottom: 8px;
+}
+.step.started {
+  border: 2px solid var(--action);
+}
+.step.finished {
+  background: transparent;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+.name {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  flex: 1 1 260px;
+  min-height: 44px;
+  padding: 0;
+  border: 0;
+  background: none;
+  font-weight: 600;
+  text-align: left;
+  cursor: pointer;
+}
+.finished .name,
+.held .name {
+  font-weight: 400;
+}
+.done {
+  color: var(--action);
+  flex: none;
+}
+.running {
+  font-size: 22px;
+  font-weight: 600;
+  color: var(--action);
+}
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+.more {
+  display: grid;
+  gap: 6px;
+  padding: 2px 0 10px;
+  font-size: 16px;
+}
+.back {
+  justify-self: start;
+}
+.more ul {
+  margin: 0;
+  padding-left: 20px;
+}
+.held-by {
+  color: var(--watch);
+}
+.caution {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr);
+  gap: 8px;
+  padding: 8px 10px;
+  border-radius: 10px;
+  background: var(--watch-soft);
+}
+</style>

@@ -1,0 +1,73 @@
+import type { Grade, GradeName, LastBody, Plan, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
+import type { Answer } from '../answer.ts'
+import { Channel } from '../channel.ts'
+import { Unpacker, type Parcel, type Uppers } from './planParcel.ts'
+import type { PlanWorker } from './planWorker.ts'
+
+const channel = new Channel<PlanWorker>(
+  () => new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' }),
+)
+
+const unpacker = new Unpacker()
+let running = false
+let waiting: {
+  input: PlanInput
+  first?: (uppers: Uppers) => void
+  answer: (a: Answer<Plan> | null) => void
+} | null = null
+
+/**
+ * Plans in the worker. While it is busy only the newest request waits; an older one that never got its turn
+ * resolves to null, so that dragging a slider never piles up work. `first` gets the uppers as soon as they are drawn,
+ * when they are others than before.
+ */
+export function planLatest(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Answer<Plan> | null> {
+  return new Promise((resolve, reject) => {
+    waiting?.answer(null)
+    waiting = { input, first, answer: resolve }
+    if (!running) void drain().catch(reject)
+  })
+}
+
+async function drain(): Promise<void> {
+  running = true
+  try {
+    while (waiting) {
+      const { input, first, answer } = waiting
+      waiting = null
+      answer(await planInTurn(input, first))
+    }
+  } finally {
+    running = false
+  }
+}
+
+/** Plans in the worker, one after the other; every request gets its answer. */
+export async function planInTurn(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Answer<Plan>> {
+  const answer = await (first ? withUppersAhead(input, first) : channel.ask.plan(input))
+  return answer.problem === null ? { value: unpacker.unpack(answer.value), problem: null } : answer
+}
+
+/** Both are asked for at once, and answered in this order. */
+async function withUppersAhead(input: PlanInput, first: (uppers: Uppers) => void): Promise<Answer<Parcel>> {
+  const [ahead, rest] = [channel.ask.ahead(input), channel.ask.rest()]
+  const uppers = await ahead
+  if (uppers) first(unpacker.ahead(uppers))
+  return rest
+}
+
+const bodyOf = ({ shape, buildUps }: LastBody): LastBody => ({ shape, buildUps })
+
+/** The surface of a last, from the worker that plans with it. */
+export const surfaceOf = (last: LastBody) => channel.ask.surface(bodyOf(last))
+
+/** Last and forme, from the worker that plans with them. */
+export const formeOf = (last: LastBody, how: UpperDecisions['forme']) => channel.ask.forme(bodyOf(last), how)
+
+/** Thickness of the layers at every point of the last. */
+export const thicknessOnLast = (last: LastBody, how: UpperDecisions['forme'], areas: readonly WallArea[]) =>
+  channel.ask.thickness(bodyOf(last), how, areas)
+
+/** The upper in another size. */
+export const gradedOf = (input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']) =>
+  channel.ask.graded(input, sizes, name, heel)
