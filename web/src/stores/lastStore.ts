@@ -4,12 +4,13 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type Stored } from '../api/client.ts'
 import { builtLast } from '../workers/last/lastBench.ts'
 import type { BuiltLast } from '../workers/last/lastWorker.ts'
+import { useAttempt } from '../ui/useAttempt.ts'
 
 /** The last that is open: as the shelf has it, built, and what stood in the way of keeping a change. */
 export const useLast = defineStore('last', () => {
   const last = shallowRef<Stored<Last> | null>(null)
   const built = shallowRef<BuiltLast | null>(null)
-  const loadProblem = ref<string | null>(null)
+  const { problem: loadProblem, attempt } = useAttempt()
   const buildProblem = ref('')
   const saveProblem = ref('')
   const saving = ref(false)
@@ -29,17 +30,13 @@ export const useLast = defineStore('last', () => {
       last.value = null
       built.value = null
     }
-    loadProblem.value = null
     saveProblem.value = ''
     clash.value = null
-    try {
+    await attempt(async () => {
       const row = await api.lasts.one(id)
       last.value = row
       await build(row)
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error
-      loadProblem.value = error.message
-    }
+    })
   }
 
   async function send(version: number, fields: LastFields): Promise<boolean> {
