@@ -76,6 +76,23 @@ export default ts.config(
     },
   },
   {
+    // What is said is words and lengths, not text: only `say` puts it together, and `spoken` writes it.
+    files: ['{core,server,web,e2e,bench}/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': [
+        'error',
+        { allowNumber: true, allowNullish: true, allowBoolean: true },
+      ],
+      '@typescript-eslint/restrict-plus-operands': 'error',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: { '@typescript-eslint/no-base-to-string': 'error' },
+  },
+  {
     files: ['core/**/*.ts'],
     rules: {
       'no-restricted-imports': floor([

@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs'
-import { ruleChapters, type Rule } from '@gentle-awl/core'
+import { ruleChapters, spoken, type Rule } from '@gentle-awl/core'
 
 /**
  * Keeps the tables of docs/trade.md as built: between each pair of `rules:` marks it writes the rules of that chapter
@@ -11,7 +11,9 @@ const table = (rules: readonly Rule[]) =>
   [
     '| Rule | Key | Default | Range | Why |',
     '| --- | --- | --- | --- | --- |',
-    ...rules.map((r) => `| ${r.name} | \`${r.key}\` | ${r.value}${unit(r)} | ${r.min} to ${r.max} | ${r.why} |`),
+    ...rules.map(
+      (r) => `| ${r.name} | \`${r.key}\` | ${r.value}${unit(r)} | ${r.min} to ${r.max} | ${spoken(r.why)} |`,
+    ),
   ].join('\n')
 
 let text = readFileSync(path, 'utf8')

@@ -149,3 +149,16 @@ export * from './units/sizes.ts'
 export { cautions, type CautionId } from './work/cautions.ts'
 export * from './work/operation.ts'
 export * from './work/progress.ts'
+export {
+  bare,
+  cm,
+  joined,
+  mm,
+  mmTo,
+  say,
+  spoken,
+  type LengthSlot,
+  type LengthUnit,
+  type Sentence,
+} from './units/sentence.ts'
+export { SaidError } from './units/saidError.ts'

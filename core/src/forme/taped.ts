@@ -5,6 +5,7 @@ import { boxOf, distance, GeometryError, pathLength, type Path, type Point } fro
 import { procrustes } from '../geometry/procrustes.ts'
 import type { Taping } from '../model/upper.ts'
 import { wallLines, type Grid } from './wallGrid.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** A corner of the taping may lie so far from the computed one, mm; further away it is another last's, or lies wrong. */
 const CORNER = 30
@@ -55,7 +56,7 @@ export function tapedFlat(
     const near = nearest(outline, at(flat, v), true)
     if (near.away > CORNER) {
       throw new GeometryError(
-        `The ${name} taping does not fit this last: at the ${what} it lies ${near.away.toFixed(0)} mm away. Check its two reference points.`,
+        say`The ${name} taping does not fit this last: at the ${what} it lies ${mm(near.away, 0)} away. Check its two reference points.`,
       )
     }
     return near.at

@@ -5,6 +5,7 @@ import type { Mesh } from '../flatten/mesh.ts'
 import type { Side } from '../trade/side.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { STEP, toeMesh } from './toeMesh.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /**
  * The toe of the last laid flat as one sheet, outside up: x forward, y to the medial side, the toe's feather point
@@ -65,7 +66,7 @@ export function toePatch(
       const b = w[(i * nv + rows[r]) * 3]
       if (a <= x && b >= x) return i - 1 + (b > a ? (x - a) / (b - a) : 0)
     }
-    throw new GeometryError(`The toe has no place ${x.toFixed(1)} mm from the heel back at this height.`)
+    throw new GeometryError(say`The toe has no place ${mm(x, 1)} from the heel back at this height.`)
   }
   const feather = (fromLateral: number, toMedial: number): Point[] => {
     const side = (s: Side, x: number): Point[] => {

@@ -1,10 +1,12 @@
+import { SaidError } from '../units/saidError.ts'
+
 /** A point of a flat drawing, mm. */
 export type Point = readonly [number, number]
 /** A line of points, mm. Closed paths do not repeat their first point and run counter-clockwise. */
 export type Path = readonly Point[]
 
 /** Thrown when a shape cannot be used; the message is a sentence for a person. */
-export class GeometryError extends Error {
+export class GeometryError extends SaidError {
   override readonly name = 'GeometryError'
 }
 

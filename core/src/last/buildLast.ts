@@ -7,6 +7,7 @@ import { landmarks } from './landmarks.ts'
 import { lastReadings, type LastReadings } from './readings.ts'
 import type { LastSurface } from './surface.ts'
 import { readTracing } from './tracing.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** The measures of a traced last: its length and widths are those of the tracing, the rest are as given. */
 export function tracedMeasures(shape: Extract<LastShape, { kind: 'traced' }>): LastMeasures {
@@ -53,9 +54,7 @@ export function checkedLast(body: LastBody): { surface: LastSurface; readings: L
   ]
   const wrong = figures.find(([, v]) => !Number.isFinite(v) || v < 20)
   if (wrong) {
-    throw new GeometryError(
-      `This surface is no last: its ${wrong[0]} cannot be read (${Number(wrong[1]).toFixed(1)} mm).`,
-    )
+    throw new GeometryError(say`This surface is no last: its ${wrong[0]} cannot be read (${mm(Number(wrong[1]), 1)}).`)
   }
   return { surface, readings }
 }

@@ -6,6 +6,7 @@ import type { Side } from '../trade/side.ts'
 import { girthPlanes, landmarks, type GirthStation } from './landmarks.ts'
 import { girth, type Plane } from './section.ts'
 import { wallPoint, type LastSurface } from './surface.ts'
+import { mm, say } from '../units/sentence.ts'
 
 const sides: Side[] = ['lateral', 'medial']
 
@@ -111,12 +112,12 @@ export function buildUpFor(
   const read = (thickness: number) => girth(withBuildUp(surface, { station, place, thickness, reach }, plane), plane)
   const bare = girth(surface, plane)
   if (wanted <= bare + 0.05) {
-    throw new GeometryError(`The ${station} reads ${bare.toFixed(1)} mm already: it needs no build-up.`)
+    throw new GeometryError(say`The ${station} reads ${mm(bare, 1)} already: it needs no build-up.`)
   }
   const most = read(THICKEST)
   if (most < wanted) {
     throw new GeometryError(
-      `Even ${THICKEST} mm of leather ${place === 'over the top' ? place : `on the ${place} side`} brings the ${station} only to ${most.toFixed(1)} mm, not ${wanted.toFixed(1)}. Take a fuller last.`,
+      say`Even ${mm(THICKEST)} of leather ${place === 'over the top' ? place : `on the ${place} side`} brings the ${station} only to ${mm(most, 1)}, not ${mm(wanted, 1)}. Take a fuller last.`,
     )
   }
   return { station, place, reach, thickness: bisect((t) => read(t) - wanted, 0, THICKEST, 1e-3) }

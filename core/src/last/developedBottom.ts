@@ -3,6 +3,7 @@ import { dist3, type Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'
 import type { Landmarks } from './landmarks.ts'
 import { atX, bottomPoint, type LastSurface } from './surface.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** Where an outline point came from on the last: which feather line, and x in mm from the heel back. */
 export interface FeatherStation {
@@ -90,7 +91,7 @@ export function developBottom(surface: LastSurface, marks: Landmarks): Developed
   const sidePoint = (side: Side, x: number): Point => {
     const line = crossLine(surface, x)
     if (line.length < 2)
-      throw new GeometryError(`The bottom of the last has no width ${x.toFixed(1)} mm from the heel back.`)
+      throw new GeometryError(say`The bottom of the last has no width ${mm(x, 1)} from the heel back.`)
     const y = halfLength(line, side)
     return [flatX(x), side === 'medial' ? y : -y]
   }

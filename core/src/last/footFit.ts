@@ -3,8 +3,9 @@ import type { FootMeasures } from '../model/foot.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { LastReadings } from './readings.ts'
 import type { GirthStation } from './landmarks.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
 
-const allowance = (name: string, key: string, value: number, min: number, max: number, why: string): Rule => ({
+const allowance = (name: string, key: string, value: number, min: number, max: number, why: Sentence): Rule => ({
   key: `fit.${key}`,
   name,
   value,
@@ -122,7 +123,7 @@ export function footFit(
           quantity: `${names[what]} wanted`,
           value: wanted,
           unit: 'mm' as const,
-          sentence: `The foot measures ${measured} mm, ${sign} ${Math.abs(value)} mm allowance makes ${wanted} mm. ${rule.why}`,
+          sentence: say`The foot measures ${mm(measured)}, ${sign} ${mm(Math.abs(value))} allowance makes ${mm(wanted)}. ${rule.why}`,
           inputs: [
             { name: 'foot', value: measured, unit: 'mm' as const },
             { name: 'allowance', value, unit: 'mm' as const },

@@ -9,6 +9,7 @@ import type { TracedBottom } from './outline.ts'
 import type { Foundation } from './ribs.ts'
 import { girth } from './section.ts'
 import type { LastSurface } from './surface.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** A generated last meets its girths at least this closely, mm. */
 export const GIRTH_TOLERANCE = 0.05
@@ -175,8 +176,7 @@ function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
   const worst = misses.reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
   if (Math.abs(worst.off) < GIRTH_TOLERANCE) return { base, free: moved(natural, unknowns, q), surface }
   throw new GeometryError(
-    `The ${worst.station} girth of ${round1(worst.wanted)} mm cannot be met with these widths and heights ` +
-      `(the nearest is ${worst.got.toFixed(1)} mm). Measure it again, or change the width there.`,
+    say`The ${worst.station} girth of ${mm(round1(worst.wanted))} cannot be met with these widths and heights (the nearest is ${mm(worst.got, 1)}). Measure it again, or change the width there.`,
   )
 }
 

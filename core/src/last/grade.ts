@@ -7,6 +7,7 @@ import { atX, bottomPoint, type LastSurface } from './surface.ts'
 import { LastMeasures } from '../model/last.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { MM_PER_INCH } from '../units/length.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
 
 /** Ways of grading that workshops know by name. */
 export const gradeNames = ['paris', 'uk', 'us', 'mondopoint'] as const
@@ -24,7 +25,7 @@ const step = (
   value: number,
   min: number,
   max: number,
-  why: string,
+  why: Sentence,
 ): Rule => ({
   key: `grade.${name}.${kind}`,
   name: `${gradeLabels[name]}: ${kind} per size`,
@@ -152,7 +153,7 @@ export function gradeSurface(surface: LastSurface, sizes: number, g: Grade): Las
 
 /** One size of a run, or the sentence that says why it cannot be. */
 export type GradedSize =
-  { sizes: number; surface: LastSurface; measures: LastMeasures | null } | { sizes: number; problem: string }
+  { sizes: number; surface: LastSurface; measures: LastMeasures | null } | { sizes: number; problem: Sentence }
 
 /** A run of sizes from a last: measures are graded where there are any, a kept surface as a whole. */
 export function sizeRun(
@@ -171,7 +172,7 @@ export function sizeRun(
         const named = String(key).replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
         return {
           sizes,
-          problem: `The ${named} would be ${Number(measures[key]).toFixed(1)} mm, which no last here can have.`,
+          problem: say`The ${named} would be ${mm(Number(measures[key]), 1)}, which no last here can have.`,
         }
       }
       return { sizes, surface: generateLast(measures), measures }

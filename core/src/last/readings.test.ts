@@ -6,6 +6,7 @@ import { checkedLast } from './buildLast.ts'
 import { generateLast } from './generate.ts'
 import { reversals } from './readings.ts'
 import { featherLine } from './surface.ts'
+import { spoken } from '../units/sentence.ts'
 
 describe('how often a row of figures turns', () => {
   it('is how many half waves of it are joined', () => {
@@ -54,6 +55,6 @@ describe('the ridge of a last', () => {
     for (const scale of [0.96, 0.98, 1.02, 1.04]) expect(profileOf(traced(scale, 0.6)).level, `${scale}`).toBe('fine')
     // Lasts of before keep their ridge, which was met by humps: it is told now.
     expect(profileOf(traced(1.04, null))).toMatchObject({ level: 'watch', measured: 3 })
-    expect(profileOf(traced(0.98, null)).sentence).toContain('wavy')
+    expect(spoken(profileOf(traced(0.98, null)).sentence)).toContain('wavy')
   })
 })

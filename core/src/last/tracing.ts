@@ -21,6 +21,7 @@ import { bottomShape, type BottomMeasures } from './bottom.ts'
 import type { Side } from '../trade/side.ts'
 import { STATIONS } from './frame.ts'
 import type { TracedBottom } from './outline.ts'
+import { mm, mmTo, say } from '../units/sentence.ts'
 
 /** A tracing made ready: its axis laid along x from the heel end, medial side up, with what was done to it. */
 export interface ReadTracing {
@@ -154,7 +155,7 @@ export function readTracing(t: BottomTracing, heights: Omit<BottomMeasures, 'len
   const size = Math.hypot(box.maxX - box.minX, box.maxY - box.minY)
   if (size < 140 || size > 420) {
     throw new GeometryError(
-      `The tracing is ${size.toFixed(0)} mm from corner to corner; the bottom of a last is 150 to 350 mm long. Check the unit of the file.`,
+      say`The tracing is ${mm(size, 0)} from corner to corner; the bottom of a last is ${mmTo(150, 350)} long. Check the unit of the file.`,
     )
   }
   if (Math.abs(signedArea(digitised)) < 0.25 * (box.maxX - box.minX) * (box.maxY - box.minY) * 0.5) {
@@ -226,7 +227,7 @@ function halfWidths(outline: Path, length: number): Record<Side, Float64Array> {
     }
     if (!c || c[0] >= 0 || c[1] <= 0) {
       throw new GeometryError(
-        `The tracing does not lie on both sides of its centre line ${x.toFixed(0)} mm from the heel. It is too crooked for a last, or the line is not closed.`,
+        say`The tracing does not lie on both sides of its centre line ${mm(x, 0)} from the heel. It is too crooked for a last, or the line is not closed.`,
       )
     }
     lateral[i] = -c[0]

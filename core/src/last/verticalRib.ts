@@ -2,6 +2,7 @@ import { dist3, lerp3, type Vec3 } from '../geometry/vec3.ts'
 import { GeometryError } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import type { LastSurface } from './surface.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /**
  * Stations along a wall, mm. Behind FAN x L the wall is cut by upright half planes that fan out about the
@@ -45,7 +46,7 @@ export function verticalRib(surface: LastSurface, side: Side, station: number): 
       before = g
     }
     if (!found && j === 0) {
-      throw new GeometryError(`There is no feather line at ${station.toFixed(1)} mm from the heel back.`)
+      throw new GeometryError(say`There is no feather line at ${mm(station, 1)} from the heel back.`)
     }
     if (!found) break
   }

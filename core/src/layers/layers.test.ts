@@ -17,6 +17,7 @@ import { TurnedStack, thicknessOf } from './turnedStack.ts'
 import { usedUp } from './usedUp.ts'
 import { profileAt, type WallArea } from '../trade/wallArea.ts'
 import { WallStack } from './wallStack.ts'
+import { spoken } from '../units/sentence.ts'
 
 const box = (x0: number, y0: number, x1: number, y1: number): Path => [
   [x0, y0],
@@ -250,8 +251,8 @@ describe('the layers of a pair', () => {
     expect(finding(2.4).level).toBe('fine')
     const stop = finding(9)
     expect(stop.level).toBe('stop')
-    expect(stop.sentence).toContain('stiffener 9.0')
-    expect(stop.mend).not.toBe('')
+    expect(spoken(stop.sentence)).toContain('stiffener 9.0')
+    expect(spoken(stop.mend)).not.toBe('')
   })
   it('a side lining of heavy leather that is hardly skived is a ridge; the usual one is not', () => {
     const level = (rules: Record<string, number>, t: number) => {

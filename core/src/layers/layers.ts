@@ -16,6 +16,7 @@ import { turnedOutFindings } from './turnedOut.ts'
 import { listed, thicknessOf, type TurnedEdge } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { WallStack, type StackLayer } from './wallStack.ts'
+import { mm, say, bare } from '../units/sentence.ts'
 
 /** What the layers come to: plain data. */
 export interface Layers {
@@ -88,7 +89,7 @@ function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
     id: 'layers.bulk',
     level: fine ? 'fine' : 'watch',
     where: `thickest place of the wall, ${wall.side} side`,
-    sentence: `The wall is ${wall.thickness.toFixed(1)} mm at its thickest (${listed(wall.layers)}); up to ${limit} mm are usual.`,
+    sentence: say`The wall is ${mm(wall.thickness, 1)} at its thickest (${listed(wall.layers)}); up to ${mm(limit)} are usual.`,
     measured: wall.thickness,
     limit,
     unit: 'mm',
@@ -133,8 +134,8 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
       where: `edge of the ${s.name.toLowerCase()}, ${s.side} side`,
       sentence:
         level === 'fine'
-          ? `${s.name}: its edge rises by ${s.slope.toFixed(2)} mm for each mm of run at the steepest; ${limit} are not felt.`
-          : `${s.name}: its edge rises by ${s.slope.toFixed(2)} mm for each mm of run; past ${limit} the foot feels it and it shows as a ridge.`,
+          ? `${s.name}: its edge rises by ${s.slope.toFixed(2)} of its run at the steepest; up to ${limit} is not felt.`
+          : `${s.name}: its edge rises by ${s.slope.toFixed(2)} of its run; past ${limit} the foot feels it and it shows as a ridge.`,
       measured: s.slope,
       limit,
       unit: 'share',
@@ -163,7 +164,7 @@ function wider(
       const left = steps(tried, new WallStack(tried), onWall, (id) => id === part)
       if (left.some((s) => s.slope > limit * (1 - SPARE))) continue
       return {
-        mend: `Make its skive ${value} mm wide instead of ${width}.`,
+        mend: say`Make its skive ${mm(value)} wide instead of ${bare(width)}.`,
         remedy: { kind: 'rule', key: rule.key, value },
       }
     }
@@ -171,7 +172,7 @@ function wider(
   return {
     mend:
       profile && rule
-        ? `Take thinner leather for it, or move its edge on the upper: no skive up to ${rule.max} mm does it.`
+        ? say`Take thinner leather for it, or move its edge on the upper: no skive up to ${mm(rule.max)} does it.`
         : 'Take thinner leather for it, or move its edge on the upper.',
     remedy: otherLeather(leatherOf(part, area)),
   }
@@ -204,10 +205,10 @@ function turnFinding(thickest: FeatherPlace, { margin, book }: LayerNeeds): Laye
   return {
     id: 'layers.turn',
     level: fine ? 'fine' : 'stop',
-    where: `feather line, ${thickest.side} side, ${thickest.x.toFixed(0)} mm from the heel back`,
+    where: say`feather line, ${thickest.side} side, ${mm(thickest.x, 0)} from the heel back`,
     sentence: fine
-      ? `At most ${thickest.thickness.toFixed(1)} mm are turned over the feather (${listed(thickest.layers)}); with a margin of ${margin.toFixed(0)} mm up to ${limit.toFixed(1)} mm will turn.`
-      : `${thickest.thickness.toFixed(1)} mm lie at the feather (${listed(thickest.layers)}): with a margin of ${margin.toFixed(0)} mm only ${limit.toFixed(1)} mm will turn.`,
+      ? say`At most ${mm(thickest.thickness, 1)} are turned over the feather (${listed(thickest.layers)}); with a margin of ${mm(margin, 0)} up to ${mm(limit, 1)} will turn.`
+      : say`${mm(thickest.thickness, 1)} lie at the feather (${listed(thickest.layers)}): with a margin of ${mm(margin, 0)} only ${mm(limit, 1)} will turn.`,
     measured: thickest.thickness,
     limit,
     unit: 'mm',
@@ -222,7 +223,7 @@ function toTurn(margin: number): Pick<LayerFinding, 'mend' | 'remedy'> {
   return value > edgeRules.lasting.max
     ? { mend: 'Skive the turned edges, or take thinner leather.', remedy: otherLeather('upper') }
     : {
-        mend: `Skive the turned edges, take thinner leather, or cut the margin ${value} mm wide.`,
+        mend: say`Skive the turned edges, take thinner leather, or cut the margin ${mm(value)} wide.`,
         remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
       }
 }
@@ -241,7 +242,7 @@ function lessAtSeat(margin: number, book: RuleBook): Pick<LayerFinding, 'mend' |
   const helps = value >= least && margin < book.value(edgeRules.lasting)
   return helps
     ? {
-        mend: `Cut the folds out flush before gluing, or cut the margin ${value} mm wide.`,
+        mend: say`Cut the folds out flush before gluing, or cut the margin ${mm(value)} wide.`,
         remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
       }
     : { mend: 'Cut the folds out flush before gluing.' }
@@ -258,14 +259,14 @@ function seatFinding({ bottom, turned, margin, book }: LayerNeeds): LayerFinding
   const shrinks = Math.min(99, 100 * worst.curvature * depth)
   const limit = book.value(layerRules.crowded)
   const fine = shrinks <= limit
-  const lies = `${depth.toFixed(1)} mm of the margin lie flat under the insole; where the seat is roundest`
+  const lies = say`${mm(depth, 1)} of the margin lie flat under the insole; where the seat is roundest`
   return {
     id: 'layers.seat',
     level: fine ? 'fine' : 'watch',
     where: 'margin under the seat',
     sentence: fine
-      ? `${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %; up to ${limit} % go down in small folds.`
-      : `${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %: the folds lie on each other and the seat stands proud.`,
+      ? say`${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %; up to ${limit} % go down in small folds.`
+      : say`${lies} their inner edge has to shrink by ${shrinks.toFixed(0)} %: the folds lie on each other and the seat stands proud.`,
     measured: shrinks,
     limit,
     unit: '%',

@@ -4,6 +4,7 @@ import type { RuleBook } from '../trade/rules.ts'
 import type { Skive } from '../trade/part.ts'
 import type { Piece } from '../upper/piece.ts'
 import { edgeSkive } from './edgeSkive.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** The skived edges of a piece, as they are drawn on it and cut in section. */
 export function pieceSkives(piece: Piece, thickness: number, book: RuleBook, facing: 'out' | 'foot'): Skive[] {
@@ -21,8 +22,8 @@ export function pieceSkives(piece: Piece, thickness: number, book: RuleBook, fac
         profile: profile.map(([d, t]): [number, number] => [d, t]),
         sentence:
           e.role === 'lap under'
-            ? `To ${thin.toFixed(2)} mm over the lap and a little more, so that the seam is no ridge.`
-            : `From ${thin.toFixed(2)} mm at the edge, so that the foot does not feel it.`,
+            ? say`To ${mm(thin, 2)} over the lap and a little more, so that the seam is no ridge.`
+            : say`From ${mm(thin, 2)} at the edge, so that the foot does not feel it.`,
       },
     ]
   })

@@ -16,6 +16,7 @@ import { DrawnLine } from '../model/drawnLine.ts'
 import { RuleBook } from '../trade/rules.ts'
 import { oldSock } from '../parts/sock/oldSock.ts'
 import { placeName, tracedShoe } from './tracedShoe.ts'
+import { spoken } from '../units/sentence.ts'
 
 const book = new RuleBook({}, {})
 /** A bottom with a hollow medial waist and a narrower seat, heel at x = 0. */
@@ -65,7 +66,7 @@ describe('the lasted shoe as traced', () => {
     expect(t.fullest.by).toBeGreaterThan(3)
     expect(t.fullest.by).toBeLessThan(4.2)
     expect(Math.abs(t.fullest.predicted[0] - 200)).toBeLessThan(15)
-    expect(t.finding.sentence).toMatch(/^Lateral side at the joint: .* fuller than predicted/)
+    expect(spoken(t.finding.sentence)).toMatch(/^Lateral side at the joint: .* fuller than predicted/)
     expect(t.finding.level).toBe('watch')
   })
   it('a left shoe traced as a right one is put right by flipping it', () => {

@@ -6,6 +6,7 @@ import { layBottom, pencilOffset } from '../last/tracing.ts'
 import type { Finding } from '../trade/because.ts'
 import type { DrawnLine } from '../model/drawnLine.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
+import { mm, say } from '../units/sentence.ts'
 
 export const tracedRules = {
   off: {
@@ -84,8 +85,8 @@ export function tracedShoe(predicted: Path, line: DrawnLine, book: RuleBook): Tr
       level: fine ? 'fine' : Math.abs(worst.by) <= 2 * limit ? 'watch' : 'stop',
       where,
       sentence: fine
-        ? `The shoe as traced lies within ${Math.abs(worst.by).toFixed(1)} mm of the predicted outline.`
-        : `${where}: the shoe as traced is ${Math.abs(worst.by).toFixed(1)} mm ${worst.by > 0 ? 'fuller' : 'leaner'} than predicted.`,
+        ? say`The shoe as traced lies within ${mm(Math.abs(worst.by), 1)} of the predicted outline.`
+        : say`${where}: the shoe as traced is ${mm(Math.abs(worst.by), 1)} ${worst.by > 0 ? 'fuller' : 'leaner'} than predicted.`,
       measured: worst.by,
       limit,
       unit: 'mm',
@@ -105,7 +106,7 @@ export function tracedShoe(predicted: Path, line: DrawnLine, book: RuleBook): Tr
 export const goneBy = (finding: Finding): Finding => ({
   ...finding,
   level: 'fine',
-  sentence: `${finding.sentence} The bottom parts go by the traced line.`,
+  sentence: say`${finding.sentence} The bottom parts go by the traced line.`,
   mend: '',
   remedy: undefined,
 })

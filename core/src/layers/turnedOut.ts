@@ -6,6 +6,7 @@ import type { FeatherPlace, LayerFinding, LayerNeeds } from './needs.ts'
 import { layerRules } from './layerRules.ts'
 import { listed, thicknessOf } from './turnedStack.ts'
 import { DEPTHS } from '../trade/wallArea.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** The curvature of the tightest place is the mean of so much of the feather line either way of it, mm. */
 const TIGHT = 12
@@ -36,10 +37,10 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
     {
       id: 'layers.turnOut',
       level: folds ? 'fine' : 'stop',
-      where: `turned-out edge, ${thickest.side} side, ${thickest.x.toFixed(0)} mm from the heel back`,
+      where: say`turned-out edge, ${thickest.side} side, ${mm(thickest.x, 0)} from the heel back`,
       sentence: folds
-        ? `At most ${thickest.thickness.toFixed(1)} mm are turned outwards (${listed(thickest.layers)}); of ${width.toFixed(0)} mm up to ${limit.toFixed(1)} mm will fold.`
-        : `${thickest.thickness.toFixed(1)} mm are turned outwards (${listed(thickest.layers)}): of ${width.toFixed(0)} mm only ${limit.toFixed(1)} mm will fold flat.`,
+        ? say`At most ${mm(thickest.thickness, 1)} are turned outwards (${listed(thickest.layers)}); of ${mm(width, 0)} up to ${mm(limit, 1)} will fold.`
+        : say`${mm(thickest.thickness, 1)} are turned outwards (${listed(thickest.layers)}): of ${mm(width, 0)} only ${mm(limit, 1)} will fold flat.`,
       measured: thickest.thickness,
       limit,
       unit: 'mm',

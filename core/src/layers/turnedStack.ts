@@ -5,6 +5,7 @@ import type { Side } from '../trade/side.ts'
 import { usedUp } from './usedUp.ts'
 import { profileAt, type Profile } from '../trade/wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
+import { bare, joined, say } from '../units/sentence.ts'
 
 /** How far above the feather line the wall is asked what is turned under there, mm. */
 const ABOVE = 0.6
@@ -107,4 +108,7 @@ export const thicknessOf = (layers: readonly StackLayer[]): number => layers.red
 
 /** Layers with their thickness in words, from the foot outwards. */
 export const listed = (layers: readonly StackLayer[]) =>
-  layers.map((l) => `${l.name.toLowerCase()} ${l.thickness.toFixed(1)}`).join(', ')
+  joined(
+    layers.map((l) => say`${l.name.toLowerCase()} ${bare(l.thickness, 1)}`),
+    ', ',
+  )

@@ -9,6 +9,7 @@ import { PlanError } from './planError.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache(24)
 const base = samplePair()
@@ -67,7 +68,7 @@ describe('a left shoe on its own last', () => {
     expect(both(p, 'upper.vamp')?.kind).toBe('differs')
   })
   it('is cut by its own outline, which the steps say and only there', () => {
-    const sentence = (x: Plan, id: string) => x.operations.find((o) => o.id === id)?.minutes.sentence ?? ''
+    const sentence = (x: Plan, id: string) => spoken(x.operations.find((o) => o.id === id)?.minutes.sentence ?? '')
     expect(sentence(p, 'cut-insole')).toContain('cut each by its own outline')
     expect(sentence(plan(base), 'cut-insole')).not.toContain('own outline')
     expect(sentence(p, 'cut-upper')).toContain('marked L and R')
@@ -77,7 +78,7 @@ describe('a left shoe on its own last', () => {
     expect(sentence(only, 'cut-insole')).not.toContain('own outline')
   })
   it('takes the left edge into the time: both feet, not twice the right one', () => {
-    const minutes = (x: Plan) => x.operations.find((o) => o.id === 'cut-midsole')?.minutes.sentence ?? ''
+    const minutes = (x: Plan) => spoken(x.operations.find((o) => o.id === 'cut-midsole')?.minutes.sentence ?? '')
     const edge = (x: Plan) => Number(/^(\d+) cm/.exec(minutes(x))?.[1])
     const [right, mixed, left] = [plan(base), p, plan({ ...base, last: leftLast })].map(edge)
     expect(mixed).toBeLessThan(right)
@@ -106,7 +107,7 @@ describe('a left shoe on its own last', () => {
     const heel = plan(raised).feetFindings.find((f) => f.id === 'feet.heel')
     expect(heel?.level).toBe('watch')
     expect(heel?.measured).toBeGreaterThan(3.5)
-    expect(heel?.mend).toContain('trained help')
+    expect(spoken(heel?.mend ?? '')).toContain('trained help')
     const meant = { ...raised, decisions: { ...raised.decisions, rules: { 'feet.heel': 8 } } }
     expect(level(plan(meant), 'feet.heel')).toBe('fine')
   })
@@ -180,7 +181,7 @@ describe('what is decided for the left shoe alone', () => {
     expect(cut?.name).toBe('Cut the half padding')
     expect(cut?.parts).toEqual(['padding'])
     // One foot's alone: there are no two outlines to tell apart.
-    expect(cut?.minutes.sentence).not.toContain('own outline')
+    expect(spoken(cut?.minutes.sentence ?? '')).not.toContain('own outline')
     expect(p.operations.some((o) => o.id === 'glue-padding')).toBe(true)
     const either = plan(withLeft({ padding: 'half' }, { materials: padded, sock: { extent: 'full', padding: 'full' } }))
     expect(either.operations.find((o) => o.id === 'cut-padding')?.name).toBe('Cut the padding')

@@ -3,13 +3,14 @@ import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
 import type { Because, Finding, Unit } from '../trade/because.ts'
 import type { FootPlan, Plan } from './plan.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** What a change does to a pair, before it is kept: plain data. */
 export interface Consequences {
   /** Figures that become others. */
   figures: { where: string; quantity: string; from: number; to: number; unit: Unit }[]
   /** Checks that come out differently. */
-  findings: { where: string; from: Level | null; to: Level | null; sentence: string }[]
+  findings: { where: Sentence; from: Level | null; to: Level | null; sentence: Sentence }[]
   /** Parts whose outline moves, and by how much at most, mm. */
   shapes: { part: string; most: number }[]
   appeared: string[]

@@ -9,6 +9,7 @@ import { PlanError } from './planError.ts'
 import type { FootPlan } from './plan.ts'
 import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache(16)
 const materials = { ...samplePair().decisions.materials, insole: boardId }
@@ -118,7 +119,9 @@ describe('a stitch-down pair', () => {
       expect(at(b), b).toBeGreaterThan(at(a))
     }
     const holes = part(p, 'midsole')?.lines.find((l) => l.holes)?.holes?.length ?? 0
-    expect(p.operations.find((o) => o.id === 'sew-down')?.minutes.sentence).toContain(`${2 * holes} stitches`)
+    expect(spoken(p.operations.find((o) => o.id === 'sew-down')?.minutes.sentence ?? '')).toContain(
+      `${2 * holes} stitches`,
+    )
   })
 })
 
@@ -189,7 +192,7 @@ describe('a pair in cup soles', () => {
       mend: expect.stringContaining('wedge') as string,
     })
     const high = inCup(cupOf(1, { seat: seat + 6, tread: 5 }))
-    expect(finding(high, 'bottom.heel')?.sentence).toContain('too thick under the seat')
+    expect(spoken(finding(high, 'bottom.heel')?.sentence ?? '')).toContain('too thick under the seat')
     expect(level.bottom.profile.layers.map((l) => l.id)).toEqual(['insole', 'filler', 'cup'])
     expect(finding(inCup(cupOf(1)), 'bottom.heel')).toBeUndefined()
   })

@@ -4,6 +4,7 @@ import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
 import type { FootPlan } from './plan.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
 
 export const feetRules = {
   puff: {
@@ -44,7 +45,7 @@ function setForBoth(decision: 'puff.length' | 'stiffener.backHeight', value: num
   const right = decision === 'puff.length' ? { puff: { length: half } } : { stiffener: { backHeight: half } }
   return {
     kind: 'choice',
-    name: `${handNames[decision]} ${half} mm on both`,
+    name: say`${handNames[decision]} ${mm(half)} on both`,
     decisions: { ...right, left: { figures: { [decision]: half } } },
   }
 }
@@ -63,7 +64,7 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
     less: string
     right?: number
     left?: number
-    mend: string
+    mend: Sentence
     remedy?: Remedy
   }[] = [
     {
@@ -108,8 +109,8 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
         level: fine ? ('fine' as const) : ('watch' as const),
         where: 'left against right',
         sentence: fine
-          ? `The ${what}: right ${r.toFixed(1)} mm, left ${l.toFixed(1)} mm.`
-          : `The ${what} is ${off.toFixed(1)} mm ${l > r ? more : less} on the left: right ${r.toFixed(1)} mm, left ${l.toFixed(1)} mm.`,
+          ? say`The ${what}: right ${mm(r, 1)}, left ${mm(l, 1)}.`
+          : say`The ${what} is ${mm(off, 1)} ${l > r ? more : less} on the left: right ${mm(r, 1)}, left ${mm(l, 1)}.`,
         measured: off,
         limit,
         unit: 'mm' as const,

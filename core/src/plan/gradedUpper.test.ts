@@ -4,12 +4,13 @@ import { boxOf, distance } from '../geometry/path.ts'
 import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 import { gradedUpper, type GradedUpper } from './gradedUpper.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache()
 const input = samplePair()
-const at = (sizes: number): Exclude<GradedUpper, { problem: string }> => {
+const at = (sizes: number): Extract<GradedUpper, { problem: null }> => {
   const run = gradedUpper(input, sizes, 'paris', 'kept', cache)
-  if (run.problem !== null) throw new Error(run.problem)
+  if (run.problem !== null) throw new Error(spoken(run.problem))
   return run
 }
 const quarter = (g: ReturnType<typeof at>) => {
@@ -43,6 +44,6 @@ describe('the upper through the size run', () => {
   })
   it('a size that no last can have says why', () => {
     const far = gradedUpper(input, 30, 'paris', 'kept', cache)
-    expect(far.problem).toMatch(/which no last here can have|too far|cannot/)
+    expect(spoken(far.problem ?? '')).toMatch(/which no last here can have|too far|cannot/)
   })
 })

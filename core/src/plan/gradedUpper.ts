@@ -7,11 +7,12 @@ import { RuleBook } from '../trade/rules.ts'
 import type { StageCache } from './stageCache.ts'
 import { formeStage, lastStage } from './planPair.ts'
 import { deriveUpper } from '../upper/upper.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** The pieces of one size, in the frame that all sizes share; or why that size cannot be. */
 export type GradedUpper =
   | { sizes: number; length: number; pieces: { id: string; name: string; outline: Path; net: Path }[]; problem: null }
-  | { sizes: number; problem: string }
+  | { sizes: number; problem: Sentence }
 
 /**
  * The whole upper in another size: the last is graded, laid flat, and the design derived anew on it, so that rules,

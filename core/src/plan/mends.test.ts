@@ -12,6 +12,7 @@ import type { Plan } from './plan.ts'
 import { formeStage, lastStage, planPair } from './planPair.ts'
 import { ruleOf } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache(24)
 const all = (plan: Plan): Finding[] => [
@@ -251,16 +252,16 @@ describe('a mend that is offered', () => {
           return
         }
         for (const f of findings.filter((x) => x.level !== 'fine')) {
-          expect(f.mend, f.id).not.toBe('')
+          expect(spoken(f.mend), f.id).not.toBe('')
           if (!f.remedy) {
-            expect(AT_THE_BENCH, f.mend).toContain(kind(f))
+            expect(AT_THE_BENCH, spoken(f.mend)).toContain(kind(f))
             continue
           }
           expectPossible(f.remedy)
           if (f.remedy.kind === 'open') continue
           pressed.add(kind(f))
           const now = planned(remedied(input.decisions, f.remedy)).find((x) => x.id === f.id)
-          expect(beyond(now), `${c.style} on ${c.last}, ${f.id}: ${f.mend}`).toBeLessThan(beyond(f))
+          expect(beyond(now), `${c.style} on ${c.last}, ${f.id}: ${spoken(f.mend)}`).toBeLessThan(beyond(f))
         }
       }),
       { numRuns: 14, seed: 3, examples: EXAMPLES.map((c): [Spoiled] => [c]) },

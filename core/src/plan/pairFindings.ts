@@ -4,6 +4,7 @@ import { constructionOf } from '../model/construction.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import type { Upper } from '../upper/upper.ts'
 import { lastFromSize, sizeFromLast, sizeSystemNames } from '../units/sizes.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** A last may differ from the length its size asks for by about a half size before it is another size, mm. */
 const SIZE_SLACK = 5
@@ -54,8 +55,8 @@ export function pairFindings(input: PlanInput, readings: LastReadings, upper: Up
       level: fits ? 'fine' : 'watch',
       where: 'size and last',
       sentence: fits
-        ? `${sizeSystemNames[size.system]} ${size.value} asks for a last of about ${wanted.toFixed(0)} mm; this one is ${length} mm.`
-        : `${sizeSystemNames[size.system]} ${size.value} asks for a last of about ${wanted.toFixed(0)} mm, but this one is ${length} mm, which reads ${reads.toFixed(1)}.`,
+        ? say`${sizeSystemNames[size.system]} ${size.value} asks for a last of about ${mm(wanted, 0)}; this one is ${mm(length)}.`
+        : say`${sizeSystemNames[size.system]} ${size.value} asks for a last of about ${mm(wanted, 0)}, but this one is ${mm(length)}, which reads ${reads.toFixed(1)}.`,
       measured: length,
       limit: wanted,
       unit: 'mm',

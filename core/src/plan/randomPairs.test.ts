@@ -19,6 +19,7 @@ import { styles } from '../model/upper.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache(8)
 const names = Object.keys(sampleMeasures) as (keyof typeof sampleMeasures)[]
@@ -80,7 +81,7 @@ function isSound(foot: FootPlan): void {
   }
   for (const f of [...foot.findings, ...foot.layers.findings, ...foot.bottom.findings]) {
     expect([f.measured, f.limit].every(Number.isFinite), f.id).toBe(true)
-    expect(f.level === 'fine' || f.mend.length > 5, f.id).toBe(true)
+    expect(f.level === 'fine' || spoken(f.mend).length > 5, f.id).toBe(true)
   }
 }
 

@@ -5,6 +5,7 @@ import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import { handDecisions } from '../model/handDecisions.ts'
 import { checkRuleFigures, ruleChapters, ruleOf } from './ruleRegistry.ts'
+import { spoken } from '../units/sentence.ts'
 
 const all = ruleChapters.flatMap((c) => c.rules)
 
@@ -24,7 +25,7 @@ describe('the house rules', () => {
     for (const r of all) {
       expect(r.value, r.key).toBeGreaterThanOrEqual(r.min)
       expect(r.value, r.key).toBeLessThanOrEqual(r.max)
-      expect(r.why, r.key).toMatch(/[.!]$/)
+      expect(spoken(r.why), r.key).toMatch(/[.!]$/)
       expect(ruleOf(r.key)).toBe(r)
     }
   })

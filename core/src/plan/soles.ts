@@ -33,6 +33,7 @@ import { edgeRules } from '../upper/edgeRules.ts'
 import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
 import type { Wall } from './wallParts.ts'
+import { mm, say } from '../units/sentence.ts'
 
 export interface SoleNeeds {
   surface: LastSurface
@@ -265,8 +266,8 @@ function springFinding(profile: SideProfile, book: RuleBook): Finding {
     level: springs ? 'fine' : 'watch',
     where: 'toe',
     sentence: springs
-      ? `The finished sole stands ${profile.spring.toFixed(1)} mm over the ground at its tip; the last alone has a toe spring of ${profile.lastSpring.toFixed(1)} mm.`
-      : `Only ${profile.spring.toFixed(1)} mm of toe spring are left at the tip of the finished sole (the last alone has ${profile.lastSpring.toFixed(1)} mm); ${spring} mm keep the tip off the ground.`,
+      ? say`The finished sole stands ${mm(profile.spring, 1)} over the ground at its tip; the last alone has a toe spring of ${mm(profile.lastSpring, 1)}.`
+      : say`Only ${mm(profile.spring, 1)} of toe spring are left at the tip of the finished sole (the last alone has ${mm(profile.lastSpring, 1)}); ${mm(spring)} keep the tip off the ground.`,
     measured: profile.spring,
     limit: spring,
     unit: 'mm',

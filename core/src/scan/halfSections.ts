@@ -17,6 +17,7 @@ import {
   STEP,
   TOE_PLANES,
 } from './planes.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /**
  * One side of a body cut by upright half planes that fan out about an axis near the heel, stand parallel in the middle,
@@ -133,7 +134,7 @@ export function centreHeights(length: number, positions: Float64Array): Curve1 {
     mid[q] = (lo[at] + hi[at]) / 2
     if (!Number.isFinite(mid[q])) {
       throw new GeometryError(
-        `The scan has nothing ${((at / n) * length).toFixed(0)} mm from the heel: a whole part of the last is missing.`,
+        say`The scan has nothing ${mm((at / n) * length, 0)} from the heel: a whole part of the last is missing.`,
       )
     }
   }
@@ -193,7 +194,7 @@ export function halfSections(
     bridged = Math.max(bridged, bridge(radius.subarray(p * ANGLES, (p + 1) * ANGLES)))
   if (bridged > WIDEST_BRIDGE) {
     throw new GeometryError(
-      `The ${side} side has a hole ${bridged.toFixed(0)} mm wide, too wide to bridge (${WIDEST_BRIDGE} mm at most). Scan the last again from that side.`,
+      say`The ${side} side has a hole ${mm(bridged, 0)} wide, too wide to bridge (${mm(WIDEST_BRIDGE)} at most). Scan the last again from that side.`,
     )
   }
   return { length, side, radius: calmed(radius), centre, bridged }

@@ -12,6 +12,7 @@ import { fromFrame, stand, toFrame, type Stance, type StandChoices } from './sta
 import { topEdges, type ConePlane } from './topEdge.ts'
 import { scanUnits, type ScanUnit } from './units.ts'
 import { weld } from './weld.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
 
 export type Progress = (share: number, doing: string) => void
 
@@ -38,7 +39,7 @@ export interface ScanResult {
   /** 95 of 100 points of the scan lie nearer to the surface than this, mm. */
   within: number
   /** In sentences: what was mended, and what may not be right. */
-  notes: string[]
+  notes: Sentence[]
 }
 
 /** Millions of triangles a scan may have. */
@@ -66,7 +67,7 @@ export function readyScan(mesh: TriangleMesh, unit: ScanUnit, progress: Progress
   const open = health.holes[0] ?? 0
   if (open > WIDEST_HOLE) {
     throw new GeometryError(
-      `The scan has a hole ${open.toFixed(0)} mm across; up to ${WIDEST_HOLE} mm can be bridged. Scan the last again from all sides.`,
+      say`The scan has a hole ${mm(open, 0)} across; up to ${mm(WIDEST_HOLE)} can be bridged. Scan the last again from all sides.`,
     )
   }
   progress(0.35, 'Thinning')
@@ -144,7 +145,7 @@ export function importScan(
   for (const side of ['lateral', 'medial'] as const) {
     if (joints[side] < 0.45 * L || joints[side] > 0.85 * L) {
       throw new GeometryError(
-        `The ${side} joint lies ${joints[side].toFixed(0)} mm from the heel back on a last of ${L.toFixed(0)} mm. Drag it to the widest place of the forepart.`,
+        say`The ${side} joint lies ${mm(joints[side], 0)} from the heel back on a last of ${mm(L, 0)}. Drag it to the widest place of the forepart.`,
       )
     }
   }
@@ -157,7 +158,7 @@ export function importScan(
   const within = fitWithin(surface, shifted)
   if (within > LOOSE) {
     throw new GeometryError(
-      `The surface laid over the scan is ${within.toFixed(1)} mm off at some places. This may not be a last, or the landmarks are not where they should be.`,
+      say`The surface laid over the scan is ${mm(within, 1)} off at some places. This may not be a last, or the landmarks are not where they should be.`,
     )
   }
   progress(1, 'Done')
@@ -177,17 +178,17 @@ export function importScan(
 /** Whether the axes found are right-handed in the scan: a left last's are not, and it is mirrored. */
 const handed = (s: Stance): boolean => dot(cross(s.forward, s.medial), s.up) > 0
 
-function notesOn(health: MeshHealth, stance: Stance, bridged: number, rightHanded: boolean): string[] {
-  const notes: string[] = []
+function notesOn(health: MeshHealth, stance: Stance, bridged: number, rightHanded: boolean): Sentence[] {
+  const notes: Sentence[] = []
   if (stance.foot === 'left' || !rightHanded)
     notes.push('This is a left last; its mirror image is kept, as for every last.')
   if (health.holes.length > 0) {
     const [first] = health.holes
     notes.push(
-      `${health.holes.length === 1 ? 'One hole' : `${health.holes.length} holes`} bridged, the largest ${first.toFixed(0)} mm across. Look at the surface there.`,
+      say`${health.holes.length === 1 ? 'One hole' : `${health.holes.length} holes`} bridged, the largest ${mm(first, 0)} across. Look at the surface there.`,
     )
   } else if (bridged > 3) {
-    notes.push(`A gap of ${bridged.toFixed(0)} mm was bridged.`)
+    notes.push(say`A gap of ${mm(bridged, 0)} was bridged.`)
   }
   if (health.turned > 0)
     notes.push(`${health.turned} of ${health.triangles} faces were inside out and have been turned.`)

@@ -18,6 +18,7 @@ import { pretendScan, type Scanning } from './pretend.ts'
 import { toFrame } from './stand.ts'
 import { guessUnit } from './units.ts'
 import { weld } from './weld.ts'
+import { spoken } from '../units/sentence.ts'
 
 /** Another triangulation than the canonical grid's, about as fine as a hand scanner's. */
 const SEEN = { columns: 161, rows: 61, across: 33, ribSamples: 400, rimSamples: 64, ridgeSamples: 240 }
@@ -178,12 +179,12 @@ describe('a mesh that is not as it should be', () => {
     const inside = Uint32Array.from(t, (_, i) => t[i % 3 === 0 ? i : i % 3 === 1 ? i + 1 : i - 1])
     const result = bring({ positions, triangles: inside })
     expect(result.health.turned).toBe(result.health.triangles)
-    expect(result.notes.join()).toMatch(/inside out and have been turned/)
+    expect(result.notes.map((s) => spoken(s)).join()).toMatch(/inside out and have been turned/)
     expect(p95(apart(result.surface, generateLast(sampleMeasures.walking)))).toBeLessThan(0.3)
   })
   it('a small hole is bridged and said, a large one refused with its width', () => {
     const small = bring(without((p) => Math.hypot(p[0] - 150, p[1] + 40, p[2] - 30) < 9))
-    expect(small.notes.join()).toMatch(/One hole bridged, the largest \d+ mm across/)
+    expect(small.notes.map((s) => spoken(s)).join()).toMatch(/One hole bridged, the largest \d+ mm across/)
     expect(p95(apart(small.surface, generateLast(sampleMeasures.walking)))).toBeLessThan(0.3)
     expect(() => bring(without((p) => Math.hypot(p[0] - 150, p[1] + 40, p[2] - 30) < 45))).toThrow(
       /hole \d+ mm across; up to 60 mm can be bridged/,
@@ -206,7 +207,7 @@ describe('a mesh that is not as it should be', () => {
     expect(() => bring(both({ positions: shifted, triangles: scan.triangles }))).toThrow(/2 separate bodies/)
     const crumbed = bring(both(ball(3, [100, 160, 20], 8)))
     expect(crumbed.health.crumbs).toBe(1)
-    expect(crumbed.notes.join()).toMatch(/One loose crumb was left out/)
+    expect(crumbed.notes.map((s) => spoken(s)).join()).toMatch(/One loose crumb was left out/)
   })
   it('a ball, a box and a rabbit are no lasts, and each is told why', () => {
     expect(() => bring(ball(120))).toThrow(/does not look like a last/)

@@ -5,6 +5,7 @@ import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec3.t
 import { STATIONS } from '../last/frame.ts'
 import { coneCut, type Facet } from './cone.ts'
 import { cloudNormal, cloudPoint, type Cloud } from './cloud.ts'
+import { mm, mmTo, say } from '../units/sentence.ts'
 
 /** The four places a person confirms or drags, in the scan's own coordinates, mm. */
 export interface ScanLandmarks {
@@ -317,17 +318,17 @@ function checkProportions(local: readonly Vec3[], length: number): void {
   const height = zs.reduce((m, v) => Math.max(m, v), -Infinity) - zs.reduce((m, v) => Math.min(m, v), Infinity)
   if (length < 150 || length > 350) {
     throw new GeometryError(
-      `${NOT_A_LAST}it is ${length.toFixed(0)} mm long, and lasts are 150 to 350 mm. Is the unit right?`,
+      say`${NOT_A_LAST}it is ${mm(length, 0)} long, and lasts are ${mmTo(150, 350)}. Is the unit right?`,
     )
   }
   if (length < 1.9 * width || length > 5.5 * width) {
     throw new GeometryError(
-      `${NOT_A_LAST}it is ${length.toFixed(0)} mm long and ${width.toFixed(0)} mm wide, and a last is two to five times as long as wide.`,
+      say`${NOT_A_LAST}it is ${mm(length, 0)} long and ${mm(width, 0)} wide, and a last is two to five times as long as wide.`,
     )
   }
   if (height < 0.2 * length || height > 0.95 * length) {
     throw new GeometryError(
-      `${NOT_A_LAST}it is ${length.toFixed(0)} mm long and ${height.toFixed(0)} mm high, and a last is a fifth to nine tenths as high as long.`,
+      say`${NOT_A_LAST}it is ${mm(length, 0)} long and ${mm(height, 0)} high, and a last is a fifth to nine tenths as high as long.`,
     )
   }
 }

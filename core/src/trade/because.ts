@@ -1,5 +1,6 @@
 import type { Level } from '../model/level.ts'
 import type { HandDecision } from '../model/handDecisions.ts'
+import type { Sentence } from '../units/sentence.ts'
 import type { Remedy } from './remedy.ts'
 
 /** Units that figures carry; lengths are turned into inches only at the edge of the screen. */
@@ -28,7 +29,7 @@ export interface Because {
   quantity: string
   value: number
   unit: Unit
-  sentence: string
+  sentence: Sentence
   inputs: Input[]
   origin: Origin
   /** Key of the house rule behind it, when one can be changed. */
@@ -40,13 +41,13 @@ export interface Because {
 export interface Finding {
   id: string
   level: Level
-  where: string
-  sentence: string
+  where: Sentence
+  sentence: Sentence
   measured: number
   limit: number
   unit: Unit
   /** What to do; empty when all is well. */
-  mend: string
+  mend: Sentence
   /** What its button does, where something in the plan mends it; none where it is mended at the bench. */
   remedy?: Remedy
 }

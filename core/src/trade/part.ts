@@ -3,6 +3,7 @@ import type { Because, Finding } from './because.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { WallArea } from './wallArea.ts'
 import type { MaterialRole } from '../model/material.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** Where a part has its place in the shoe, from the foot outwards and down. */
 export const partPlaces = {
@@ -31,7 +32,7 @@ export interface Skive {
   edge: Path
   band: Path
   profile: [distance: number, thickness: number][]
-  sentence: string
+  sentence: Sentence
 }
 
 /** A measure drawn between two points of the part, mm. */

@@ -2,6 +2,7 @@ import type { HandDecision } from '../model/handDecisions.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import type { MaterialRole } from '../model/material.ts'
 import { PairDecisions } from '../model/pair.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** Part of a document: only what changes, however deep. Lists are whole. */
 export type Patch<T> = T extends readonly unknown[] ? T : T extends object ? { [K in keyof T]?: Patch<T[K]> } : T
@@ -17,7 +18,7 @@ export type Control =
 export type Remedy =
   | { kind: 'rule'; key: string; value: number }
   | { kind: 'hand'; decision: HandDecision; value: number }
-  | { kind: 'choice'; name: string; decisions: Patch<PairDecisions> }
+  | { kind: 'choice'; name: Sentence; decisions: Patch<PairDecisions> }
   | { kind: 'open'; control: Control }
 
 const isGroup = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v)

@@ -1,5 +1,7 @@
+import { SaidError } from '../units/saidError.ts'
 import type { Origin, Unit } from './because.ts'
 import type { RuleFigures } from '../model/pair.ts'
+import { type Sentence } from '../units/sentence.ts'
 
 /** A figure the trade works by: a default within a range, and why it is so. */
 export interface Rule {
@@ -9,7 +11,7 @@ export interface Rule {
   min: number
   max: number
   unit: Unit
-  why: string
+  why: Sentence
 }
 
 /** A rule's figure as it stands for this pair, and who set it. */
@@ -19,13 +21,13 @@ export interface RuleInForce {
 }
 
 /** Thrown when a house rule is changed to something the book does not allow; `field` is the rule's key. */
-export class RuleError extends Error {
+export class RuleError extends SaidError {
   override readonly name = 'RuleError'
   constructor(
     readonly field: string,
-    message: string,
+    sentence: Sentence,
   ) {
-    super(message)
+    super(sentence)
   }
 }
 

@@ -6,6 +6,7 @@ import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { KeyPoint, PointTrack } from './keyPoint.ts'
 import { PointPlaces } from './pointPlaces.ts'
+import { type Sentence, say } from '../units/sentence.ts'
 
 const of = (v: number | Record<Side, number>, side: Side): number => (typeof v === 'number' ? v : v[side])
 
@@ -37,7 +38,7 @@ export class DesignBoard extends PointPlaces {
     track: PointTrack,
     byRule: Record<Side, Point>,
     sides: readonly Side[],
-    why: string,
+    why: Sentence,
     rule?: Rule,
   ): Record<Side, Point> {
     const moves = this.decisions.points
@@ -53,7 +54,7 @@ export class DesignBoard extends PointPlaces {
       moved,
       sides,
       figures: this.figures(track, at[sides[0]]),
-      sentence: moved ? `Moved by hand. By rule: ${why}` : why,
+      sentence: moved ? say`Moved by hand. By rule: ${why}` : why,
       origin: moved ? 'set by hand' : rule ? this.book.inForce(rule).origin : 'measured on the last',
       rule: rule?.key,
     })
@@ -66,7 +67,7 @@ export class DesignBoard extends PointPlaces {
     name: string,
     x: number | Record<Side, number>,
     up: number | Record<Side, number>,
-    why: string,
+    why: Sentence,
     rule?: Rule,
   ): Record<Side, Point> {
     const at = (side: Side) => this.map.above(of(x, side), of(up, side))
@@ -74,29 +75,35 @@ export class DesignBoard extends PointPlaces {
   }
 
   /** A free point of each side. */
-  free(id: string, name: string, at: Record<Side, Point>, why: string): Record<Side, Point> {
+  free(id: string, name: string, at: Record<Side, Point>, why: Sentence): Record<Side, Point> {
     return this.add(id, name, 'free', at, wallSides, why)
   }
 
   /** A free point of which the shoe has one: on a line that both sides share, or that one side alone has. */
-  shared(id: string, name: string, at: Point, why: string, side: Side = 'lateral'): Point {
+  shared(id: string, name: string, at: Point, why: Sentence, side: Side = 'lateral'): Point {
     return this.add(id, name, 'free', { lateral: at, medial: at }, [side], why)[side]
   }
 
   /** A point of the ridge, `x` mm from the heel back. */
-  onRidge(id: string, name: string, x: number, why: string, rule?: Rule): Point {
+  onRidge(id: string, name: string, x: number, why: Sentence, rule?: Rule): Point {
     const p = this.map.ridgeAt(x)
     return this.add(id, name, 'ridge', { lateral: p, medial: p }, ['lateral'], why, rule).lateral
   }
 
   /** A point of the back line, `up` mm along it from the feather. */
-  onBack(id: string, name: string, up: number, why: string, rule?: Rule): Point {
+  onBack(id: string, name: string, up: number, why: Sentence, rule?: Rule): Point {
     const p = pointAt(this.back, up)
     return this.add(id, name, 'back', { lateral: p, medial: p }, ['lateral'], why, rule).lateral
   }
 
   /** A point of the feather line, by the distance from the heel back at which it lies on the last. */
-  onFeather(id: string, name: string, x: number | Record<Side, number>, why: string, rule?: Rule): Record<Side, Point> {
+  onFeather(
+    id: string,
+    name: string,
+    x: number | Record<Side, number>,
+    why: Sentence,
+    rule?: Rule,
+  ): Record<Side, Point> {
     const at = (side: Side) => nearest(this.feather[side], this.map.featherAt(of(x, side))).point
     return this.add(id, name, 'feather', { lateral: at('lateral'), medial: at('medial') }, wallSides, why, rule)
   }

@@ -1,5 +1,6 @@
 import type { Rule } from '../trade/rules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
+import { mm, mmTo, say } from '../units/sentence.ts'
 
 /** What a lining's edge stands out where it is trimmed to the upper; it stands in the house rules with the linings. */
 export const trimmedRule: Rule = {
@@ -9,7 +10,7 @@ export const trimmedRule: Rule = {
   min: 3,
   max: 10,
   unit: 'mm',
-  why: '5 to 8 mm along the opening: lining and upper never meet exactly, so it is trimmed after stitching.',
+  why: say`${mmTo(5, 8)} along the opening: lining and upper never meet exactly, so it is trimmed after stitching.`,
 }
 
 /** How much each kind of edge is cut larger than the finished line. */
@@ -21,7 +22,7 @@ export const edgeRules = {
     min: 12,
     max: 60,
     unit: 'mm',
-    why: '12 to 15 mm do for thin, cemented work, 16 to 20 usually; hand-lasted, welted and heavy shoes have 38 and more, so that hands and pliers find a grip.',
+    why: say`${mmTo(12, 15)} do for thin, cemented work, 16 to 20 usually; hand-lasted, welted and heavy shoes have 38 and more, so that hands and pliers find a grip.`,
   },
   leastMargin: {
     key: 'upper.leastMargin',
@@ -30,7 +31,7 @@ export const edgeRules = {
     min: 8,
     max: 20,
     unit: 'mm',
-    why: 'Pliers need 12 mm to hold; where less is left the margin slips or tears.',
+    why: say`Pliers need ${mm(12)} to hold; where less is left the margin slips or tears.`,
   },
   turnedOut: {
     key: 'upper.turnedOut',
@@ -39,7 +40,7 @@ export const edgeRules = {
     min: 8,
     max: 20,
     unit: 'mm',
-    why: 'It covers the welt or midsole and 2 mm more, which are trimmed after stitching.',
+    why: say`It covers the welt or midsole and ${mm(2)} more, which are trimmed after stitching.`,
   },
   lapUnder: {
     key: 'upper.lapUnder',
@@ -48,7 +49,7 @@ export const edgeRules = {
     min: 6,
     max: 14,
     unit: 'mm',
-    why: 'Two rows of stitches and room to bond; 8 to 10 mm lie under, skived away.',
+    why: say`Two rows of stitches and room to bond; ${mmTo(8, 10)} lie under, skived away.`,
   },
   folded: {
     key: 'upper.folded',
@@ -57,7 +58,7 @@ export const edgeRules = {
     min: 3,
     max: 7,
     unit: 'mm',
-    why: '4 to 5 mm hold the fold; 3 to 4 do on fine, thin leather.',
+    why: say`${mmTo(4, 5)} hold the fold; 3 to 4 do on fine, thin leather.`,
   },
   closedSeam: {
     key: 'upper.closedSeam',

@@ -2,6 +2,7 @@ import type { Point } from '../geometry/path.ts'
 import type { PointSide } from '../model/upper.ts'
 import type { Origin } from '../trade/because.ts'
 import type { Side } from '../trade/side.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** What a key point may move along: anywhere, the ridge, the back curve (and straight on above it), the feather line. */
 export type PointTrack = 'free' | 'ridge' | 'back' | 'feather'
@@ -19,7 +20,7 @@ export interface KeyPoint {
   sides: readonly Side[]
   /** Its figures as a shoemaker would give them. */
   figures: { name: string; value: number }[]
-  sentence: string
+  sentence: Sentence
   origin: Origin
   rule?: string
 }

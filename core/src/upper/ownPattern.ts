@@ -6,6 +6,7 @@ import type { UpperFinding } from './checks/needs.ts'
 import { joinsOf } from './joins.ts'
 import type { Piece } from './piece.ts'
 import { flatPiece, foldedPiece, type EdgeDraft } from './pieceMaker.ts'
+import { mm, say, bare } from '../units/sentence.ts'
 
 /** A corner is a turn of this much over a few millimetres, degrees and mm. */
 const CORNER = 38
@@ -81,7 +82,7 @@ function unfolded(drawn: OwnPiece, drafts: readonly EdgeDraft[], at: number, boo
   }, 0)
   if (bent > STRAIGHT) {
     throw new GeometryError(
-      `${drawn.name}: "${drafts[at].name}" is to be the fold, but it leaves the straight line by ${bent.toFixed(1)} mm. A fold must be straight.`,
+      say`${drawn.name}: "${drafts[at].name}" is to be the fold, but it leaves the straight line by ${mm(bent, 1)}. A fold must be straight.`,
     )
   }
   const half = [...drafts.slice(at + 1), ...drafts.slice(0, at)]
@@ -139,7 +140,7 @@ export function ownFindings(pieces: readonly Piece[]): UpperFinding[] {
         id: `upper.join.${j.seam}`,
         level: fits ? 'fine' : Math.abs(j.ease) < 2 ? 'watch' : 'stop',
         where: `seam ${j.seam}`,
-        sentence: `${name(j.pieces[0])} and ${name(j.pieces[1])} measure ${j.lengths[0].toFixed(1)} and ${j.lengths[1].toFixed(1)} mm along seam "${j.seam}".`,
+        sentence: say`${name(j.pieces[0])} and ${name(j.pieces[1])} measure ${bare(j.lengths[0], 1)} and ${mm(j.lengths[1], 1)} along seam "${j.seam}".`,
         measured: Math.abs(j.ease),
         limit: EQUAL,
         unit: 'mm',

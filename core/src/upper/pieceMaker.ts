@@ -8,6 +8,7 @@ import { withAllowances } from './allowance.ts'
 import { allowanceRule } from './edgeRules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 import type { Piece, PieceEdge } from './piece.ts'
+import { mm, say } from '../units/sentence.ts'
 
 /** An edge as a style draws it on the forme: running counter-clockwise round the piece seen from the lateral side. */
 export interface EdgeDraft {
@@ -50,7 +51,7 @@ function closedNet(edges: readonly PieceEdge[], name: string): Path {
     const gap = distance(e.line[e.line.length - 1], next.line[0])
     if (gap > 0.05) {
       throw new GeometryError(
-        `${name}: between "${e.name}" and "${next.name}" a gap of ${gap.toFixed(1)} mm is left. Move the points there so that the lines meet.`,
+        say`${name}: between "${e.name}" and "${next.name}" a gap of ${mm(gap, 1)} is left. Move the points there so that the lines meet.`,
       )
     }
   })

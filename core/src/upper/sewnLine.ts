@@ -3,6 +3,7 @@ import { offsetLine } from '../geometry/offsetLine.ts'
 import { joined } from '../geometry/subpath.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
+import { mm, mmTo, say } from '../units/sentence.ts'
 
 export const sewnRules = {
   pitch: {
@@ -12,7 +13,7 @@ export const sewnRules = {
     min: 3,
     max: 10,
     unit: 'mm',
-    why: 'About 6 mm with waxed thread; closer holes cut the edge like a stamp.',
+    why: say`About ${mm(6)} with waxed thread; closer holes cut the edge like a stamp.`,
   },
   fromEdge: {
     key: 'upper.stitchFromEdge',
@@ -21,7 +22,7 @@ export const sewnRules = {
     min: 1.5,
     max: 5,
     unit: 'mm',
-    why: '1.5 to 2 mm on fine uppers, 3 where leather and thread are thick.',
+    why: say`${mmTo(1.5, 2)} on fine uppers, 3 where leather and thread are thick.`,
   },
 } satisfies Record<string, Rule>
 

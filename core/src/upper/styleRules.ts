@@ -1,6 +1,7 @@
 import type { Rule } from '../trade/rules.ts'
+import type { Sentence } from '../units/sentence.ts'
 
-const share = (key: string, name: string, value: number, min: number, max: number, why: string): Rule => ({
+const share = (key: string, name: string, value: number, min: number, max: number, why: Sentence): Rule => ({
   key: `upper.${key}`,
   name,
   value,

@@ -5,6 +5,7 @@ import type { Side } from '../trade/side.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
+import { mmTo, say } from '../units/sentence.ts'
 
 export const throatRules = {
   flatHeel: {
@@ -23,7 +24,7 @@ export const throatRules = {
     min: 0.5,
     max: 1,
     unit: 'share',
-    why: 'With 5 to 6 mm of difference the pattern is placed 4 to 5 mm towards the lateral side.',
+    why: say`With ${mmTo(5, 6)} of difference the pattern is placed ${mmTo(4, 5)} towards the lateral side.`,
   },
 } satisfies Record<string, Rule>
 

@@ -4,6 +4,7 @@ import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { TopEdge } from '../model/upper.ts'
 import type { Piece } from './piece.ts'
+import { mm, mmTo, say, type Sentence } from '../units/sentence.ts'
 
 export const topEdgeRules = {
   slitShort: {
@@ -22,7 +23,7 @@ export const topEdgeRules = {
     min: 3,
     max: 8,
     unit: 'mm',
-    why: '4 to 6 mm apart; closer on tight curves, none on straights.',
+    why: say`${mmTo(4, 6)} apart; closer on tight curves, none on straights.`,
   },
   straight: {
     key: 'upper.straightRadius',
@@ -40,7 +41,7 @@ export const topEdgeRules = {
     min: 12,
     max: 36,
     unit: 'mm',
-    why: '28 to 32 mm, folded off-centre; narrower, ready-made strips need a stay tape against stretch.',
+    why: say`${mmTo(28, 32)}, folded off-centre; narrower, ready-made strips need a stay tape against stretch.`,
   },
   spare: {
     key: 'upper.beadSpare',
@@ -58,7 +59,7 @@ export const topEdgeRules = {
     min: 1,
     max: 4,
     unit: 'mm',
-    why: '1.5 to 2 mm show as an even line.',
+    why: say`${mmTo(1.5, 2)} show as an even line.`,
   },
   turnIn: {
     key: 'upper.bindingTurnIn',
@@ -91,7 +92,7 @@ export interface TopEdgeWork {
   notches: number
   /** Where kerfs go along a bead strip, mm from its end, the spare length shared between both ends. */
   kerfs: number[]
-  sentences: string[]
+  sentences: Sentence[]
   becauses: Because[]
 }
 
@@ -194,7 +195,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
         kerfs: kerfs.filter((p) => !p.convex).map((p) => p.at),
         tape: narrow ? opening : null,
         sentences: [
-          `Skived, dyed, folded off-centre so that ${book.value(topEdgeRules.reveal)} mm show; four layers lie at the edge.`,
+          say`Skived, dyed, folded off-centre so that ${mm(book.value(topEdgeRules.reveal))} show; four layers lie at the edge.`,
           'Kerfs on the inner side only where the curve needs them; both ends skived.',
           ...(narrow ? ['A strip so narrow gives no hold: a stay tape is sewn in against stretch.'] : []),
         ],
@@ -204,7 +205,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
             quantity: 'Length of the bead strip',
             value: strip.length,
             unit: 'mm',
-            sentence: `The opening and ${spare.value} mm to hold on to and to join the ends.`,
+            sentence: say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
             inputs: [{ name: 'Opening', value: opening, unit: 'mm' }],
             origin: spare.origin,
             rule: topEdgeRules.spare.key,
@@ -226,7 +227,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
             quantity: 'Width of the binding',
             value: width,
             unit: 'mm',
-            sentence: `Twice what shows (${reveal.value} mm), the ${wrapped.toFixed(1)} mm it wraps, and ${turnIn} mm turned in.`,
+            sentence: say`Twice what shows (${mm(reveal.value)}), the ${mm(wrapped, 1)} it wraps, and ${mm(turnIn)} turned in.`,
             inputs: [{ name: 'Upper and lining', value: wrapped, unit: 'mm' }],
             origin: reveal.origin,
             rule: topEdgeRules.reveal.key,
@@ -238,7 +239,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
       return {
         ...base,
         sentences: [
-          `Cut clean and dyed before assembly; the lining stands ${book.value(topEdgeRules.proud)} mm proud and is trimmed after stitching.`,
+          say`Cut clean and dyed before assembly; the lining stands ${mm(book.value(topEdgeRules.proud))} proud and is trimmed after stitching.`,
         ],
         becauses: [length],
       }

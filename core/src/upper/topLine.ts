@@ -2,6 +2,7 @@ import { pchip } from '../geometry/interpolate.ts'
 import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
+import { mm, say } from '../units/sentence.ts'
 
 export const topLineRules = {
   shrinkage: {
@@ -104,7 +105,7 @@ export function topLineByRule(length: number, book: RuleBook): TopLine & { knots
         quantity: 'Top line at the back',
         value: back,
         unit: 'mm',
-        sentence: `A fifth of the last length (${(length / 5).toFixed(1)} mm) and ${shrinkage.value} mm for shrinkage.`,
+        sentence: say`A fifth of the last length (${mm(length / 5, 1)}) and ${mm(shrinkage.value)} for shrinkage.`,
         inputs: [
           { name: 'Last length', value: length, unit: 'mm' },
           { name: 'For shrinkage', value: shrinkage.value, unit: 'mm' },
@@ -125,7 +126,7 @@ export function topLineByRule(length: number, book: RuleBook): TopLine & { knots
         quantity: 'Top line under the medial ankle',
         value: medial,
         unit: 'mm',
-        sentence: `${rise.value} mm above the lateral one, because the inner ankle bone stands higher.`,
+        sentence: say`${mm(rise.value)} above the lateral one, because the inner ankle bone stands higher.`,
         inputs: [{ name: 'Lateral ankle point', value: lateral, unit: 'mm' }],
         origin: rise.origin,
         rule: topLineRules.medialRise.key,

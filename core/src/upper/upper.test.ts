@@ -17,6 +17,7 @@ import { withMarks } from './marks.ts'
 import type { Piece } from './piece.ts'
 import { styleBook } from './styles/index.ts'
 import { deriveUpper, type Upper } from './upper.ts'
+import { spoken } from '../units/sentence.ts'
 
 const layers = { upper: 1.4, lining: 0.9, stiffener: 2.4 }
 const maps = new Map<string, FormeMap>()
@@ -78,7 +79,7 @@ describe.each(styles)('%s', (style) => {
   it('passes its own checks on a last it is made for', () => {
     const last = style === 'ballet flat' ? 'flat' : style === 'ankle boot' ? 'boot' : 'walking'
     const u = derive(last, { style })
-    expect(u.findings.filter((f) => f.level === 'stop').map((f) => f.sentence)).toEqual([])
+    expect(u.findings.filter((f) => f.level === 'stop').map((f) => spoken(f.sentence))).toEqual([])
   })
 })
 
@@ -305,7 +306,7 @@ describe('the back line', () => {
     const bad = finding(spoiled(9), 'upper.backGap')
     expect(bad?.level).toBe('stop')
     expect(bad?.remedy).toEqual({ kind: 'open', control: { room: 'upper', point: 'backMiddle' } })
-    expect(bad?.mend).toContain('draw the back line anew')
+    expect(spoken(bad?.mend ?? '')).toContain('draw the back line anew')
   })
   it('shows the line before beside the one after: the same from mid-height up, apart by the taper at the foot', () => {
     const u = spoiled(4, 2)
@@ -528,7 +529,9 @@ describe('strain', () => {
       const u = derive(name)
       for (const side of ['lateral', 'medial']) {
         const f = finding(u, `upper.strain.${side}`)
-        expect(f?.sentence).toMatch(/has to stretch by up to [\d.]+ % \(at the .*crowds by up to [\d.]+ %/)
+        expect(spoken(f?.sentence ?? '')).toMatch(
+          /has to stretch by up to [\d.]+ % \(at the .*crowds by up to [\d.]+ %/,
+        )
         expect(f?.measured).toBeGreaterThan(0.03)
         expect(f?.measured).toBeLessThan(0.17)
       }

@@ -19,6 +19,7 @@ import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
 import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
+import { mm, say, bare } from '../units/sentence.ts'
 
 /** A line of the design on the forme, for drawing it in its place and on the last. */
 export interface UpperLine {
@@ -187,7 +188,7 @@ function formeBecauses(forme: Forme, centre: number | null): Because[] {
       quantity: 'Feather line, flat against the last',
       value: worst.flat - worst.last,
       unit: 'mm',
-      sentence: `Laid flat, the ${worst.side} feather line is ${worst.flat.toFixed(1)} mm instead of ${worst.last.toFixed(1)}: so much is worked in when the margin is lasted.`,
+      sentence: say`Laid flat, the ${worst.side} feather line is ${mm(worst.flat, 1)} instead of ${bare(worst.last, 1)}: so much is worked in when the margin is lasted.`,
       inputs: [],
       origin: 'measured on the last',
     },

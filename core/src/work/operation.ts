@@ -1,5 +1,6 @@
 import type { Because } from '../trade/because.ts'
 import type { CautionId } from './cautions.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 export const workGroups = ['prepare', 'cut', 'skive', 'close', 'last', 'bottom', 'finish'] as const
 export type WorkGroup = (typeof workGroups)[number]
@@ -18,7 +19,7 @@ export const groupNames: Record<WorkGroup, string> = {
 export interface Wait {
   min: number
   max: number | null
-  why: string
+  why: Sentence
 }
 
 /** One step of the work on a pair. */
@@ -30,7 +31,7 @@ export interface Operation {
   minutes: Because
   wait: Wait | null
   /** Steps that come first, each with the reason. */
-  after: { id: string; name: string; why: string }[]
+  after: { id: string; name: string; why: Sentence }[]
   cautions: CautionId[]
   parts: string[]
 }

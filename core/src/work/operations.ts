@@ -6,6 +6,7 @@ import { lasting } from './lasting.ts'
 import type { Operation } from './operation.ts'
 import { preparing } from './preparing.ts'
 import type { Step } from './step.ts'
+import type { Sentence } from '../units/sentence.ts'
 
 /** All steps of the book, in the order in which they would usually be thought of. */
 export const allSteps: readonly Step[] = [...preparing, ...closing, ...lasting, ...bottoming, ...finishing]
@@ -40,7 +41,7 @@ export function operations(facts: Facts): Operation[] {
   const nameOf = (s: Step) => (typeof s.name === 'function' ? s.name(facts) : s.name)
 
   /** Steps to wait for; one that this pair does not have hands on what it would have waited for itself. */
-  const before = (id: string, why: string, out: Map<string, string>): void => {
+  const before = (id: string, why: Sentence, out: Map<string, Sentence>): void => {
     if (here.has(id)) {
       if (!out.has(id)) out.set(id, why)
       return
@@ -51,7 +52,7 @@ export function operations(facts: Facts): Operation[] {
   }
 
   const list = present.map((s): Operation => {
-    const after = new Map<string, string>()
+    const after = new Map<string, Sentence>()
     for (const [id, why] of s.after) before(id, why, after)
     const effort = s.effort(facts)
     return {

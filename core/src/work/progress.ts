@@ -1,5 +1,6 @@
 import type { StepEvent } from '../model/pair.ts'
 import type { Operation } from './operation.ts'
+import { say, type Sentence } from '../units/sentence.ts'
 
 export type StepState = 'open' | 'started' | 'finished'
 
@@ -18,7 +19,7 @@ export interface StepProgress {
   finishedAt: number | null
   clock: WaitClock | null
   /** What keeps it from being started now, as sentences; empty when it may. */
-  heldBy: string[]
+  heldBy: Sentence[]
 }
 
 /** The events of one step that still stand: `undone` takes the latest one back. */
@@ -46,12 +47,13 @@ export function progress(steps: readonly Operation[], log: readonly StepEvent[],
     const started = events.find((e) => e.what === 'started')
     const latest = events[events.length - 1]
     const finishedAt = latest?.what === 'finished' ? Date.parse(latest.at) : null
-    const heldBy: string[] = []
+    const heldBy: Sentence[] = []
     for (const before of step.after) {
       const other = byId.get(before.id)
       if (!other) continue
-      if (other.state !== 'finished') heldBy.push(`First: ${other.step.name}, because ${before.why}.`)
-      else if (other.clock?.state === 'waiting') heldBy.push(`Wait: ${other.step.name}, ${other.step.wait?.why ?? ''}`)
+      if (other.state !== 'finished') heldBy.push(say`First: ${other.step.name}, because ${before.why}.`)
+      else if (other.clock?.state === 'waiting')
+        heldBy.push(say`Wait: ${other.step.name}, ${other.step.wait?.why ?? ''}`)
     }
     byId.set(step.id, {
       step,

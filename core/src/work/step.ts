@@ -2,11 +2,12 @@ import type { Rule } from '../trade/rules.ts'
 import type { CautionId } from './cautions.ts'
 import { cutLength, partsOf, skiveLength, type Facts } from './facts.ts'
 import type { Wait, WorkGroup } from './operation.ts'
+import { mm, say, type Sentence, cm } from '../units/sentence.ts'
 
 /** Active time with its reason. */
 export interface Effort {
   minutes: number
-  sentence: string
+  sentence: Sentence
 }
 
 /** A step as it stands in the book: `when` decides whether this pair has it, `after` names what comes first and why. */
@@ -17,7 +18,7 @@ export interface Step {
   when?: (facts: Facts) => boolean
   effort: (facts: Facts) => Effort
   wait?: (facts: Facts) => Wait | null
-  after: [id: string, why: string][]
+  after: [id: string, why: Sentence][]
   cautions?: CautionId[]
   /** Kinds of parts that it is about; see `partsOf`. */
   parts?: readonly string[]
@@ -54,10 +55,8 @@ export const workRules = {
 } satisfies Record<string, Rule>
 
 export const fixed =
-  (minutes: number, sentence: string): Step['effort'] =>
+  (minutes: number, sentence: Sentence): Step['effort'] =>
   () => ({ minutes, sentence })
-
-const cm = (mm: number) => `${Math.round(mm / 10)} cm`
 
 /** Said where the two feet are not cut by one pattern. */
 const eachByItsOwn = (facts: Facts, kinds: readonly string[]) =>
@@ -73,7 +72,7 @@ export const cutting =
     const speed = facts.book.value(workRules.cutSpeed)
     return {
       minutes: layOut + length / speed,
-      sentence: `${cm(length)} of edge for both feet at ${speed} mm a minute, and ${layOut} minutes to lay out.${eachByItsOwn(facts, [kinds].flat())}`,
+      sentence: say`${cm(length)} of edge for both feet at ${mm(speed)} a minute, and ${layOut} minutes to lay out.${eachByItsOwn(facts, [kinds].flat())}`,
     }
   }
 
@@ -84,7 +83,7 @@ export const skiving =
     const speed = facts.book.value(workRules.skiveSpeed)
     return {
       minutes: 2 + length / speed,
-      sentence: `${cm(length)} of skive for both feet at ${speed} mm a minute, and the knife to strop.`,
+      sentence: say`${cm(length)} of skive for both feet at ${mm(speed)} a minute, and the knife to strop.`,
     }
   }
 
@@ -93,6 +92,6 @@ export function sewing(facts: Facts, length: number, stitches: number): Effort {
   const speed = facts.book.value(workRules.stitchesPerMinute)
   return {
     minutes: 10 + stitches / speed,
-    sentence: `${stitches} stitches (${cm(length)} at ${(length / stitches).toFixed(1)} mm) at ${speed} a minute, and 10 minutes to make and wax the threads.`,
+    sentence: say`${stitches} stitches (${cm(length)} at ${mm(length / stitches, 1)}) at ${speed} a minute, and 10 minutes to make and wax the threads.`,
   }
 }

@@ -1,6 +1,7 @@
 import type { Rule } from '../trade/rules.ts'
+import type { Sentence } from '../units/sentence.ts'
 
-const wait = (key: string, name: string, value: number, min: number, max: number, why: string): Rule => ({
+const wait = (key: string, name: string, value: number, min: number, max: number, why: Sentence): Rule => ({
   key: `wait.${key}`,
   name,
   value,

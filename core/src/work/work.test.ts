@@ -8,6 +8,7 @@ import { StageCache } from '../plan/stageCache.ts'
 import type { Operation } from './operation.ts'
 import { allSteps, inOrder } from './operations.ts'
 import { progress, stepState } from './progress.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = new StageCache(12)
 const materials = samplePair().decisions.materials
@@ -36,7 +37,7 @@ describe('the order of work', () => {
     for (const step of list) {
       for (const a of step.after) {
         expect(seen.has(a.id), `${step.id} after ${a.id}`).toBe(true)
-        expect(a.why.length).toBeGreaterThan(5)
+        expect(spoken(a.why).length).toBeGreaterThan(5)
       }
       expect(step.minutes.value).toBeGreaterThan(0)
       if (step.wait?.max) expect(step.wait.max).toBeGreaterThan(step.wait.min)
@@ -81,7 +82,7 @@ describe('the order of work', () => {
     // One foot has a stitch every 7 mm, as near as comes out whole.
     const stitches = 2 * Math.round(length / 7)
     const step = welted.find((o) => o.id === 'sew-welt')
-    expect(step?.minutes.sentence).toContain(`${stitches} stitches`)
+    expect(spoken(step?.minutes.sentence ?? '')).toContain(`${stitches} stitches`)
     expect(step?.minutes.value).toBe(Math.round(10 + stitches / 2.2))
   })
   it('soaks by thickness: thin leather is sprayed and waits a few minutes', () => {
@@ -202,7 +203,12 @@ describe('the log', () => {
   })
   it('holds a step back while something it needs is open or still waiting', () => {
     const at5 = progress(welted, doneUpTo('soak-stiffener', 0), ms(5))
-    expect(at5.find((s) => s.step.id === 'wrap-stiffener')?.heldBy.join()).toMatch(/Wait: Soak the stiffeners/)
+    expect(
+      at5
+        .find((s) => s.step.id === 'wrap-stiffener')
+        ?.heldBy.map((s) => spoken(s))
+        .join(),
+    ).toMatch(/Wait: Soak the stiffeners/)
     const at25 = progress(welted, doneUpTo('soak-stiffener', 0), ms(25))
     expect(at25.find((s) => s.step.id === 'wrap-stiffener')?.heldBy).toEqual([])
     expect(progress(welted, [], ms(0)).find((s) => s.step.id === 'cut-insole')?.heldBy[0]).toMatch(/First: Print/)

@@ -1,8 +1,6 @@
-import { inchFraction } from '@gentle-awl/core'
+import { inches, MM_PER_INCH, spoken, type LengthUnit, type Sentence } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { watchEffect } from 'vue'
-
-export type LengthUnit = 'mm' | 'inch'
 
 /** What this screen shows lengths in, and by which light: kept per browser, not per pair. */
 export const lengthUnit = useLocalStorage<LengthUnit>('gentle-awl.unit', 'mm')
@@ -16,13 +14,16 @@ watchEffect(() => {
   document.documentElement.dataset.theme = theme.value
 })
 
+/** A sentence with its lengths in the chosen unit. */
+export const tell = (sentence: Sentence): string => spoken(sentence, lengthUnit.value)
+
 /** A length (mm) in the chosen unit, with the unit. */
 export function showLength(mm: number, digits = 1): string {
-  return lengthUnit.value === 'inch' ? inchFraction(mm) : `${mm.toFixed(digits)} mm`
+  return lengthUnit.value === 'inch' ? inches(mm) : `${mm.toFixed(digits)} mm`
 }
 
 /** A length (mm) in the chosen unit for a column whose head says mm; inches keep their sign. */
-export const bareLength = (mm: number): string => (lengthUnit.value === 'inch' ? inchFraction(mm) : mm.toFixed(1))
+export const bareLength = (mm: number): string => (lengthUnit.value === 'inch' ? inches(mm) : mm.toFixed(1))
 
 const PLAIN: Record<string, string> = {
   share: '',
@@ -36,6 +37,7 @@ const PLAIN: Record<string, string> = {
 /** Any figure with its unit, as it stands in a list. */
 export function showFigure(value: number, unit: string): string {
   if (unit === 'mm') return showLength(value)
+  if (unit === 'mm²' && lengthUnit.value === 'inch') return `${(value / MM_PER_INCH ** 2).toFixed(1)} in²`
   const digits = unit === 'share' ? 3 : Number.isInteger(value) ? 0 : 1
   return `${value.toFixed(digits)}${PLAIN[unit] ?? ` ${unit}`}`
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { boxOf, mirror, type CupFit, type CupVerdict, type Path, type Point } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showLength } from '../app/settings.ts'
+import { showLength, tell } from '../app/settings.ts'
 import type { Foot } from '../ui/feet.ts'
 import { pathData } from './svgPath.ts'
 
@@ -48,7 +48,7 @@ const box = computed(() => {
 </script>
 
 <template>
-  <svg class="cup" :viewBox="box" role="img" :aria-label="fit ? fit.finding.sentence : empty">
+  <svg class="cup" :viewBox="box" role="img" :aria-label="fit ? tell(fit.finding.sentence) : empty">
     <template v-if="fit && cup">
       <path :d="pathData(cup, true)" class="wall" />
       <path

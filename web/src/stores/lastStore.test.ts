@@ -44,7 +44,7 @@ describe('the last that is open', () => {
     await store.load(id)
     expect(store.last?.name).toBe('Pier 25')
     expect(store.built?.readings.length).toBeCloseTo(280, 3)
-    expect(store.loadProblem).toBeNull()
+    expect(store.loadProblem).toBe('')
   })
   it('keeps some fields changed and leaves the others', async () => {
     const store = useLast()

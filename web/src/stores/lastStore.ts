@@ -5,6 +5,7 @@ import { api, ApiError, type Stored } from '../api/client.ts'
 import { builtLast } from '../workers/last/lastBench.ts'
 import type { BuiltLast } from '../workers/last/lastWorker.ts'
 import { useAttempt } from '../ui/useAttempt.ts'
+import { tell } from '../app/settings.ts'
 
 /** The last that is open: as the shelf has it, built, and what stood in the way of keeping a change. */
 export const useLast = defineStore('last', () => {
@@ -22,7 +23,7 @@ export const useLast = defineStore('last', () => {
     // Another last may have been opened while this one was built.
     if (last.value?.id !== row.id || last.value.version !== row.version) return
     built.value = answer.value
-    buildProblem.value = answer.problem ?? ''
+    buildProblem.value = tell(answer.problem ?? '')
   }
 
   async function load(id: string): Promise<void> {

@@ -20,6 +20,7 @@ import type { Uppers } from '../workers/plan/planParcel.ts'
 import type { Foot } from '../ui/feet.ts'
 import { whatChanged } from './whatChanged.ts'
 import { useWorkshop } from './workshopStore.ts'
+import { tell } from '../app/settings.ts'
 
 /** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
 const SETTLE = 500
@@ -142,7 +143,7 @@ export const usePair = defineStore('pair', () => {
     const answer = await planLatest(input.value, seeUppers)
     if (!answer) return
     planning.value = false
-    planProblem.value = answer.problem
+    planProblem.value = answer.problem && tell(answer.problem)
     if (answer.value) whole.value = answer.value
   }
 

@@ -2,7 +2,7 @@
 import { ruleOf, type Because } from '@gentle-awl/core'
 import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
-import { showFigure } from '../app/settings.ts'
+import { showFigure, tell } from '../app/settings.ts'
 import { usePair } from '../stores/pairStore.ts'
 import FigureField from './FigureField.vue'
 import LengthField from './LengthField.vue'
@@ -61,7 +61,7 @@ function setRule(value: number | null): void {
         @change="pair.setFigure(because.hand.decision, $event)"
       />
     </div>
-    <p class="why">{{ because.sentence }}</p>
+    <p class="why">{{ tell(because.sentence) }}</p>
     <div class="foot">
       <span class="origin">{{ because.origin }}</span>
       <button
@@ -95,7 +95,7 @@ function setRule(value: number | null): void {
           @change="setRule"
         />
       </label>
-      <p class="why">{{ rule.why }}</p>
+      <p class="why">{{ tell(rule.why) }}</p>
       <button v-if="changedHere" class="link" type="button" @click="pair.setPairRule(rule.key, null)">
         Back to the workshop's figure
       </button>

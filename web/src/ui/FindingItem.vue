@@ -4,6 +4,7 @@ import { inject, onBeforeUnmount, ref } from 'vue'
 import { IN_PAIR } from './inPair.ts'
 import LevelMark from './LevelMark.vue'
 import RemedyButton from './RemedyButton.vue'
+import { tell } from '../app/settings.ts'
 
 /** A check that was made, and the button that mends it where something of this pair does. */
 defineProps<{ finding: Finding }>()
@@ -20,8 +21,8 @@ onBeforeUnmount(() => {
   <li ref="item" class="finding" :class="finding.level" :data-finding="finding.id" tabindex="-1">
     <LevelMark :level="finding.level" quiet />
     <div>
-      <p>{{ finding.sentence }}</p>
-      <p v-if="finding.mend" class="mend">{{ finding.mend }}</p>
+      <p>{{ tell(finding.sentence) }}</p>
+      <p v-if="finding.mend" class="mend">{{ tell(finding.mend) }}</p>
       <RemedyButton v-if="inPair && finding.remedy" :remedy="finding.remedy" @press="stay" />
     </div>
   </li>

@@ -2,7 +2,7 @@
 import { handNames, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
-import { showFigure } from '../app/settings.ts'
+import { showFigure, tell } from '../app/settings.ts'
 import { usePair } from '../stores/pairStore.ts'
 
 /** What mends a finding, at a press: it sets the figure, makes the choice, or leads to the field where one is made. */
@@ -38,7 +38,7 @@ function nameOf(remedy: Remedy): string {
       return `Mend it: ${capital(handNames[remedy.decision])}, ${showFigure(remedy.value, unit)}`
     }
     case 'choice':
-      return `Mend it: ${capital(remedy.name)}`
+      return `Mend it: ${capital(tell(remedy.name))}`
     case 'open':
       return placeName(remedy.control)
   }

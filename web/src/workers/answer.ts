@@ -1,11 +1,14 @@
+import { SaidError, type Sentence } from '@gentle-awl/core'
+
 /** What came of work in a thread, or the sentence that says why nothing did: errors do not survive the way out of a worker as themselves. */
-export type Answer<T> = { value: T; problem: null } | { value: null; problem: string }
+export type Answer<T> = { value: T; problem: null } | { value: null; problem: Sentence }
 
 /** Errors whose message is a sentence for a person. */
-const KNOWN: ReadonlySet<string> = new Set(['GeometryError', 'PlanError', 'RuleError', 'MeshFileError', 'OutlineError'])
+const KNOWN: ReadonlySet<string> = new Set(['MeshFileError', 'OutlineError'])
 
 /** The sentence of an error that has one. Throws every other error again. */
-export function sentenceOf(error: unknown): string {
+export function sentenceOf(error: unknown): Sentence {
+  if (error instanceof SaidError) return error.sentence
   if (error instanceof Error && KNOWN.has(error.name)) return error.message
   throw error
 }

@@ -6,6 +6,7 @@ import { GeometryError, type Path, type Point } from '../../geometry/path.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { bottomRules } from '../sole/bottomRules.ts'
 import { heightAt, type SideProfile } from '../sole/sideProfile.ts'
+import { mm, say, type Sentence } from '../../units/sentence.ts'
 
 /** The chosen cup laid round the lasted shoe; a sentence where there is none to lay, or it cannot be laid. */
 export function cupOf(lasted: Path, sole: CupSole | null, book: RuleBook): { fit: CupFit | null; finding: Finding } {
@@ -27,7 +28,7 @@ export function cupOf(lasted: Path, sole: CupSole | null, book: RuleBook): { fit
 
 const otherCup: Remedy = { kind: 'open', control: { room: 'decisions', at: 'cup sole' } }
 
-const noFit = (sentence: string, mend: string) => ({
+const noFit = (sentence: Sentence, mend: Sentence) => ({
   fit: null,
   finding: {
     id: 'bottom.cup',
@@ -101,8 +102,8 @@ export function cupStands(profile: SideProfile, book: RuleBook): Finding {
     sentence: fine
       ? 'Heel and tread of the cup stand on the ground together.'
       : off > 0
-        ? `The heel of the cup is off the ground by ${off.toFixed(1)} mm when the tread stands: this last wants more under the seat.`
-        : `The cup is ${(-off).toFixed(1)} mm too thick under the seat for this last: the tread is lifted.`,
+        ? say`The heel of the cup is off the ground by ${mm(off, 1)} when the tread stands: this last wants more under the seat.`
+        : say`The cup is ${mm(-off, 1)} too thick under the seat for this last: the tread is lifted.`,
     measured: off,
     limit,
     unit: 'mm',

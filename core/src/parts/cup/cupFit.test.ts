@@ -6,6 +6,7 @@ import { generateLast } from '../../last/generate.ts'
 import { RuleBook } from '../../trade/rules.ts'
 import { cupFit } from './cupFit.ts'
 import { lastedShoe } from './lastedShoe.ts'
+import { spoken } from '../../units/sentence.ts'
 
 const book = new RuleBook({}, {})
 const walking = generateLast(sampleMeasures.walking)
@@ -29,7 +30,7 @@ describe('a cup sole', () => {
     expect(tight.verdict).toBe('tight')
     expect(tight.least.room).toBeCloseTo(-1.2, 0)
     expect(tight.finding).toMatchObject({ level: 'stop' })
-    expect(tight.finding.sentence).toMatch(/1\.\d mm larger than the cup/)
+    expect(spoken(tight.finding.sentence)).toMatch(/1\.\d mm larger than the cup/)
     expect(cupFit(shoe, sole(2), book).verdict).toBe('roomy')
     expect(cupFit(shoe, sole(4), book).verdict).toBe('gappy')
   })

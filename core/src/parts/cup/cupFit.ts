@@ -14,6 +14,7 @@ import { layBottom } from '../../last/tracing.ts'
 import type { Finding } from '../../trade/because.ts'
 import type { CupSoleFields } from '../../model/cupSole.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
+import { mm, say, type Sentence, mmTo } from '../../units/sentence.ts'
 
 export const cupRules = {
   good: {
@@ -71,7 +72,7 @@ export function cupFit(
   const [a, b] = [boxOf(cup), boxOf(shoe)]
   if (Math.abs(a.maxX - a.minX - (b.maxX - b.minX)) > 40) {
     throw new GeometryError(
-      `The cup sole is ${(a.maxX - a.minX).toFixed(0)} mm long inside and the lasted shoe ${(b.maxX - b.minX).toFixed(0)} mm: they are different sizes, or the unit of the file is wrong.`,
+      say`The cup sole is ${mm(a.maxX - a.minX, 0)} long inside and the lasted shoe ${mm(b.maxX - b.minX, 0)}: they are different sizes, or the unit of the file is wrong.`,
     )
   }
   const centred = translate(cup, (b.minX + b.maxX - a.minX - a.maxX) / 2, (b.minY + b.maxY - a.minY - a.maxY) / 2)
@@ -125,21 +126,21 @@ export function cupFit(
 }
 
 function cupFinding(verdict: CupVerdict, least: number, most: number, gappy: number): Finding {
-  const said: Record<CupVerdict, [Finding['level'], string, string]> = {
+  const said: Record<CupVerdict, [Finding['level'], Sentence, string]> = {
     tight: [
       'stop',
-      `The shoe is ${(-least).toFixed(1)} mm larger than the cup at its tightest place.`,
+      say`The shoe is ${mm(-least, 1)} larger than the cup at its tightest place.`,
       'Take the next size of cup, thinner layers, or thin the turned margin there.',
     ],
-    good: ['fine', `The shoe sits in the cup with ${least.toFixed(1)} to ${most.toFixed(1)} mm of room.`, ''],
+    good: ['fine', say`The shoe sits in the cup with ${mmTo(least, most, 1)} of room.`, ''],
     roomy: [
       'watch',
-      `There is up to ${most.toFixed(1)} mm of room: more than cement closes by itself.`,
+      say`There is up to ${mm(most, 1)} of room: more than cement closes by itself.`,
       'Fill with a thicker lining or a strip at the margin, or press it well.',
     ],
     gappy: [
       'watch',
-      `There is up to ${most.toFixed(1)} mm of room, more than ${gappy} mm: the cup will stand off.`,
+      say`There is up to ${mm(most, 1)} of room, more than ${mm(gappy)}: the cup will stand off.`,
       'Take a smaller cup, or build the margin up where it gapes.',
     ],
   }

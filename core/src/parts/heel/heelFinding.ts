@@ -3,6 +3,7 @@ import type { Remedy } from '../../trade/remedy.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { bottomRules } from '../sole/bottomRules.ts'
 import { hasWedge, type HeelBuild } from './heelBuild.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** Does the heel stand level? */
 export function heelFinding(heel: HeelBuild, wedge: boolean, book: RuleBook): Finding {
@@ -30,10 +31,10 @@ function heelWords(
 ): Pick<Finding, 'sentence' | 'mend' | 'remedy'> {
   const { needed, lifts } = heel
   const otherLast: Remedy = { kind: 'open', control: { room: 'decisions', at: 'last' } }
-  const away = `${heel.offGround.toFixed(1)} mm`
+  const away = say`${mm(heel.offGround, 1)}`
   if (lifts === 0 && Math.min(needed.back, needed.breast) < 0) {
     return {
-      sentence: `The bottom at the seat is thicker than there is room for: it stands ${away} too low for any heel.`,
+      sentence: say`The bottom at the seat is thicker than there is room for: it stands ${away} too low for any heel.`,
       mend: 'Take a last with a higher heel, or a thinner bottom at the seat.',
       remedy: otherLast,
     }
@@ -44,8 +45,8 @@ function heelWords(
     return {
       sentence: stands
         ? 'The sole stands on the ground from heel to tread: no heel is built.'
-        : `The sole stands ${away} over the ground at the back: too little to build a heel of, and the shoe rocks back by it.`,
-      mend: `Take a last with a heel of ${thinnest} mm or more or with none, or let a thinner heel be built.`,
+        : say`The sole stands ${away} over the ground at the back: too little to build a heel of, and the shoe rocks back by it.`,
+      mend: say`Take a last with a heel of ${mm(thinnest)} or more or with none, or let a thinner heel be built.`,
       remedy:
         room >= bottomRules.thinnestHeel.min && room < thinnest
           ? { kind: 'rule', key: bottomRules.thinnestHeel.key, value: room }
@@ -61,7 +62,7 @@ function heelWords(
   }
   if (wedge) {
     return {
-      sentence: `${lifts} lift${lifts === 1 ? '' : 's'} and the top piece stand ${away} higher than there is room for: the toe is pressed down.`,
+      sentence: say`${lifts} lift${lifts === 1 ? '' : 's'} and the top piece stand ${away} higher than there is room for: the toe is pressed down.`,
       mend: lifts > 0 ? 'Take a lift out, or thinner lifts.' : 'Take a thinner top piece.',
       remedy:
         lifts > 0
@@ -71,7 +72,7 @@ function heelWords(
   }
   const tooMany = lifts > heel.byRule
   return {
-    sentence: `Without a wedge the heel is ${away} off: the lifts follow the seat, which falls by ${(needed.back - needed.breast).toFixed(1)} mm towards the breast.`,
+    sentence: say`Without a wedge the heel is ${away} off: the lifts follow the seat, which falls by ${mm(needed.back - needed.breast, 1)} towards the breast.`,
     mend: tooMany ? `Put the wedge back, and ${heel.byRule} lifts.` : 'Put the wedge back.',
     remedy: {
       kind: 'choice',

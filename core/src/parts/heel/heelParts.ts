@@ -10,6 +10,7 @@ import { hasWedge, type HeelBuild } from './heelBuild.ts'
 import { seatFigures } from './seatFigures.ts'
 import type { SoleNeeds } from '../sole/soleParts.ts'
 import type { Stock } from '../sole/stock.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /**
  * Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast.
@@ -52,9 +53,7 @@ export function heelParts(
     quantity: 'Height under the seat at the back',
     value: build.needed.back,
     unit: 'mm',
-    sentence:
-      `The sole’s underside stands ${build.needed.back.toFixed(1)} mm over the ground at the back of the heel and ` +
-      `${build.needed.breast.toFixed(1)} mm at the breast: heel height of the last, less the bottom at the seat, and the bottom at the tread.`,
+    sentence: say`The sole’s underside stands ${mm(build.needed.back, 1)} over the ground at the back of the heel and ${mm(build.needed.breast, 1)} at the breast: heel height of the last, less the bottom at the seat, and the bottom at the tread.`,
     inputs: [
       { name: 'At the back', value: build.needed.back, unit: 'mm' },
       { name: 'At the breast', value: build.needed.breast, unit: 'mm' },
@@ -69,8 +68,8 @@ export function heelParts(
     value: build.lifts,
     unit: 'count',
     sentence: byHand
-      ? `Set by hand; by rule ${build.byRule} go into the ${room.toFixed(1)} mm that the top piece leaves at the lower end.`
-      : `What the top piece leaves at the lower end (${room.toFixed(1)} mm), divided by lifts of ${lift.thickness} mm.`,
+      ? say`Set by hand; by rule ${build.byRule} go into the ${mm(room, 1)} that the top piece leaves at the lower end.`
+      : say`What the top piece leaves at the lower end (${mm(room, 1)}), divided by lifts of ${mm(lift.thickness)}.`,
     inputs: [{ name: 'Lift', value: lift.thickness, unit: 'mm' }],
     origin: byHand ? 'set by hand' : 'measured on the last',
     hand: { decision: 'heel.lifts', byRule: build.byRule, min: 0, max: build.byRule + 6 },
@@ -122,7 +121,7 @@ export function heelParts(
                 quantity: 'Wedge at the back',
                 value: build.wedge.back,
                 unit: 'mm' as const,
-                sentence: `What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${build.wedge.breast.toFixed(1)} mm at the breast, so that the heel stands level.${pieces > 1 ? ` It is built of ${pieces} pieces of the lift leather, each pared.` : ''}`,
+                sentence: say`What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${mm(build.wedge.breast, 1)} at the breast, so that the heel stands level.${pieces > 1 ? ` It is built of ${pieces} pieces of the lift leather, each pared.` : ''}`,
                 inputs: [{ name: 'At the breast', value: build.wedge.breast, unit: 'mm' as const }],
                 origin: 'measured on the last' as const,
               },
@@ -173,7 +172,7 @@ const paredTo = (build: HeelBuild, pared: { back: number; breast: number }): Bec
   quantity: 'Top piece at the back',
   value: pared.back,
   unit: 'mm',
-  sentence: `The sole stands only ${build.needed.back.toFixed(1)} mm over the ground at the back and ${build.needed.breast.toFixed(1)} mm at the breast: the top piece is pared to that, and no lift goes in.`,
+  sentence: say`The sole stands only ${mm(build.needed.back, 1)} over the ground at the back and ${mm(build.needed.breast, 1)} at the breast: the top piece is pared to that, and no lift goes in.`,
   inputs: [{ name: 'At the breast', value: pared.breast, unit: 'mm' }],
   origin: 'measured on the last',
 })
@@ -194,6 +193,6 @@ function pareSkive(name: string, outline: Path, left: { back: number; breast: nu
       [0, Math.max(0, left.breast)],
       [box.maxX - box.minX, Math.max(0, left.back)],
     ],
-    sentence: `From ${left.back.toFixed(1)} mm at the back to ${left.breast.toFixed(1)} mm at the breast.`,
+    sentence: say`From ${mm(left.back, 1)} at the back to ${mm(left.breast, 1)} at the breast.`,
   }
 }

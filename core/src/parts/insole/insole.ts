@@ -11,6 +11,7 @@ import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
 import { inFrontOf } from '../shared/inFront.ts'
 import type { Part, PartLine } from '../../trade/part.ts'
+import { mm, mmTo, say } from '../../units/sentence.ts'
 
 export const insoleRules = {
   holdfast: {
@@ -29,7 +30,7 @@ export const insoleRules = {
     min: 5,
     max: 10,
     unit: 'mm',
-    why: '6 to 8 mm: closer weakens the holdfast, wider lets the welt gape.',
+    why: say`${mmTo(6, 8)}: closer weakens the holdfast, wider lets the welt gape.`,
   },
   channel: {
     key: 'insole.channel',
@@ -130,9 +131,7 @@ export function insole(needs: InsoleNeeds): Part {
         quantity: 'Length of the insole',
         value: box.maxX - box.minX,
         unit: 'mm',
-        sentence:
-          `The bottom of the last from feather to feather, measured along its rise to the heel. ` +
-          `The last is ${length} mm long because its walls stand out beyond the feather at heel and toe.`,
+        sentence: say`The bottom of the last from feather to feather, measured along its rise to the heel. The last is ${mm(length)} long because its walls stand out beyond the feather at heel and toe.`,
         inputs: [{ name: 'Last length', value: length, unit: 'mm' }],
         origin: 'measured on the last',
       },
@@ -142,7 +141,7 @@ export function insole(needs: InsoleNeeds): Part {
               quantity: 'Holdfast set in',
               value: inset.value,
               unit: 'mm' as const,
-              sentence: `${inset.value} mm from the edge, from heel breast to heel breast: strong enough to hold the welt, and the seam stays hidden.`,
+              sentence: say`${mm(inset.value)} from the edge, from heel breast to heel breast: strong enough to hold the welt, and the seam stays hidden.`,
               inputs: [],
               origin: inset.origin,
               rule: insoleRules.holdfast.key,
@@ -151,7 +150,7 @@ export function insole(needs: InsoleNeeds): Part {
               quantity: 'Welt stitch',
               value: seam.pitch,
               unit: 'mm' as const,
-              sentence: `${seam.holes.length} holes a foot for ${seam.holes.length - 1} stitches, evenly from breast to breast, as near to ${pitch.value} mm as comes out whole.`,
+              sentence: say`${seam.holes.length} holes a foot for ${seam.holes.length - 1} stitches, evenly from breast to breast, as near to ${mm(pitch.value)} as comes out whole.`,
               inputs: [{ name: 'Holdfast', value: pathLength(holdfast), unit: 'mm' as const }],
               origin: pitch.origin,
               rule: insoleRules.weltPitch.key,
@@ -184,13 +183,15 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
       sentence: board
         ? 'A holdfast cannot be carved in fibre board: a welted shoe wants leather here.'
         : material.thickness < least
-          ? `${material.thickness} mm is too thin to carve a holdfast; ${least} mm are wanted.`
-          : `${material.thickness} mm of leather carry a carved holdfast ${inset} mm from the edge.`,
+          ? say`${mm(material.thickness)} is too thin to carve a holdfast; ${mm(least)} are wanted.`
+          : say`${mm(material.thickness)} of leather carry a carved holdfast ${mm(inset)} from the edge.`,
       measured: material.thickness,
       limit: least,
       unit: 'mm',
       mend:
-        board || material.thickness < least ? 'Choose insole leather of 3 to 5 mm, or make the pair another way.' : '',
+        board || material.thickness < least
+          ? say`Choose insole leather of ${mmTo(3, 5)}, or make the pair another way.`
+          : '',
       remedy:
         board || material.thickness < least
           ? { kind: 'open', control: { room: 'decisions', at: 'insole' } }

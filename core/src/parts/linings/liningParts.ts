@@ -20,6 +20,7 @@ import { liningRules } from './liningRules.ts'
 import { liningPieces, offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
 import { sideLiningRules, sideLinings } from './sideLining.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 export interface LiningPartNeeds {
   base: BasePattern
@@ -172,7 +173,7 @@ function skivedAround(part: Part, piece: Piece, width: number): Part {
       edge: e.line,
       band: bandAlong(e.line, width, piece.net),
       profile,
-      sentence: `Straight to nothing over ${width} mm.`,
+      sentence: say`Straight to nothing over ${mm(width)}.`,
     })),
     areas: part.areas.map((a) => ({
       ...a,
@@ -196,7 +197,7 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
             quantity: 'Lasting margin of the lining',
             value: bottom.allowance,
             unit: 'mm' as const,
-            sentence: `Cut as wide as the upper’s, so that the pliers hold it; once lasted it is trimmed ${trim === 'feather' ? 'to the feather line' : `to ${left} mm`}.`,
+            sentence: say`Cut as wide as the upper’s, so that the pliers hold it; once lasted it is trimmed ${trim === 'feather' ? 'to the feather line' : say`to ${mm(left)}`}.`,
             inputs: [],
             origin: book.inForce(edgeRules.lasting).origin,
             rule: edgeRules.lasting.key,

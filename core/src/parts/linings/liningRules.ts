@@ -1,5 +1,6 @@
 import { trimmedRule } from '../../upper/edgeRules.ts'
 import type { Rule } from '../../trade/rules.ts'
+import { mmTo, say } from '../../units/sentence.ts'
 
 export const liningRules = {
   proud: trimmedRule,
@@ -10,7 +11,7 @@ export const liningRules = {
     min: 0,
     max: 3,
     unit: 'mm',
-    why: 'The lining lies inside upper and stiffener; taken in by 1 to 2 mm at the bottom it lies flat.',
+    why: say`The lining lies inside upper and stiffener; taken in by ${mmTo(1, 2)} at the bottom it lies flat.`,
   },
   lap: {
     key: 'lining.lap',

@@ -17,6 +17,7 @@ import type { Part } from '../../trade/part.ts'
 import { foamPieces, tongueLining } from './foam.ts'
 import { liningParts, sideLiningParts, type LiningPartNeeds } from './liningParts.ts'
 import { liningPieces } from './linings.ts'
+import { spoken } from '../../units/sentence.ts'
 
 const book = new RuleBook({}, {})
 const maps = {} as Record<keyof typeof sampleMeasures, FormeMap>
@@ -170,7 +171,7 @@ describe('tongue, foam and stays', () => {
     }
     expect(part(liningParts(needs(b)), 'tongueFoam').areas).toEqual([])
     const plan = planPair(samplePair({ upper: { style: 'trainer' } }))
-    expect(plan.layers.findings.filter((f) => f.level !== 'fine').map((f) => f.sentence)).toEqual([])
+    expect(plan.layers.findings.filter((f) => f.level !== 'fine').map((f) => spoken(f.sentence))).toEqual([])
     expect(plan.layers.wall.layers.some((l) => l.part.includes('Foam'))).toBe(false)
   })
   it('says where its seam lies: behind the upper’s, or by the rule where the upper has none', () => {
@@ -217,7 +218,7 @@ describe('tongue, foam and stays', () => {
   it('every part says why, and has its skives where it laps', () => {
     for (const p of liningParts(needs(base('oxford')))) {
       expect(p.becauses.length, p.name).toBeGreaterThan(0)
-      expect(p.becauses.every((x) => Number.isFinite(x.value) && x.sentence.length > 10)).toBe(true)
+      expect(p.becauses.every((x) => Number.isFinite(x.value) && spoken(x.sentence).length > 10)).toBe(true)
       for (const s of p.skives) expect(s.profile[s.profile.length - 1][1]).toBeCloseTo(p.thickness, 9)
     }
     expect(part(liningParts(needs(base('oxford'))), 'vampLining').skives).toHaveLength(2)

@@ -12,6 +12,7 @@ import { edgeRules } from '../../upper/edgeRules.ts'
 import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
 import type { Part, PartLine } from '../../trade/part.ts'
 import { ruled } from '../../trade/ruled.ts'
+import { mm, mmTo, say } from '../../units/sentence.ts'
 
 export const midsoleRules = {
   roomSewn: {
@@ -66,7 +67,7 @@ export const midsoleRules = {
     min: 4,
     max: 12,
     unit: 'mm',
-    why: '8 to 10 mm with thick thread; closer holes weaken the turned edge.',
+    why: say`${mmTo(8, 10)} with thick thread; closer holes weaken the turned edge.`,
   },
   sewDownEdge: {
     key: 'midsole.sewDownEdge',
@@ -119,7 +120,7 @@ export function midsole(needs: MidsoleNeeds): Part {
     quantity: 'Layers outside the last, thickest',
     value: lasted.thickest,
     unit: 'mm',
-    sentence: `Upper and lining all round, with the stiffener at the heel or the puff at the toe; ${lasted.thinnest.toFixed(1)} mm at the waist where neither lies.`,
+    sentence: say`Upper and lining all round, with the stiffener at the heel or the puff at the toe; ${mm(lasted.thinnest, 1)} at the waist where neither lies.`,
     inputs: [{ name: 'Thinnest', value: lasted.thinnest, unit: 'mm' }],
     origin: 'from the material',
   }
@@ -146,7 +147,7 @@ export function midsole(needs: MidsoleNeeds): Part {
         quantity: 'Length of the midsole',
         value: box.maxX - box.minX,
         unit: 'mm',
-        sentence: `The feather line (${bottom.length.toFixed(1)} mm long) pushed out by the layers at heel and toe, and ${room} mm of room at each end.`,
+        sentence: say`The feather line (${mm(bottom.length, 1)} long) pushed out by the layers at heel and toe, and ${mm(room)} of room at each end.`,
         inputs: [
           { name: 'Bottom of the last', value: bottom.length, unit: 'mm' },
           { name: 'Room', value: room, unit: 'mm' },
@@ -160,7 +161,7 @@ export function midsole(needs: MidsoleNeeds): Part {
         unit: 'mm',
         sentence:
           decisions.room !== null
-            ? `Set by hand; the rule says ${inForce.value} mm for a ${sewn ? 'sewn' : 'cemented'} sole.`
+            ? say`Set by hand; the rule says ${mm(inForce.value)} for a ${sewn ? 'sewn' : 'cemented'} sole.`
             : rule.why,
         inputs: [],
         origin: decisions.room !== null ? 'set by hand' : inForce.origin,
@@ -174,7 +175,7 @@ export function midsole(needs: MidsoleNeeds): Part {
               quantity: 'Stitch of the upper to the midsole',
               value: down.pitch,
               unit: 'mm' as const,
-              sentence: `${down.line.holes?.length ?? 0} holes a foot, evenly all round, as near to ${book.value(midsoleRules.sewDownPitch)} mm as comes out whole. Punch them through midsole and upper together, once the upper is cemented down.`,
+              sentence: say`${down.line.holes?.length ?? 0} holes a foot, evenly all round, as near to ${mm(book.value(midsoleRules.sewDownPitch))} as comes out whole. Punch them through midsole and upper together, once the upper is cemented down.`,
               inputs: [{ name: 'Seam', value: pathLength(down.line.path, true), unit: 'mm' as const }],
               origin: book.inForce(midsoleRules.sewDownPitch).origin,
               rule: midsoleRules.sewDownPitch.key,
@@ -198,10 +199,10 @@ export function moreRoom(
   const value = Math.ceil(2 * ((decisions.room ?? book.value(roomRule(construction))) + by)) / 2
   return value <= MOST_ROOM
     ? {
-        mend: `Set the room of the midsole to ${value} mm.`,
+        mend: say`Set the room of the midsole to ${mm(value)}.`,
         remedy: { kind: 'hand', decision: 'midsole.room', value },
       }
-    : { mend: `No room up to ${MOST_ROOM} mm does it: sew nearer to the shoe.` }
+    : { mend: say`No room up to ${mm(MOST_ROOM)} does it: sew nearer to the shoe.` }
 }
 
 /** The room is measured on the finished outlines, not taken from the figure asked for. */
@@ -229,8 +230,8 @@ function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
       level: enough ? 'fine' : least >= wanted / 2 ? 'watch' : 'stop',
       where: 'all round',
       sentence: enough
-        ? `At least ${least.toFixed(1)} mm stand out past the lasted shoe everywhere; ${wanted} mm are the least for ${sewn ? 'sewing' : 'trimming'}.`
-        : `Only ${least.toFixed(1)} mm stand out past the lasted shoe at the nearest; ${wanted} mm are the least for ${sewn ? 'sewing: the awl would cut the upper' : 'trimming'}.`,
+        ? say`At least ${mm(least, 1)} stand out past the lasted shoe everywhere; ${mm(wanted)} are the least for ${sewn ? 'sewing' : 'trimming'}.`
+        : say`Only ${mm(least, 1)} stand out past the lasted shoe at the nearest; ${mm(wanted)} are the least for ${sewn ? 'sewing: the awl would cut the upper' : 'trimming'}.`,
       measured: least,
       limit: wanted,
       unit: 'mm',
@@ -252,12 +253,12 @@ function turnedOutFindings(needs: MidsoleNeeds, least: number): Finding[] {
       level: caught ? 'fine' : 'stop',
       where: 'turned-out margin of the upper',
       sentence: caught
-        ? `${turnedOut} mm are turned out; the seam needs ${wanted} mm, and what stands past the midsole is trimmed.`
-        : `Only ${turnedOut} mm are turned out; the seam needs ${wanted} mm, or it tears out of the edge.`,
+        ? say`${mm(turnedOut)} are turned out; the seam needs ${mm(wanted)}, and what stands past the midsole is trimmed.`
+        : say`Only ${mm(turnedOut)} are turned out; the seam needs ${mm(wanted)}, or it tears out of the edge.`,
       measured: turnedOut,
       limit: wanted,
       unit: 'mm',
-      mend: caught ? '' : `Cut the turned-out margin ${wanted} mm wide, or sew nearer to the shoe.`,
+      mend: caught ? '' : say`Cut the turned-out margin ${mm(wanted)} wide, or sew nearer to the shoe.`,
       remedy:
         caught || wanted > edgeRules.turnedOut.max
           ? undefined
@@ -268,8 +269,8 @@ function turnedOutFindings(needs: MidsoleNeeds, least: number): Finding[] {
       level: borne ? 'fine' : 'stop',
       where: 'midsole under the seam',
       sentence: borne
-        ? `The seam runs on the midsole everywhere, ${(least - wanted).toFixed(1)} mm or more inside where its edge must be.`
-        : `The midsole stands out ${least.toFixed(1)} mm at the nearest; seam and edge need ${wanted} mm.`,
+        ? say`The seam runs on the midsole everywhere, ${mm(least - wanted, 1)} or more inside where its edge must be.`
+        : say`The midsole stands out ${mm(least, 1)} at the nearest; seam and edge need ${mm(wanted)}.`,
       measured: least,
       limit: wanted,
       unit: 'mm',

@@ -19,6 +19,7 @@ import type { Part } from '../../trade/part.ts'
 import { fullness } from '../shared/fullness.ts'
 import { withTurnedEdge } from '../shared/turnedEdge.ts'
 import { turnedUnder, type TurnedOver } from '../shared/turnedUnder.ts'
+import { mm, mmTo, say, bare } from '../../units/sentence.ts'
 
 export const puffRules = {
   base: {
@@ -55,7 +56,7 @@ export const puffRules = {
     min: 6,
     max: 14,
     unit: 'mm',
-    why: '8 to 10 mm under the feather keep it from creeping back when the upper is pulled down.',
+    why: say`${mmTo(8, 10)} under the feather keep it from creeping back when the upper is pulled down.`,
   },
   clearJoint: {
     key: 'puff.clearJoint',
@@ -143,7 +144,7 @@ export function toePuff(needs: PuffNeeds): Part {
   const [shortest, longest] = [Math.ceil(tape.readingAt(0.89 * length)), Math.floor(tape.readingAt(0.58 * length))]
   if (puff < shortest - 1e-9 || puff > longest + 1e-9) {
     throw new GeometryError(
-      `A toe puff of ${puff.toFixed(1)} mm cannot be drawn on a last of ${length} mm. Set it between ${shortest} and ${longest} mm.`,
+      say`A toe puff of ${mm(puff, 1)} cannot be drawn on a last of ${mm(length)}. Set it between ${bare(shortest)} and ${mm(longest)}.`,
     )
   }
   const backX = tape.placeOf(puff)
@@ -184,7 +185,7 @@ export function toePuff(needs: PuffNeeds): Part {
           [0, 0],
           [skiveWidth, t],
         ],
-        sentence: `Straight to nothing over ${skiveWidth} mm, so that no ridge shows.`,
+        sentence: say`Straight to nothing over ${mm(skiveWidth)}, so that no ridge shows.`,
       },
       {
         name: 'turned edge, cupped',
@@ -195,7 +196,7 @@ export function toePuff(needs: PuffNeeds): Part {
           [turn.value * 0.7, 1],
           [turn.value, t],
         ],
-        sentence: `Full ${t} mm at the feather line, then about 1.0, then 0.8 to 0.9 mm.`,
+        sentence: say`Full ${mm(t)} at the feather line, then about 1.0, then ${mmTo(0.8, 0.9)}.`,
       },
     ],
     notches: [
@@ -220,8 +221,8 @@ export function toePuff(needs: PuffNeeds): Part {
         unit: 'mm',
         sentence:
           decisions.length !== null
-            ? `Set by hand; by rule it would be ${byRule.toFixed(1)} mm.`
-            : `${rule.value} mm for a 250 mm last and ${book.value(puffRules.growth)} mm for every 10 mm more; this last is ${length} mm. It lies ${(length - backX).toFixed(1)} mm behind the toe tip along the last.`,
+            ? say`Set by hand; by rule it would be ${mm(byRule, 1)}.`
+            : say`${mm(rule.value)} for a ${mm(250)} last and ${mm(book.value(puffRules.growth))} for every ${mm(10)} more; this last is ${mm(length)}. It lies ${mm(length - backX, 1)} behind the toe tip along the last.`,
         inputs: [
           { name: 'Last length', value: length, unit: 'mm' },
           { name: 'At 250 mm', value: rule.value, unit: 'mm' },
@@ -234,7 +235,7 @@ export function toePuff(needs: PuffNeeds): Part {
         quantity: 'Swept back at the feather',
         value: sweep.value,
         unit: 'mm',
-        sentence: `The back edge runs ${sweep.value} mm further back at the feather than at the centre.`,
+        sentence: say`The back edge runs ${mm(sweep.value)} further back at the feather than at the centre.`,
         inputs: [],
         origin: sweep.origin,
         rule: puffRules.sweep.key,
@@ -307,12 +308,12 @@ function puffFindings(
       sentence: passed
         ? `The back edge lies behind the crease line: the shoe would crease on the puff, over the big toe.`
         : clear >= wanted
-          ? `The back edge keeps ${clear.toFixed(1)} mm clear of the crease line; ${wanted} mm are wanted.`
-          : `The back edge comes within ${clear.toFixed(1)} mm of the crease line; ${wanted} mm are wanted, or it cuts into the big toe.`,
+          ? say`The back edge keeps ${mm(clear, 1)} clear of the crease line; ${mm(wanted)} are wanted.`
+          : say`The back edge comes within ${mm(clear, 1)} of the crease line; ${mm(wanted)} are wanted, or it cuts into the big toe.`,
       measured: clear,
       limit: wanted,
       unit: 'mm',
-      mend: clear >= wanted ? '' : `Shorten the puff to ${shorter} mm.`,
+      mend: clear >= wanted ? '' : say`Shorten the puff to ${mm(shorter)}.`,
       remedy: clear >= wanted ? undefined : { kind: 'hand', decision: 'puff.length', value: shorter },
     },
     {
@@ -322,11 +323,11 @@ function puffFindings(
       sentence:
         short <= most
           ? 'Long enough to hold the toe box.'
-          : `${short.toFixed(1)} mm shorter than the rule: the toe box is not held.`,
+          : say`${mm(short, 1)} shorter than the rule: the toe box is not held.`,
       measured: puff,
       limit: byRule - most,
       unit: 'mm',
-      mend: short <= most ? '' : `Lengthen it to ${Math.ceil(byRule - most)} mm or more.`,
+      mend: short <= most ? '' : say`Lengthen it to ${mm(Math.ceil(byRule - most))} or more.`,
       remedy: short <= most ? undefined : { kind: 'hand', decision: 'puff.length', value: Math.ceil(byRule - most) },
     },
     thicknessFinding(

@@ -1,5 +1,6 @@
 import type { Finding } from '../../trade/because.ts'
 import type { Material, MaterialRole } from '../../model/material.ts'
+import { mm, say, mmTo } from '../../units/sentence.ts'
 
 /** Is the leather of a part as thick as it should be? `serves` finishes the sentence "2 to 2.5 mm ...". */
 export function thicknessFinding(
@@ -16,7 +17,7 @@ export function thicknessFinding(
     id,
     level: fine ? 'fine' : 'watch',
     where: 'leather',
-    sentence: `${material.name} is ${t} mm; ${thin} to ${thick} mm ${serves}.`,
+    sentence: say`${material.name} is ${mm(t)}; ${mmTo(thin, thick)} ${serves}.`,
     measured: t,
     limit: t < thin ? thin : thick,
     unit: 'mm',

@@ -1,6 +1,7 @@
 import { usedUp } from '../../layers/usedUp.ts'
 import type { Because } from '../../trade/because.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** What an edge is turned over: the insole's edge and what lies between it and the part, mm. */
 export interface TurnedOver {
@@ -19,8 +20,8 @@ export function turnedUnder(rule: Rule, { insoleEdge, inside }: TurnedOver, own:
     unit: 'mm',
     sentence:
       lies > 0
-        ? `${rule.why} ${used.toFixed(1)} mm of them run down the insole's edge and round the bend: ${lies.toFixed(1)} mm lie flat under it.`
-        : `${rule.why} The insole's edge and the bend round it take ${used.toFixed(1)} mm, so the edge ends ${value > insoleEdge ? 'in the bend' : 'on the insole’s edge'}: about ${Math.ceil(used + 4)} mm would lie flat.`,
+        ? say`${rule.why} ${mm(used, 1)} of them run down the insole's edge and round the bend: ${mm(lies, 1)} lie flat under it.`
+        : say`${rule.why} The insole's edge and the bend round it take ${mm(used, 1)}, so the edge ends ${value > insoleEdge ? 'in the bend' : 'on the insole’s edge'}: about ${mm(Math.ceil(used + 4))} would lie flat.`,
     inputs: [
       { name: 'Edge of the insole', value: insoleEdge, unit: 'mm' },
       { name: 'Lies nearer to it', value: inside, unit: 'mm' },

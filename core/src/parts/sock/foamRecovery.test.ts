@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { Material } from '../../model/material.ts'
 import { RuleBook } from '../../trade/rules.ts'
 import { foamFinding, foamRecovery } from './foamRecovery.ts'
+import { spoken } from '../../units/sentence.ts'
 
 const test = { before: 6, pressed: 2, afterOne: 5, afterTen: 5.8 }
 const foam = (foamTest: Material['foamTest'], kind: Material['kind'] = 'foam') =>
@@ -19,7 +20,7 @@ describe('the foam test', () => {
     expect(foamFinding('x', foam(test), book)[0].level).toBe('fine')
     const flat = foamFinding('x', foam({ ...test, afterTen: 4 }), book)[0]
     expect(flat.level).toBe('stop')
-    expect(flat.sentence).toContain('50 %')
+    expect(spoken(flat.sentence)).toContain('50 %')
     expect(foamFinding('x', foam(null), book)[0].level).toBe('watch')
     expect(foamFinding('x', foam(null, 'cork'), book)).toEqual([])
   })

@@ -7,6 +7,7 @@ import type { RuleBook } from '../../trade/rules.ts'
 import { behind } from '../shared/behind.ts'
 import { sockRules } from './sockLiner.ts'
 import { readDrawnLine } from '../../layers/tracedShoe.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** What a new sock liner is cut from when only the old one is there. */
 export interface OldSock {
@@ -35,7 +36,7 @@ export function oldSock(line: DrawnLine, reach: 'none' | 'heel pad' | 'half' | '
       quantity: 'Length of the sock liner',
       value: length,
       unit: 'mm',
-      sentence: `The old liner as traced; the pencil line would have made it ${(2 * pencilOffset(line)).toFixed(1)} mm longer.`,
+      sentence: say`The old liner as traced; the pencil line would have made it ${mm(2 * pencilOffset(line), 1)} longer.`,
       inputs: [{ name: 'Round its edge', value: pathLength(sock, true), unit: 'mm' }],
       origin: 'set by hand',
     },
@@ -56,7 +57,7 @@ export function oldSock(line: DrawnLine, reach: 'none' | 'heel pad' | 'half' | '
       quantity: 'Front edge of the padding from the heel',
       value: front,
       unit: 'mm',
-      sentence: `${book.value(share)} of the liner’s own length; skived over ${book.value(sockRules.frontSkive)} mm and marked on the flesh side.`,
+      sentence: say`${book.value(share)} of the liner’s own length; skived over ${mm(book.value(sockRules.frontSkive))} and marked on the flesh side.`,
       inputs: [{ name: 'Length', value: length, unit: 'mm' }],
       origin: book.inForce(share).origin,
       rule: share.key,

@@ -6,6 +6,7 @@ import { girthPlanes, type GirthStation, type Landmarks } from '../../last/landm
 import { bottomLine, planeAxes, tapeLine } from '../../last/section.ts'
 import type { LastSurface } from '../../last/surface.ts'
 import type { Because, Finding } from '../../trade/because.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** Stations where padding under the foot can take girth, with the place of their tape on the bottom (share of L). */
 const UNDERFOOT: Record<Exclude<GirthStation, 'heel'>, number> = {
@@ -123,15 +124,15 @@ export function girthFindings(loss: GirthLoss, whole: boolean, allowances: Recor
       level: fine ? 'fine' : lost <= 2 * allowed ? 'watch' : 'stop',
       where: `${s} girth`,
       sentence: fine
-        ? `${what} ${take} ${lost.toFixed(1)} mm of the ${s} girth; up to ${allowed} mm are allowed.`
-        : `${what} ${take} ${lost.toFixed(1)} mm of the ${s} girth; only ${allowed} mm are allowed, so the shoe would be tighter than measured.`,
+        ? say`${what} ${take} ${mm(lost, 1)} of the ${s} girth; up to ${mm(allowed)} are allowed.`
+        : say`${what} ${take} ${mm(lost, 1)} of the ${s} girth; only ${mm(allowed)} are allowed, so the shoe would be tighter than measured.`,
       measured: lost,
       limit: allowed,
       unit: 'mm',
       mend: fine
         ? ''
         : halfHelps
-          ? `Use half padding: it takes ${loss.half[s].toFixed(1)} mm here.`
+          ? say`Use half padding: it takes ${mm(loss.half[s], 1)} here.`
           : 'Lay something thinner under the foot, or build the last up there.',
       remedy: fine
         ? undefined

@@ -10,6 +10,7 @@ import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
 import { behind } from '../shared/behind.ts'
 import type { Part, Skive } from '../../trade/part.ts'
 import { girthFindings, type GirthLoss } from './paddingLoss.ts'
+import { mm, mmTo, say } from '../../units/sentence.ts'
 
 export const sockRules = {
   paddingGrowth: {
@@ -19,7 +20,7 @@ export const sockRules = {
     min: 4,
     max: 10,
     unit: 'mm',
-    why: 'It is trimmed to the leather after gluing; over 10 mm it folds up at the walls.',
+    why: say`It is trimmed to the leather after gluing; over ${mm(10)} it folds up at the walls.`,
   },
   halfShare: {
     key: 'sock.halfShare',
@@ -73,7 +74,7 @@ export const sockRules = {
     min: 12,
     max: 15,
     unit: 'mm',
-    why: 'Tapered over 12 to 15 mm no step is felt under the foot.',
+    why: say`Tapered over ${mmTo(12, 15)} no step is felt under the foot.`,
   },
   allowedLoss: {
     key: 'sock.allowedLoss',
@@ -148,8 +149,8 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLo
         unit: 'mm',
         sentence:
           front === null
-            ? `The insole's ${bottom.length.toFixed(1)} mm less the lining at heel and toe.`
-            : `From the heel, less the lining, to ${front.toFixed(0)} mm from the heel back. ${rule.why}`,
+            ? say`The insole's ${mm(bottom.length, 1)} less the lining at heel and toe.`
+            : say`From the heel, less the lining, to ${mm(front, 0)} from the heel back. ${rule.why}`,
         inputs: [
           { name: 'Insole', value: bottom.length, unit: 'mm' },
           { name: 'Lining', value: lining, unit: 'mm' },
@@ -160,7 +161,7 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLo
         quantity: 'Smaller than the insole all round',
         value: lining,
         unit: 'mm',
-        sentence: `The lining stands ${lining} mm thick at the walls; the sock has to lie flat between them.`,
+        sentence: say`The lining stands ${mm(lining)} thick at the walls; the sock has to lie flat between them.`,
         inputs: [{ name: 'Lining', value: lining, unit: 'mm' }],
         origin: 'from the material',
       },
@@ -238,7 +239,7 @@ export function padding(needs: PaddingNeeds): Part {
         quantity: 'Larger than the sock',
         value: growth.value,
         unit: 'mm',
-        sentence: `${growth.value} mm all round, trimmed to the leather after gluing; never over 10.`,
+        sentence: say`${mm(growth.value)} all round, trimmed to the leather after gluing; never over 10.`,
         inputs: [],
         origin: growth.origin,
         rule: sockRules.paddingGrowth.key,
@@ -287,8 +288,8 @@ function coveredFinding({ sock, extent, length, book }: PaddingNeeds): Finding[]
       level: covered ? 'fine' : 'stop',
       where: 'front edge of the padding',
       sentence: covered
-        ? `The ${sockNames[sock].toLowerCase()} reaches ${(front - reach).toFixed(0)} mm past the padding.`
-        : `The padding reaches ${reach.toFixed(0)} mm from the heel back, the ${sockNames[sock].toLowerCase()} only ${front.toFixed(0)} mm: its edge lies bare under the foot.`,
+        ? say`The ${sockNames[sock].toLowerCase()} reaches ${mm(front - reach, 0)} past the padding.`
+        : say`The padding reaches ${mm(reach, 0)} from the heel back, the ${sockNames[sock].toLowerCase()} only ${mm(front, 0)}: its edge lies bare under the foot.`,
       measured: reach,
       limit: front,
       unit: 'mm',
@@ -312,6 +313,6 @@ function frontSkive(outline: Path, front: number, width: number, thickness: numb
       [0, 0],
       [width, thickness],
     ],
-    sentence: `Straight to nothing over ${width} mm, so that no step is felt.`,
+    sentence: say`Straight to nothing over ${mm(width)}, so that no step is felt.`,
   }
 }

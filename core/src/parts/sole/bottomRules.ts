@@ -1,4 +1,5 @@
 import type { Rule } from '../../trade/rules.ts'
+import { mmTo, say } from '../../units/sentence.ts'
 
 export const bottomRules = {
   outsoleThickness: {
@@ -8,7 +9,7 @@ export const bottomRules = {
     min: 2,
     max: 10,
     unit: 'mm',
-    why: 'Sole leather for street shoes is 4 to 5 mm.',
+    why: say`Sole leather for street shoes is ${mmTo(4, 5)}.`,
   },
   outsoleGrowth: {
     key: 'bottom.outsoleGrowth',
@@ -44,7 +45,7 @@ export const bottomRules = {
     min: 3,
     max: 6,
     unit: 'mm',
-    why: '3 to 5 mm hold the sole tight to the welt.',
+    why: say`${mmTo(3, 5)} hold the sole tight to the welt.`,
   },
   thinnestHeel: {
     key: 'bottom.thinnestHeel',
@@ -62,7 +63,7 @@ export const bottomRules = {
     min: 2,
     max: 10,
     unit: 'mm',
-    why: 'Lifts are cut from sole leather of 4.5 to 6 mm.',
+    why: say`Lifts are cut from sole leather of ${mmTo(4.5, 6)}.`,
   },
   topPieceThickness: {
     key: 'bottom.topPieceThickness',
@@ -71,7 +72,7 @@ export const bottomRules = {
     min: 2,
     max: 10,
     unit: 'mm',
-    why: 'It wears and is renewed; 5 to 7 mm last a good while.',
+    why: say`It wears and is renewed; ${mmTo(5, 7)} last a good while.`,
   },
   heelRoom: {
     key: 'bottom.heelRoom',
@@ -143,7 +144,7 @@ export const bottomRules = {
     min: 8,
     max: 30,
     unit: 'mm',
-    why: '10 to 15 mm: in the joint it would break, or break through.',
+    why: say`${mmTo(10, 15)}: in the joint it would break, or break through.`,
   },
   shankThickness: {
     key: 'bottom.shankThickness',
@@ -152,7 +153,7 @@ export const bottomRules = {
     min: 0.8,
     max: 5,
     unit: 'mm',
-    why: 'Spring steel of 1 to 1.5 mm; wood is thicker.',
+    why: say`Spring steel of ${mmTo(1, 1.5)}; wood is thicker.`,
   },
   fillerDensity: {
     key: 'bottom.fillerDensity',

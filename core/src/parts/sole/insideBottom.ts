@@ -11,6 +11,7 @@ import { toeToHeel } from '../../trade/grain.ts'
 import { ruled } from '../../trade/ruled.ts'
 import { bottomRules } from './bottomRules.ts'
 import type { SideProfile } from './sideProfile.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 const under = { place: 'under', areas: [], skives: [], lines: [], role: null } as const
 const ROUND = 10
@@ -66,7 +67,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
     id: 'shank.joint',
     level: clear >= wanted - 0.5 ? 'fine' : 'stop',
     where: 'front end at the joint line',
-    sentence: `Its end keeps ${clear.toFixed(0)} mm from the joint line at the nearest.`,
+    sentence: say`Its end keeps ${mm(clear, 0)} from the joint line at the nearest.`,
     measured: clear,
     limit: wanted,
     unit: 'mm',
@@ -92,7 +93,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
         quantity: 'Length of the shank',
         value: run + 2 * half,
         unit: 'mm',
-        sentence: `From under the heel to ${wanted} mm behind the joint line, along the middle of the waist.`,
+        sentence: say`From under the heel to ${mm(wanted)} behind the joint line, along the middle of the waist.`,
         inputs: [],
         origin: 'measured on the last',
       },
@@ -173,7 +174,7 @@ export function filler(
         quantity: 'Depth at its deepest',
         value: most,
         unit: 'mm',
-        sentence: `As deep as the margins round it are thick: ${least.toFixed(1)} mm where they are thinnest, ${most.toFixed(1)} mm where they are thickest.`,
+        sentence: say`As deep as the margins round it are thick: ${mm(least, 1)} where they are thinnest, ${mm(most, 1)} where they are thickest.`,
         inputs: [{ name: 'Thinnest', value: least, unit: 'mm' }],
         origin: 'from the material',
       },
@@ -181,7 +182,7 @@ export function filler(
         quantity: 'Area',
         value: area,
         unit: 'mm²',
-        sentence: `Inside the margin or seam, which lies ${inset.toFixed(0)} mm from the feather line.`,
+        sentence: say`Inside the margin or seam, which lies ${mm(inset, 0)} from the feather line.`,
         inputs: [],
         origin: 'measured on the last',
       },

@@ -16,6 +16,7 @@ import { ruled } from '../../trade/ruled.ts'
 import { bottomRules } from './bottomRules.ts'
 import { seatFigures } from '../heel/seatFigures.ts'
 import type { Stock } from './stock.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 export interface SoleNeeds {
   bottom: DevelopedBottom
@@ -77,7 +78,7 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
               quantity: 'Outsole stitch',
               value: seam.pitch,
               unit: 'mm' as const,
-              sentence: `${stitches} stitches a foot along the seam, evenly from heel breast to heel breast, as near to ${book.value(bottomRules.solePitch)} mm as comes out whole.`,
+              sentence: say`${stitches} stitches a foot along the seam, evenly from heel breast to heel breast, as near to ${mm(book.value(bottomRules.solePitch))} as comes out whole.`,
               inputs: [{ name: 'Seam', value: pathLength(seam.line.path), unit: 'mm' as const }],
               origin: book.inForce(bottomRules.solePitch).origin,
               rule: bottomRules.solePitch.key,
@@ -100,8 +101,8 @@ function seamFinding(seam: Path, needs: SoleNeeds): Finding {
     level: held ? 'fine' : 'stop',
     where: 'seam of the sole',
     sentence: held
-      ? `The seam runs ${least.toFixed(1)} mm or more inside the midsole's edge.`
-      : `The seam comes within ${least.toFixed(1)} mm of the midsole's edge; ${wanted} mm are wanted, or it tears out.`,
+      ? say`The seam runs ${mm(least, 1)} or more inside the midsole's edge.`
+      : say`The seam comes within ${mm(least, 1)} of the midsole's edge; ${mm(wanted)} are wanted, or it tears out.`,
     measured: least,
     limit: wanted,
     unit: 'mm',
@@ -141,7 +142,7 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
         quantity: 'Length of the welt',
         value: length,
         unit: 'mm',
-        sentence: `The lasted shoe’s edge from heel breast round the toe to heel breast is ${way.toFixed(0)} mm; ${spare} mm more are held while it is sewn.`,
+        sentence: say`The lasted shoe’s edge from heel breast round the toe to heel breast is ${mm(way, 0)}; ${mm(spare)} more are held while it is sewn.`,
         inputs: [
           { name: 'Way round', value: way, unit: 'mm' },
           { name: 'Spare', value: spare, unit: 'mm' },

@@ -5,6 +5,7 @@ import type { Finding } from '../../trade/because.ts'
 import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerRules } from './rules.ts'
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** Checks of a stiffener: behind the joint, under the top line, of the right leather. */
 export function stiffenerFindings(
@@ -26,12 +27,12 @@ export function stiffenerFindings(
       where: `front, ${side} side`,
       sentence:
         clear >= 0
-          ? `It ends ${clear.toFixed(1)} mm behind the ${side} joint; ${behind} mm are wanted.`
-          : `It passes the ${side} joint by ${(-clear).toFixed(1)} mm, where the shoe has to bend.`,
+          ? say`It ends ${mm(clear, 1)} behind the ${side} joint; ${mm(behind)} are wanted.`
+          : say`It passes the ${side} joint by ${mm(-clear, 1)}, where the shoe has to bend.`,
       measured: clear,
       limit: behind,
       unit: 'mm',
-      mend: clear >= behind - 1e-6 ? '' : `End it at ${end} mm from the heel back or less.`,
+      mend: clear >= behind - 1e-6 ? '' : say`End it at ${mm(end)} from the heel back or less.`,
       remedy: clear >= behind - 1e-6 ? undefined : { kind: 'hand', decision: `stiffener.${side}End`, value: end },
     })
   }
@@ -50,12 +51,12 @@ export function stiffenerFindings(
     where: 'top edge',
     sentence:
       least > 0
-        ? `It stays ${least.toFixed(1)} mm below the top line at the nearest; ${gap} mm are wanted.`
-        : `It stands ${(-least).toFixed(1)} mm above the top line: it would show and rub.`,
+        ? say`It stays ${mm(least, 1)} below the top line at the nearest; ${mm(gap)} are wanted.`
+        : say`It stands ${mm(-least, 1)} above the top line: it would show and rub.`,
     measured: least,
     limit: gap,
     unit: 'mm',
-    mend: least >= gap - 0.05 ? '' : `Lower the back to ${lower} mm.`,
+    mend: least >= gap - 0.05 ? '' : say`Lower the back to ${mm(lower)}.`,
     remedy: least >= gap - 0.05 ? undefined : { kind: 'hand', decision: 'stiffener.backHeight', value: lower },
   })
   if (facings) {
@@ -72,12 +73,12 @@ export function stiffenerFindings(
       level: clear ? 'fine' : 'watch',
       where: `below the lacing, ${worst.side} side`,
       sentence: clear
-        ? `It stays ${worst.away.toFixed(0)} mm clear of the lacing at the nearest; ${wanted} mm are wanted.`
-        : `Its upper edge comes within ${worst.away.toFixed(1)} mm of the lacing, where the eyelets are set; ${wanted} mm are wanted.`,
+        ? say`It stays ${mm(worst.away, 0)} clear of the lacing at the nearest; ${mm(wanted)} are wanted.`
+        : say`Its upper edge comes within ${mm(worst.away, 1)} of the lacing, where the eyelets are set; ${mm(wanted)} are wanted.`,
       measured: worst.away,
       limit: wanted,
       unit: 'mm',
-      mend: clear ? '' : `End it ${further} mm further back, or curve it lower under the tab.`,
+      mend: clear ? '' : say`End it ${mm(further)} further back, or curve it lower under the tab.`,
       remedy: clear
         ? undefined
         : { kind: 'hand', decision: `stiffener.${worst.side}End`, value: Math.round(ends[worst.side] - further) },

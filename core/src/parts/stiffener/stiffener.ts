@@ -17,6 +17,7 @@ import { stiffenerRules } from './rules.ts'
 import { fullness } from '../shared/fullness.ts'
 import { withTurnedEdge } from '../shared/turnedEdge.ts'
 import { turnedUnder } from '../shared/turnedUnder.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
@@ -98,8 +99,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
   for (const side of ['lateral', 'medial'] as const) {
     if (ends[side] > patch.reach[side] + 1e-6) {
       throw new GeometryError(
-        `A stiffener that ends ${ends[side].toFixed(0)} mm from the heel back on the ${side} side passes the joint ` +
-          `at ${joint[side].toFixed(0)} mm by too much to be drawn. Set a smaller figure.`,
+        say`A stiffener that ends ${mm(ends[side], 0)} from the heel back on the ${side} side passes the joint at ${mm(joint[side], 0)} by too much to be drawn. Set a smaller figure.`,
       )
     }
   }
@@ -128,8 +128,8 @@ export function stiffener(needs: StiffenerNeeds): Part {
       unit: 'mm',
       sentence:
         decisions.backHeight !== null
-          ? `Set by hand; by rule it would be ${(topLine.back - gap.value).toFixed(1)} mm, ${gap.value} mm below the top line.`
-          : `The top line at ${topLine.back.toFixed(1)} mm less ${gap.value} mm, so that it is neither felt nor seen.`,
+          ? say`Set by hand; by rule it would be ${mm(topLine.back - gap.value, 1)}, ${mm(gap.value)} below the top line.`
+          : say`The top line at ${mm(topLine.back, 1)} less ${mm(gap.value)}, so that it is neither felt nor seen.`,
       inputs: [
         { name: 'Top line at the back', value: topLine.back, unit: 'mm' },
         { name: 'Below the top line', value: gap.value, unit: 'mm' },
@@ -237,7 +237,7 @@ function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Bec
     sentence: hand
       ? 'Set by hand.'
       : long
-        ? `Reaches forward under the arch to ${behind} mm behind the joint, which lies at ${joint[side].toFixed(0)} mm.`
+        ? say`Reaches forward under the arch to ${mm(behind)} behind the joint, which lies at ${mm(joint[side], 0)}.`
         : `${share} of the last length: it holds the heel and leaves the waist supple.`,
     inputs: [
       { name: 'Last length', value: length, unit: 'mm' },
@@ -268,7 +268,7 @@ function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather
         [0, 0],
         [width, t],
       ],
-      sentence: `Straight to nothing over ${width} mm.`,
+      sentence: say`Straight to nothing over ${mm(width)}.`,
     },
     {
       name: 'turned edge, cupped',
@@ -279,7 +279,7 @@ function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather
         [turn * 0.7, 1],
         [turn, t],
       ],
-      sentence: `Full ${t} mm at the feather line, dropping fast to a thin flat for bonding.`,
+      sentence: say`Full ${mm(t)} at the feather line, dropping fast to a thin flat for bonding.`,
     },
   ]
 }

@@ -6,6 +6,7 @@ import { topLineRules } from '../topLine.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint } from './movedPoint.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 export const ankleRules = {
   clear: {
@@ -46,21 +47,22 @@ export function ankleFindings({ board, drawn, points, book, decisions, map }: Ch
       side,
       hit.point,
     )
-    const down = `${over.toFixed(1)} mm`
+    const down = mm(over, 1)
     return [
       {
         id: `upper.ankle.${side}`,
         level: over <= 0.5 ? 'fine' : over <= clear ? 'watch' : 'stop',
         where: `top line, ${side} ankle`,
-        sentence: `Under the ${side} ankle the top line is ${height.toFixed(1)} mm above the feather; the bone ${measured === null ? 'is expected' : 'was measured'} at ${bone.toFixed(1)} mm, and ${clear} mm below it are wanted.`,
+        sentence: say`Under the ${side} ankle the top line is ${mm(height, 1)} above the feather; the bone ${measured === null ? 'is expected' : 'was measured'} at ${mm(bone, 1)}, and ${mm(clear)} below it are wanted.`,
         measured: height,
         limit: bone - clear,
         unit: 'mm',
-        mend: over <= 0.5 ? '' : `Lower the top line there by ${down}${point ? `, at its point “${point.name}”` : ''}.`,
+        mend:
+          over <= 0.5 ? '' : say`Lower the top line there by ${down}${point ? `, at its point “${point.name}”` : ''}.`,
         at: { side, point: hit.point },
         remedy:
           over > 0.5 && point
-            ? movePoints({ board }, `${point.name} lower by ${down}`, [
+            ? movePoints({ board }, say`${point.name} lower by ${down}`, [
                 { point, side, to: [point.at[side][0], point.at[side][1] - over] },
               ])
             : undefined,

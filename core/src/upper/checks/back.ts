@@ -4,6 +4,7 @@ import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
+import { mm, mmTo, say, bare } from '../../units/sentence.ts'
 
 export const backRules = {
   gap: {
@@ -22,7 +23,7 @@ export const backRules = {
     min: 1,
     max: 3,
     unit: 'mm',
-    why: 'Begin with 2 mm a side, check again, and go on.',
+    why: say`Begin with ${mm(2)} a side, check again, and go on.`,
   },
   taperMost: {
     key: 'upper.taperMost',
@@ -31,7 +32,7 @@ export const backRules = {
     min: 3,
     max: 5,
     unit: 'mm',
-    why: 'More than 3 to 4 mm a side makes a bump on the back line.',
+    why: say`More than ${mmTo(3, 4)} a side makes a bump on the back line.`,
   },
   grip: {
     key: 'upper.backGrip',
@@ -91,8 +92,8 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       where: 'back line',
       sentence:
         gap.off <= limit + 1e-6
-          ? `Closed over the last, the back line stands off it by ${gap.off.toFixed(1)} mm at most; lining and stiffener need up to ${limit.toFixed(1)} mm.`
-          : `The back line is too flat: below mid-height it stands off the last by ${gap.off.toFixed(1)} mm, where ${limit.toFixed(1)} mm are wanted. Thick folds at the seat would follow.`,
+          ? say`Closed over the last, the back line stands off it by ${mm(gap.off, 1)} at most; lining and stiffener need up to ${mm(limit, 1)}.`
+          : say`The back line is too flat: below mid-height it stands off the last by ${mm(gap.off, 1)}, where ${mm(limit, 1)} are wanted. Thick folds at the seat would follow.`,
       measured: gap.off,
       limit,
       unit: 'mm',
@@ -100,8 +101,8 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
         gap.off <= limit + 1e-6
           ? ''
           : proposal === null
-            ? `No taper up to ${most} mm a side does it without a bump: draw the back line anew.`
-            : `Take in ${proposal} mm a side at the foot, growing smoothly from nothing at mid-height (${2 * proposal} mm in all).`,
+            ? say`No taper up to ${mm(most)} a side does it without a bump: draw the back line anew.`
+            : say`Take in ${mm(proposal)} a side at the foot, growing smoothly from nothing at mid-height (${mm(2 * proposal)} in all).`,
       at: { side: 'lateral', point: at },
       remedy: gap.off <= limit + 1e-6 ? undefined : proposal === null ? showPoint('backMiddle') : takeIn(proposal),
     },
@@ -114,12 +115,12 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       level: over ? 'stop' : taper > most - 0.5 || bump > 0.02 ? 'watch' : 'fine',
       where: 'back line',
       sentence: over
-        ? `${taper} mm taken in a side is more than ${most}: the back line gets a bump.`
-        : `${taper} mm are taken in a side; the line bends ${(bump * 1000).toFixed(0)} thousandths per mm more than the last's own.`,
+        ? say`${mm(taper)} taken in a side is more than ${bare(most)}: the back line gets a bump.`
+        : say`${mm(taper)} are taken in a side; the line bends ${(bump * 1000).toFixed(0)} thousandths per mm more than the last's own.`,
       measured: taper,
       limit: most,
       unit: 'mm',
-      mend: over ? `Take in ${most} mm or less, and draw the middle of the back line rounder.` : '',
+      mend: over ? say`Take in ${mm(most)} or less, and draw the middle of the back line rounder.` : '',
       at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)] },
       remedy: over ? takeIn(most) : undefined,
     })
@@ -132,7 +133,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
     id: 'upper.backGrip',
     level: grip >= wanted - 1e-6 ? 'fine' : 'watch',
     where: 'top of the back',
-    sentence: `At the top the back comes in by ${grip.toFixed(1)} mm from its fullest point; ${wanted} mm or more keep the shoe on.`,
+    sentence: say`At the top the back comes in by ${mm(grip, 1)} from its fullest point; ${mm(wanted)} or more keep the shoe on.`,
     measured: grip,
     limit: wanted,
     unit: 'mm',
@@ -144,7 +145,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
 
 const takeIn = (by: number): Remedy => ({
   kind: 'choice',
-  name: `Take in ${by} mm a side`,
+  name: say`Take in ${mm(by)} a side`,
   decisions: { upper: { backTaper: by } },
 })
 const showPoint = (point: string): Remedy => ({ kind: 'open', control: { room: 'upper', point } })
@@ -166,9 +167,9 @@ function higherBack(
   for (let by = 0.5; by <= MOST_RAISED; by += 0.5) {
     if (now + by > pathLength(board.back)) break
     if (pointAt(board.back, now + by)[0] - fullest < wanted) continue
-    const name = `Raise the top of the back by ${by} mm`
+    const name = say`Raise the top of the back by ${mm(by)}`
     return {
-      mend: `${name}: the back of this last comes in further up.`,
+      mend: say`${name}: the back of this last comes in further up.`,
       remedy: {
         kind: 'choice',
         name,

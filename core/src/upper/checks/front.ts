@@ -6,6 +6,7 @@ import type { Remedy } from '../../trade/remedy.ts'
 import type { Rule } from '../../trade/rules.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint } from './movedPoint.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 export const frontRules = {
   behindCrease: {
@@ -57,12 +58,12 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
       where: 'end of the lacing',
       sentence:
         behind >= 0
-          ? `The lacing ends ${behind.toFixed(1)} mm behind the crease line; ${wanted} mm are wanted.`
-          : `The lacing passes the crease line by ${(-behind).toFixed(1)} mm: the shoe cannot bend there.`,
+          ? say`The lacing ends ${mm(behind, 1)} behind the crease line; ${mm(wanted)} are wanted.`
+          : say`The lacing passes the crease line by ${mm(-behind, 1)}: the shoe cannot bend there.`,
       measured: behind,
       limit: wanted,
       unit: 'mm',
-      mend: behind >= wanted - 1e-6 ? '' : `Move it back by ${(wanted - behind).toFixed(1)} mm.`,
+      mend: behind >= wanted - 1e-6 ? '' : say`Move it back by ${mm(wanted - behind, 1)}.`,
       remedy:
         behind >= wanted - 1e-6
           ? undefined
@@ -87,7 +88,7 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
       id: 'upper.facingGap',
       level: off <= slack ? 'fine' : off <= 2 * slack ? 'watch' : 'stop',
       where: 'facings',
-      sentence: `On the last the facings are ${worst.gap.toFixed(1)} mm apart where they miss the planned ${planned.toFixed(0)} mm most.`,
+      sentence: say`On the last the facings are ${mm(worst.gap, 1)} apart where they miss the planned ${mm(planned, 0)} most.`,
       measured: worst.gap,
       limit: planned,
       unit: 'mm',
@@ -102,11 +103,11 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
       id: 'upper.vampLength',
       level: cover >= wanted - 1e-6 ? 'fine' : cover >= wanted - 8 ? 'watch' : 'stop',
       where: 'throat',
-      sentence: `From the throat to the toe the vamp measures ${cover.toFixed(1)} mm; ${wanted.toFixed(1)} mm cover the toes.`,
+      sentence: say`From the throat to the toe the vamp measures ${mm(cover, 1)}; ${mm(wanted, 1)} cover the toes.`,
       measured: cover,
       limit: wanted,
       unit: 'mm',
-      mend: cover >= wanted - 1e-6 ? '' : `Move the throat back by ${(wanted - cover).toFixed(1)} mm.`,
+      mend: cover >= wanted - 1e-6 ? '' : say`Move the throat back by ${mm(wanted - cover, 1)}.`,
       remedy:
         cover >= wanted - 1e-6
           ? undefined

@@ -5,6 +5,7 @@ import { wallSides, type Side } from '../../trade/side.ts'
 import { edgeRules } from '../edgeRules.ts'
 import { throatShift } from '../throat.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
+import { mm, say, bare } from '../../units/sentence.ts'
 
 /** Ends of the feather line are left out: there the halves meet. */
 const ENDS = 12
@@ -57,8 +58,8 @@ export function marginFindings(needs: CheckNeeds): UpperFinding[] {
       where: `lasting margin, ${side} side`,
       sentence:
         short === 0
-          ? `The ${side} margin is ${worst.left.toFixed(1)} mm where it is narrowest; pliers need ${least}.`
-          : `The ${side} margin is only ${worst.left.toFixed(1)} mm at its narrowest, ${(least - worst.left).toFixed(1)} mm too little, and short over ${Math.round((100 * short) / places.length)} % of the side.`,
+          ? say`The ${side} margin is ${mm(worst.left, 1)} where it is narrowest; pliers need ${bare(least)}.`
+          : say`The ${side} margin is only ${mm(worst.left, 1)} at its narrowest, ${mm(least - worst.left, 1)} too little, and short over ${Math.round((100 * short) / places.length)} % of the side.`,
       measured: worst.left,
       limit: least,
       unit: 'mm',
@@ -81,9 +82,9 @@ function widerMargin(wanted: number, mean: boolean): Pick<UpperFinding, 'mend' |
     }
   }
   const value = Math.ceil(2 * wanted) / 2
-  if (value > edgeRules.lasting.max) return { mend: `No margin up to ${edgeRules.lasting.max} mm does it.` }
+  if (value > edgeRules.lasting.max) return { mend: say`No margin up to ${mm(edgeRules.lasting.max)} does it.` }
   return {
-    mend: `Widen the lasting margin to ${value} mm.`,
+    mend: say`Widen the lasting margin to ${mm(value)}.`,
     remedy: { kind: 'rule', key: edgeRules.lasting.key, value },
   }
 }

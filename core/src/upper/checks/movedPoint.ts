@@ -4,6 +4,7 @@ import type { Remedy } from '../../trade/remedy.ts'
 import type { MovedPoint } from '../../model/upper.ts'
 import type { KeyPoint } from '../keyPoint.ts'
 import type { CheckNeeds } from './needs.ts'
+import type { Sentence } from '../../units/sentence.ts'
 
 /** A key point and the place of the forme to which it is moved on one side. */
 export interface Move {
@@ -13,7 +14,7 @@ export interface Move {
 }
 
 /** The remedy that moves key points; a point that is one for the whole shoe moves on both sides. */
-export function movePoints({ board }: Pick<CheckNeeds, 'board'>, name: string, moves: readonly Move[]): Remedy {
+export function movePoints({ board }: Pick<CheckNeeds, 'board'>, name: Sentence, moves: readonly Move[]): Remedy {
   const points: Record<string, MovedPoint> = {}
   for (const { point, side, to } of moves)
     points[`${point.id}:${point.sides.length === 1 ? 'both' : side}`] = board.placeFor(point, side, to)

@@ -9,6 +9,7 @@ import type { Side } from '../../trade/side.ts'
 import { creaseLine } from '../creaseLine.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint, type Move } from './movedPoint.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 export const zipRules = {
   zipFoot: {
@@ -50,8 +51,8 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
       level: fits ? 'fine' : Math.abs(worst.ease) < 2 ? 'watch' : 'stop',
       where: 'seams',
       sentence: fits
-        ? `All ${joins.length} seams fit: their two edges differ by ${Math.abs(worst.ease).toFixed(2)} mm at most.`
-        : `${name(worst.pieces[0])} and ${name(worst.pieces[1])}: their common seam differs by ${Math.abs(worst.ease).toFixed(1)} mm, to be eased in.`,
+        ? say`All ${joins.length} seams fit: their two edges differ by ${mm(Math.abs(worst.ease), 2)} at most.`
+        : say`${name(worst.pieces[0])} and ${name(worst.pieces[1])}: their common seam differs by ${mm(Math.abs(worst.ease), 1)}, to be eased in.`,
       measured: Math.abs(worst.ease),
       limit: EQUAL,
       unit: 'mm',
@@ -73,11 +74,11 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
       id: 'upper.zip',
       level: foot <= needed ? 'fine' : foot <= needed + 15 ? 'watch' : 'stop',
       where: 'zip',
-      sentence: `The zip opens down to ${foot.toFixed(0)} mm above the feather; the last comes out when it reaches ${needed.toFixed(0)} mm or lower, past the fullest of the heel.`,
+      sentence: say`The zip opens down to ${mm(foot, 0)} above the feather; the last comes out when it reaches ${mm(needed, 0)} or lower, past the fullest of the heel.`,
       measured: foot,
       limit: needed,
       unit: 'mm',
-      mend: foot <= needed ? '' : `Lower the foot of the zip by ${(foot - needed).toFixed(0)} mm.`,
+      mend: foot <= needed ? '' : say`Lower the foot of the zip by ${mm(foot - needed, 0)}.`,
       remedy:
         foot <= needed || !zipFoot
           ? undefined
@@ -91,14 +92,14 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
       id: 'upper.zipGirth',
       level: opening >= through ? 'fine' : opening >= heelGirth ? 'watch' : 'stop',
       where: 'zip',
-      sentence: `Opened, the edge of the boot measures ${opening.toFixed(0)} mm round; the short heel of the last, with ease, needs ${through.toFixed(0)} mm to come out.`,
+      sentence: say`Opened, the edge of the boot measures ${mm(opening, 0)} round; the short heel of the last, with ease, needs ${mm(through, 0)} to come out.`,
       measured: opening,
       limit: through,
       unit: 'mm',
       mend:
         opening >= through
           ? ''
-          : `Widen the shaft at its top by ${((through - opening) / 2).toFixed(0)} mm, or lengthen the zip by as much.`,
+          : say`Widen the shaft at its top by ${mm((through - opening) / 2, 0)}, or lengthen the zip by as much.`,
       remedy: opening >= through ? undefined : widerShaft(needs, through - opening),
       at: { side: 'medial', point: drawn.zip[drawn.zip.length - 1] },
     })
@@ -155,7 +156,7 @@ function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; 
     id: `upper.crease.${name}.${side}`,
     level: 'watch',
     where: `${name}, ${side} side`,
-    sentence: `The ${name} crosses the crease line ${nearest(map.feather, hit.point).away.toFixed(0)} mm above the feather and passes it by ${passes.toFixed(1)} mm: every step will work at it.`,
+    sentence: say`The ${name} crosses the crease line ${mm(nearest(map.feather, hit.point).away, 0)} above the feather and passes it by ${mm(passes, 1)}: every step will work at it.`,
     measured: passes,
     limit: 0,
     unit: 'mm',

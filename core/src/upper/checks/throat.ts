@@ -1,5 +1,6 @@
 import { throatRules, throatShift } from '../throat.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** How a low-cut flat's throat is laid out, by either school. */
 export function throatFindings(needs: CheckNeeds): UpperFinding[] {
@@ -16,9 +17,9 @@ export function throatFindings(needs: CheckNeeds): UpperFinding[] {
       where: 'throat',
       sentence: mirrored
         ? flat
-          ? `The lateral throat is mirrored: ${added.toFixed(1)} mm are added to the medial lasting margin, and the pattern is placed ${shift.toFixed(1)} mm towards the lateral side when lasting.`
-          : `The throat is mirrored, but the heel is ${heelHeight.toFixed(0)} mm high; over ${highest} mm this twists the upper.`
-        : `The medial line is drawn ${difference.toFixed(1)} mm higher than the lateral one and laid centre on centre.${flat ? ' On the last the throat will look a little crooked; the other school mirrors it.' : ''}`,
+          ? say`The lateral throat is mirrored: ${mm(added, 1)} are added to the medial lasting margin, and the pattern is placed ${mm(shift, 1)} towards the lateral side when lasting.`
+          : say`The throat is mirrored, but the heel is ${mm(heelHeight, 0)} high; over ${mm(highest)} this twists the upper.`
+        : say`The medial line is drawn ${mm(difference, 1)} higher than the lateral one and laid centre on centre.${flat ? ' On the last the throat will look a little crooked; the other school mirrors it.' : ''}`,
       measured: mirrored ? heelHeight : difference,
       limit: mirrored ? highest : difference,
       unit: 'mm',

@@ -12,6 +12,7 @@ import type { DesignBoard } from '../designPoints.ts'
 import type { EdgeDraft } from '../pieceMaker.ts'
 import type { PointPlaces } from '../pointPlaces.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
+import type { Sentence } from '../../units/sentence.ts'
 
 /** Lines that most styles share. All run on the forme as seen from the lateral side. */
 
@@ -33,7 +34,7 @@ export interface BackLine {
  * The back line: the back curve, moved by what was drawn by hand at the foot and at mid-height, and taken in below
  * mid-height by the taper (docs/trade.md, "Base pattern and its fit").
  */
-export function drawBack(board: DesignBoard, height: number, why: string): BackLine {
+export function drawBack(board: DesignBoard, height: number, why: Sentence): BackLine {
   const top = board.onBack('backTop', 'Top of the back', height, why, topLineRules.shrinkage)
   const reach = nearest(board.back, top).at
   const curve = subpath(board.back, 0, reach)

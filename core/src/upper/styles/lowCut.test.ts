@@ -3,6 +3,7 @@ import { samplePair } from '../../../test/samplePair.ts'
 import type { StyleName } from '../../model/upper.ts'
 import { planPair } from '../../plan/planPair.ts'
 import { StageCache } from '../../plan/stageCache.ts'
+import { spoken } from '../../units/sentence.ts'
 
 const cache = new StageCache()
 /** The top of the back as it is shown with its reason. */
@@ -21,7 +22,7 @@ describe.each(['court', 'ballet flat'] as const)('the back of a %s', (style) => 
     expect(backOf(style, 0).height).toBeCloseTo(laced, 6)
   })
   it('says by how much, and why', () => {
-    expect(backOf(style, 7).sentence).toContain('less 7 mm')
-    expect(backOf(style, 7).sentence).toContain('top edge')
+    expect(spoken(backOf(style, 7).sentence)).toContain('less 7 mm')
+    expect(spoken(backOf(style, 7).sentence)).toContain('top edge')
   })
 })

@@ -15,6 +15,7 @@ import { backHeight, bottomEdge, directionAt, drawBack, featherFrom, flipped, on
 import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 import { subpath } from '../../geometry/subpath.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 interface LowCut {
   throat: Rule
@@ -31,7 +32,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const back = drawBack(
     board,
     backHeight(board) - board.book.value(styleRules.lowBack),
-    `A fifth of the last length and a little for shrinkage, less ${board.book.value(styleRules.lowBack)} mm: ${styleRules.lowBack.why}`,
+    say`A fifth of the last length and a little for shrinkage, less ${mm(board.book.value(styleRules.lowBack))}: ${styleRules.lowBack.why}`,
   )
   const throat = board.onRidge('throat', 'Throat', board.book.value(cut.throat) * L, cut.throat.why, cut.throat)
   const way = directionAt(board.ridge, throat)

@@ -5,6 +5,7 @@ import type { Piece } from '../piece.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import { perSide } from './lines.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
+import { mm, say } from '../../units/sentence.ts'
 
 /** Above the top of the facings, and beside them on each side, mm. */
 const ABOVE = 14
@@ -78,7 +79,7 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
         quantity: 'Length of the tongue',
         value: length,
         unit: 'mm',
-        sentence: `As long as the facings (${facingLength.toFixed(0)} mm) and ${ABOVE} mm, so that the laces do not press on its edge.`,
+        sentence: say`As long as the facings (${mm(facingLength, 0)}) and ${mm(ABOVE)}, so that the laces do not press on its edge.`,
         inputs: [{ name: 'Facing', value: facingLength, unit: 'mm' }],
         origin: 'measured on the last',
       },

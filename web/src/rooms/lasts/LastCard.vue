@@ -2,7 +2,7 @@
 import { holdOn, type LastHold, type ShelfLast } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { type PairName, type Stored } from '../../api/client.ts'
-import { showLength } from '../../app/settings.ts'
+import { showLength, tell } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { sayDay, today } from './days.ts'
 import { builtLast } from '../../workers/last/lastBench.ts'
@@ -22,7 +22,7 @@ async function build(): Promise<void> {
   const whole = await wholeOrProblem()
   if (!whole) return
   const answer = await builtLast(whole)
-  problem.value = answer.problem ?? ''
+  problem.value = tell(answer.problem ?? '')
   built.value = answer.value
   if (answer.value) picture.value = lastPicture(`${props.last.id}.${props.last.version}`, answer.value.surface)
 }

@@ -3,7 +3,7 @@ import { boxOf, DrawnLine, GeometryError, oldSock, RuleBook, type OldSock, type 
 import { IconDownload } from '@tabler/icons-vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted } from 'vue'
-import { showFigure } from '../../app/settings.ts'
+import { showFigure, tell } from '../../app/settings.ts'
 import { pathData } from '../../drawing/svgPath.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
@@ -88,7 +88,7 @@ function download(): void {
             <ul class="plain-list reasons">
               <li v-for="b in result.liner.becauses" :key="b.quantity">
                 <strong>{{ b.quantity }}: {{ showFigure(b.value, b.unit) }}</strong>
-                <p class="soft">{{ b.sentence }}</p>
+                <p class="soft">{{ tell(b.sentence) }}</p>
               </li>
             </ul>
             <p class="soft">

@@ -7,6 +7,7 @@ import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import RuleTrial from './RuleTrial.vue'
 import { useAttempt } from '../../ui/useAttempt.ts'
+import { tell } from '../../app/settings.ts'
 
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
@@ -81,7 +82,7 @@ onMounted(load)
           <li v-for="rule in chapter.rules" :key="rule.key" :class="{ changed: changed(rule) }">
             <div>
               <p class="name">{{ rule.name }}</p>
-              <p class="soft">{{ rule.why }}</p>
+              <p class="soft">{{ tell(rule.why) }}</p>
               <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
             </div>
             <div class="set">

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { consequences, type Consequences, type Rule } from '@gentle-awl/core'
+import { consequences, type Consequences, type Rule, spoken } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type PairView } from '../../api/client.ts'
-import { showFigure, showLength, showMinutes } from '../../app/settings.ts'
+import { showFigure, showLength, showMinutes, tell } from '../../app/settings.ts'
 import { planInTurn } from '../../workers/plan/planner.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import LevelMark from '../../ui/LevelMark.vue'
@@ -45,8 +45,8 @@ async function look(): Promise<void> {
   const after = await plan({ ...workshop.houseRules, [props.rule.key]: asked })
   // Another figure may have been typed meanwhile.
   if (asked !== props.value || chosen.value !== pair.id) return
-  if (after.problem !== null) problem.value = `${pair.label.name} could not be planned with it: ${after.problem}`
-  else if (before.problem !== null) problem.value = before.problem
+  if (after.problem !== null) problem.value = `${pair.label.name} could not be planned with it: ${tell(after.problem)}`
+  else if (before.problem !== null) problem.value = tell(before.problem)
   else found.value = consequences(before.value, after.value)
 }
 onMounted(async () => {
@@ -80,11 +80,11 @@ const nothing = computed(() => {
     <p v-if="own" class="soft">This pair has a figure of its own for it, and keeps that.</p>
     <p v-else-if="nothing">Nothing of this pair changes.</p>
     <ul v-if="found" class="plain-list">
-      <li v-for="f in found.findings" :key="f.where + f.sentence" class="check">
+      <li v-for="f in found.findings" :key="spoken(f.where) + spoken(f.sentence)" class="check">
         <LevelMark :level="f.to ?? 'fine'" quiet />
         <span
           ><strong>{{ f.where }}</strong
-          >: {{ f.sentence }}</span
+          >: {{ tell(f.sentence) }}</span
         >
       </li>
       <li v-for="f in found.figures.slice(0, MOST)" :key="f.where + f.quantity">

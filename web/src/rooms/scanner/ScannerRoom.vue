@@ -26,8 +26,8 @@ const formats = [
 ] as const
 const noises = [
   { value: '0', name: 'none' },
-  { value: '0.1', name: '0.1 mm' },
-  { value: '0.2', name: '0.2 mm' },
+  { value: '0.1', name: showLength(0.1) },
+  { value: '0.2', name: showLength(0.2) },
 ] as const
 const address = computed(() => {
   const q = new URLSearchParams({

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { showLength } from '../../app/settings.ts'
 import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, onMounted, reactive, shallowRef } from 'vue'
@@ -108,7 +109,7 @@ useNews(
             <th scope="row">{{ m.name }}</th>
             <td>{{ m.kind }}</td>
             <td class="figure right">
-              {{ m.thickness.toFixed(1) }} mm <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span>
+              {{ showLength(m.thickness) }} <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span>
             </td>
             <td class="soft">{{ [tested(m), m.note].filter(Boolean).join(' ') }}</td>
             <td class="right">

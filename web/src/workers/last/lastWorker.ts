@@ -41,6 +41,7 @@ import {
   type PlannedLayers,
   type Point,
   type ReadTracing,
+  type Sentence,
   type RuleFigures,
 } from '@gentle-awl/core'
 import { expose } from 'comlink'
@@ -56,7 +57,7 @@ export interface BuiltLast {
 /** One size of a run, ready to be drawn over the others. */
 export interface DrawnSize {
   sizes: number
-  problem: string | null
+  problem: Sentence | null
   length: number
   jointGirth: number
   jointWidth: number

@@ -1,3 +1,4 @@
+import { spoken } from '@gentle-awl/core'
 import { OutlineError } from '../../formats/outlineError.ts'
 import { Channel } from '../channel.ts'
 import type { OutlineWorker } from './outlineWorker.ts'
@@ -28,7 +29,7 @@ export async function outlinesOf(text: string, name: string, fewest = 8, longest
         }, longest)
       }),
     ])
-    if (answer.problem !== null) throw new OutlineError(answer.problem)
+    if (answer.problem !== null) throw new OutlineError(spoken(answer.problem))
     return answer.value
   } finally {
     clearTimeout(late)

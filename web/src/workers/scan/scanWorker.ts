@@ -17,6 +17,7 @@ import {
   type ScanLandmarks,
   type ScanResult,
   type ScanUnit,
+  type Sentence,
   type Side,
   type TriangleMesh,
   type Vec3,
@@ -44,7 +45,7 @@ export interface ShownScan {
   length: number
   triangles: number
   within: number
-  notes: string[]
+  notes: Sentence[]
 }
 
 let mesh: TriangleMesh | null = null

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { buildUpPlaces, buildUpStations, type BuildUp } from '@gentle-awl/core'
 import { computed, reactive, ref } from 'vue'
-import { showLength } from '../../../app/settings.ts'
+import { showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import LastViewer from '../../../viewer/LastViewer.vue'
+import LengthField from '../../../ui/LengthField.vue'
 import FigureField from '../../../ui/FigureField.vue'
 
 const store = useLast()
@@ -40,7 +41,7 @@ async function add(buildUp: BuildUp): Promise<void> {
   // Tried on the bench first: what the surface becomes is seen before it is kept.
   const buildUps = [...store.last.buildUps, { ...buildUp, thickness: Math.round(buildUp.thickness * 10) / 10 }]
   const tried = await lastBench().build({ shape: store.last.shape, buildUps })
-  if (tried.value === null) problem.value = tried.problem
+  if (tried.value === null) problem.value = tell(tried.problem)
   else await store.change({ buildUps })
   busy.value = false
 }
@@ -55,7 +56,7 @@ async function byGirth(): Promise<void> {
   problem.value = ''
   const answer = await lastBench().buildUpFor(bodyOf(store.last), form.station, form.place, wanted, form.reach)
   busy.value = false
-  if (answer.value === null) problem.value = answer.problem
+  if (answer.value === null) problem.value = tell(answer.problem)
   else {
     // Up to the next tenth: leather is not split finer, and the girth asked for is reached.
     form.thickness = Math.ceil(answer.value.thickness * 10) / 10
@@ -104,20 +105,27 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
         <p>
           The {{ form.station }} reads <strong class="figure" data-testid="reads">{{ showLength(reads) }}</strong> now.
         </p>
-        <label class="field">
-          <span>Reaches along the last, each way, mm</span>
-          <FigureField :value="form.reach" :min="10" :max="90" :step="5" @change="form.reach = $event ?? form.reach" />
-        </label>
+        <div class="field">
+          <span>Reaches along the last, each way</span>
+          <LengthField
+            label="Reaches along the last, each way"
+            :value="form.reach"
+            :min="10"
+            :max="90"
+            @change="form.reach = $event"
+          />
+        </div>
         <div class="two">
-          <label class="field"
-            ><span>Thickness, mm</span
-            ><FigureField
+          <div class="field">
+            <span>Thickness</span>
+            <LengthField
+              label="Thickness"
               :value="form.thickness"
               :min="0.2"
               :max="12"
-              :step="0.1"
-              @change="form.thickness = $event ?? form.thickness"
-          /></label>
+              @change="form.thickness = $event"
+            />
+          </div>
           <button class="button main" type="submit" :disabled="busy">Glue it on</button>
           <label class="field"
             ><span>Or the girth wanted, mm</span

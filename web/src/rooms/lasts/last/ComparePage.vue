@@ -2,7 +2,7 @@
 import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../../api/client.ts'
-import { bareLength, showLength } from '../../../app/settings.ts'
+import { bareLength, showLength, tell } from '../../../app/settings.ts'
 import { distanceColours, distanceGradient } from './distanceColours.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -49,7 +49,7 @@ watch(
     const answer = await lastBench().compare(bodyOf(a), bodyOf(whole), where)
     if (a !== store.last || b !== second.value || where !== at.value) return
     working.value = false
-    problem.value = answer.problem ?? ''
+    problem.value = tell(answer.problem ?? '')
     result.value = answer.value
   },
   { immediate: true },

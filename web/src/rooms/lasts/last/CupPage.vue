@@ -13,8 +13,8 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import LengthField from '../../../ui/LengthField.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
-import FigureField from '../../../ui/FigureField.vue'
 import { useAttempt } from '../../../ui/useAttempt.ts'
+import { tell } from '../../../app/settings.ts'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -75,7 +75,7 @@ watch(
         : lasted
     if (mine !== asked) return
     working.value = false
-    if (answer) problem.value = answer.problem ?? ''
+    if (answer) problem.value = tell(answer.problem ?? '')
     fit.value = answer?.value ?? null
   },
   { immediate: true, deep: true },
@@ -176,16 +176,16 @@ async function file(event: Event): Promise<void> {
         </select>
       </label>
       <div v-if="layersOf === 'own'" class="four">
-        <label v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
-          <span>{{ key }}, mm</span>
-          <FigureField
+        <div v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
+          <span>{{ key }}</span>
+          <LengthField
+            :label="`Thickness of the ${key}`"
             :value="layers[key]"
             :min="0"
             :max="5"
-            :step="0.1"
-            @change="layers[key] = $event ?? layers[key]"
+            @change="layers[key] = $event"
           />
-        </label>
+        </div>
       </div>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
       <p v-if="working" class="soft" role="status">Fitting …</p>

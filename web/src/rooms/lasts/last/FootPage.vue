@@ -2,7 +2,7 @@
 import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../../api/client.ts'
-import { showLength } from '../../../app/settings.ts'
+import { showLength, tell } from '../../../app/settings.ts'
 import { footFields, readFeet, typedFoot } from './footFields.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -79,7 +79,7 @@ async function buildUp(line: FitLine): Promise<void> {
   problem.value = ''
   const place = station === 'heel' ? 'medial' : 'over the top'
   const answer = await lastBench().buildUpFor(bodyOf(store.last), station, place, line.wanted.value, 40)
-  if (answer.value === null) problem.value = answer.problem
+  if (answer.value === null) problem.value = tell(answer.problem)
   else {
     const thickness = Math.ceil(answer.value.thickness * 10) / 10
     await store.change({ buildUps: [...store.last.buildUps, { ...answer.value, thickness }] })
@@ -150,7 +150,7 @@ async function buildUp(line: FitLine): Promise<void> {
                       class="button"
                       type="button"
                       :disabled="busy"
-                      :aria-label="`Build the ${line.name} up by ${line.buildUp.toFixed(1)} mm`"
+                      :aria-label="`Build the ${line.name} up by ${showLength(line.buildUp)}`"
                       @click="buildUp(line)"
                     >
                       + {{ showLength(line.buildUp) }}
@@ -159,7 +159,7 @@ async function buildUp(line: FitLine): Promise<void> {
                   </td>
                 </tr>
                 <tr class="why">
-                  <td colspan="6" class="soft">{{ line.wanted.sentence }}</td>
+                  <td colspan="6" class="soft">{{ tell(line.wanted.sentence) }}</td>
                 </tr>
               </template>
             </tbody>

@@ -11,7 +11,7 @@ import {
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
-import { bareLength, lengthUnit } from '../../../app/settings.ts'
+import { bareLength, lengthUnit, tell } from '../../../app/settings.ts'
 import { pathData } from '../../../drawing/svgPath.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -58,7 +58,7 @@ watch(
     const answer = await lastBench().sizes(bodyOf(store.last), form.name, form.heel, steps.value, workshop.houseRules)
     if (mine !== asked) return
     working.value = false
-    problem.value = answer.problem ?? ''
+    problem.value = tell(answer.problem ?? '')
     sizes.value = answer.value ?? []
   },
   { immediate: true },
@@ -96,7 +96,7 @@ async function keep(size: DrawnSize): Promise<void> {
       workshop.houseRules,
     )
     if (answer.problem !== null) {
-      problem.value = answer.problem
+      problem.value = tell(answer.problem)
       return
     }
     const row = await api.lasts.add({
@@ -162,7 +162,7 @@ async function keep(size: DrawnSize): Promise<void> {
             <th scope="row" class="figure">
               {{ said(s.sizes) }} <span v-if="!s.problem" class="soft">{{ reads(s.length) }}</span>
             </th>
-            <td v-if="s.problem" colspan="3" class="wrong">{{ s.problem }}</td>
+            <td v-if="s.problem" colspan="3" class="wrong">{{ tell(s.problem) }}</td>
             <template v-else>
               <td class="figure right">{{ bareLength(s.length) }}</td>
               <td class="figure right">{{ bareLength(s.jointGirth) }}</td>

@@ -6,7 +6,7 @@ import TracingDrawing from '../../../drawing/TracingDrawing.vue'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
-import { showLength } from '../../../app/settings.ts'
+import { showLength, tell } from '../../../app/settings.ts'
 import LastViewer from '../../../viewer/LastViewer.vue'
 import { readTyped, START, typed } from './figures.ts'
 import { lastBench } from '../../../workers/last/lastBench.ts'
@@ -68,7 +68,7 @@ async function build(): Promise<void> {
     const answer = await lastBench().tracing(draft)
     if (mine !== asked) return
     if (answer.value === null) {
-      problem.value = answer.problem
+      problem.value = tell(answer.problem)
       working.value = false
       return
     }
@@ -78,7 +78,7 @@ async function build(): Promise<void> {
   const answer = await lastBench().build({ shape, buildUps: [] })
   if (mine !== asked) return
   working.value = false
-  problem.value = answer.problem ?? ''
+  problem.value = tell(answer.problem ?? '')
   if (answer.value) {
     built.value = answer.value
     ready.value = shape

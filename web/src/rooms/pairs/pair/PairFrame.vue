@@ -15,6 +15,7 @@ import RoomState from '../../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
 import { said, stageFlags, stages, worstOf } from './stages.ts'
+import { tell } from '../../../app/settings.ts'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -137,7 +138,7 @@ const saveWord = computed(() =>
         <button class="button" type="button" :disabled="!canUndo" @click="pair.move('undo')">Undo</button>
       </div>
       <div v-if="patternStop" class="bar stop" role="status">
-        <span>The base pattern is not right yet: {{ patternStop.sentence }} All that follows inherits it.</span>
+        <span>The base pattern is not right yet: {{ tell(patternStop.sentence) }} All that follows inherits it.</span>
         <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
       </div>
       <div v-if="otherShoe.length > 0" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">

@@ -1,5 +1,6 @@
 import type { Finding, FootPlan, Level } from '@gentle-awl/core'
 import type { Foot } from '../../../ui/feet.ts'
+import { tell } from '../../../app/settings.ts'
 
 /** The stages of a pair in working order; `path` is the last bit of the address. */
 export const stages = [
@@ -66,7 +67,7 @@ export function stageFlags(plan: FootPlan & { left: FootPlan | null }, stage: St
           foot,
           part,
           level: finding.level,
-          reason: finding.sentence,
+          reason: tell(finding.sentence),
         })),
     )
     .sort((x, y) => Number(y.level === 'stop') - Number(x.level === 'stop'))

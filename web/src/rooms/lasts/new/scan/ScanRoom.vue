@@ -1,9 +1,17 @@
 <script setup lang="ts">
-import { LastFields, scanUnits, type FeatherShift, type ScanLandmark, type ScanUnit, type Vec3 } from '@gentle-awl/core'
+import {
+  LastFields,
+  scanUnits,
+  type FeatherShift,
+  type ScanLandmark,
+  type ScanUnit,
+  type Vec3,
+  spoken,
+} from '@gentle-awl/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../../../api/client.ts'
-import { showLength } from '../../../../app/settings.ts'
+import { showLength, tell } from '../../../../app/settings.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import LastViewer from '../../../../viewer/LastViewer.vue'
@@ -120,7 +128,10 @@ async function keep(): Promise<void> {
   if (!s) return
   const read = LastFields.safeParse({
     name: lastName.value,
-    note: s.notes.join(' ').slice(0, 480),
+    note: s.notes
+      .map((n) => spoken(n))
+      .join(' ')
+      .slice(0, 480),
     shape: {
       kind: 'kept',
       surface: s.packed,
@@ -209,7 +220,7 @@ async function keep(): Promise<void> {
           <strong class="figure" data-testid="within">{{ showLength(shown.within, 2) }}</strong> of the surface.
         </p>
         <ul v-if="shown.notes.length" class="notes">
-          <li v-for="n in shown.notes" :key="n">{{ n }}</li>
+          <li v-for="(n, i) in shown.notes" :key="i">{{ tell(n) }}</li>
         </ul>
         <h3>Landmarks</h3>
         <p class="soft">Drag a ball on the scan, or choose one and use the arrow keys.</p>

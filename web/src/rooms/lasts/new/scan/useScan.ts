@@ -3,6 +3,7 @@ import { proxy } from 'comlink'
 import { onBeforeUnmount, reactive, ref, shallowRef } from 'vue'
 import { Channel } from '../../../../workers/channel.ts'
 import type { OpenedScan, ScanWorker, ShownScan } from '../../../../workers/scan/scanWorker.ts'
+import { tell } from '../../../../app/settings.ts'
 
 /** Larger files are thinned out in the scanner's program first. */
 const MOST_BYTES = 400_000_000
@@ -59,7 +60,7 @@ export function useScan() {
     if (!channel.is(worker)) return
     progress.running = false
     if (answer.problem !== null) {
-      problem.value = answer.problem
+      problem.value = tell(answer.problem)
       return
     }
     opened.value = answer.value
@@ -87,7 +88,7 @@ export function useScan() {
     )
     if (!channel.is(worker)) return
     progress.running = false
-    problem.value = answer.problem ?? ''
+    problem.value = tell(answer.problem ?? '')
     if (answer.value) shown.value = answer.value
     if (waiting) {
       const next = waiting

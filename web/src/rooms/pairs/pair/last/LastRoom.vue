@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { surfaceOf } from '../../../../workers/plan/planner.ts'
 import MeasuredLast from '../../../../viewer/MeasuredLast.vue'
+import { tell } from '../../../../app/settings.ts'
 
 const pair = usePair()
 const surface = shallowRef<LastSurface | null>(null)
@@ -14,7 +15,7 @@ watch(
   async (last) => {
     if (!last) return
     const answer = await surfaceOf(last)
-    if (answer.problem !== null) problem.value = answer.problem
+    if (answer.problem !== null) problem.value = tell(answer.problem)
     else surface.value = answer.value
   },
   { immediate: true },

@@ -8,9 +8,10 @@ import {
   type Path,
   type Side,
   type Vec3,
+  spoken,
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
-import { showLength } from '../../../../app/settings.ts'
+import { showLength, tell } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
@@ -161,10 +162,10 @@ const ribOnForme = computed<Path>(() =>
       </table>
       <h3>Checks</h3>
       <ul class="findings">
-        <template v-for="f in layers.findings" :key="f.id + f.where">
+        <template v-for="f in layers.findings" :key="f.id + spoken(f.where)">
           <FindingItem :finding="f" />
           <li v-if="f.at && f.level !== 'fine'" class="go">
-            <button class="button" type="button" @click="show(f)">Cut through here: {{ f.where }}</button>
+            <button class="button" type="button" @click="show(f)">Cut through here: {{ tell(f.where) }}</button>
           </li>
         </template>
       </ul>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Skive } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showLength } from '../../../../app/settings.ts'
+import { showLength, tell } from '../../../../app/settings.ts'
 
 /** A skive as a true section: distance from the edge to the right, thickness left upwards, both to the same scale. */
 const props = defineProps<{ skive: Skive; thickness: number }>()
@@ -21,9 +21,9 @@ const box = computed(
   <figure>
     <figcaption>
       <strong>{{ skive.name }}</strong>
-      <span class="soft">{{ skive.sentence }}</span>
+      <span class="soft">{{ tell(skive.sentence) }}</span>
     </figcaption>
-    <svg :viewBox="box" role="img" :aria-label="`Section: ${skive.sentence}`">
+    <svg :viewBox="box" role="img" :aria-label="`Section: ${tell(skive.sentence)}`">
       <path :d="outline" />
       <line :x1="0" :x2="width * SCALE" y1="10" y2="10" />
       <text :x="(width * SCALE) / 2" y="24" text-anchor="middle">{{ showLength(width, 0) }}</text>

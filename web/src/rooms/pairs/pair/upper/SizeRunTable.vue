@@ -11,7 +11,7 @@ import {
 } from '@gentle-awl/core'
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import { showLength } from '../../../../app/settings.ts'
+import { showLength, tell } from '../../../../app/settings.ts'
 import { pathData } from '../../../../drawing/svgPath.ts'
 import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
@@ -152,7 +152,7 @@ const { width, height } = view
       {{ showLength(made[made.length - 1].length, 0) }}
     </p>
     <ul v-if="problems.length > 0" class="problems" role="alert">
-      <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ p.problem }}</li>
+      <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ tell(p.problem) }}</li>
     </ul>
     <div class="slate-tools"><slot /></div>
   </div>

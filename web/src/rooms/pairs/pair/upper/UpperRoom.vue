@@ -10,7 +10,7 @@ import {
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { useAsked } from '../../../../app/asked.ts'
-import { showLength } from '../../../../app/settings.ts'
+import { showLength, tell } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
@@ -157,7 +157,7 @@ const markers = computed(() =>
             @change="setFigure(i, $event)"
           />
         </div>
-        <p class="soft">{{ point.sentence }}</p>
+        <p class="soft">{{ tell(point.sentence) }}</p>
         <button
           v-if="point.moved"
           class="button"
@@ -213,7 +213,7 @@ const markers = computed(() =>
         <li v-if="upper.topEdge.kerfs.length > 0">
           Kerfs, from the end of the strip: {{ upper.topEdge.kerfs.map((k) => showLength(k, 0)).join(', ') }}
         </li>
-        <li v-for="s in upper.topEdge.sentences" :key="s">{{ s }}</li>
+        <li v-for="(s, i) in upper.topEdge.sentences" :key="i">{{ tell(s) }}</li>
       </ul>
       <h3>Because</h3>
       <ul class="reasons">

@@ -2,6 +2,7 @@ import { FormeMap, PointPlaces } from '@gentle-awl/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { formeOf } from '../../../../workers/plan/planner.ts'
+import { tell } from '../../../../app/settings.ts'
 
 /** The forme of the pair on the bench, and a board that says where a decision puts a point and back. */
 export function useForme() {
@@ -24,7 +25,7 @@ export function useForme() {
       const answer = await formeOf(last, upper.value.forme)
       // A later change may have been answered first.
       if (last !== pair.last || said !== JSON.stringify(upper.value?.forme)) return
-      if (answer.problem !== null) problem.value = answer.problem
+      if (answer.problem !== null) problem.value = tell(answer.problem)
       else {
         problem.value = ''
         map.value = new FormeMap(answer.value.surface, answer.value.forme, upper.value.forme.feather)

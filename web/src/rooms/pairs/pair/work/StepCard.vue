@@ -2,7 +2,7 @@
 import { cautions, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
-import { showMinutes } from '../../../../app/settings.ts'
+import { showMinutes, tell } from '../../../../app/settings.ts'
 import { clockFace } from './clock.ts'
 
 const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
@@ -87,13 +87,13 @@ const waitWords = computed(() => {
       >
         Take back: it is not done
       </button>
-      <p>{{ step.minutes.sentence }}</p>
-      <p v-if="step.wait" class="soft">Wait: {{ step.wait.why }}</p>
+      <p>{{ tell(step.minutes.sentence) }}</p>
+      <p v-if="step.wait" class="soft">Wait: {{ tell(step.wait.why) }}</p>
       <ul v-if="progress.heldBy.length > 0" class="held-by">
-        <li v-for="h in progress.heldBy" :key="h">{{ h }}</li>
+        <li v-for="(h, i) in progress.heldBy" :key="i">{{ tell(h) }}</li>
       </ul>
       <ul v-else-if="step.after.length > 0" class="soft">
-        <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ a.why }}.</li>
+        <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ tell(a.why) }}.</li>
       </ul>
       <p v-for="c in step.cautions" :key="c" class="caution">
         <IconAlertTriangle :size="20" aria-hidden="true" /> <span>{{ cautions[c] }}</span>

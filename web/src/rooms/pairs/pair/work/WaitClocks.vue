@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { StepProgress } from '@gentle-awl/core'
 import { clockFace, timeOfDay } from './clock.ts'
+import { tell } from '../../../../app/settings.ts'
 
 withDefaults(defineProps<{ clocks: StepProgress[]; now: number; heading?: 'h2' | 'h3' }>(), { heading: 'h3' })
 </script>
@@ -22,7 +23,7 @@ withDefaults(defineProps<{ clocks: StepProgress[]; now: number; heading?: 'h2' |
           </p>
           <p v-else class="time">Too long: since {{ timeOfDay(s.clock.tooLateAt ?? 0, now) }}</p>
           <p class="soft">
-            {{ s.step.wait?.why }}
+            {{ tell(s.step.wait?.why ?? '') }}
             <template v-if="s.clock.state === 'waiting'">Ready at {{ timeOfDay(s.clock.readyAt, now) }}.</template>
             <template v-if="s.clock.state === 'late'">Check it, and do the step again if it has gone off.</template>
           </p>
