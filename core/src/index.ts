@@ -162,3 +162,11 @@ export {
   type Sentence,
 } from './units/sentence.ts'
 export { SaidError } from './units/saidError.ts'
+export {
+  familyOf,
+  isPieceRecord,
+  kindOf,
+  recordOfPiece,
+  type PartFamily,
+  type PartKind,
+} from './trade/partCatalogue.ts'

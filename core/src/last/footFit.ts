@@ -120,6 +120,7 @@ export function footFit(
         foot: measured,
         last,
         wanted: {
+          id: what,
           quantity: `${names[what]} wanted`,
           value: wanted,
           unit: 'mm' as const,

@@ -72,7 +72,7 @@ export function consequences(before: Plan, after: Plan): Consequences {
     const b = then.get(id)
     if (!b) continue
     for (const because of a.becauses) {
-      const was = b.becauses.find((x) => x.quantity === because.quantity)
+      const was = b.becauses.find((x) => x.id === because.id)
       if (was && Math.abs(was.value - because.value) > SMALL * (because.unit === 'share' ? 0.02 : 1)) {
         out.figures.push({
           where: a.name,

@@ -2,7 +2,6 @@ import type { Because, Finding } from '../trade/because.ts'
 import { handNames } from '../model/handDecisions.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
-import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
 import type { FootPlan } from './plan.ts'
 import { mm, say, type Sentence } from '../units/sentence.ts'
 
@@ -36,8 +35,8 @@ export const feetRules = {
   },
 } satisfies Record<string, Rule>
 
-const figure = (plan: FootPlan, part: string, quantity: string): Because | undefined =>
-  plan.parts.find((p) => p.id === part)?.becauses.find((b) => b.quantity === quantity)
+const figure = (plan: FootPlan, part: string, id: string): Because | undefined =>
+  plan.parts.find((p) => p.id === part)?.becauses.find((b) => b.id === id)
 
 /** One figure by hand for both shoes: the right one's, to half a millimetre. */
 function setForBoth(decision: 'puff.length' | 'stiffener.backHeight', value: number): Remedy {
@@ -55,8 +54,8 @@ function setForBoth(decision: 'puff.length' | 'stiffener.backHeight', value: num
  * as planned (docs/trade.md, "Both feet"). Nothing here is a stop: it can be meant.
  */
 export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook): Finding[] {
-  const puff = figure(right, 'puff', PUFF_LENGTH)
-  const backHeight = figure(right, 'stiffener', 'Height at the back')
+  const puff = figure(right, 'puff', 'length')
+  const backHeight = figure(right, 'stiffener', 'backHeight')
   const compared: {
     id: keyof typeof feetRules
     what: string
@@ -73,7 +72,7 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
       more: 'longer',
       less: 'shorter',
       right: puff?.value,
-      left: figure(left, 'puff', PUFF_LENGTH)?.value,
+      left: figure(left, 'puff', 'length')?.value,
       mend: 'Set one length by hand for both feet.',
       remedy: puff && setForBoth('puff.length', puff.value),
     },
@@ -83,7 +82,7 @@ export function findingsOfBoth(right: FootPlan, left: FootPlan, book: RuleBook):
       more: 'higher',
       less: 'lower',
       right: backHeight?.value,
-      left: figure(left, 'stiffener', 'Height at the back')?.value,
+      left: figure(left, 'stiffener', 'backHeight')?.value,
       mend: 'Set one height by hand for both feet.',
       remedy: backHeight && setForBoth('stiffener.backHeight', backHeight.value),
     },

@@ -12,7 +12,6 @@ import type { PlanInput } from '../model/pair.ts'
 import { RuleError } from '../trade/rules.ts'
 import { cutLine } from '../parts/shared/notch.ts'
 import type { Part } from '../trade/part.ts'
-import { PUFF_LENGTH } from '../parts/puff/toePuff.ts'
 import { PlanError } from './planError.ts'
 import type { Plan } from './plan.ts'
 import { lastStage, planPair } from './planPair.ts'
@@ -207,7 +206,7 @@ describe('the toe puff', () => {
         'coneWidth',
       ] as const)
         m[key] *= k
-      return value(part(plan(samplePair({}, m)), 'puff'), PUFF_LENGTH)
+      return value(part(plan(samplePair({}, m)), 'puff'), 'Back edge behind the toe tip, by tape over the toe box')
     }
     expect(at(250)).toBeCloseTo(52, 6)
     expect(at(300)).toBeCloseTo(61, 6)
@@ -215,7 +214,7 @@ describe('the toe puff', () => {
   it('is as long as the tape reads on the last, and as a pattern from the foremost point of the toe', () => {
     const surface = lastStage(base.last, new StageCache())
     const puff = part(plan(base), 'puff')
-    const reading = value(puff, PUFF_LENGTH)
+    const reading = value(puff, 'Back edge behind the toe tip, by tape over the toe box')
     const length = (run: readonly Vec3[]) => run.slice(1).reduce((sum, p, i) => sum + dist3(run[i], p), 0)
     const line = ridgeAndToe(surface)
     const tip = line.reduce((best, p, i) => (p[0] > line[best][0] ? i : best), 0)

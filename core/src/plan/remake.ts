@@ -2,6 +2,7 @@ import type { Made, Making } from '../model/made.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import type { Part } from '../trade/part.ts'
 import { shapePrint } from '../work/shapePrint.ts'
+import { recordOfPiece } from '../trade/partCatalogue.ts'
 
 /**
  * Something that is printed, cut or punched, with the fingerprint of its shape. `insole` stands for both feet's;
@@ -49,7 +50,7 @@ export const partOfMade = (part: string): string => part.replace(/^(right|left)\
 function ofFoot(plan: FootPlan): Makeable[] {
   return [
     ...plan.upper.pieces.map((p) => ({
-      part: `upper.${p.id}`,
+      part: recordOfPiece(p.id),
       name: p.name,
       print: shapePrint(
         p.outline,

@@ -26,6 +26,8 @@ export interface HandFigure {
 
 /** A derived number with its reason, in a sentence a shoemaker would say. */
 export interface Because {
+  /** Its name for programs: one of a kind among the figures of its part. */
+  id: string
   quantity: string
   value: number
   unit: Unit

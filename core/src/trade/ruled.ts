@@ -4,5 +4,5 @@ import type { Rule, RuleBook } from './rules.ts'
 /** A figure that is a house rule's own, with the rule's reason. */
 export function ruled(quantity: string, rule: Rule, book: RuleBook): Because {
   const { value, origin } = book.inForce(rule)
-  return { quantity, value, unit: rule.unit, sentence: rule.why, inputs: [], origin, rule: rule.key }
+  return { id: rule.key, quantity, value, unit: rule.unit, sentence: rule.why, inputs: [], origin, rule: rule.key }
 }

@@ -4,6 +4,7 @@ import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'
 import { openRuns } from './decoration.ts'
 import type { Piece, PieceEdge, PieceMark } from './piece.ts'
+import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
 
 /** A seam longer than this gets two match marks instead of one, mm. */
 const LONG_SEAM = 90
@@ -88,7 +89,7 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
 }
 
 /** Pieces that keep a length and are cut along their own, whatever way they lie on the shoe. */
-const TAPES = /^(facingTape|backStay)/
+const TAPES: ReadonlySet<PartKind | null> = new Set(['facingTape', 'backStay'])
 
 /**
  * Tight direction: from toe to heel (docs/trade.md, "Cutting"): along the centre line in front, along the forme on the
@@ -98,7 +99,7 @@ const TAPES = /^(facingTape|backStay)/
 export function grainOf({ id, side, net, fold }: Pick<Piece, 'id' | 'side' | 'net' | 'fold'>): Piece['grain'] {
   const upright = fold !== null && Math.abs(fold[0][0] - fold[1][0]) < 1
   const lines: Path[] = fold ? [[fold[0], fold[1]]] : []
-  if (TAPES.test(id)) return grainAlong(net, longWay(net))
+  if (TAPES.has(kindOf(id))) return grainAlong(net, longWay(net))
   if (upright) return grainAlong(net, [1, 0])
   return grainAlong(net, [side === 'medial' ? 1 : -1, 0], lines)
 }

@@ -153,6 +153,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
   const opening = edges.reduce((s, e) => s + pathLength(e.line), 0)
   const slits = pieces.flatMap((p) => p.slits)
   const length: Because = {
+    id: 'edge',
     quantity: 'Edge of the opening',
     value: opening,
     unit: 'mm',
@@ -202,6 +203,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
         becauses: [
           length,
           {
+            id: 'beadLength',
             quantity: 'Length of the bead strip',
             value: strip.length,
             unit: 'mm',
@@ -224,6 +226,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
         becauses: [
           length,
           {
+            id: 'bindingWidth',
             quantity: 'Width of the binding',
             value: width,
             unit: 'mm',

@@ -102,6 +102,7 @@ export function topLineByRule(length: number, book: RuleBook): TopLine & { knots
     height: heightsThrough(knots),
     becauses: [
       {
+        id: 'topLine.back',
         quantity: 'Top line at the back',
         value: back,
         unit: 'mm',
@@ -114,6 +115,7 @@ export function topLineByRule(length: number, book: RuleBook): TopLine & { knots
         rule: topLineRules.shrinkage.key,
       },
       {
+        id: 'topLine.lateral',
         quantity: 'Top line under the lateral ankle',
         value: lateral,
         unit: 'mm',
@@ -123,6 +125,7 @@ export function topLineByRule(length: number, book: RuleBook): TopLine & { knots
         rule: topLineRules.ankleShare.key,
       },
       {
+        id: 'topLine.medial',
         quantity: 'Top line under the medial ankle',
         value: medial,
         unit: 'mm',

@@ -46,6 +46,7 @@ export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper, book: RuleBook)
     height: (side, at) => curves[side].height(at),
     becauses: [
       {
+        id: 'topLine.back',
         quantity: 'Top line at the back',
         value: back,
         unit: 'mm',
@@ -54,6 +55,7 @@ export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper, book: RuleBook)
         origin: 'measured on the last',
       },
       ...wallSides.map((side) => ({
+        id: `topLine.${side}`,
         quantity: `Top line under the ${side} ankle`,
         value: lowest(side),
         unit: 'mm' as const,

@@ -174,6 +174,7 @@ function formeBecauses(forme: Forme, centre: number | null): Because[] {
     .reduce((a, b) => (Math.abs(b.flat - b.last) > Math.abs(a.flat - a.last) ? b : a))
   return [
     {
+      id: 'sidesDiffer',
       quantity: 'Sides differ along the feather by',
       value: forme.difference.feather,
       unit: 'mm',
@@ -185,6 +186,7 @@ function formeBecauses(forme: Forme, centre: number | null): Because[] {
       origin: 'measured on the last',
     },
     {
+      id: 'featherFlat',
       quantity: 'Feather line, flat against the last',
       value: worst.flat - worst.last,
       unit: 'mm',
@@ -196,6 +198,7 @@ function formeBecauses(forme: Forme, centre: number | null): Because[] {
       ? []
       : [
           {
+            id: 'centreLine',
             quantity: 'Centre line of the forepart',
             value: centre,
             unit: 'mm' as const,

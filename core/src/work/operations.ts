@@ -60,6 +60,7 @@ export function operations(facts: Facts): Operation[] {
       name: nameOf(s),
       group: s.group,
       minutes: {
+        id: 'time',
         quantity: 'Active time, both feet',
         value: Math.max(1, Math.round(effort.minutes)),
         unit: 'min',

@@ -1,6 +1,7 @@
 import { partsOf, type Facts } from './facts.ts'
 import { cutting, fixed, skiving, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
+import { isPieceRecord } from '../trade/partCatalogue.ts'
 
 /** What the padding of the pair is called; feet may have different ones, or one none at all. */
 function paddingName({ paddings: { right, left } }: Facts): string {
@@ -47,7 +48,7 @@ export const preparing: Step[] = [
     group: 'cut',
     effort: (f) => ({
       minutes: 30,
-      sentence: [...f.ownOutline].some((id) => id.startsWith('upper.'))
+      sentence: [...f.ownOutline].some(isPieceRecord)
         ? 'Best leather to vamps and toe caps, pairs side by side; left and right each by their own patterns, marked L and R.'
         : 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.',
     }),

@@ -1,6 +1,7 @@
 import {
   GeometryError,
   pieceAsPart,
+  recordOfPiece,
   type DrawablePart,
   type FootPlan,
   type PairFile,
@@ -58,7 +59,7 @@ export function piecesOfPair(file: PairFile, plan: Plan): PairPart[] {
   // planPair has looked at it already: without the material there is no plan.
   if (!material) throw new Error('The upper has no material.')
   const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
-  const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), (id) => `upper.${id}`)
+  const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), recordOfPiece)
   if (pieces.length === 0) {
     throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')
   }

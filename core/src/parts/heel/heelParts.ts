@@ -50,6 +50,7 @@ export function heelParts(
   const stack = build.bodies.length - 1
   const base = { place: 'under', areas: [], skives: [], lines: [], count: 2, findings: [] } as const
   const height: Because = {
+    id: 'height',
     quantity: 'Height under the seat at the back',
     value: build.needed.back,
     unit: 'mm',
@@ -64,6 +65,7 @@ export function heelParts(
   const pieces = Math.ceil(build.wedge.back / lift.thickness - 1e-6)
   const room = Math.max(0, Math.min(build.needed.back, build.needed.breast) - build.topPiece)
   const liftCount: Because = {
+    id: 'lifts',
     quantity: 'Lifts',
     value: build.lifts,
     unit: 'count',
@@ -118,6 +120,7 @@ export function heelParts(
             becauses: [
               height,
               {
+                id: 'wedge',
                 quantity: 'Wedge at the back',
                 value: build.wedge.back,
                 unit: 'mm' as const,
@@ -158,6 +161,7 @@ function largerThanSeat({ heelRoom, book }: SoleNeeds): Because {
   const byRule = ruled('Larger than the lasted seat', bottomRules.heelRoom, book)
   if (heelRoom === byRule.value) return byRule
   return {
+    id: byRule.id,
     quantity: byRule.quantity,
     value: heelRoom,
     unit: 'mm',
@@ -169,6 +173,7 @@ function largerThanSeat({ heelRoom, book }: SoleNeeds): Because {
 
 /** A seat lower than the top piece is thick: how it is pared. */
 const paredTo = (build: HeelBuild, pared: { back: number; breast: number }): Because => ({
+  id: 'thickness',
   quantity: 'Top piece at the back',
   value: pared.back,
   unit: 'mm',

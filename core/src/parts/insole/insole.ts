@@ -128,6 +128,7 @@ export function insole(needs: InsoleNeeds): Part {
     ...alongBottom(outline, bottom, length),
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the insole',
         value: box.maxX - box.minX,
         unit: 'mm',
@@ -138,6 +139,7 @@ export function insole(needs: InsoleNeeds): Part {
       ...(welted
         ? [
             {
+              id: 'holdfast',
               quantity: 'Holdfast set in',
               value: inset.value,
               unit: 'mm' as const,
@@ -147,6 +149,7 @@ export function insole(needs: InsoleNeeds): Part {
               rule: insoleRules.holdfast.key,
             },
             {
+              id: 'weltStitch',
               quantity: 'Welt stitch',
               value: seam.pitch,
               unit: 'mm' as const,

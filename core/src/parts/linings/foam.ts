@@ -5,6 +5,7 @@ import type { RuleBook } from '../../trade/rules.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { flatPiece } from '../../upper/pieceMaker.ts'
 import { liningRules } from './liningRules.ts'
+import { kindOf } from '../../trade/partCatalogue.ts'
 
 /** A flat piece with one raw edge all round. */
 export const rawPiece = (id: string, name: string, side: Piece['side'], outline: Path, book: RuleBook): Piece =>
@@ -14,7 +15,7 @@ export const rawPiece = (id: string, name: string, side: Piece['side'], outline:
 export function foamPieces(pieces: readonly Piece[], book: RuleBook): Piece[] {
   const inset = book.value(liningRules.foamInset)
   return pieces
-    .filter((p) => p.id === 'tongue' || p.id.startsWith('collar'))
+    .filter((p) => ['tongue', 'collar'].includes(kindOf(p.id) ?? ''))
     .map((p) =>
       rawPiece(
         p.id.replace(/^(tongue|collar)/, '$1Foam'),

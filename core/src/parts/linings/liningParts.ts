@@ -21,6 +21,7 @@ import { liningPieces, offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
 import { sideLiningRules, sideLinings } from './sideLining.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { kindOf } from '../../trade/partCatalogue.ts'
 
 export interface LiningPartNeeds {
   base: BasePattern
@@ -194,6 +195,7 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
     ...(bottom
       ? [
           {
+            id: 'margin',
             quantity: 'Lasting margin of the lining',
             value: bottom.allowance,
             unit: 'mm' as const,
@@ -204,7 +206,7 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
           },
         ]
       : []),
-    ...(piece.id.startsWith('quarterLining')
+    ...(kindOf(piece.id) === 'quarterLining'
       ? [
           ruled('Comes in at the foot of the back', liningRules.backEase, book),
           base.drawn.foot
@@ -216,6 +218,7 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
       ? [
           ruled('Front edge, share of the last length', liningRules.gripReach, book),
           {
+            id: 'foldStraightened',
             quantity: 'Back line straightened for the fold by',
             value: offFold(piece),
             unit: 'mm' as const,
@@ -226,9 +229,10 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
           },
         ]
       : []),
-    ...(decisions.back === 'butt seam' && piece.id.startsWith('quarterLining')
+    ...(decisions.back === 'butt seam' && kindOf(piece.id) === 'quarterLining'
       ? [
           {
+            id: 'allowance',
             quantity: 'Allowance at the back',
             value: 0,
             unit: 'mm' as const,

@@ -14,6 +14,7 @@ import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 import { subpath } from '../../geometry/subpath.ts'
 import { liningRules } from './liningRules.ts'
+import { kindOf } from '../../trade/partCatalogue.ts'
 
 export interface LiningNeeds {
   board: PointPlaces
@@ -194,4 +195,4 @@ export function liningPieces(needs: LiningNeeds): Piece[] {
 
 /** Length of the finished seam at the back of the linings, mm. */
 export const backLength = (pieces: readonly Piece[]): number =>
-  pathLength(pieces.find((p) => p.id.startsWith('quarterLining'))?.edges.find((e) => e.name === 'back')?.line ?? [])
+  pathLength(pieces.find((p) => kindOf(p.id) === 'quarterLining')?.edges.find((e) => e.name === 'back')?.line ?? [])

@@ -117,6 +117,7 @@ export function midsole(needs: MidsoleNeeds): Part {
   const outline = offset(lasted.outline, room, 'the midsole')
   const box = boxOf(outline)
   const layers: Because = {
+    id: 'thickestLayers',
     quantity: 'Layers outside the last, thickest',
     value: lasted.thickest,
     unit: 'mm',
@@ -144,6 +145,7 @@ export function midsole(needs: MidsoleNeeds): Part {
     ...alongBottom(outline, bottom, length),
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the midsole',
         value: box.maxX - box.minX,
         unit: 'mm',
@@ -156,6 +158,7 @@ export function midsole(needs: MidsoleNeeds): Part {
       },
       layers,
       {
+        id: 'room',
         quantity: sewn ? 'Stitch room' : 'Room to trim',
         value: room,
         unit: 'mm',
@@ -172,6 +175,7 @@ export function midsole(needs: MidsoleNeeds): Part {
         ? [
             ruled('Seam outside the lasted shoe', midsoleRules.sewDown, book),
             {
+              id: 'sewDownStitch',
               quantity: 'Stitch of the upper to the midsole',
               value: down.pitch,
               unit: 'mm' as const,

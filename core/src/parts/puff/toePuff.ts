@@ -119,9 +119,6 @@ export interface PuffNeeds {
   book: RuleBook
 }
 
-/** What the puff's length is called wherever it is shown, compared or set. */
-export const PUFF_LENGTH = 'Back edge behind the toe tip, by tape over the toe box'
-
 /** Puff length by rule, mm by tape over the toe box from the foremost point of the toe. */
 export function puffLengthByRule(length: number, book: RuleBook): number {
   return book.value(puffRules.base) + (book.value(puffRules.growth) * (length - 250)) / 10
@@ -216,7 +213,8 @@ export function toePuff(needs: PuffNeeds): Part {
     grain: toeToHeel(outline, [[centreBack, toe]]),
     becauses: [
       {
-        quantity: PUFF_LENGTH,
+        id: 'length',
+        quantity: 'Back edge behind the toe tip, by tape over the toe box',
         value: puff,
         unit: 'mm',
         sentence:
@@ -232,6 +230,7 @@ export function toePuff(needs: PuffNeeds): Part {
         hand: { decision: 'puff.length', byRule, min: shortest, max: longest },
       },
       {
+        id: 'sweep',
         quantity: 'Swept back at the feather',
         value: sweep.value,
         unit: 'mm',

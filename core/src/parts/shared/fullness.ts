@@ -5,6 +5,7 @@ import { mm, say } from '../../units/sentence.ts'
 export function fullness(flat: number, onLast: number, part: string): Because {
   const more = flat - onLast
   return {
+    id: 'fullness',
     quantity: 'Fullness to work in at the feather line',
     value: more,
     unit: 'mm',

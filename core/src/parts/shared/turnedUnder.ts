@@ -15,6 +15,7 @@ export function turnedUnder(rule: Rule, { insoleEdge, inside }: TurnedOver, own:
   const used = usedUp(insoleEdge, inside, own)
   const lies = value - used
   return {
+    id: 'turnedUnder',
     quantity: 'Turned under',
     value,
     unit: 'mm',

@@ -33,6 +33,7 @@ export function oldSock(line: DrawnLine, reach: 'none' | 'heel pad' | 'half' | '
   const grown = reach === 'none' ? null : offset(sock, growth.value, 'the padding')
   const becauses: Because[] = [
     {
+      id: 'length',
       quantity: 'Length of the sock liner',
       value: length,
       unit: 'mm',
@@ -43,6 +44,7 @@ export function oldSock(line: DrawnLine, reach: 'none' | 'heel pad' | 'half' | '
   ]
   if (grown) {
     becauses.push({
+      id: 'growth',
       quantity: 'Padding larger than the liner',
       value: growth.value,
       unit: 'mm',
@@ -54,6 +56,7 @@ export function oldSock(line: DrawnLine, reach: 'none' | 'heel pad' | 'half' | '
   }
   if (front !== null) {
     becauses.push({
+      id: 'front',
       quantity: 'Front edge of the padding from the heel',
       value: front,
       unit: 'mm',

@@ -93,6 +93,7 @@ export function underfootLoss(
       stations.map((s) => [s, at(layers, s).map((l) => l.name.toLowerCase())]),
     ) as GirthLoss['layers'],
     becauses: stations.map((s) => ({
+      id: `girthLost.${s}`,
       quantity: `Inside girth lost at the ${s}`,
       value: planned[s],
       unit: 'mm',

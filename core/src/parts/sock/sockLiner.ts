@@ -144,6 +144,7 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLo
     ...alongBottom(outline, bottom, length),
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the sock liner',
         value: box.maxX - box.minX,
         unit: 'mm',
@@ -158,6 +159,7 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLo
         origin: 'measured on the last',
       },
       {
+        id: 'clearance',
         quantity: 'Smaller than the insole all round',
         value: lining,
         unit: 'mm',
@@ -169,6 +171,7 @@ export function sockLiner(needs: SockNeeds & { extent: SockExtent; loss: GirthLo
         ? []
         : [
             {
+              id: 'front',
               quantity: 'Front edge from the heel back',
               value: front,
               unit: 'mm' as const,
@@ -236,6 +239,7 @@ export function padding(needs: PaddingNeeds): Part {
     ...ground,
     becauses: [
       {
+        id: 'growth',
         quantity: 'Larger than the sock',
         value: growth.value,
         unit: 'mm',
@@ -247,6 +251,7 @@ export function padding(needs: PaddingNeeds): Part {
       ...(part
         ? [
             {
+              id: 'front',
               quantity: 'Front edge from the heel back',
               value: share.value * length,
               unit: 'mm' as const,
@@ -256,6 +261,7 @@ export function padding(needs: PaddingNeeds): Part {
               rule: rule.key,
             },
             {
+              id: 'length',
               quantity: 'Length of the padding',
               value: box.maxX - box.minX,
               unit: 'mm' as const,

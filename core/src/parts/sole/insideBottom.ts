@@ -90,6 +90,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
     grain: toeToHeel(outline),
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the shank',
         value: run + 2 * half,
         unit: 'mm',
@@ -98,6 +99,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
         origin: 'measured on the last',
       },
       {
+        id: 'bend',
         quantity: 'Bent by',
         value: archRise(profile, start, end),
         unit: 'mm',
@@ -171,6 +173,7 @@ export function filler(
     ...alongBottom(outline, bottom, length),
     becauses: [
       {
+        id: 'depth',
         quantity: 'Depth at its deepest',
         value: most,
         unit: 'mm',
@@ -179,6 +182,7 @@ export function filler(
         origin: 'from the material',
       },
       {
+        id: 'area',
         quantity: 'Area',
         value: area,
         unit: 'mm²',
@@ -187,6 +191,7 @@ export function filler(
         origin: 'measured on the last',
       },
       {
+        id: 'volume',
         quantity: 'Filler for one shoe',
         value: filled / 1000,
         unit: 'cm³',
@@ -195,6 +200,7 @@ export function filler(
         origin: 'measured on the last',
       },
       {
+        id: 'mass',
         quantity: 'Mass for the pair',
         value: (2 * filled * density) / 1000,
         unit: 'g',

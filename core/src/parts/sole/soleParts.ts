@@ -75,6 +75,7 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
         ? [
             ruled('Seam outside the lasted shoe', bottomRules.soleSeam, book),
             {
+              id: 'outsoleStitch',
               quantity: 'Outsole stitch',
               value: seam.pitch,
               unit: 'mm' as const,
@@ -139,6 +140,7 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
     grain: grainAlong(outline, [1, 0]),
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the welt',
         value: length,
         unit: 'mm',
@@ -176,6 +178,7 @@ export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
     becauses: [
       ruled('Width', bottomRules.randWidth, book),
       {
+        id: 'past',
         quantity: 'Stands out past the lasted seat',
         value: heelRoom,
         unit: 'mm',
@@ -186,6 +189,7 @@ export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
         rule: bottomRules.heelRoom.key,
       },
       {
+        id: 'thickness',
         quantity: 'Thickness',
         value: book.value(bottomRules.weltThickness),
         unit: 'mm',

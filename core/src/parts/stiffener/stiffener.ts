@@ -123,6 +123,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
 
   const becauses: Because[] = [
     {
+      id: 'backHeight',
       quantity: 'Height at the back',
       value: back,
       unit: 'mm',
@@ -231,6 +232,7 @@ function endBecause(side: Side, ends: StiffenerEnds, needs: StiffenerNeeds): Bec
   const share = book.value(stiffenerRules.shortShare)
   const behind = book.value(stiffenerRules.behindJoint)
   return {
+    id: `front.${side}`,
     quantity: `Front on the ${side} side, from the heel back`,
     value: ends[side],
     unit: 'mm',

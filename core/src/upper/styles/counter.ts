@@ -76,6 +76,7 @@ export function counter(
       ...piece,
       becauses: [
         {
+          id: 'foldStraightened',
           quantity: 'Back line straightened for the fold by',
           value: bend,
           unit: 'mm',

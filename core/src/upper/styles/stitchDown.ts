@@ -10,6 +10,7 @@ import { drawOpenTabs } from './derby.ts'
 import { bottomEdge, featherFrom, flipped, perSide } from './lines.ts'
 import { subpathBetween } from '../../geometry/subpath.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
+import { kindOf } from '../../trade/partCatalogue.ts'
 
 /** A stitch-down shoe: vamp and one heel section, their bottom edges turned outwards, and a cover over the heel. */
 function draw(board: DesignBoard): DrawnUpper {
@@ -62,6 +63,7 @@ function draw(board: DesignBoard): DrawnUpper {
     becauses: [
       ...piece.becauses,
       {
+        id: 'holes',
         quantity: 'Holes of the heel cover',
         value: seam.holes.length,
         unit: 'count',
@@ -73,7 +75,7 @@ function draw(board: DesignBoard): DrawnUpper {
       },
     ],
   })
-  const [vamp, rest] = [base.pieces.slice(0, 1), base.pieces.slice(1).filter((p) => !p.id.startsWith('quarter'))]
+  const [vamp, rest] = [base.pieces.slice(0, 1), base.pieces.slice(1).filter((p) => kindOf(p.id) !== 'quarter')]
   return {
     ...base,
     pieces: [...vamp, shared(section), shared(cover), ...rest],

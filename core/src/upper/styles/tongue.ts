@@ -76,6 +76,7 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
     places: [],
     becauses: [
       {
+        id: 'length',
         quantity: 'Length of the tongue',
         value: length,
         unit: 'mm',

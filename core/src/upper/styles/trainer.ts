@@ -11,6 +11,7 @@ import { offsetLine } from '../../geometry/offsetLine.ts'
 import { subpathBetween, subpath } from '../../geometry/subpath.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
+import { kindOf } from '../../trade/partCatalogue.ts'
 
 /** Width of the eye stays, mm. */
 const STAY = 22
@@ -162,7 +163,7 @@ function draw(board: DesignBoard): DrawnUpper {
   return {
     ...base,
     pieces: [
-      ...base.pieces.filter((p) => !p.id.startsWith('quarter')),
+      ...base.pieces.filter((p) => kindOf(p.id) !== 'quarter'),
       ...Object.values(added).flatMap((a) => a.pieces),
     ],
     seams: [...base.seams, ...lines],

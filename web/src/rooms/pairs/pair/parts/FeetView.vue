@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { laidOn, type PartOfBoth, type Path } from '@gentle-awl/core'
+import { laidOn, type PartOfBoth, type Path, isPieceRecord } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
@@ -46,7 +46,7 @@ const words: Record<Exclude<PartOfBoth['kind'], 'differs'>, string> = {
   mirror: 'true mirror',
 }
 const signed = (v: number) => (Math.abs(v) < 0.05 ? '0.0 %' : `${v > 0 ? '+' : '−'}${Math.abs(v).toFixed(1)} %`)
-const to = (id: string) => `/pairs/${pair.view?.id}/${id.startsWith('upper.') ? 'upper' : `parts/${id}`}`
+const to = (id: string) => `/pairs/${pair.view?.id}/${isPieceRecord(id) ? 'upper' : `parts/${id}`}`
 
 /** What tape and rule read on both lasts. */
 const readings = computed(() => {

@@ -1,0 +1,91 @@
+/** What a part is made for. Whatever is shown or sorted by it is a record over these, so that the compiler asks for a new one. */
+export type PartFamily =
+  | 'upper'
+  | 'lining'
+  | 'foam'
+  | 'reinforcement'
+  | 'stiffener'
+  | 'puff'
+  | 'insole'
+  | 'sock'
+  | 'padding'
+  | 'welt'
+  | 'shank'
+  | 'filler'
+  | 'midsole'
+  | 'cup'
+  | 'outsole'
+  | 'wedge'
+  | 'lift'
+  | 'top piece'
+
+/** The family of every kind of part, by the first word of its id: `quarterLining.lateral` is a quarterLining. */
+const families = {
+  vamp: 'upper',
+  quarter: 'upper',
+  tongue: 'upper',
+  cap: 'upper',
+  counter: 'upper',
+  collar: 'upper',
+  stay: 'upper',
+  shaft: 'upper',
+  shaftFront: 'upper',
+  shaftBack: 'upper',
+  backTab: 'upper',
+  upper: 'upper',
+  heelSection: 'upper',
+  heelCover: 'upper',
+  vampLining: 'lining',
+  quarterLining: 'lining',
+  tongueLining: 'lining',
+  heelGrip: 'lining',
+  sideLining: 'lining',
+  lining: 'lining',
+  tongueFoam: 'foam',
+  collarFoam: 'foam',
+  facingTape: 'reinforcement',
+  cornerPatch: 'reinforcement',
+  backStay: 'reinforcement',
+  stiffener: 'stiffener',
+  puff: 'puff',
+  insole: 'insole',
+  insoleFoam: 'foam',
+  insoleCover: 'insole',
+  sock: 'sock',
+  padding: 'padding',
+  welt: 'welt',
+  rand: 'welt',
+  shank: 'shank',
+  filler: 'filler',
+  midsole: 'midsole',
+  cup: 'cup',
+  outsole: 'outsole',
+  heelWedge: 'wedge',
+  wedge: 'wedge',
+  heelLift: 'lift',
+  lift: 'lift',
+  topPiece: 'top piece',
+} as const satisfies Record<string, PartFamily>
+
+export type PartKind = keyof typeof families
+
+const isKind = (word: string): word is PartKind => Object.hasOwn(families, word)
+
+/** What an id stands for, whichever side it is on; null for a piece that the maker named. */
+export function kindOf(id: string): PartKind | null {
+  const word = id.split('.', 1)[0]
+  return isKind(word) ? word : null
+}
+
+/** A piece that the maker named is of the upper. */
+export function familyOf(id: string): PartFamily {
+  const kind = kindOf(id)
+  return kind === null ? 'upper' : families[kind]
+}
+
+const UPPER = 'upper.'
+
+/** The name under which making a piece of the upper is recorded; parts are recorded under their own ids. */
+export const recordOfPiece = (id: string): string => `${UPPER}${id}`
+
+export const isPieceRecord = (record: string): boolean => record.startsWith(UPPER)
