@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
-import type { HandDecision } from './handDecisions.ts'
+import { handFields, HandFiguresOfOneShoe } from './handFigures.ts'
 import { constructions } from './construction.ts'
 import { CupSole } from './cupSole.ts'
 import { DrawnLine } from './drawnLine.ts'
@@ -18,20 +18,6 @@ export const sockExtents = ['full', 'half', 'heel'] as const
 export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
 export const liningTrims = ['short', 'long', 'feather'] as const
 
-/** How far each figure may be set by hand, mm (lifts are counted). */
-const handRanges = {
-  'stiffener.backHeight': [10, 120],
-  'stiffener.lateralEnd': [30, 260],
-  'stiffener.medialEnd': [30, 260],
-  'puff.length': [15, 130],
-  'midsole.room': [0, 25],
-  'heel.lifts': [0, 24],
-} as const satisfies Record<HandDecision, readonly [number, number]>
-
-/** A figure the maker set by hand; null leaves it to the rule. */
-const byHand = (decision: HandDecision) => handFigure(decision).nullable().default(null)
-const handFigure = (decision: HandDecision) => z.number().min(handRanges[decision][0]).max(handRanges[decision][1])
-
 /** The lasted shoe traced on paper, and whether the bottom parts go by it or by the prediction. */
 const Lasted = z.object({
   tracing: DrawnLine.nullable().default(null),
@@ -43,16 +29,7 @@ export const LeftShoe = z.object({
   /** Its own last; null is the right one's mirror. */
   lastId: z.uuid().nullable().default(null),
   /** Figures set by hand for it; null gives one back to the rule though the right shoe has it by hand. */
-  figures: z
-    .object({
-      'stiffener.backHeight': handFigure('stiffener.backHeight').nullable().optional(),
-      'stiffener.lateralEnd': handFigure('stiffener.lateralEnd').nullable().optional(),
-      'stiffener.medialEnd': handFigure('stiffener.medialEnd').nullable().optional(),
-      'puff.length': handFigure('puff.length').nullable().optional(),
-      'midsole.room': handFigure('midsole.room').nullable().optional(),
-      'heel.lifts': handFigure('heel.lifts').nullable().optional(),
-    })
-    .prefault({}),
+  figures: HandFiguresOfOneShoe.prefault({}),
   padding: z.enum(paddings).nullable().default(null),
   lasted: Lasted.prefault({}),
 })
@@ -87,22 +64,20 @@ export const PairDecisions = z.object({
   stiffener: z
     .object({
       front: z.enum(stiffenerFronts).default('short'),
-      backHeight: byHand('stiffener.backHeight'),
-      lateralEnd: byHand('stiffener.lateralEnd'),
-      medialEnd: byHand('stiffener.medialEnd'),
+      ...handFields('stiffener'),
     })
     .prefault({}),
   lining: z
     .object({ back: z.enum(liningBacks).default('heel grip'), trim: z.enum(liningTrims).default('short') })
     .prefault({}),
-  puff: z.object({ length: byHand('puff.length') }).prefault({}),
+  puff: z.object({ ...handFields('puff') }).prefault({}),
   sock: z
     .object({ extent: z.enum(sockExtents).default('full'), padding: z.enum(paddings).default('none') })
     .prefault({}),
-  midsole: z.object({ room: byHand('midsole.room') }).prefault({}),
+  midsole: z.object({ ...handFields('midsole') }).prefault({}),
   lasted: Lasted.prefault({}),
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
-  heel: z.object({ lifts: byHand('heel.lifts'), wedge: z.boolean().default(true) }).prefault({}),
+  heel: z.object({ ...handFields('heel'), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
   /** Null while the left shoe is the right one's mirror. */
   left: LeftShoe.nullable().default(null),

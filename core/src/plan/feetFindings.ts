@@ -1,5 +1,5 @@
 import type { Because, Finding } from '../trade/because.ts'
-import { handNames } from '../model/handDecisions.ts'
+import { handFigures } from '../model/handFigures.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { FootPlan } from './plan.ts'
@@ -44,7 +44,7 @@ function setForBoth(decision: 'puff.length' | 'stiffener.backHeight', value: num
   const right = decision === 'puff.length' ? { puff: { length: half } } : { stiffener: { backHeight: half } }
   return {
     kind: 'choice',
-    name: say`${handNames[decision]} ${mm(half)} on both`,
+    name: say`${handFigures[decision].name} ${mm(half)} on both`,
     decisions: { ...right, left: { figures: { [decision]: half } } },
   }
 }

@@ -1,4 +1,4 @@
-import { handDecisions } from '../model/handDecisions.ts'
+import { handDecisions } from '../model/handFigures.ts'
 import { setByHand } from '../model/byHand.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { PlanError } from './planError.ts'

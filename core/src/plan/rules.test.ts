@@ -3,7 +3,7 @@ import { RuleBook, RuleError, type Rule } from '../trade/rules.ts'
 import { PairDecisions, PairFile } from '../model/pair.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
-import { handDecisions } from '../model/handDecisions.ts'
+import { handDecisions } from '../model/handFigures.ts'
 import { checkRuleFigures, ruleChapters, ruleOf } from './ruleRegistry.ts'
 import { spoken } from '../units/sentence.ts'
 

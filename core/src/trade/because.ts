@@ -1,5 +1,5 @@
 import type { Level } from '../model/level.ts'
-import type { HandDecision } from '../model/handDecisions.ts'
+import type { HandDecision } from '../model/handFigures.ts'
 import type { Sentence } from '../units/sentence.ts'
 import type { Remedy } from './remedy.ts'
 

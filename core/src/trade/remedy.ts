@@ -1,4 +1,4 @@
-import type { HandDecision } from '../model/handDecisions.ts'
+import type { HandDecision } from '../model/handFigures.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import type { MaterialRole } from '../model/material.ts'
 import { PairDecisions } from '../model/pair.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { handNames, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
+import { handFigures, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { showFigure, tell } from '../app/settings.ts'
@@ -34,8 +34,8 @@ function nameOf(remedy: Remedy): string {
       return `Mend it: ${rule?.name ?? remedy.key}, ${showFigure(remedy.value, rule?.unit ?? 'mm')}`
     }
     case 'hand': {
-      const unit = remedy.decision === 'heel.lifts' ? 'count' : 'mm'
-      return `Mend it: ${capital(handNames[remedy.decision])}, ${showFigure(remedy.value, unit)}`
+      const { name, unit } = handFigures[remedy.decision]
+      return `Mend it: ${capital(name)}, ${showFigure(remedy.value, unit)}`
     }
     case 'choice':
       return `Mend it: ${capital(tell(remedy.name))}`

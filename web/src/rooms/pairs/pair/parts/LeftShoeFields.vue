@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   handDecisions,
+  handFigures,
   LeftShoe,
   paddings,
   shelfFigures,
@@ -8,7 +9,7 @@ import {
   type PairDecisions,
 } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showLength } from '../../../../app/settings.ts'
+import { showFigure, showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
@@ -44,20 +45,12 @@ const padding = computed(() => [
   { value: '', name: 'as in the right one' },
   ...paddings.map((p) => ({ value: p, name: p === 'none' ? 'no padding' : p })),
 ])
-const names: Record<HandDecision, string> = {
-  'stiffener.backHeight': 'Stiffener, height at the back',
-  'stiffener.lateralEnd': 'Stiffener, lateral front',
-  'stiffener.medialEnd': 'Stiffener, medial front',
-  'puff.length': 'Toe puff, length',
-  'midsole.room': 'Midsole, room',
-  'heel.lifts': 'Heel lifts',
-}
 const figures = computed(() =>
   handDecisions.flatMap((key) => {
     const value = left.value?.figures[key]
     if (value === undefined) return []
-    const said = value === null ? 'by the rule' : key === 'heel.lifts' ? String(value) : showLength(value)
-    return [{ key, name: names[key], said }]
+    const { title, unit } = handFigures[key]
+    return [{ key, name: title, said: value === null ? 'by the rule' : showFigure(value, unit) }]
   }),
 )
 function giveBack(key: HandDecision): void {
