@@ -2,7 +2,7 @@ import { goneBy, tracedShoe, type TracedShoe } from '../layers/tracedShoe.ts'
 import type { Path } from '../geometry/path.ts'
 import { lastedOutline, type LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
 import { coverParts } from '../parts/insole/insoleCover.ts'
 import type { PairDecisions } from '../model/pair.ts'
@@ -76,7 +76,7 @@ export function bottomParts(
       construction: d.construction,
       midsole: d.midsole,
       heel: d.heel,
-      cupSole: constructionOf[d.construction].sole === 'cup' ? needs.cupSole : null,
+      cupSole: traitsOf(d.construction).inCup ? needs.cupSole : null,
       insoleOf: material.insole,
       midsoleOf: material.midsole,
       outsoleOf: material.outsole,
@@ -103,7 +103,7 @@ export function bottomParts(
           book: rules,
         },
         i.lasted,
-        constructionOf[construction],
+        traitsOf(construction),
         cache,
       ),
   )

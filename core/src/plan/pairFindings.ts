@@ -1,6 +1,6 @@
 import type { LastReadings } from '../last/readings.ts'
 import type { Finding } from '../trade/because.ts'
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import type { Upper } from '../upper/upper.ts'
 import { lastFromSize, sizeFromLast, sizeSystemNames } from '../units/sizes.ts'
@@ -14,15 +14,15 @@ function constructionFinding({ construction }: PairDecisions, upper: Upper): Fin
   const roles = new Set(upper.pieces.flatMap((p) => p.edges.map((e) => e.role)))
   const [under, out] = [roles.has('lasting margin'), roles.has('turned-out margin')]
   if (!under && !out) return null
-  const wanted = constructionOf[construction].margin
-  const fits = wanted === 'out' ? !under : !out
+  const { outwards } = traitsOf(construction)
+  const fits = outwards ? !under : !out
   return {
     id: 'pair.construction',
     level: fits ? 'fine' : 'stop',
     where: 'upper and construction',
     sentence: fits
-      ? `The upper is cut to be turned ${wanted === 'out' ? 'outwards' : 'under'}, as this pair wants it.`
-      : `The upper is cut to be turned ${out ? 'outwards' : 'under'}, but this pair is ${construction}: its edge goes ${wanted === 'out' ? 'outwards' : 'under'}.`,
+      ? `The upper is cut to be turned ${outwards ? 'outwards' : 'under'}, as this pair wants it.`
+      : `The upper is cut to be turned ${out ? 'outwards' : 'under'}, but this pair is ${construction}: its edge goes ${outwards ? 'outwards' : 'under'}.`,
     measured: fits ? 0 : 1,
     limit: 0,
     unit: 'count',

@@ -8,7 +8,7 @@ import { lastReadings } from '../last/readings.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { GeometryError } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../trade/rules.ts'
@@ -109,7 +109,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
 
 /** Throws PlanError when the cup sole that was chosen is not with the pair. */
 function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
-  if (decisions.cupSoleId === null || constructionOf[decisions.construction].sole !== 'cup') return null
+  if (decisions.cupSoleId === null || !traitsOf(decisions.construction).inCup) return null
   if (cupSole?.id !== decisions.cupSoleId) {
     throw new PlanError('cupSoleId', 'The cup sole that was chosen is not with the pair. Choose it again.')
   }

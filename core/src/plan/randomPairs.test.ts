@@ -116,7 +116,7 @@ describe('random pairs', () => {
         // What there is to cut is what the way of making asks for.
         const way = constructionOf[chosen.construction]
         expect(plan.parts.some((p) => p.id === 'outsole')).toBe(way.sole === 'cut')
-        expect(plan.parts.some((p) => p.id === 'welt')).toBe(way.sewn === 'through a welt')
+        expect(plan.parts.some((p) => p.id === 'welt')).toBe(way.held === 'through a welt')
         const cut = new Set(plan.operations.filter((o) => o.group === 'cut').flatMap((o) => o.parts))
         const all = [...plan.parts, ...(plan.left?.parts ?? [])].map((p) => p.id)
         expect(all.filter((id) => !cut.has(id) && id !== 'filler')).toEqual([])

@@ -7,7 +7,7 @@ import type { LastSurface } from '../last/surface.ts'
 import type { LastedOutline } from '../layers/lastedOutline.ts'
 import { thicknessOf } from '../layers/turnedStack.ts'
 import type { Finding } from '../trade/because.ts'
-import type { Construction } from '../model/construction.ts'
+import type { Traits } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
@@ -105,16 +105,16 @@ const levelNames: Record<'welt' | 'under' | 'out', string> = {
 }
 
 /** Filler, shank, welt, soles and heel, or the bought cup, by how upper and sole are fixed. */
-export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Construction, cache: StageCache): Soles {
+export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Traits, cache: StageCache): Soles {
   const { surface, marks, bottom, wall, material, book } = needs
-  const welted = way.sewn === 'through a welt'
+  const { welted } = way
   const levelled = levelOf(needs, welted)
   const inset = welted ? book.value(insoleRules.holdfast) + INSIDE_HOLDFAST : wall.liesUnder
   const inside: BottomLayer[] = [
     { id: 'insole', name: 'Insole', thickness: even(material.insole.thickness), past: { heel: 0, toe: 0 } },
     {
       id: 'filler',
-      name: levelNames[welted ? 'welt' : way.margin],
+      name: levelNames[welted ? 'welt' : way.outwards ? 'out' : 'under'],
       thickness: levelled,
       past: { heel: -inset, toe: -inset },
     },
@@ -123,7 +123,7 @@ export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Constructi
   const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
   const bed = cache.stage('fillerBed', { bottom, inset }, (i) => fillerBed(i.bottom, i.inset))
   const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
-  return way.sole === 'cup'
+  return way.inCup
     ? inACup(needs, lasted, inside, filled, cache)
     : onCutSoles(needs, lasted, way, inside, filled, cache)
 }
@@ -158,13 +158,13 @@ function inACup(
 function onCutSoles(
   { surface, marks, bottom, decisions: d, material, book }: SoleNeeds,
   lasted: LastedOutline,
-  way: Construction,
+  way: Traits,
   inside: BottomLayer[],
   filled: (shankVolume: number) => Part,
   cache: StageCache,
 ): Soles {
   const L = surface.length
-  const welted = way.sewn === 'through a welt'
+  const { welted } = way
   const holdfast = book.value(insoleRules.holdfast)
   const breastX = book.value(insoleRules.breast) * L
   const breast = bottom.flatX(breastX)
@@ -189,10 +189,9 @@ function onCutSoles(
     { id: 'outsole', name: 'Outsole', thickness: even(outsoleOf.thickness), past },
   ])
   const under = profile.layers[inside.length]
-  const heelRoom =
-    way.sewn === 'through the upper'
-      ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
-      : book.value(bottomRules.heelRoom)
+  const heelRoom = way.sewnDown
+    ? book.value(midsoleRules.sewDown) + book.value(midsoleRules.sewDownEdge)
+    : book.value(bottomRules.heelRoom)
   const seat = heelSeatOf(lasted, breast, heelRoom, book, cache)
   const heel = heelBuild(
     profile,

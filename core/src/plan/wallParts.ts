@@ -12,7 +12,7 @@ import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { WallStack } from '../layers/wallStack.ts'
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { coverThickness } from '../parts/insole/insoleCover.ts'
@@ -226,7 +226,7 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
   if (pieces.length === 0) areas.push(...evenWall(map, inputs))
   const stack = new WallStack(areas)
   const trim = trimOf(inputs.decisions, book)
-  const outwards = constructionOf[inputs.construction].margin === 'out'
+  const { outwards } = traitsOf(inputs.construction)
   const turnedOut = outwards ? book.value(edgeRules.turnedOut) : null
   // Where the upper goes outwards only lining, stiffener and puff are turned under.
   const margin = outwards ? Math.max(trim, book.value(puffRules.turnUnder)) : book.value(edgeRules.lasting)

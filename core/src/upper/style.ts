@@ -43,6 +43,8 @@ export interface Style {
   sentence: string
   options: readonly StyleOption[]
   topEdge: TopEdge
+  /** Tongue and collar are filled with foam. */
+  padded: boolean
   /** What becomes of the bottom edges. */
   bottom: Extract<EdgeRole, 'lasting margin' | 'turned-out margin'>
   draw: (board: DesignBoard) => DrawnUpper

@@ -1,17 +1,17 @@
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import { lineLength, stitchCount, type Facts } from './facts.ts'
 import { SOLE_SEAM } from '../parts/sole/soleParts.ts'
 import { present } from './preparing.ts'
 import { fixed, sewing, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
-const way = (f: Facts) => constructionOf[f.construction]
-const welted: Step['when'] = (f) => way(f).sewn === 'through a welt'
-const sewnDown: Step['when'] = (f) => way(f).sewn === 'through the upper'
+const way = (f: Facts) => traitsOf(f.construction)
+const welted: Step['when'] = (f) => way(f).welted
+const sewnDown: Step['when'] = (f) => way(f).sewnDown
 /** The turned margin itself is what the sole is cemented to. */
-const onMargin: Step['when'] = (f) => way(f).sewn === null
-const cut: Step['when'] = (f) => way(f).sole === 'cut'
-const cup: Step['when'] = (f) => way(f).sole === 'cup'
+const onMargin: Step['when'] = (f) => way(f).onMargin
+const cut: Step['when'] = (f) => way(f).cutsSoles
+const cup: Step['when'] = (f) => way(f).inCup
 const contact = (f: Facts) => ({
   min: f.book.value(waitRules.contactMin),
   max: f.book.value(waitRules.contactMax),

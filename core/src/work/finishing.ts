@@ -1,9 +1,9 @@
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import { partsOf } from './facts.ts'
 import { fixed, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
 
-const cut: Step['when'] = (f) => constructionOf[f.construction].sole === 'cut'
+const cut: Step['when'] = (f) => traitsOf(f.construction).cutsSoles
 
 /** From the built bottom to the box. */
 export const finishing: Step[] = [

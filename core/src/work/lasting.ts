@@ -1,4 +1,4 @@
-import { constructionOf } from '../model/construction.ts'
+import { traitsOf } from '../model/construction.ts'
 import { fixed, type Step } from './step.ts'
 import { soakRules, waitRules } from './waits.ts'
 import { partsOf, type Facts } from './facts.ts'
@@ -35,7 +35,7 @@ const mellow = (f: Facts) => ({
   max: f.book.value(waitRules.mellowMax),
   why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
 })
-const under = (f: Facts) => constructionOf[f.construction].margin === 'under'
+const under = (f: Facts) => !traitsOf(f.construction).outwards
 const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** From the insole on the last to the pulled upper. */
@@ -81,7 +81,7 @@ export const lasting: Step[] = [
     id: 'carve-holdfast',
     name: 'Carve holdfast and channel, pierce the holes',
     group: 'last',
-    when: (f) => constructionOf[f.construction].sewn === 'through a welt',
+    when: (f) => traitsOf(f.construction).welted,
     effort: fixed(50, 'Along the line marked on the insole, breast to breast.'),
     after: [
       ['trim-insole', 'the holdfast is measured from the finished edge'],

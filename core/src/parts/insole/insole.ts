@@ -4,7 +4,7 @@ import { boxOf, pathLength, type Path } from '../../geometry/path.ts'
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Finding } from '../../trade/because.ts'
-import { constructionOf } from '../../model/construction.ts'
+import { traitsOf } from '../../model/construction.ts'
 import type { Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
@@ -100,7 +100,7 @@ export interface InsoleNeeds {
 export function insole(needs: InsoleNeeds): Part {
   const { bottom, length, construction, material, book } = needs
   const outline = bottom.outline
-  const welted = constructionOf[construction].sewn === 'through a welt'
+  const { welted } = traitsOf(construction)
   const lines: PartLine[] = [creaseOf(bottom)]
   const inset = book.inForce(insoleRules.holdfast)
   const breast = bottom.flatX(book.value(insoleRules.breast) * length)
@@ -177,7 +177,7 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
   const findings: Finding[] = []
   const board = material.kind === 'insole board'
   const inset = book.value(insoleRules.holdfast)
-  if (constructionOf[construction].sewn === 'through a welt') {
+  if (traitsOf(construction).welted) {
     const least = book.value(insoleRules.leatherThin)
     findings.push({
       id: 'insole.holdfast',

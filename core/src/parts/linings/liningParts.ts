@@ -21,6 +21,7 @@ import { liningPieces, offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
 import { sideLiningRules, sideLinings } from './sideLining.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { styleBook } from '../../upper/styles/index.ts'
 import { kindOf } from '../../trade/partCatalogue.ts'
 
 export interface LiningPartNeeds {
@@ -81,7 +82,8 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
   // What laps under, seen from the foot, lies further out.
   const order = pieceOrder(linings)
   const deepest = Math.max(0, ...order.values())
-  const padded = base.board.decisions.style === 'trainer'
+  const { style } = base.board.decisions
+  const padded = style !== 'own pattern' && styleBook[style].padded
   return [
     ...linings.map((p) =>
       asPart(

@@ -4,7 +4,7 @@ import { boxOf, contains, pathLength, type Path } from '../../geometry/path.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { LastedOutline } from '../../layers/lastedOutline.ts'
 import type { Because, Finding } from '../../trade/because.ts'
-import { constructionOf } from '../../model/construction.ts'
+import { traitsOf } from '../../model/construction.ts'
 import type { Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
@@ -109,8 +109,8 @@ function sewnDown({ lasted, book }: MidsoleNeeds): { line: PartLine; pitch: numb
 /** The midsole: the lasted outline and room for the seam all round, trimmed later. Two mirrored pieces. */
 export function midsole(needs: MidsoleNeeds): Part {
   const { bottom, lasted, length, construction, decisions, material, book } = needs
-  const { sewn } = constructionOf[construction]
-  const down = sewn === 'through the upper' ? sewnDown(needs) : null
+  const { sewn, sewnDown: toMidsole } = traitsOf(construction)
+  const down = toMidsole ? sewnDown(needs) : null
   const rule = roomRule(construction)
   const inForce = book.inForce(rule)
   const room = decisions.room ?? inForce.value
@@ -193,7 +193,7 @@ export function midsole(needs: MidsoleNeeds): Part {
 
 /** The rule for the room that a midsole of this construction is given. */
 const roomRule = (construction: MidsoleNeeds['construction']) =>
-  constructionOf[construction].sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
+  traitsOf(construction).sewn ? midsoleRules.roomSewn : midsoleRules.roomCemented
 
 /** The room set larger by so much, mm. */
 export function moreRoom(
@@ -224,7 +224,7 @@ export function leastRoom(inner: Path, outer: Path): { least: number; most: numb
 
 function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
   const { lasted, construction, book } = needs
-  const { sewn } = constructionOf[construction]
+  const { sewn } = traitsOf(construction)
   const wanted = book.value(sewn ? midsoleRules.leastSewn : midsoleRules.leastCemented)
   const { least } = leastRoom(lasted.outline, outline)
   const enough = least >= wanted - 0.05
@@ -241,7 +241,7 @@ function midsoleFindings(needs: MidsoleNeeds, outline: Path): Finding[] {
       unit: 'mm',
       ...(enough ? { mend: '' } : moreRoom(needs, wanted - least)),
     },
-    ...(sewn === 'through the upper' ? turnedOutFindings(needs, least) : []),
+    ...(traitsOf(construction).sewnDown ? turnedOutFindings(needs, least) : []),
   ]
 }
 

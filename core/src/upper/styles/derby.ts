@@ -95,6 +95,7 @@ export const derby: Style = {
   sentence: 'Quarters lie over the vamp; the tabs open wide.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topEdge: 'folded',
+  padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded'),
 }

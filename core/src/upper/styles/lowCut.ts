@@ -138,6 +138,7 @@ export const balletFlat: Style = {
   sentence: 'One piece, cut out low, with a seam at the back and a beaded edge.',
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topEdge: 'bead',
+  padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.112, front: 0.122, topEdge: 'bead' }),
 }
@@ -146,6 +147,7 @@ export const court: Style = {
   sentence: 'A pump: vamp and quarters joined at the sides, or one piece with a back seam.',
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topEdge: 'folded',
+  padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.12, front: 0.132, topEdge: 'folded' }),
 }

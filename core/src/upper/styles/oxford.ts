@@ -150,6 +150,7 @@ export const oxford: Style = {
     { key: 'straightRound', name: 'Seam straight round', byDefault: false },
   ],
   topEdge: 'folded',
+  padded: false,
   bottom: 'lasting margin',
   draw,
 }

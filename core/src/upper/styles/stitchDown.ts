@@ -87,6 +87,7 @@ export const stitchDown: Style = {
   sentence: 'Vamp and heel section, turned outwards and stitched down on the midsole.',
   options: [],
   topEdge: 'raw',
+  padded: false,
   bottom: 'turned-out margin',
   draw,
 }

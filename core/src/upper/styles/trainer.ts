@@ -174,6 +174,7 @@ export const trainer: Style = {
   sentence: 'For a cup sole: eye stays and a back tab laid on, tongue and collar padded.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topEdge: 'folded',
+  padded: true,
   bottom: 'lasting margin',
   draw,
 }

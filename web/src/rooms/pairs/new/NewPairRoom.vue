@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   constructionOf,
+  traitsOf,
   constructions,
   materialRoles,
   mayStayOpen,
@@ -70,9 +71,7 @@ async function load(): Promise<void> {
 /** Where the insole carries a holdfast leather is the likely one, else board. */
 function construct(kind: (typeof constructions)[number]): void {
   form.construction = kind
-  const fitting = workshop
-    .choices('insole')
-    .find((m) => (m.kind === 'insole board') === (constructionOf[kind].sewn !== 'through a welt'))
+  const fitting = workshop.choices('insole').find((m) => (m.kind === 'insole board') === !traitsOf(kind).welted)
   if (fitting) form.materials.insole = fitting.id
 }
 
@@ -85,8 +84,8 @@ async function start(): Promise<void> {
     size: { system: form.system, value: form.size.trim() === '' ? Number.NaN : size },
     construction: form.construction,
     // An upper that is turned outwards is another upper; a cup is the first of the stores until another is chosen.
-    upper: constructionOf[form.construction].margin === 'out' ? { style: 'stitch-down' } : {},
-    cupSoleId: constructionOf[form.construction].sole === 'cup' ? (workshop.cupSoles[0]?.id ?? null) : null,
+    upper: traitsOf(form.construction).outwards ? { style: 'stitch-down' } : {},
+    cupSoleId: traitsOf(form.construction).inCup ? (workshop.cupSoles[0]?.id ?? null) : null,
     materials: { ...form.materials, padding: form.materials.padding || null },
     // Half is the careful beginning: it leaves joint and waist their girth.
     sock: { padding: form.materials.padding ? 'half' : 'none' },

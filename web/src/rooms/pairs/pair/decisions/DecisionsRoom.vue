@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   constructionOf,
+  traitsOf,
   constructions,
   type ConstructionName,
   materialRoles,
@@ -44,7 +45,7 @@ const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEl
 /** A pair that goes into a cup takes the first of the stores until another is chosen. */
 function construct(construction: ConstructionName): void {
   const first = workshop.cupSoles[0]?.id ?? null
-  const cup = constructionOf[construction].sole === 'cup' ? { cupSoleId: d.value.cupSoleId ?? first } : {}
+  const cup = traitsOf(construction).inCup ? { cupSoleId: d.value.cupSoleId ?? first } : {}
   set({ construction, ...cup })
 }
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
@@ -184,7 +185,7 @@ async function remove(): Promise<void> {
         />
         <p class="soft">{{ constructionOf[d.construction].sentence }}</p>
         <SelectField
-          v-if="constructionOf[d.construction].sole === 'cup'"
+          v-if="traitsOf(d.construction).inCup"
           label="Cup sole"
           name="cup-sole"
           :value="d.cupSoleId ?? ''"

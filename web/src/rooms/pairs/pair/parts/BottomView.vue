@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { constructionOf, type PairDecisions } from '@gentle-awl/core'
+import { traitsOf, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { bareLength, lengthUnit } from '../../../../app/settings.ts'
 import CupFitDrawing from '../../../../drawing/CupFitDrawing.vue'
@@ -20,7 +20,7 @@ function setLasted(lasted: PairDecisions['lasted']): void {
   if (pair.ownLeft && d.value.left) pair.change({ ...d.value, left: { ...d.value.left, lasted } })
   else pair.change({ ...d.value, lasted })
 }
-const bought = computed(() => constructionOf[d.value.construction].sole === 'cup')
+const bought = computed(() => traitsOf(d.value.construction).inCup)
 const places = ['seat', 'waist', 'tread', 'toe'] as const
 /** Where the traced shoe differs most from the predicted one, if it does at all. */
 const worst = computed(() => {
