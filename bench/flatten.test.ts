@@ -43,7 +43,7 @@ describe('bench/flatten.ts', () => {
     expect(v.every((p) => p[2] === 0)).toBe(true)
     // Unrolled, the quarter is a rectangle of 60 by eight chords.
     const chord = 2 * 40 * Math.sin(Math.PI / 32)
-    expect(Math.hypot(v[35][0] - v[0][0], v[35][1] - v[0][1])).toBeCloseTo(Math.hypot(60, 8 * chord), 8)
+    expect(Math.hypot(v[35]![0]! - v[0]![0]!, v[35]![1]! - v[0]![1]!)).toBeCloseTo(Math.hypot(60, 8 * chord), 8)
   })
   it.each([
     ['a tube', `${quarter()}\nf 33 1 2 34\nf 34 2 3 35\nf 35 3 4 36`, /more than one edge loop/],

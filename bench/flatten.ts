@@ -51,7 +51,7 @@ try {
   const warnings: string[] = []
   if (sheet.flipped > 0) warnings.push(`${sheet.flipped} triangles lie face down.`)
   const crossing = firstSelfIntersection(
-    boundaryLoop(mesh).map((v): Point => [sheet.flat[2 * v], sheet.flat[2 * v + 1]]),
+    boundaryLoop(mesh).map((v): Point => [sheet.flat[2 * v]!, sheet.flat[2 * v + 1]!]),
   )
   if (crossing) warnings.push('The sheet lies on itself: its edge crosses itself.')
   const area = meshArea(mesh)
@@ -59,7 +59,7 @@ try {
   const out: string[] = []
   for (let v = 0; v < sheet.flat.length; v += 2) out.push(`v ${sheet.flat[v]} ${sheet.flat[v + 1]} 0`)
   const t = mesh.triangles
-  for (let k = 0; k < t.length; k += 3) out.push(`f ${t[k] + 1} ${t[k + 1] + 1} ${t[k + 2] + 1}`)
+  for (let k = 0; k < t.length; k += 3) out.push(`f ${t[k]! + 1} ${t[k + 1]! + 1} ${t[k + 2]! + 1}`)
   writeFileSync(to, `${out.join('\n')}\n`)
   const drift = seams.map(({ name, lines: l }) => {
     const sums = l.map((line) => seamDrift(mesh, sheet.flat, line))
@@ -73,7 +73,7 @@ try {
       cpu_seconds: Number(((used.user + used.system) / 1e6).toFixed(4)),
       iterations: sheet.rounds,
       energy: sheet.energy,
-      mean: sheet.strain.reduce((s, x, f) => s + x * areas[f], 0) / area,
+      mean: sheet.strain.reduce((s, x, f) => s + x * areas[f]!, 0) / area,
       max: sheet.strain.reduce((a, b) => Math.max(a, b), 1),
       flipped: sheet.flipped,
       ...(drift.length > 0 ? { drift: Object.fromEntries(drift) as Record<string, number> } : {}),

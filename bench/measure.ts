@@ -14,9 +14,9 @@ export function summary(name: string, values: number[], unit: Result['unit'], no
   const round = (v: number) => Number(v.toFixed(2))
   return {
     name,
-    median: round(sorted[Math.floor(sorted.length / 2)]),
-    min: round(sorted[0]),
-    max: round(sorted[sorted.length - 1]),
+    median: round(sorted[Math.floor(sorted.length / 2)]!),
+    min: round(sorted[0]!),
+    max: round(sorted[sorted.length - 1]!),
     unit,
     runs: sorted.length,
     note,

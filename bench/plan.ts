@@ -27,7 +27,7 @@ try {
 }
 const read = PairFile.safeParse(json)
 if (!read.success) {
-  const issue = read.error.issues[0]
+  const issue = read.error.issues[0]!
   fail(`${from} is not a pair file: ${issue.path.join('.') || 'the whole'}: ${issue.message}.`)
 }
 const began = performance.now()

@@ -36,7 +36,7 @@ import { workshopFigures } from './workshop.ts'
 const say = (r: Result) => console.log(JSON.stringify(r))
 const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 
-const pair = demoPairs[0]
+const pair = demoPairs[0]!
 const measures = demoMeasures[2]
 const input = demoInput(pair)
 const moved = (decision: Parameters<typeof setByHand>[1], mm: number): PlanInput => ({
@@ -50,20 +50,20 @@ say(
     15,
     'Harbour 25, girths within 0.05 mm',
     () => 0,
-    () => void generateLast(measures),
+    () => void generateLast(measures!),
   ),
 )
-const surface = generateLast(measures)
+const surface = generateLast(measures!)
 say(
   time(
     'generate last, heel girth as well',
     10,
     'four girths, cone front and heel fullness free',
     () => 0,
-    () => void generateLast({ ...measures, heelGirth: 334 }),
+    () => void generateLast({ ...measures!, heelGirth: 334 }),
   ),
 )
-const fine = generateAt(measures, {
+const fine = generateAt(measures!, {
   columns: 321,
   rows: 125,
   across: 65,
@@ -91,7 +91,7 @@ say(
     (mesh) => void importScan(readyScan(mesh, 'mm')),
   ),
 )
-const second = generateLast({ ...measures, length: 285 })
+const second = generateLast({ ...measures!, length: 285 })
 say(
   time(
     'compare two lasts',

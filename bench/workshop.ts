@@ -47,7 +47,7 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
   const [derby] = demoPairs
   await store.write(async (tx) => {
     for (let i = 0; i < PAIRS; i++) {
-      const id = await createPair(tx, { ...derby.label, order: String(5000 + i), name: `Pair ${i}` }, derby.decisions)
+      const id = await createPair(tx, { ...derby!.label, order: String(5000 + i), name: `Pair ${i}` }, derby!.decisions)
       const at = new Date(Date.UTC(2026, 0, 1) + i).toISOString()
       const log = Array.from({ length: STEPS }, (_, n) => ({
         id: uuid(),
@@ -78,7 +78,7 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
       ['names of all pairs', '/pairs/names'],
       ['lasts on the shelf', '/lasts'],
     ]) {
-      const { took, blocked, last } = await watched(15, () => get(path))
+      const { took, blocked, last } = await watched(15, () => get(path!))
       say(summary(`${name}: answered in`, took, 'ms', note))
       say(summary(`${name}: process blocked`, blocked, 'ms', note))
       say(
@@ -90,7 +90,7 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
         ),
       )
     }
-    const file = JSON.parse((await get(`/pairs/${derby.id}/file`)).toString()) as object
+    const file = JSON.parse((await get(`/pairs/${derby!.id}/file`)).toString()) as object
     const log = Array.from({ length: 25_000 }, (_, n) => ({
       step: 'print',
       what: n % 2 ? 'finished' : 'started',
@@ -111,7 +111,7 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
     )
     await new Promise((r) => setTimeout(r, 400))
     const began = performance.now()
-    const step = await fetch(`${url}/pairs/${derby.id}/steps`, {
+    const step = await fetch(`${url}/pairs/${derby!.id}/steps`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ step: 'bench-step', what: 'undone' }),

@@ -126,7 +126,7 @@ test('a tracing on paper becomes a last with measured girths', async ({ page }) 
     ['Waist girth', '233'],
     ['Instep girth', '237'],
   ]) {
-    await page.getByLabel(name, { exact: true }).fill(value)
+    await page.getByLabel(name!, { exact: true }).fill(value!)
   }
   await page.getByLabel('Name').fill('Paper last')
   await page.getByRole('button', { name: 'Keep this last' }).click()
@@ -245,7 +245,7 @@ test('tape at any plane, the sheet to print, and who has the last until when', a
 
   const sheet = await request.get(`${server.url}/api/v1${last(4)}/sheet.pdf`)
   const [paper] = await measurePdf(await sheet.body())
-  for (const figure of ['Descant 45', '260.0', '223.0', '214.0', '215.0']) expect(paper.text).toContain(figure)
+  for (const figure of ['Descant 45', '260.0', '223.0', '214.0', '215.0']) expect(paper!.text).toContain(figure)
 
   await page.getByRole('link', { name: 'Shelf' }).click()
   await expect(page.locator('.holds')).toContainText('1044, Stage shoe')

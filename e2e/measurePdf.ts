@@ -63,13 +63,13 @@ function readPath(data: ArrayLike<number>, m: Matrix): PdfLine[] {
     points = []
   }
   for (let i = 0; i < data.length;) {
-    const op = data[i]
+    const op = data[i]!
     const size = LENGTHS[op]
     if (size === undefined) throw new Error(`Unknown path operation ${op}.`)
     if (op === 0) end()
     if (size > 0) {
-      const x = data[i + size - 1]
-      const y = data[i + size]
+      const x = data[i + size - 1]!
+      const y = data[i + size]!
       points.push([(m[0] * x + m[2] * y + m[4]) * MM, (m[1] * x + m[3] * y + m[5]) * MM])
     }
     i += size + 1

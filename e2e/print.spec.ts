@@ -28,7 +28,7 @@ async function planned(): Promise<PlannedPart[]> {
 }
 /** The longest calliper of an outline: however it is turned, it is the same. */
 const longest = (points: [number, number][]) => {
-  let best: [[number, number], [number, number]] = [points[0], points[0]]
+  let best: [[number, number], [number, number]] = [points[0]!, points[0]!]
   let most = 0
   for (const p of points) {
     for (const q of points) {
@@ -41,7 +41,7 @@ const longest = (points: [number, number][]) => {
 const areaOf = (points: [number, number][]) =>
   Math.abs(
     points.reduce((sum, [x, y], i) => {
-      const [u, v] = points[(i + 1) % points.length]
+      const [u, v] = points[(i + 1) % points.length]!
       return sum + (x * v - u * y) / 2
     }, 0),
   )
@@ -69,7 +69,7 @@ for (const [paper, width, height] of [
       expect(Math.abs((bar?.width ?? 0) - 100)).toBeLessThan(0.02)
       expect(page.text).toContain('revision 1')
     }
-    const upright = bars(pages[0].lines).find((l) => Math.abs(l.height - 100) < 1 && l.width < 0.01)
+    const upright = bars(pages[0]!.lines).find((l) => Math.abs(l.height - 100) < 1 && l.width < 0.01)
     expect(Math.abs((upright?.height ?? 0) - 100)).toBeLessThan(0.02)
 
     for (const part of (await planned()).filter((p) => !p.strip)) {
@@ -119,9 +119,9 @@ test('the two feet on paper are mirror images', async () => {
   const [right, left] = ([1, -1] as const).map((flip) =>
     drawn.filter((l) => away(l, flip) < 2.5 && away(l, flip === 1 ? -1 : 1) > 8),
   )
-  expect(right.length).toBeGreaterThan(0)
-  expect(left.length).toBe(right.length)
-  expect(left.length + right.length).toBe(drawn.length)
+  expect(right!.length).toBeGreaterThan(0)
+  expect(left!.length).toBe(right!.length)
+  expect(left!.length + right!.length).toBe(drawn.length)
 })
 
 test('the SVG is in millimetres and holds every part of both feet', async () => {
@@ -136,5 +136,5 @@ test('the SVG is in millimetres and holds every part of both feet', async () => 
   const cut = /class="cut" d="M([^"]+)Z"/.exec(one)?.[1] ?? ''
   const points = cut.split('L').map((p) => p.split(' ').map(Number) as [number, number])
   // The notches at both ends of the centre line take about a tenth off the points.
-  expect(Math.abs(size(points)[0] - size(parts.find((p) => p.id === 'insole')?.outline ?? [])[0])).toBeLessThan(0.2)
+  expect(Math.abs(size(points)[0]! - size(parts.find((p) => p.id === 'insole')?.outline ?? [])[0]!)).toBeLessThan(0.2)
 })

@@ -168,7 +168,7 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
     .poll(async () => {
       const before = await read()
       await page.waitForTimeout(250)
-      return before.s > 0 && JSON.stringify(before) === JSON.stringify(await read())
+      return before.s! > 0 && JSON.stringify(before) === JSON.stringify(await read())
     })
     .toBe(true)
   const start = await read()
@@ -177,12 +177,12 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   await page.mouse.move(560, 430, { steps: 4 })
   await page.mouse.up()
   const dragged = await read()
-  expect(dragged.x - start.x).toBeCloseTo(60, 0)
-  expect(dragged.y - start.y).toBeCloseTo(30, 0)
+  expect(dragged.x! - start.x!).toBeCloseTo(60, 0)
+  expect(dragged.y! - start.y!).toBeCloseTo(30, 0)
   await page.mouse.wheel(0, -400)
-  expect((await read()).s).toBeGreaterThan(start.s * 1.3)
+  expect((await read()).s).toBeGreaterThan(start.s! * 1.3)
   await page.getByRole('button', { name: 'The whole drawing' }).click()
-  expect((await read()).s).toBeCloseTo(start.s, 6)
+  expect((await read()).s).toBeCloseTo(start.s!, 6)
   // Two fingers apart: twice the distance, twice the size.
   await page.locator('.surface').evaluate((surface) => {
     const send = (type: string, id: number, x: number, y: number) =>
@@ -194,7 +194,7 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
     send('pointerup', 1, 400, 400)
     send('pointerup', 2, 600, 400)
   })
-  expect((await read()).s / start.s).toBeCloseTo(2, 1)
+  expect((await read()).s! / start.s!).toBeCloseTo(2, 1)
 })
 
 test('a pair is deleted only after asking', async ({ page }) => {

@@ -215,7 +215,7 @@ test('a plan kept in the browser is shown in a new tab, and never for figures th
             const counts = names.map((name) => asked.result.transaction(name).objectStore(name).count())
             const look = () => {
               if (counts.every((c) => c.readyState === 'done')) {
-                resolve(Object.fromEntries(names.map((name, i) => [name, counts[i].result])))
+                resolve(Object.fromEntries(names.map((name, i) => [name, counts[i]!.result])))
               } else setTimeout(look, 5)
             }
             look()
@@ -252,13 +252,13 @@ test('a backup is put back from the command line once the server has stopped, an
   await puff(page).fill('62')
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
   expect(restore(server.data).said).toContain(copy)
-  expect(restore(server.data, copy)).toMatchObject({
+  expect(restore(server.data, copy!)).toMatchObject({
     status: 1,
     said: expect.stringMatching(/already works in/),
   })
   await server.kill('SIGKILL')
   expect(restore(server.data, 'nothing.sqlite').status).toBe(1)
-  const done = restore(server.data, copy)
+  const done = restore(server.data, copy!)
   expect(done).toMatchObject({ status: 0, said: expect.stringMatching(/was put back: 5 pairs/) })
   const again = await startServer(server.data)
   await page.goto(`${again.url}${derby}/parts/puff`)
@@ -304,7 +304,7 @@ test('a pair whose saved decisions are damaged is named on the list and can be d
   const client = createClient({ url: `file:${join(server.data, 'gentle-awl.sqlite')}` })
   await client.execute({
     sql: 'UPDATE pair_revisions SET decisions = substr(decisions, 1, 40) WHERE pair_id = ?',
-    args: [derby.split('/')[2]],
+    args: [derby.split('/')[2]!],
   })
   client.close()
   await page.goto(`${server.url}/pairs`)

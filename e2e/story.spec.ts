@@ -100,7 +100,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     const download = await waiting
     expect(download.suggestedFilename()).toBe('pair-3001-r3-a3.pdf')
     const pages = await measurePdf(readFileSync(await download.path()))
-    const bar = pages[0].lines.find((l) => l.points.length === 2 && Math.abs(l.width - 100) < 1)
+    const bar = pages[0]!.lines.find((l) => l.points.length === 2 && Math.abs(l.width - 100) < 1)
     expect(Math.abs((bar?.width ?? 0) - 100)).toBeLessThan(0.05)
     const insole = pages.find((p) => p.text.includes('Insole, right'))
     const longest = Math.max(
@@ -120,7 +120,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await expect(step.getByTestId('running-clock')).toBeVisible()
     const seconds = async () => {
       const [m, s] = ((await step.getByTestId('running-clock').textContent()) ?? '0:0').split(':').map(Number)
-      return m * 60 + s
+      return m! * 60 + s!
     }
     const at = await seconds()
     await expect.poll(seconds).toBeGreaterThan(at)
@@ -153,7 +153,7 @@ test('a changed number moves the shape, and the page stays awake however long th
   await expect(slider).toBeVisible()
   await expect(page.locator('.planning')).toHaveCount(0)
   const [worker] = page.workers()
-  expect(worker.url()).toContain('planWorker')
+  expect(worker!.url()).toContain('planWorker')
 
   // The planner is held until it is let go: it waits for an answer that this test gives. The page must answer all the same.
   let letGo = () => {}
@@ -162,7 +162,7 @@ test('a changed number moves the shape, and the page stays awake however long th
     await held
     await route.fulfill({ status: 204 })
   })
-  const busy = worker.evaluate(() => {
+  const busy = worker!.evaluate(() => {
     const asked = new XMLHttpRequest()
     asked.open('GET', '/held', false)
     asked.send()

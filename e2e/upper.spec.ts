@@ -55,7 +55,7 @@ test('a point is dragged on the last itself, and the forme follows', async ({ pa
         const { data } = flat.getImageData(0, 0, bitmap.width, bitmap.height)
         const wax = (x: number, y: number) => {
           const k = 4 * (y * bitmap.width + x)
-          return Math.abs(data[k] - 0xe6) + Math.abs(data[k + 1] - 0xb3) + Math.abs(data[k + 2] - 0x55) < 24
+          return Math.abs(data[k]! - 0xe6) + Math.abs(data[k + 1]! - 0xb3) + Math.abs(data[k + 2]! - 0x55) < 24
         }
         let [sx, sy, n] = [0, 0, 0]
         for (let y = 3; y < bitmap.height - 3; y++) {
@@ -74,9 +74,9 @@ test('a point is dragged on the last itself, and the forme follows', async ({ pa
   const [x, y] = (await ball()) ?? [0, 0]
   const height = page.getByLabel('Ankle point, above the feather')
   const before = Number(await height.inputValue())
-  await page.mouse.move(box.x + x, box.y + y)
+  await page.mouse.move(box.x + x!, box.y + y!)
   await page.mouse.down()
-  await page.mouse.move(box.x + x, box.y + y + 12, { steps: 4 })
+  await page.mouse.move(box.x + x!, box.y + y! + 12, { steps: 4 })
   await page.mouse.up()
   await expect.poll(async () => Number(await height.inputValue())).toBeLessThan(before - 2)
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
@@ -217,7 +217,7 @@ test('a forme from tape takes the place of the computed one, and can be given ba
   })
   const tracing = (flip: number) =>
     `<svg xmlns="http://www.w3.org/2000/svg" width="400mm" height="300mm" viewBox="0 0 400 300"><path d="M${outline
-      .map(([x, y]) => `${60 + 1.004 * x} ${200 + flip * 1.004 * y}`)
+      .map(([x, y]) => `${60 + 1.004 * x!} ${200 + flip * 1.004 * y!}`)
       .join('L')}Z"/></svg>`
   for (const [side, flip] of [
     ['lateral', 1],

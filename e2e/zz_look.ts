@@ -20,7 +20,7 @@ for (const s of steps) {
   if (role === 'scroll') {
     await page.mouse.move(w / 2, h / 2)
     await page.mouse.wheel(0, Number(name))
-  } else if (role === 'css') await page.locator(name).first().click()
+  } else if (role === 'css') await page.locator(name!).first().click()
   else
     await page
       .getByRole(role as 'button', { name })

@@ -8,15 +8,8 @@ const sound = await together([
   ['Lint', ['npx', 'eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', `${cache}/eslint/`]],
   ['Format check', ['npx', 'prettier', '--check', '.', '--cache']],
   ['Rules in docs/trade.md', ['npx', 'tsx', 'scripts/write-trade.ts', '--check']],
-  ['Types', ['npx', 'tsc', '-p', 'core', '--incremental', '--tsBuildInfoFile', `${cache}/core.tsbuildinfo`]],
-  [
-    'Types of the pages',
-    ['npx', 'vue-tsc', '-p', 'web', '--incremental', '--tsBuildInfoFile', `${cache}/web.tsbuildinfo`],
-  ],
-  [
-    'Types of the server',
-    ['npx', 'tsc', '-p', 'server', '--incremental', '--tsBuildInfoFile', `${cache}/server.tsbuildinfo`],
-  ],
+  ['Dead exports', ['npx', 'knip']],
+  ['Types', ['npm', 'run', '--silent', 'types']],
 ])
 if (!sound) process.exit(1)
 const npx = process.platform === 'win32' ? 'npx.cmd' : 'npx'

@@ -14,6 +14,7 @@ const sound = await together([
   ['Lint', ['npm', 'run', '--silent', 'lint']],
   ['Format check', ['npm', 'run', '--silent', 'format:check']],
   ['Rules in docs/trade.md', ['npm', 'run', '--silent', 'rules:check']],
+  ['Dead exports', ['npm', 'run', '--silent', 'dead']],
   ['Type check', ['npm', 'run', '--silent', 'types']],
 ])
 if (!sound) process.exit(1)

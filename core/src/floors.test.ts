@@ -9,7 +9,7 @@ const pages = import.meta.glob(['../../docs/architecture.md'], { eager: true, qu
 const [house] = Object.values(pages) as string[]
 
 /** The floors as they are drawn, from the ground up. */
-const floors: string[] = (/```floors\n([\s\S]*?)```/.exec(house)?.[1] ?? '').match(/^\w+/gm) ?? []
+const floors: string[] = (/```floors\n([\s\S]*?)```/.exec(house!)?.[1] ?? '').match(/^\w+/gm) ?? []
 const floorOf = (file: string) => file.split('/')[1]
 
 /** The path that a relative import of a file leads to, from the folder of core's sources. */
@@ -25,7 +25,7 @@ function resolved(file: string, to: string): string {
 const imports = new Map(
   Object.entries(files).map(([file, text]) => [
     file,
-    [...text.matchAll(/from '(\.[^']+)'/g)].map(([, to]) => resolved(file, to)),
+    [...text.matchAll(/from '(\.[^']+)'/g)].map(([, to]) => resolved(file, to!)),
   ]),
 )
 
@@ -50,7 +50,7 @@ describe('the floors of core', () => {
     const upward = [...imports].flatMap(([file, to]) =>
       file === './index.ts'
         ? []
-        : to.filter((t) => floors.indexOf(floorOf(t)) > floors.indexOf(floorOf(file))).map((t) => `${file} -> ${t}`),
+        : to.filter((t) => floors.indexOf(floorOf(t)!) > floors.indexOf(floorOf(file)!)).map((t) => `${file} -> ${t}`),
     )
     expect(upward).toEqual([])
   })

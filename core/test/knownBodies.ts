@@ -36,7 +36,7 @@ export function ball(r: number, [cx, cy, cz]: readonly number[] = [0, 0, 0], rin
     const a = (Math.PI * i) / rings
     for (let k = 0; k < around; k++) {
       const b = (2 * Math.PI * k) / around
-      positions.push(cx + r * Math.sin(a) * Math.cos(b), cy + r * Math.sin(a) * Math.sin(b), cz + r * Math.cos(a))
+      positions.push(cx! + r * Math.sin(a) * Math.cos(b), cy! + r * Math.sin(a) * Math.sin(b), cz! + r * Math.cos(a))
     }
   }
   const triangles: number[] = []
@@ -55,7 +55,7 @@ export function ball(r: number, [cx, cy, cz]: readonly number[] = [0, 0, 0], rin
 export function boxMesh(x: number, y: number, z: number, n: number): TriangleMesh {
   const positions: number[] = []
   const face = (o: number[], u: number[], v: number[]) => {
-    const at = (a: number, b: number) => [0, 1, 2].map((c) => o[c] + (u[c] * a) / n + (v[c] * b) / n)
+    const at = (a: number, b: number) => [0, 1, 2].map((c) => o[c]! + (u[c]! * a) / n + (v[c]! * b) / n)
     for (let i = 0; i < n; i++) {
       for (let k = 0; k < n; k++) {
         const [p, q, r, s] = [at(i, k), at(i + 1, k), at(i + 1, k + 1), at(i, k + 1)]

@@ -8,7 +8,7 @@ import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
-const derby = demoPairs[0]
+const derby = demoPairs[0]!
 
 beforeAll(async () => {
   server = await testServer()
@@ -201,7 +201,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
     expect(answer.type).toContain('application/problem+json')
     expect(answer.body.detail).toMatch(sentence)
     if (status === 422 && !/girth/.test(answer.body.detail ?? ''))
-      expect(answer.body.fields?.[0].field.length).toBeGreaterThan(0)
+      expect(answer.body.fields?.[0]!.field.length).toBeGreaterThan(0)
     expect(await snapshot()).toEqual(before)
   })
 })
@@ -264,7 +264,7 @@ describe('a pair and its revisions', () => {
   })
   it('the left shoe’s own last goes with the pair file, is looked for on the shelf, and stays there', async () => {
     const label = { order: '2039', name: 'Two lasts', trade: '', note: '' }
-    const own = demoPairs[4].decisions
+    const own = demoPairs[4]!.decisions
     const made = await server.call('POST', '/pairs', { body: { label, decisions: own } })
     const file = await server.call('GET', `/pairs/${String(made.body.id)}/file`)
     expect(file.body.leftLast).toMatchObject({ id: own.left?.lastId })
@@ -279,24 +279,24 @@ describe('a pair and its revisions', () => {
   it('a cup sole goes with the pair file, is looked for in the stores, and stays there while a pair is planned in it', async () => {
     const [sole] = (await server.call('GET', '/cup-soles')).list as { id: string; version: number }[]
     const label = { order: '2041', name: 'In a cup', trade: '', note: '' }
-    const decisions = { ...demoPairs[2].decisions, construction: 'cup sole', cupSoleId: sole.id }
+    const decisions = { ...demoPairs[2]!.decisions, construction: 'cup sole', cupSoleId: sole!.id }
     const made = await server.call('POST', '/pairs', { body: { label, decisions } })
     expect(made.status).toBe(201)
     const { body: file } = await server.call('GET', `/pairs/${String(made.body.id)}/file`)
-    expect(file.cupSole).toMatchObject({ id: sole.id, seat: 17, tread: 8 })
+    expect(file.cupSole).toMatchObject({ id: sole!.id, seat: 17, tread: 8 })
     const plan = await server.call('POST', '/plan', { body: file })
     expect(plan.status).toBe(200)
     expect((plan.body as unknown as { bottom: { cup: unknown } }).bottom.cup).not.toBeNull()
     const gone = { ...decisions, cupSoleId: '01930000-0005-7000-8000-0000000000ff' }
     const refused = await server.call('POST', '/pairs', { body: { label, decisions: gone } })
     expect(refused.body.fields).toMatchObject([{ field: 'decisions.cupSoleId' }])
-    const kept = await server.call('DELETE', `/cup-soles/${sole.id}`, { version: sole.version })
+    const kept = await server.call('DELETE', `/cup-soles/${sole!.id}`, { version: sole!.version })
     expect(kept.status).toBe(409)
     expect(kept.body.detail).toMatch(/stays in the stores/)
   })
   it('what is cut of a part that differs counts for each foot', async () => {
     const label = { order: '2040', name: 'Two lasts', trade: '', note: '' }
-    const made = await server.call('POST', '/pairs', { body: { label, decisions: demoPairs[4].decisions } })
+    const made = await server.call('POST', '/pairs', { body: { label, decisions: demoPairs[4]!.decisions } })
     const id = String(made.body.id)
     for (const what of ['started', 'finished']) {
       await server.call('POST', `/pairs/${id}/steps`, { body: { step: 'cut-insole', what } })
@@ -432,7 +432,7 @@ describe('what was made', () => {
     expect(made.list.every((m) => /^[0-9a-f]{16}$/.test(String(m.print)))).toBe(true)
     const unknown = await server.call('POST', path, { body: { how: 'cut', parts: ['insole', 'upper.wing'] } })
     expect(unknown.status).toBe(422)
-    expect(unknown.body.detail ?? unknown.body.fields?.[0].message).toMatch(/upper\.wing/)
+    expect(unknown.body.detail ?? unknown.body.fields?.[0]!.message).toMatch(/upper\.wing/)
     expect((await server.call('GET', path)).list).toHaveLength(2)
     expect((await server.call('POST', path, { body: { how: 'burnt', parts: ['insole'] } })).status).toBe(422)
   })

@@ -13,7 +13,7 @@ beforeAll(async () => {
   await seedDemo(server.store)
 })
 afterAll(() => server.end())
-const derby = demoPairs[0]
+const derby = demoPairs[0]!
 
 /** A request as it stands, with headers that a browser would not let a page choose. */
 const raw = (method: string, path: string, headers: Record<string, string>, body?: string | Buffer) =>
@@ -167,8 +167,8 @@ describe('heavy work', () => {
     const answers = await Promise.all(scans)
     const busy = answers.filter((a) => a.status === 503)
     expect(busy.length).toBeGreaterThan(150)
-    expect(Number(busy[0].headers['retry-after'])).toBeGreaterThan(0)
-    expect((JSON.parse(busy[0].text) as { detail: string }).detail).toMatch(/try again in \d+ seconds/)
+    expect(Number(busy[0]!.headers['retry-after'])).toBeGreaterThan(0)
+    expect((JSON.parse(busy[0]!.text) as { detail: string }).detail).toMatch(/try again in \d+ seconds/)
     expect(answers.filter((a) => a.status === 200).length).toBeGreaterThan(4)
   })
   it('a client that leaves takes its scans along', async () => {
@@ -211,7 +211,7 @@ it('too many at once are told so like every other refusal', async () => {
   const answers: { status: number; type: string; text: string }[] = []
   for (let i = 0; i < 13; i++)
     answers.push(...(await Promise.all(Array.from({ length: 100 }, () => raw('GET', '/api/v1/nothing', {})))))
-  const last = answers[answers.length - 1]
+  const last = answers[answers.length - 1]!
   expect(last.status).toBe(429)
   expect(last.type).toMatch(/problem\+json/)
   expect((JSON.parse(last.text) as { detail: string }).detail).toMatch(/Wait a little/)

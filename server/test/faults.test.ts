@@ -29,7 +29,7 @@ import { demoPairs } from '../src/demo/workshop.ts'
 import { ended, freshFolder, hashOf, holder, longestBlock, otherProcess, root } from './fault.ts'
 import { migrations } from './testServer.ts'
 
-const derby = demoPairs[0]
+const derby = demoPairs[0]!
 /** A closed workshop with the demo in it, copied for every test. */
 let template: string
 let folder: string
@@ -120,7 +120,7 @@ describe('backups', () => {
       const result = await execute(statement as string)
       const { sql: text, args } = Object(statement) as { sql?: string; args?: string[] }
       if (text?.startsWith('VACUUM') && args) {
-        const copy = openFile(args[0])
+        const copy = openFile(args[0]!)
         await copy.execute('DELETE FROM step_events')
         copy.close()
       }
@@ -168,7 +168,7 @@ describe('putting a copy back', () => {
       expect(await nameIn(store)).toBe(derby.label.name)
       const before = openFile(join(setAside ?? '', DATABASE))
       const { rows } = await before.execute({ sql: 'SELECT name FROM pairs WHERE id = ?', args: [derby.id] })
-      expect(rows[0].name).toBe(`Mistake ${i}`)
+      expect(rows[0]!.name).toBe(`Mistake ${i}`)
       before.close()
     }
     // Several a second, and each is still there: nothing that was set aside is written over.
@@ -298,7 +298,7 @@ describe('a start', () => {
     await store.db.run(sql`ALTER TABLE pairs DROP COLUMN left_last_id`)
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
-    expect((await readLog(store.db, demoPairs[3].id)).length).toBeGreaterThan(0)
+    expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
   })
 })
 

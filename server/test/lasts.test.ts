@@ -33,7 +33,7 @@ describe('lasts of every kind', () => {
     const { list } = await server.call('GET', '/lasts')
     const kinds = (list as unknown as Last[]).map((l) => l.shape.kind).sort()
     expect(kinds).toEqual(['kept', 'made', 'made', 'made', 'made', 'made', 'traced'])
-    const { body: file } = await server.call('GET', `/pairs/${demoPairs[0].id}/file`)
+    const { body: file } = await server.call('GET', `/pairs/${demoPairs[0]!.id}/file`)
     for (const listed of list as unknown as ShelfLast[]) {
       const answer = await server.call('GET', `/lasts/${listed.id}`)
       const { id, name, note, shape, buildUps, stock } = answer.body as unknown as Last
@@ -52,7 +52,7 @@ describe('lasts of every kind', () => {
     }
   })
   it('a kept surface comes back to the last hundredth', async () => {
-    const surface = packSurface(generateLast(demoMeasures[0]))
+    const surface = packSurface(generateLast(demoMeasures[0]!))
     const shape = { kind: 'kept', surface, origin: { from: 'scan', name: 'x.stl', within: 0.2 } }
     const added = await server.call('POST', '/lasts', { body: { name: 'Found', shape } })
     expect(added.status).toBe(201)
@@ -73,7 +73,7 @@ describe('lasts of every kind', () => {
     ],
   ])('%s is refused and nothing is stored', async (_name, spoil, sentence) => {
     const before = (await server.call('GET', '/lasts')).list.length
-    const surface = spoil(packSurface(generateLast(demoMeasures[0])))
+    const surface = spoil(packSurface(generateLast(demoMeasures[0]!)))
     const answer = await server.call('POST', '/lasts', {
       body: { name: 'Bad', shape: { kind: 'kept', surface, origin: { from: 'scan', name: 'x' } } },
     })
@@ -93,7 +93,7 @@ describe('lasts of every kind', () => {
     expect(traced.body.detail).toMatch(/Check the unit/)
   })
   it('a build-up is kept with the last and a stale write is told what stands there', async () => {
-    const id = demoLasts[1].id
+    const id = demoLasts[1]!.id
     const { body } = await server.call('GET', `/lasts/${id}`)
     const { name, note, shape, stock, version } = body
     const buildUps = [{ station: 'joint', place: 'medial', thickness: 2, reach: 30 }]
@@ -113,12 +113,12 @@ describe('lasts of every kind', () => {
       body: { name, note, shape, stock, buildUps: [{ ...buildUps[0], thickness: 40 }] },
     })
     expect(thick.status).toBe(422)
-    expect(thick.body.fields?.[0].field).toBe('buildUps.0.thickness')
+    expect(thick.body.fields?.[0]!.field).toBe('buildUps.0.thickness')
   })
 })
 
 describe('files of a last', () => {
-  const id = demoLasts[2].id
+  const id = demoLasts[2]!.id
   it('the STL holds as many triangles as it says, and the left one is the mirror image', async () => {
     const right = (await server.call('GET', `/lasts/${id}/mesh?format=stl`)).bytes
     const left = (await server.call('GET', `/lasts/${id}/mesh?format=stl&foot=left`)).bytes
@@ -148,7 +148,7 @@ describe('files of a last', () => {
     )
     expect((await server.call('GET', `/lasts/${id}/mesh?format=ply`)).bytes.toString('latin1', 0, 3)).toBe('ply')
     expect((await server.call('GET', `/lasts/${id}/mesh?format=xyz`)).status).toBe(422)
-    expect((await server.call('GET', `/lasts/${demoPairs[0].id}/mesh`)).status).toBe(404)
+    expect((await server.call('GET', `/lasts/${demoPairs[0]!.id}/mesh`)).status).toBe(404)
   })
   it('the sheet is a PDF on the paper asked for', async () => {
     const sheet = await server.call('GET', `/lasts/${id}/sheet.pdf?paper=letter`)
@@ -160,10 +160,10 @@ describe('files of a last', () => {
 })
 
 describe('who has a last', () => {
-  const lastId = demoLasts[3].id
+  const lastId = demoLasts[3]!.id
   const hold = (change = {}) => ({
     lastId,
-    pairId: demoPairs[3].id,
+    pairId: demoPairs[3]!.id,
     from: '2027-03-01',
     until: '2027-03-10',
     ...change,
@@ -190,7 +190,7 @@ describe('who has a last', () => {
     expect((await server.call('DELETE', `/last-holds/${id}`, { version: version + 1 })).status).toBe(204)
   })
   it('two pairs of one last may be out at once', async () => {
-    const two = demoLasts[0].id
+    const two = demoLasts[0]!.id
     for (const status of [201, 201, 409]) {
       expect((await server.call('POST', '/last-holds', { body: hold({ lastId: two }) })).status).toBe(status)
     }
@@ -199,7 +199,7 @@ describe('who has a last', () => {
     expect((await server.call('POST', '/last-holds', { body: hold({ until: '2027-02-01' }) })).body.detail).toMatch(
       /last day lies before the first/,
     )
-    expect((await server.call('POST', '/last-holds', { body: hold({ lastId: demoPairs[0].id }) })).status).toBe(404)
+    expect((await server.call('POST', '/last-holds', { body: hold({ lastId: demoPairs[0]!.id }) })).status).toBe(404)
   })
 })
 
@@ -213,7 +213,7 @@ describe('feet and cup soles', () => {
     })
     const wrong = await server.call('POST', '/feet', { body: { order: '1051', left: { jointGirth: 9000 } } })
     expect(wrong.status).toBe(422)
-    expect(wrong.body.fields?.[0].field).toBe('left.jointGirth')
+    expect(wrong.body.fields?.[0]!.field).toBe('left.jointGirth')
     const outline = Array.from({ length: 30 }, (_, i) => [Math.cos(i / 5) * 130, Math.sin(i / 5) * 40])
     const sole = await server.call('POST', '/cup-soles', { body: { name: 'Cup', outline } })
     expect(sole.status).toBe(201)
@@ -248,10 +248,10 @@ it('a workshop from before lasts had shapes keeps every last, and old pair files
   for (const statement of readFileSync(join(migrations, '0000_first.sql'), 'utf8').split('--> statement-breakpoint')) {
     await client.execute(statement)
   }
-  const { heelGirth: _none, ...old } = demoMeasures[2]
+  const { heelGirth: _none, ...old } = demoMeasures[2]!
   await client.execute({
     sql: 'insert into lasts (id, version, updated_at, name, note, measures) values (?, 3, ?, ?, ?, ?)',
-    args: [demoLasts[2].id, '2026-01-01T00:00:00Z', 'Old one', 'kept', JSON.stringify(old)],
+    args: [demoLasts[2]!.id, '2026-01-01T00:00:00Z', 'Old one', 'kept', JSON.stringify(old)],
   })
   await client.execute(
     'create table __drizzle_migrations (id integer primary key, hash text not null, created_at numeric)',
@@ -261,7 +261,7 @@ it('a workshop from before lasts had shapes keeps every last, and old pair files
   }
   await client.execute({
     sql: 'insert into __drizzle_migrations (hash, created_at) values (?, ?)',
-    args: ['first', journal.entries[0].when],
+    args: ['first', journal.entries[0]!.when],
   })
   client.close()
   const store = await openStore(folder, migrations)
@@ -269,10 +269,10 @@ it('a workshop from before lasts had shapes keeps every last, and old pair files
   await store.close()
   rmSync(folder, { recursive: true, force: true })
   expect(row).toMatchObject({ name: 'Old one', version: 3, buildUps: [], stock: { feet: 'pair', count: 1 } })
-  expect(row.shape).toEqual({ kind: 'made', measures: { ...old, heelGirth: null } })
+  expect(row!.shape).toEqual({ kind: 'made', measures: { ...old, heelGirth: null } })
 
-  const { body: file } = await server.call('GET', `/pairs/${demoPairs[0].id}/file`)
-  const { id, name, note } = demoLasts[2]
+  const { body: file } = await server.call('GET', `/pairs/${demoPairs[0]!.id}/file`)
+  const { id, name, note } = demoLasts[2]!
   const first = { ...file, version: 1, last: { id, name, note, measures: old } }
   const read = PairFile.parse(first)
   expect(read.version).toBe(2)

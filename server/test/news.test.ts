@@ -16,7 +16,7 @@ async function listener() {
   const reader = (answer.body as ReadableStream<Uint8Array>).pipeThrough(new TextDecoderStream()).getReader()
   let text = ''
   const heard = () =>
-    [...text.matchAll(/^data: (.*)$/gm)].map(([, data]) => (JSON.parse(data) as { path: string }).path)
+    [...text.matchAll(/^data: (.*)$/gm)].map(([, data]) => (JSON.parse(data!) as { path: string }).path)
   return {
     type: answer.headers.get('content-type'),
     heard,
@@ -34,7 +34,7 @@ async function listener() {
 
 it('every page hears of what was written, in its order, and of nothing that was only read or refused', async () => {
   const pages = [await listener(), await listener()]
-  expect(pages[0].type).toContain('text/event-stream')
+  expect(pages[0]!.type).toContain('text/event-stream')
   await server.call('GET', '/materials')
   const refused = await server.call('POST', '/materials', { body: { ...material, thickness: -3 } })
   expect(refused.status).toBeGreaterThanOrEqual(400)
@@ -44,9 +44,9 @@ it('every page hears of what was written, in its order, and of nothing that was 
   expect([added.status, changed.status]).toEqual([201, 200])
   for (const page of pages) expect(await page.until(2)).toEqual(['/materials', `/materials/${id}`])
   // A page that has gone is told no more, and hinders nobody.
-  pages[0].end()
+  pages[0]!.end()
   await server.call('DELETE', `/materials/${id}`, { version: changed.body.version as number })
-  expect(await pages[1].until(3)).toEqual(['/materials', `/materials/${id}`, `/materials/${id}`])
-  expect(pages[0].heard()).toHaveLength(2)
-  pages[1].end()
+  expect(await pages[1]!.until(3)).toEqual(['/materials', `/materials/${id}`, `/materials/${id}`])
+  expect(pages[0]!.heard()).toHaveLength(2)
+  pages[1]!.end()
 })

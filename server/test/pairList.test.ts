@@ -14,7 +14,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.end())
 
-const derby = demoPairs[0]
+const derby = demoPairs[0]!
 const list = async (query = '') => (await server.call('GET', `/pairs${query}`)).body as unknown as PairPage
 /** The list once every card of it has been made. */
 const withCards = async (query = ''): Promise<PairPage> =>

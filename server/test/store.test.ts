@@ -30,7 +30,7 @@ afterEach(async () => {
 
 /** The demo's plans are the same in every database. */
 const cache = new StageCache(16)
-const derby = demoPairs[0]
+const derby = demoPairs[0]!
 const file = (change: Partial<PairFile> = {}): PairFile => ({
   format: PAIR_FORMAT,
   version: PAIR_VERSION,
@@ -38,7 +38,7 @@ const file = (change: Partial<PairFile> = {}): PairFile => ({
   revision: 4,
   label: derby.label,
   decisions: derby.decisions,
-  last: demoLasts[2],
+  last: demoLasts[2]!,
   leftLast: null,
   cupSole: null,
   materials: demoMaterials,
@@ -61,7 +61,7 @@ describe('the store', () => {
     await store.backUp()
     const [name] = readdirSync(join(folder, 'backups'))
     const other = mkdtempSync(join(tmpdir(), 'gentle-awl-restore-'))
-    copyFileSync(join(folder, 'backups', name), join(other, 'gentle-awl.sqlite'))
+    copyFileSync(join(folder, 'backups', name!), join(other, 'gentle-awl.sqlite'))
     const restored = await openStore(other, migrations)
     expect((await viewPair(restored.db, derby.id)).label).toEqual(derby.label)
     await restored.close()
@@ -83,10 +83,10 @@ describe('the store', () => {
       (await store.db.select().from(pairRevisions).where(eq(pairRevisions.pairId, id))).length,
       (await store.db.select().from(stepEvents).where(eq(stepEvents.pairId, id))).length,
     ]
-    const other = await count(demoPairs[3].id)
+    const other = await count(demoPairs[3]!.id)
     await store.write((tx) => tx.delete(pairs).where(eq(pairs.id, derby.id)))
     expect(await count(derby.id)).toEqual([0, 0])
-    expect(await count(demoPairs[3].id)).toEqual(other)
+    expect(await count(demoPairs[3]!.id)).toEqual(other)
   })
 })
 
@@ -110,8 +110,8 @@ describe('bringing a pair file in', () => {
     await bring(file())
     const thicker = demoMaterials.map((m) => (m.id === derby.decisions.materials.lining ? { ...m, thickness: 1.3 } : m))
     const higher: Last = {
-      ...demoLasts[2],
-      shape: { kind: 'made', measures: { ...demoMeasures[2], heelHeight: 30 } },
+      ...demoLasts[2]!,
+      shape: { kind: 'made', measures: { ...demoMeasures[2]!, heelHeight: 30 } },
     }
     const id = await bring(file({ id: '01930000-00aa-7000-8000-000000000002', last: higher, materials: thicker }))
     const again = await pairFile(store.db, id)
@@ -126,7 +126,7 @@ describe('bringing a pair file in', () => {
   })
   it('brings the left shoe’s last too, under a new id where the shelf has another by that id', async () => {
     const left = (lastId: string | null) => ({ ...derby.decisions, left: LeftShoe.parse({ lastId }) })
-    const leftLast: Last = { ...demoLasts[4], name: 'Left' }
+    const leftLast: Last = { ...demoLasts[4]!, name: 'Left' }
     await bring(file({ decisions: left(leftLast.id), leftLast }))
     expect(await store.db.select().from(lasts)).toHaveLength(2)
     const id = await bring(

@@ -29,14 +29,14 @@ export class Anderson {
   next(x: Float64Array, g: Float64Array, out: Float64Array): void {
     const { size } = this
     const residual = this.spare ?? new Float64Array(size)
-    for (let i = 0; i < size; i++) residual[i] = g[i] - x[i]
+    for (let i = 0; i < size; i++) residual[i] = g[i]! - x[i]!
     if (this.lastResidual && this.lastImage) {
       const reuse = this.residuals.length === this.depth
       const dr = (reuse ? this.residuals.shift() : undefined) ?? new Float64Array(size)
       const dg = (reuse ? this.images.shift() : undefined) ?? new Float64Array(size)
       for (let i = 0; i < size; i++) {
-        dr[i] = residual[i] - this.lastResidual[i]
-        dg[i] = g[i] - this.lastImage[i]
+        dr[i] = residual[i]! - this.lastResidual[i]!
+        dg[i] = g[i]! - this.lastImage[i]!
       }
       this.residuals.push(dr)
       this.images.push(dg)
@@ -45,7 +45,7 @@ export class Anderson {
         for (const row of this.products) row.shift()
       }
       const newest = this.residuals.map((p) => dot(p, dr))
-      this.products.forEach((row, k) => row.push(newest[k]))
+      this.products.forEach((row, k) => row.push(newest[k]!))
       this.products.push(newest)
     }
     this.spare = this.lastResidual
@@ -55,8 +55,8 @@ export class Anderson {
     out.set(g)
     const weights = this.weights(residual)
     weights.forEach((w, k) => {
-      const dg = this.images[k]
-      for (let i = 0; i < size; i++) out[i] -= w * dg[i]
+      const dg = this.images[k]!
+      for (let i = 0; i < size; i++) out[i]! -= w * dg[i]!
     })
   }
 
@@ -65,18 +65,18 @@ export class Anderson {
     const m = this.residuals.length
     const a = this.products.map((row) => [...row])
     const b = this.residuals.map((p) => dot(p, residual))
-    for (let k = 0; k < m; k++) a[k][k] *= 1 + 1e-10
+    for (let k = 0; k < m; k++) a[k]![k]! *= 1 + 1e-10
     for (let k = 0; k < m; k++) {
-      if (!(a[k][k] > 0)) return []
+      if (!(a[k]![k]! > 0)) return []
       for (let r = k + 1; r < m; r++) {
-        const f = a[r][k] / a[k][k]
-        for (let c = k; c < m; c++) a[r][c] -= f * a[k][c]
-        b[r] -= f * b[k]
+        const f = a[r]![k]! / a[k]![k]!
+        for (let c = k; c < m; c++) a[r]![c]! -= f * a[k]![c]!
+        b[r]! -= f * b[k]!
       }
     }
     for (let k = m - 1; k >= 0; k--) {
-      for (let c = k + 1; c < m; c++) b[k] -= a[k][c] * b[c]
-      b[k] /= a[k][k]
+      for (let c = k + 1; c < m; c++) b[k]! -= a[k]![c]! * b[c]!
+      b[k]! /= a[k]![k]!
     }
     return b.every(Number.isFinite) ? b : []
   }
@@ -84,6 +84,6 @@ export class Anderson {
 
 function dot(a: Float64Array, b: Float64Array): number {
   let sum = 0
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i]
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
   return sum
 }

@@ -44,7 +44,7 @@ const DEPTH = 6
 /** Makes triangles count more than others: their cotangents are what the energy weighs them by. */
 function weigh(corners: Float64Array, weights: Float64Array): void {
   weights.forEach((w, f) => {
-    for (let k = 6 * f + 3; k < 6 * f + 6; k++) corners[k] *= w
+    for (let k = 6 * f + 3; k < 6 * f + 6; k++) corners[k]! *= w
   })
 }
 
@@ -77,8 +77,8 @@ function patternOf(n: number, t: Uint32Array, order: Int32Array): SparsePattern 
   const columns = new Int32Array(n + t.length)
   for (let v = 0; v < n; v++) rows[v] = columns[v] = v
   for (let k = 0; k < t.length; k++) {
-    rows[n + k] = t[k]
-    columns[n + k] = t[k % 3 === 2 ? k - 2 : k + 1]
+    rows[n + k] = t[k]!
+    columns[n + k] = t[k % 3 === 2 ? k - 2 : k + 1]!
   }
   return new SparsePattern(n, rows, columns, order)
 }
@@ -89,14 +89,14 @@ function laplacian(n: number, t: Uint32Array, corners: Float64Array): Float64Arr
   for (let k = 0; k < t.length; k += 3) {
     // The weight of a side is the cotangent of the corner across from it.
     for (let e = 0; e < 3; e++) {
-      const [i, j] = [t[k + e], t[k + ((e + 1) % 3)]]
-      const w = corners[2 * k + 3 + ((e + 2) % 3)] / 2
-      values[i] += w
-      values[j] += w
+      const [i, j] = [t[k + e]!, t[k + ((e + 1) % 3)]!]
+      const w = corners[2 * k + 3 + ((e + 2) % 3)]! / 2
+      values[i]! += w
+      values[j]! += w
       values[n + k + e] = -w
     }
   }
-  values[0] += 1
+  values[0]! += 1
   return values
 }
 
@@ -115,11 +115,11 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64
   const size = Math.sqrt(area)
   const t = mesh.triangles
   const corners = layTriangles(mesh, 1 / size)
-  const cotangents = Float64Array.from({ length: t.length }, (_, k) => corners[6 * Math.floor(k / 3) + 3 + (k % 3)])
+  const cotangents = Float64Array.from({ length: t.length }, (_, k) => corners[6 * Math.floor(k / 3) + 3 + (k % 3)]!)
   if (weights) weigh(corners, weights)
   const factor = new SparseCholesky(pattern, laplacian(n, t, corners))
   const flat = start?.slice() ?? startFlat({ mesh, loop, links, order, cotangents }, area)
-  for (let k = 0; k < 2 * n; k++) flat[k] /= size
+  for (let k = 0; k < 2 * n; k++) flat[k]! /= size
   const pulled = new Float64Array(2 * n)
   const next = new Float64Array(2 * n)
   const work = new Float64Array(2 * n)
@@ -140,13 +140,13 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64
     }
     lowest = energy
     // The pin holds vertex 0 where it is; any place would do.
-    pulled[0] += flat[0]
-    pulled[1] += flat[1]
+    pulled[0]! += flat[0]!
+    pulled[1]! += flat[1]!
     factor.solve(pulled, next, work)
     let most = 0
     for (let k = 0; k < 2 * n; k += 2) {
-      const dx = next[k] - flat[k]
-      const dy = next[k + 1] - flat[k + 1]
+      const dx = next[k]! - flat[k]!
+      const dy = next[k + 1]! - flat[k + 1]!
       const moved = dx * dx + dy * dy
       if (moved > most) most = moved
     }
@@ -158,7 +158,7 @@ export function flattenSheet(mesh: Mesh, weights?: Float64Array, start?: Float64
     ahead.next(flat, next, flat)
   }
   const figures = strains(t, corners, flat)
-  for (let k = 0; k < 2 * n; k++) flat[k] *= size
+  for (let k = 0; k < 2 * n; k++) flat[k]! *= size
   return { flat, rounds, ...figures, energy: figures.energy * size * size }
 }
 
@@ -194,19 +194,19 @@ function strains(t: Uint32Array, corners: Float64Array, flat: Float64Array) {
   let flipped = 0
   for (let k = 0, f = 0; k < t.length; k += 3, f++) {
     const [bx, cx, cy] = corners.subarray(2 * k, 2 * k + 3)
-    const [a, b, c] = [2 * t[k], 2 * t[k + 1], 2 * t[k + 2]]
+    const [a, b, c] = [2 * t[k]!, 2 * t[k + 1]!, 2 * t[k + 2]!]
     // Jacobian from the laid triangle to the flat one.
-    const j00 = (flat[b] - flat[a]) / bx
-    const j10 = (flat[b + 1] - flat[a + 1]) / bx
-    const j01 = (flat[c] - flat[a] - j00 * cx) / cy
-    const j11 = (flat[c + 1] - flat[a + 1] - j10 * cx) / cy
+    const j00 = (flat[b]! - flat[a]!) / bx!
+    const j10 = (flat[b + 1]! - flat[a + 1]!) / bx!
+    const j01 = (flat[c]! - flat[a]! - j00 * cx!) / cy!
+    const j11 = (flat[c + 1]! - flat[a + 1]! - j10 * cx!) / cy!
     const det = j00 * j11 - j01 * j10
     const sum = Math.hypot(j00 + j11, j10 - j01)
     const difference = Math.hypot(j00 - j11, j10 + j01)
     const s1 = (sum + difference) / 2
     const s2 = Math.abs(sum - difference) / 2
     if (det <= 0) flipped++
-    energy += ((bx * cy) / 2) * ((s1 - 1) ** 2 + ((det < 0 ? -s2 : s2) - 1) ** 2)
+    energy += ((bx! * cy!) / 2) * ((s1 - 1) ** 2 + ((det < 0 ? -s2 : s2) - 1) ** 2)
     stretch[2 * f] = s1
     stretch[2 * f + 1] = s2
     strain[f] = Math.max(s1, 1 / Math.max(s2, 1e-9))

@@ -29,10 +29,10 @@ function edgeErrors(mesh: Mesh, flat: Float64Array): number {
   const p = mesh.positions
   for (let k = 0; k < mesh.triangles.length; k += 3) {
     for (let e = 0; e < 3; e++) {
-      const a = mesh.triangles[k + e]
-      const b = mesh.triangles[k + ((e + 1) % 3)]
-      const space = Math.hypot(p[3 * a] - p[3 * b], p[3 * a + 1] - p[3 * b + 1], p[3 * a + 2] - p[3 * b + 2])
-      const plane = Math.hypot(flat[2 * a] - flat[2 * b], flat[2 * a + 1] - flat[2 * b + 1])
+      const a = mesh.triangles[k + e]!
+      const b = mesh.triangles[k + ((e + 1) % 3)]!
+      const space = Math.hypot(p[3 * a]! - p[3 * b]!, p[3 * a + 1]! - p[3 * b + 1]!, p[3 * a + 2]! - p[3 * b + 2]!)
+      const plane = Math.hypot(flat[2 * a]! - flat[2 * b]!, flat[2 * a + 1]! - flat[2 * b + 1]!)
       worst = Math.max(worst, Math.abs(space - plane))
     }
   }
@@ -45,12 +45,12 @@ function arapEnergy(mesh: Mesh, flat: Float64Array): number {
   let sum = 0
   for (let k = 0; k < mesh.triangles.length; k += 3) {
     const [a, b, c] = mesh.triangles.slice(k, k + 3)
-    const side = (i: number, j: number) => [0, 1, 2].map((d) => p[3 * j + d] - p[3 * i + d])
-    const [u, w] = [side(a, b), side(a, c)]
-    const dot = (x: number[], y: number[]) => x.reduce((s, v, d) => s + v * y[d], 0)
+    const side = (i: number, j: number) => [0, 1, 2].map((d) => p[3 * j + d]! - p[3 * i + d]!)
+    const [u, w] = [side(a!, b!), side(a!, c!)]
+    const dot = (x: number[], y: number[]) => x.reduce((s, v, d) => s + v * y[d]!, 0)
     const [e, f, g] = [dot(u, u), dot(u, w), dot(w, w)]
-    const plane = (i: number, j: number) => [flat[2 * j] - flat[2 * i], flat[2 * j + 1] - flat[2 * i + 1]]
-    const [q, r] = [plane(a, b), plane(a, c)]
+    const plane = (i: number, j: number) => [flat[2 * j]! - flat[2 * i]!, flat[2 * j + 1]! - flat[2 * i + 1]!]
+    const [q, r] = [plane(a!, b!), plane(a!, c!)]
     const [E, F, G] = [dot(q, q), dot(q, r), dot(r, r)]
     // Squares of the singular values solve det(second - m first) = 0 of the two first fundamental forms.
     const det = e * g - f * f
@@ -82,7 +82,7 @@ describe('flattening', () => {
     expect(edgeErrors(cone, flat)).toBeLessThan(1e-9)
     // The outer corners stand slant apart round an apex angle of 2 r / slant.
     const [a, b] = [1, 40 * 2 + 1]
-    const chord = Math.hypot(flat[2 * a] - flat[2 * b], flat[2 * a + 1] - flat[2 * b + 1])
+    const chord = Math.hypot(flat[2 * a]! - flat[2 * b]!, flat[2 * a + 1]! - flat[2 * b + 1]!)
     expect(chord).toBeCloseTo(2 * slant * Math.sin(r / slant), 0)
   })
   it('a dome cannot be flat: its strain is small, even on both sides, and nothing is flipped', () => {
@@ -106,7 +106,7 @@ describe('flattening', () => {
     const inch = flattenSheet(at(25.4))
     expect(inch.energy / one.energy).toBeCloseTo(25.4 ** 2, 6)
     expect(inch.rounds).toBe(one.rounds)
-    one.flat.forEach((x, k) => expect(inch.flat[k] / 25.4).toBeCloseTo(x, 9))
+    one.flat.forEach((x, k) => expect(inch.flat[k]! / 25.4).toBeCloseTo(x, 9))
   })
   it('the start on a circle has no flipped triangle and the right area', () => {
     const mesh = sheet(14, 9, (u, v) => [90 * u, 50 * v, 12 * Math.sin(4 * u)])
@@ -123,7 +123,7 @@ describe('flattening', () => {
     let area = 0
     for (let k = 0; k < mesh.triangles.length; k += 3) {
       const [a, b, c] = [...mesh.triangles.slice(k, k + 3)].map((v) => [flat[2 * v], flat[2 * v + 1]])
-      const doubled = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])
+      const doubled = (b![0]! - a![0]!) * (c![1]! - a![1]!) - (c![0]! - a![0]!) * (b![1]! - a![1]!)
       expect(doubled).toBeGreaterThan(-1e-9)
       area += doubled / 2
     }
@@ -137,7 +137,7 @@ describe('flattening', () => {
     for (let k = 0; k < flat.length; k += 7) {
       for (const by of [0.002, -0.002]) {
         const moved = flat.slice()
-        moved[k] += by
+        moved[k]! += by
         expect(of(moved)).toBeGreaterThan(energy - 1e-9)
       }
     }
@@ -162,7 +162,7 @@ describe('flattening', () => {
       return [r * Math.cos(7 * u), r * Math.sin(7 * u), 0]
     })
     const { flat } = flattenSheet(ring)
-    const edge = boundaryLoop(ring).map((v): [number, number] => [flat[2 * v], flat[2 * v + 1]])
+    const edge = boundaryLoop(ring).map((v): [number, number] => [flat[2 * v]!, flat[2 * v + 1]!])
     expect(firstSelfIntersection(edge)).not.toBeNull()
     expect(
       firstSelfIntersection([
@@ -251,9 +251,9 @@ describe('the sparse solver', () => {
     const dense = Array.from({ length: n }, () => new Array<number>(n).fill(0))
     links.forEach((l, v) => {
       entries.add(v, v, l.length + 0.5)
-      dense[v][v] = l.length + 0.5
+      dense[v]![v] = l.length + 0.5
       for (const w of l) {
-        dense[v][w] = -1
+        dense[v]![w] = -1
         if (w < v) entries.add(v, w, -1)
       }
     })
@@ -262,8 +262,8 @@ describe('the sparse solver', () => {
     factored(n, entries, nestedDissection(links)).solve(b, x)
     for (let r = 0; r < n; r++) {
       for (const c of [0, 1]) {
-        const product = dense[r].reduce((s, v, k) => s + v * x[2 * k + c], 0)
-        expect(product).toBeCloseTo(b[2 * r + c], 9)
+        const product = dense[r]!.reduce((s, v, k) => s + v * x[2 * k + c]!, 0)
+        expect(product).toBeCloseTo(b[2 * r + c]!, 9)
       }
     }
   })

@@ -28,9 +28,9 @@ export function bendSheet(mesh: Mesh, start: Float64Array, held: Uint8Array): Fl
     else if (!held[j]) fromHeld.push(j, i, w)
   }
   for (let k = 0; k < t.length; k += 3) {
-    edge(t[k], t[k + 1], corners[2 * k + 5] / 2)
-    edge(t[k + 1], t[k + 2], corners[2 * k + 3] / 2)
-    edge(t[k + 2], t[k], corners[2 * k + 4] / 2)
+    edge(t[k]!, t[k + 1]!, corners[2 * k + 5]! / 2)
+    edge(t[k + 1]!, t[k + 2]!, corners[2 * k + 3]! / 2)
+    edge(t[k + 2]!, t[k]!, corners[2 * k + 4]! / 2)
   }
   const factor = factored(n, entries, nestedDissection(neighbours(n, t)))
   const flat = start.slice()
@@ -42,13 +42,13 @@ export function bendSheet(mesh: Mesh, start: Float64Array, held: Uint8Array): Fl
     pull(t, corners, flat, pulled)
     for (let k = 0; k < fromHeld.length; k += 3) {
       const [i, j, w] = fromHeld.slice(k, k + 3)
-      pulled[2 * i] += w * start[2 * j]
-      pulled[2 * i + 1] += w * start[2 * j + 1]
+      pulled[2 * i!]! += w! * start[2 * j!]!
+      pulled[2 * i! + 1]! += w! * start[2 * j! + 1]!
     }
-    for (let v = 0; v < n; v++) if (held[v]) pulled.set([start[2 * v], start[2 * v + 1]], 2 * v)
+    for (let v = 0; v < n; v++) if (held[v]) pulled.set([start[2 * v]!, start[2 * v + 1]!], 2 * v)
     factor.solve(pulled, next)
     let most = 0
-    for (let k = 0; k < 2 * n; k++) most = Math.max(most, Math.abs(next[k] - flat[k]))
+    for (let k = 0; k < 2 * n; k++) most = Math.max(most, Math.abs(next[k]! - flat[k]!))
     if (most < STEP) return next
     ahead.next(flat, next, flat)
   }

@@ -9,9 +9,9 @@ export function layTriangles(mesh: Mesh, scale: number): Float64Array {
   const t = mesh.triangles
   const out = new Float64Array(t.length * 2)
   for (let k = 0; k < t.length; k += 3) {
-    const [a, b, c] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
-    const [ux, uy, uz] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]]
-    const [vx, vy, vz] = [p[c] - p[a], p[c + 1] - p[a + 1], p[c + 2] - p[a + 2]]
+    const [a, b, c] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
+    const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!]
+    const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!]
     const ab = Math.hypot(ux, uy, uz)
     const bx = scale * ab
     const cx = (scale * (ux * vx + uy * vy + uz * vz)) / ab
@@ -29,24 +29,24 @@ export function pull(t: Uint32Array, corners: Float64Array, flat: Float64Array, 
   let energy = 0
   for (let k = 0; k < t.length; k += 3) {
     const q = 2 * k
-    const a = 2 * t[k]
-    const b = 2 * t[k + 1]
-    const c = 2 * t[k + 2]
+    const a = 2 * t[k]!
+    const b = 2 * t[k + 1]!
+    const c = 2 * t[k + 2]!
     // Sides a->b, b->c, c->a at rest, weighted by the cotangent of the angle opposite.
-    const wab = corners[q + 5] / 2
-    const wbc = corners[q + 3] / 2
-    const wca = corners[q + 4] / 2
-    const abx = corners[q]
-    const bcx = corners[q + 1] - abx
-    const bcy = corners[q + 2]
-    const cax = -corners[q + 1]
+    const wab = corners[q + 5]! / 2
+    const wbc = corners[q + 3]! / 2
+    const wca = corners[q + 4]! / 2
+    const abx = corners[q]!
+    const bcx = corners[q + 1]! - abx
+    const bcy = corners[q + 2]!
+    const cax = -corners[q + 1]!
     const cay = -bcy
-    const uabx = flat[b] - flat[a]
-    const uaby = flat[b + 1] - flat[a + 1]
-    const ubcx = flat[c] - flat[b]
-    const ubcy = flat[c + 1] - flat[b + 1]
-    const ucax = flat[a] - flat[c]
-    const ucay = flat[a + 1] - flat[c + 1]
+    const uabx = flat[b]! - flat[a]!
+    const uaby = flat[b + 1]! - flat[a + 1]!
+    const ubcx = flat[c]! - flat[b]!
+    const ubcy = flat[c + 1]! - flat[b + 1]!
+    const ucax = flat[a]! - flat[c]!
+    const ucay = flat[a + 1]! - flat[c + 1]!
     const along = wab * abx * uabx + wbc * (bcx * ubcx + bcy * ubcy) + wca * (cax * ucax + cay * ucay)
     const turned = wab * abx * uaby + wbc * (bcx * ubcy - bcy * ubcx) + wca * (cax * ucay - cay * ucax)
     const l = Math.sqrt(along * along + turned * turned) || 1
@@ -63,12 +63,12 @@ export function pull(t: Uint32Array, corners: Float64Array, flat: Float64Array, 
     const e2y = wbc * (sin * bcx + cos * bcy)
     const e3x = wca * (cos * cax - sin * cay)
     const e3y = wca * (sin * cax + cos * cay)
-    pulled[a] += e3x - e1x
-    pulled[a + 1] += e3y - e1y
-    pulled[b] += e1x - e2x
-    pulled[b + 1] += e1y - e2y
-    pulled[c] += e2x - e3x
-    pulled[c + 1] += e2y - e3y
+    pulled[a]! += e3x - e1x
+    pulled[a + 1]! += e3y - e1y
+    pulled[b]! += e1x - e2x
+    pulled[b + 1]! += e1y - e2y
+    pulled[c]! += e2x - e3x
+    pulled[c + 1]! += e2y - e3y
   }
   return energy
 }

@@ -16,7 +16,7 @@ export function boundaryLoop(mesh: Mesh): number[] {
   const seen = new Set<number>()
   for (let k = 0; k < t.length; k += 3) {
     for (let e = 0; e < 3; e++) {
-      const key = t[k + e] * n + t[k + ((e + 1) % 3)]
+      const key = t[k + e]! * n + t[k + ((e + 1) % 3)]!
       if (seen.has(key))
         throw new GeometryError('Two triangles run the same way along one edge: the mesh is not a sheet.')
       seen.add(key)
@@ -43,10 +43,10 @@ export function boundaryLoop(mesh: Mesh): number[] {
 export function neighbours(vertexCount: number, triangles: Uint32Array): number[][] {
   const sets = Array.from({ length: vertexCount }, () => new Set<number>())
   for (let k = 0; k < triangles.length; k += 3) {
-    const [a, b, c] = [triangles[k], triangles[k + 1], triangles[k + 2]]
-    sets[a].add(b).add(c)
-    sets[b].add(a).add(c)
-    sets[c].add(a).add(b)
+    const [a, b, c] = [triangles[k]!, triangles[k + 1]!, triangles[k + 2]!]
+    sets[a]!.add(b).add(c)
+    sets[b]!.add(a).add(c)
+    sets[c]!.add(a).add(b)
   }
   return sets.map((s) => [...s])
 }
@@ -85,14 +85,14 @@ function piecesOf(n: number, t: Uint32Array): number {
   const parent = Int32Array.from({ length: n }, (_, v) => v)
   const root = (v: number): number => {
     while (parent[v] !== v) {
-      parent[v] = parent[parent[v]]
-      v = parent[v]
+      parent[v] = parent[parent[v]!]!
+      v = parent[v]!
     }
     return v
   }
   let pieces = n
   for (let k = 0; k < t.length; k++) {
-    const [a, b] = [root(t[k]), root(t[k % 3 === 2 ? k - 2 : k + 1])]
+    const [a, b] = [root(t[k]!), root(t[k % 3 === 2 ? k - 2 : k + 1]!)]
     if (a === b) continue
     parent[a] = b
     pieces--

@@ -26,10 +26,10 @@ export function nestedDissection(links: readonly number[][]): Int32Array {
     const queue = [start]
     level[start] = 0
     for (let i = 0; i < queue.length; i++) {
-      const v = queue[i]
-      for (const w of links[v]) {
-        if (piece[w] !== id || level[w] >= 0) continue
-        level[w] = level[v] + 1
+      const v = queue[i]!
+      for (const w of links[v]!) {
+        if (piece[w] !== id || level[w]! >= 0) continue
+        level[w] = level[v]! + 1
         queue.push(w)
       }
     }
@@ -48,9 +48,9 @@ export function nestedDissection(links: readonly number[][]): Int32Array {
       place(list)
       continue
     }
-    const near = search(list[0], id)
+    const near = search(list[0]!, id)
     forget(near)
-    const far = search(near[near.length - 1], id)
+    const far = search(near[near.length - 1]!, id)
     if (far.length < list.length) {
       // Not one piece: what was reached and the rest are taken on their own.
       const reached = far.slice()
@@ -62,10 +62,10 @@ export function nestedDissection(links: readonly number[][]): Int32Array {
       )
       continue
     }
-    const middle = level[far[far.length >> 1]]
+    const middle = level[far[far.length >> 1]!]!
     const cut = far.filter((v) => level[v] === middle)
-    const before = far.filter((v) => level[v] < middle)
-    const after = far.filter((v) => level[v] > middle)
+    const before = far.filter((v) => level[v]! < middle)
+    const after = far.filter((v) => level[v]! > middle)
     forget(far)
     place(cut)
     if (before.length > 0) stack.push(before)

@@ -28,12 +28,12 @@ export function gridSeams(mesh: Mesh): Record<SeamName, number[]> {
       'The mesh is not a wall laid out column by column, so its back, rim, ridge and rib are not known. Name them as lines in groups "back", "rim", "ridge" and "rib".',
     )
   }
-  const at = (v: number): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]
+  const at = (v: number): Vec3 => [mesh.positions[3 * v]!, mesh.positions[3 * v + 1]!, mesh.positions[3 * v + 2]!]
   const top = Array.from({ length: columns }, (_, i) => i * rows + rows - 1)
   let bend = 1
   let least = Infinity
   for (let i = 2; i + 2 < columns; i++) {
-    const cos = dot(unit(sub(at(top[i]), at(top[i - 2]))), unit(sub(at(top[i + 2]), at(top[i]))))
+    const cos = dot(unit(sub(at(top[i]!), at(top[i - 2]!))), unit(sub(at(top[i + 2]!), at(top[i]!))))
     if (cos < least) [least, bend] = [cos, i]
   }
   return {
@@ -50,7 +50,7 @@ export function seamWeights(mesh: Mesh, lines: readonly (readonly number[])[]): 
   const t = mesh.triangles
   const out = new Float64Array(t.length / 3).fill(1)
   for (let f = 0; f < out.length; f++) {
-    const corners = [t[3 * f], t[3 * f + 1], t[3 * f + 2]].filter((v) => on.has(v)).length
+    const corners = [t[3 * f], t[3 * f + 1], t[3 * f + 2]].filter((v) => on.has(v!)).length
     if (corners >= 2) out[f] = SEAM_WEIGHT
   }
   return out
@@ -62,9 +62,9 @@ export function seamDrift(mesh: Mesh, flat: Float64Array, line: readonly number[
   let space = 0
   let plane = 0
   for (let k = 1; k < line.length; k++) {
-    const [a, b] = [line[k - 1], line[k]]
-    space += dist3([p[3 * a], p[3 * a + 1], p[3 * a + 2]], [p[3 * b], p[3 * b + 1], p[3 * b + 2]])
-    plane += Math.hypot(flat[2 * a] - flat[2 * b], flat[2 * a + 1] - flat[2 * b + 1])
+    const [a, b] = [line[k - 1]!, line[k]!]
+    space += dist3([p[3 * a]!, p[3 * a + 1]!, p[3 * a + 2]!], [p[3 * b]!, p[3 * b + 1]!, p[3 * b + 2]!])
+    plane += Math.hypot(flat[2 * a]! - flat[2 * b]!, flat[2 * a + 1]! - flat[2 * b + 1]!)
   }
   return { space, plane }
 }

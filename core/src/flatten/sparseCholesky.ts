@@ -46,10 +46,10 @@ export class SparsePattern {
     const reach = new Reach(n, upper, this.parent)
     const counts = new Int32Array(n).fill(1)
     for (let k = 0; k < n; k++) {
-      for (let top = reach.of(k); top < n; top++) counts[reach.stack[top]]++
+      for (let top = reach.of(k); top < n; top++) counts[reach.stack[top]!]!++
     }
     this.start = new Int32Array(n + 1)
-    for (let k = 0; k < n; k++) this.start[k + 1] = this.start[k] + counts[k]
+    for (let k = 0; k < n; k++) this.start[k + 1] = this.start[k]! + counts[k]!
   }
 }
 
@@ -77,10 +77,10 @@ export class SparseCholesky {
     this.n = n
     this.order = order
     this.start = start
-    this.rows = new Int32Array(start[n])
-    this.values = new Float64Array(start[n])
+    this.rows = new Int32Array(start[n]!)
+    this.values = new Float64Array(start[n]!)
     const placed = new Float64Array(entries.length)
-    for (let e = 0; e < entries.length; e++) placed[slots[e]] = entries[e]
+    for (let e = 0; e < entries.length; e++) placed[slots[e]!] = entries[e]!
     this.factor(upper, placed, new Reach(n, upper, parent))
   }
 
@@ -90,23 +90,23 @@ export class SparseCholesky {
     const x = new Float64Array(n)
     for (let k = 0; k < n; k++) {
       let top = reach.of(k)
-      for (let p = upper.start[k]; p < upper.start[k + 1]; p++) x[upper.rows[p]] += entries[p]
-      let diagonal = x[k]
+      for (let p = upper.start[k]!; p < upper.start[k + 1]!; p++) x[upper.rows[p]!]! += entries[p]!
+      let diagonal = x[k]!
       x[k] = 0
       for (; top < n; top++) {
-        const i = reach.stack[top]
-        const lki = x[i] / values[start[i]]
+        const i = reach.stack[top]!
+        const lki = x[i]! / values[start[i]!]!
         x[i] = 0
-        const end = next[i]
-        for (let p = start[i] + 1; p < end; p++) x[rows[p]] -= values[p] * lki
+        const end = next[i]!
+        for (let p = start[i]! + 1; p < end; p++) x[rows[p]!]! -= values[p]! * lki
         diagonal -= lki * lki
-        next[i]++
+        next[i]!++
         rows[end] = k
         values[end] = lki
       }
       if (!(diagonal > 1e-14))
         throw new GeometryError('A triangle of this sheet has no area, so it cannot be laid flat.')
-      const p = next[k]++
+      const p = next[k]!++
       rows[p] = k
       values[p] = Math.sqrt(diagonal)
     }
@@ -119,34 +119,34 @@ export class SparseCholesky {
   solve(b: Float64Array, x: Float64Array, work = new Float64Array(2 * this.n)): void {
     const { n, start, rows, values, order } = this
     for (let i = 0; i < n; i++) {
-      work[2 * i] = b[2 * order[i]]
-      work[2 * i + 1] = b[2 * order[i] + 1]
+      work[2 * i] = b[2 * order[i]!]!
+      work[2 * i + 1] = b[2 * order[i]! + 1]!
     }
     for (let j = 0; j < n; j++) {
-      const d = values[start[j]]
-      const vx = (work[2 * j] /= d)
-      const vy = (work[2 * j + 1] /= d)
-      for (let p = start[j] + 1; p < start[j + 1]; p++) {
-        const r = 2 * rows[p]
-        work[r] -= values[p] * vx
-        work[r + 1] -= values[p] * vy
+      const d = values[start[j]!]!
+      const vx = (work[2 * j]! /= d)
+      const vy = (work[2 * j + 1]! /= d)
+      for (let p = start[j]! + 1; p < start[j + 1]!; p++) {
+        const r = 2 * rows[p]!
+        work[r]! -= values[p]! * vx
+        work[r + 1]! -= values[p]! * vy
       }
     }
     for (let j = n - 1; j >= 0; j--) {
-      let vx = work[2 * j]
-      let vy = work[2 * j + 1]
-      for (let p = start[j] + 1; p < start[j + 1]; p++) {
-        const r = 2 * rows[p]
-        vx -= values[p] * work[r]
-        vy -= values[p] * work[r + 1]
+      let vx = work[2 * j]!
+      let vy = work[2 * j + 1]!
+      for (let p = start[j]! + 1; p < start[j + 1]!; p++) {
+        const r = 2 * rows[p]!
+        vx -= values[p]! * work[r]!
+        vy -= values[p]! * work[r + 1]!
       }
-      const d = values[start[j]]
+      const d = values[start[j]!]!
       work[2 * j] = vx / d
       work[2 * j + 1] = vy / d
     }
     for (let i = 0; i < n; i++) {
-      x[2 * order[i]] = work[2 * i]
-      x[2 * order[i] + 1] = work[2 * i + 1]
+      x[2 * order[i]!] = work[2 * i]!
+      x[2 * order[i]! + 1] = work[2 * i + 1]!
     }
   }
 
@@ -161,14 +161,14 @@ function permuted(n: number, rows: ArrayLike<number>, columns: ArrayLike<number>
   order.forEach((old, at) => (place[old] = at))
   const count = rows.length
   const start = new Int32Array(n + 1)
-  for (let e = 0; e < count; e++) start[Math.max(place[rows[e]], place[columns[e]]) + 1]++
-  for (let k = 0; k < n; k++) start[k + 1] += start[k]
+  for (let e = 0; e < count; e++) start[Math.max(place[rows[e]!]!, place[columns[e]!]!) + 1]!++
+  for (let k = 0; k < n; k++) start[k + 1]! += start[k]!
   const next = start.slice(0, n)
   const upper: Upper = { start, rows: new Int32Array(count) }
   const slots = new Int32Array(count)
   for (let e = 0; e < count; e++) {
-    const [a, b] = [place[rows[e]], place[columns[e]]]
-    const p = next[a > b ? a : b]++
+    const [a, b] = [place[rows[e]!]!, place[columns[e]!]!]
+    const p = next[a > b ? a : b]!++
     upper.rows[p] = a < b ? a : b
     slots[e] = p
   }
@@ -180,13 +180,13 @@ function eliminationTree(n: number, upper: Upper): Int32Array {
   const parent = new Int32Array(n).fill(-1)
   const ancestor = new Int32Array(n).fill(-1)
   for (let k = 0; k < n; k++) {
-    for (let p = upper.start[k]; p < upper.start[k + 1]; p++) {
-      let i = upper.rows[p]
+    for (let p = upper.start[k]!; p < upper.start[k + 1]!; p++) {
+      let i = upper.rows[p]!
       while (i !== -1 && i < k) {
         const up = ancestor[i]
         ancestor[i] = k
         if (up === -1) parent[i] = k
-        i = up
+        i = up!
       }
     }
   }
@@ -212,13 +212,13 @@ class Reach {
     const { n, upper, parent, stack, mark } = this
     let top = n
     mark[k] = k
-    for (let p = upper.start[k]; p < upper.start[k + 1]; p++) {
+    for (let p = upper.start[k]!; p < upper.start[k + 1]!; p++) {
       let length = 0
-      for (let i = upper.rows[p]; mark[i] !== k; i = parent[i]) {
-        stack[length++] = i
+      for (let i = upper.rows[p]!; mark[i] !== k; i = parent[i]!) {
+        stack[length++] = i!
         mark[i] = k
       }
-      while (length > 0) stack[--top] = stack[--length]
+      while (length > 0) stack[--top] = stack[--length]!
     }
     return top
   }

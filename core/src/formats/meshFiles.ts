@@ -4,8 +4,9 @@ import type { TriangleMesh } from '../geometry/closestPoint.ts'
 export function writeObj(mesh: TriangleMesh, name: string): string {
   const { positions: v, triangles: t } = mesh
   const lines = [`# ${name.replace(/\s+/g, ' ')}, millimetres`, `o ${name.replace(/\s+/g, '_')}`]
-  for (let i = 0; i < v.length; i += 3) lines.push(`v ${v[i].toFixed(4)} ${v[i + 1].toFixed(4)} ${v[i + 2].toFixed(4)}`)
-  for (let k = 0; k < t.length; k += 3) lines.push(`f ${t[k] + 1} ${t[k + 1] + 1} ${t[k + 2] + 1}`)
+  for (let i = 0; i < v.length; i += 3)
+    lines.push(`v ${v[i]!.toFixed(4)} ${v[i + 1]!.toFixed(4)} ${v[i + 2]!.toFixed(4)}`)
+  for (let k = 0; k < t.length; k += 3) lines.push(`f ${t[k]! + 1} ${t[k + 1]! + 1} ${t[k + 2]! + 1}`)
   return `${lines.join('\n')}\n`
 }
 
@@ -25,11 +26,11 @@ export function writeStl(mesh: TriangleMesh, name: string): Uint8Array<ArrayBuff
   for (let i = 0; i < Math.min(HEADER, header.length); i++) bytes[i] = header.charCodeAt(i) & 0x7f
   view.setUint32(HEADER, count, true)
   for (let k = 0; k < count; k++) {
-    const [a, b, c] = [t[k * 3] * 3, t[k * 3 + 1] * 3, t[k * 3 + 2] * 3]
-    const [ux, uy, uz] = [v[b] - v[a], v[b + 1] - v[a + 1], v[b + 2] - v[a + 2]]
-    const [wx, wy, wz] = [v[c] - v[a], v[c + 1] - v[a + 1], v[c + 2] - v[a + 2]]
+    const [a, b, c] = [t[k * 3]! * 3, t[k * 3 + 1]! * 3, t[k * 3 + 2]! * 3]
+    const [ux, uy, uz] = [v[b]! - v[a]!, v[b + 1]! - v[a + 1]!, v[b + 2]! - v[a + 2]!]
+    const [wx, wy, wz] = [v[c]! - v[a]!, v[c + 1]! - v[a + 1]!, v[c + 2]! - v[a + 2]!]
     const n = [uy * wz - uz * wy, uz * wx - ux * wz, ux * wy - uy * wx]
-    const size = Math.hypot(n[0], n[1], n[2]) || 1
+    const size = Math.hypot(n[0]!, n[1]!, n[2]!) || 1
     let at = HEADER + 4 + k * RECORD
     for (const f of n) {
       view.setFloat32(at, f / size, true)
@@ -37,7 +38,7 @@ export function writeStl(mesh: TriangleMesh, name: string): Uint8Array<ArrayBuff
     }
     for (const corner of [a, b, c]) {
       for (let d = 0; d < 3; d++) {
-        view.setFloat32(at, v[corner + d], true)
+        view.setFloat32(at, v[corner + d]!, true)
         at += 4
       }
     }
@@ -50,10 +51,10 @@ export function writeStlText(mesh: TriangleMesh, name: string): string {
   const { positions: v, triangles: t } = mesh
   const label = name.replace(/\s+/g, '_')
   const lines = [`solid ${label}`]
-  const corner = (i: number) => `vertex ${v[i * 3].toFixed(5)} ${v[i * 3 + 1].toFixed(5)} ${v[i * 3 + 2].toFixed(5)}`
+  const corner = (i: number) => `vertex ${v[i * 3]!.toFixed(5)} ${v[i * 3 + 1]!.toFixed(5)} ${v[i * 3 + 2]!.toFixed(5)}`
   for (let k = 0; k < t.length; k += 3) {
     lines.push('facet normal 0 0 0', ' outer loop')
-    for (let c = 0; c < 3; c++) lines.push(`  ${corner(t[k + c])}`)
+    for (let c = 0; c < 3; c++) lines.push(`  ${corner(t[k + c]!)}`)
     lines.push(' endloop', 'endfacet')
   }
   lines.push(`endsolid ${label}`)
@@ -81,10 +82,10 @@ export function writePly(mesh: TriangleMesh): Uint8Array<ArrayBuffer> {
   for (let i = 0; i < header.length; i++) bytes[i] = header.charCodeAt(i)
   const view = new DataView(buffer)
   let at = header.length
-  for (let i = 0; i < v.length; i++, at += 4) view.setFloat32(at, v[i], true)
+  for (let i = 0; i < v.length; i++, at += 4) view.setFloat32(at, v[i]!, true)
   for (let k = 0; k < t.length; k += 3) {
     view.setUint8(at++, 3)
-    for (let c = 0; c < 3; c++, at += 4) view.setInt32(at, t[k + c], true)
+    for (let c = 0; c < 3; c++, at += 4) view.setInt32(at, t[k + c]!, true)
   }
   return bytes
 }

@@ -37,7 +37,7 @@ export function readObjSheet(text: string): ObjSheet {
     } else if (words[0] === 'f') {
       const face = words.slice(1).map(corner)
       if (face.length < 3) throw wrong('has a face with fewer than three corners')
-      for (let k = 1; k + 1 < face.length; k++) triangles.push(face[0], face[k], face[k + 1])
+      for (let k = 1; k + 1 < face.length; k++) triangles.push(face[0]!, face[k]!, face[k + 1]!)
     }
   })
   if (positions.length === 0) throw new GeometryError('The file holds no mesh: no line of it begins with "v".')

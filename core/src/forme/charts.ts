@@ -21,13 +21,13 @@ export interface Chart {
 
 const chartOf = (forme: Forme, flat: Float64Array): Chart => {
   const positions = new Float64Array((3 * flat.length) / 2)
-  for (let v = 0; v < flat.length / 2; v++) positions.set([flat[2 * v], flat[2 * v + 1]], 3 * v)
+  for (let v = 0; v < flat.length / 2; v++) positions.set([flat[2 * v]!, flat[2 * v + 1]!], 3 * v)
   return { flat, closest: new ClosestPoints({ positions, triangles: wallTriangles(forme.columns, forme.rows) }) }
 }
 
 /** The feather line of a flat grid. */
 export const featherOf = ({ columns, rows }: Forme, flat: Float64Array): Path =>
-  Array.from({ length: columns }, (_, i): Point => [flat[2 * i * rows], flat[2 * i * rows + 1]])
+  Array.from({ length: columns }, (_, i): Point => [flat[2 * i * rows]!, flat[2 * i * rows + 1]!])
 
 /**
  * The mean forme, and how each side's leather lies on it. Where each side keeps its own feather line, that line is the
@@ -44,12 +44,12 @@ export function chartsOf(forme: Forme, feather: 'own' | 'mean'): Record<'mean' |
     const flat = forme.mean.slice()
     let run = 0
     for (let i = 0; i < columns; i++) {
-      if (i > 0) run += Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1])
+      if (i > 0) run += Math.hypot(line[i]![0] - line[i - 1]![0], line[i]![1] - line[i - 1]![1])
       const ends = Math.min(smoothstep(0, RAMP.heel, run), smoothstep(0, RAMP.toe, total - run))
       const foot = 2 * i * rows
       for (let j = 0; j < rows; j++) {
         const share = ends * (1 - smoothstep(0, FADE, j / (rows - 1)))
-        for (const d of [0, 1]) flat[foot + 2 * j + d] += share * (forme.flat[side][foot + d] - forme.mean[foot + d])
+        for (const d of [0, 1]) flat[foot + 2 * j + d]! += share * (forme.flat[side][foot + d]! - forme.mean[foot + d]!)
       }
     }
     return chartOf(forme, flat)

@@ -43,12 +43,12 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
     expect(pathLength(map.back)).toBeCloseTo(back, 0)
   })
   it('stands on the foot of the back curve with the joint level', () => {
-    expect(Math.hypot(...map.back[0])).toBeLessThan(1e-9)
+    expect(Math.hypot(...map.back[0]!)).toBeLessThan(1e-9)
     const joint = map.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
     expect(Math.abs(joint[1])).toBeLessThan(1e-6)
     expect(joint[0]).toBeGreaterThan(0.6 * m.length)
     // The toe lies forward and above it, because of the toe spring and the toe box.
-    expect(map.toeRib[0][0]).toBeGreaterThan(joint[0])
+    expect(map.toeRib[0]![0]).toBeGreaterThan(joint[0])
   })
   it('maps there and back within 0.05 mm, everywhere on either wall', () => {
     fc.assert(
@@ -61,11 +61,11 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
         (i, j, s, t, side) => {
           // Any place of any cell's first triangle, feather line included.
           const w = forme.walls[side]
-          const corner = (v: number): Vec3 => [w[3 * v], w[3 * v + 1], w[3 * v + 2]]
+          const corner = (v: number): Vec3 => [w[3 * v]!, w[3 * v + 1]!, w[3 * v + 2]!]
           const v = i * forme.rows + j
           const [a, b, c] = [corner(v), corner(v + forme.rows), corner(v + 1)]
           const [x, y] = s + t > 1 ? [1 - s, 1 - t] : [s, t]
-          const on: Vec3 = [0, 1, 2].map((d) => a[d] + x * (b[d] - a[d]) + y * (c[d] - a[d])) as unknown as Vec3
+          const on: Vec3 = [0, 1, 2].map((d) => a[d]! + x * (b[d]! - a[d]!) + y * (c[d]! - a[d]!)) as unknown as Vec3
           const p = map.fromLast(side, on)
           const there = map.toLast(side, p)
           // Cells whose diagonal runs the other way are met up to their own bend.
@@ -85,9 +85,9 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
       expect(length3(there) / 118).toBeLessThan(1.06)
       // No step of it turns by more than 6 degrees.
       for (let i = 1; i + 1 < there.length; i++) {
-        const [p, q, r] = [there[i - 1], there[i], there[i + 1]]
-        const [a, b] = [[0, 1, 2].map((d) => q[d] - p[d]), [0, 1, 2].map((d) => r[d] - q[d])]
-        const cos = a.reduce((s, x, d) => s + x * b[d], 0) / (Math.hypot(...a) * Math.hypot(...b))
+        const [p, q, r] = [there[i - 1]!, there[i]!, there[i + 1]!]
+        const [a, b] = [[0, 1, 2].map((d) => q[d]! - p[d]!), [0, 1, 2].map((d) => r[d]! - q[d]!)]
+        const cos = a.reduce((s, x, d) => s + x * b[d]!, 0) / (Math.hypot(...a) * Math.hypot(...b))
         expect(cos).toBeGreaterThan(Math.cos(0.105))
       }
     }
@@ -97,9 +97,9 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
     for (const side of sides) {
       const feather = featherLine(surface, side)
       const own = wallLines(surface).feather.map((v) => walls[side].slice(3 * v, 3 * v + 3))
-      expect(length3(own.map((p) => [p[0], p[1], p[2]] as const))).toBeCloseTo(length3(feather), 0)
-      const top = wallLines(surface).ridge[10]
-      expect(Math.abs(walls.lateral[3 * top] - walls.medial[3 * top])).toBeLessThan(1e-9)
+      expect(length3(own.map((p) => [p[0]!, p[1]!, p[2]!] as const))).toBeCloseTo(length3(feather), 0)
+      const top = wallLines(surface).ridge[10]!
+      expect(Math.abs(walls.lateral[3 * top]! - walls.medial[3 * top]!)).toBeLessThan(1e-9)
     }
   })
   it('a pattern’s feather line is the last’s own on each side, and comes back from it', () => {
@@ -107,10 +107,10 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
       const own = featherLine(surface, side)
       const line = map.feathers[side]
       for (let i = 4; i < line.length - 4; i += 6) {
-        const there = map.toLast(side, line[i])
-        const away = Math.min(...own.slice(1).map((p, k) => toSegment(there, own[k], p)))
+        const there = map.toLast(side, line[i]!)
+        const away = Math.min(...own.slice(1).map((p, k) => toSegment(there, own[k]!, p)))
         expect(away).toBeLessThan(0.15)
-        expect(distance(map.fromLast(side, there), line[i])).toBeLessThan(0.05)
+        expect(distance(map.fromLast(side, there), line[i]!)).toBeLessThan(0.05)
       }
     }
   })
@@ -135,10 +135,10 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
       const ahead = tape.filter((p, i) => p[0] > from[0] || i > tape.length / 2)
       expect(Math.abs(distance(opened.fold.from, opened.fold.to) - length3([from, ...ahead]))).toBeLessThan(0.15)
       expect(Math.abs(distance(opened.fold.from, opened.fold.to) - run)).toBeLessThan(1)
-      const way = [0, 1].map((d) => (opened.fold.to[d] - opened.fold.from[d]) / run)
+      const way = [0, 1].map((d) => (opened.fold.to[d]! - opened.fold.from[d]!) / run)
       for (let k = 1; k <= 12; k++) {
         const p = opened.place(pointAt(map.centre, pathLength(map.centre) - (run * (12 - k)) / 12.5))
-        const off = (p[0] - throat[0]) * way[1] - (p[1] - throat[1]) * way[0]
+        const off = (p[0] - throat[0]) * way[1]! - (p[1] - throat[1]) * way[0]!
         expect(Math.abs(off)).toBeLessThan(0.4)
       }
     })
@@ -159,7 +159,7 @@ describe.each(Object.entries(sampleMeasures))('the forme of the %s last', (_name
       const front = map.feather.filter((p) => p[0] > throat[0] - 30)
       const ring = [...front.map(opened.place), ...[opened.fold.to, opened.fold.from]]
       expect(signedArea(ring)).toBeGreaterThan(0)
-      expect(isSimple(ring.filter((p, i) => i === 0 || distance(p, ring[i - 1]) > 0.2))).toBe(true)
+      expect(isSimple(ring.filter((p, i) => i === 0 || distance(p, ring[i - 1]!) > 0.2))).toBe(true)
       expect(opened.feather.opened).toBeGreaterThan(opened.feather.forme)
       expect(opened.feather.opened).toBeLessThan(1.25 * opened.feather.forme)
     })
@@ -179,13 +179,13 @@ describe('a wall laid flat from a coarse sheet', () => {
       expect(twice.flipped).toBe(0)
       // Up to a turn and a shift they are the same: compare two long distances across.
       const across = (flat: Float64Array, a: number, b: number) =>
-        Math.hypot(flat[2 * a] - flat[2 * b], flat[2 * a + 1] - flat[2 * b + 1])
+        Math.hypot(flat[2 * a]! - flat[2 * b]!, flat[2 * a + 1]! - flat[2 * b + 1]!)
       const corner = surface.columns * surface.rows - 1
       for (const [a, b] of [
         [0, corner],
         [surface.rows - 1, corner - surface.rows + 1],
       ]) {
-        expect(across(twice.flat, a, b)).toBeCloseTo(across(once.flat, a, b), 1)
+        expect(across(twice.flat, a!, b!)).toBeCloseTo(across(once.flat, a!, b!), 1)
       }
     }
   })
@@ -201,7 +201,7 @@ describe('how the sides are laid on each other', () => {
     const map = new FormeMap(surface, back)
     // The vamp point lies on both ridges, up to half of what the sides differ in its distance from the back point.
     const at = map.ridgeAt(0.69 * 290)
-    expect(distance(at, back.matched[1])).toBeLessThan(1)
+    expect(distance(at, back.matched[1]!)).toBeLessThan(1)
   })
   it('paper strains less, true seams drift less', () => {
     const paper = makeForme(surface, 'paper', 'back and vamp')
@@ -218,15 +218,15 @@ describe('above the cone', () => {
   it('a shaft stands on the rim without a step', () => {
     const surface = generateLast(sampleMeasures.boot)
     const map = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'))
-    const [a, b] = [map.rim[0], map.rim[map.rim.length - 1]]
+    const [a, b] = [map.rim[0]!, map.rim[map.rim.length - 1]!]
     // A level line over the cone, and one straight up through its rim.
     const over = Array.from({ length: 60 }, (_, k): Point => [a[0] + 24 + ((b[0] - a[0] - 24) * k) / 59, b[1] + 25])
-    const middle = map.rim[Math.floor(map.rim.length / 2)]
+    const middle = map.rim[Math.floor(map.rim.length / 2)]!
     const up = Array.from({ length: 60 }, (_, k): Point => [middle[0], middle[1] + 6 + k])
     for (const line of [over, up]) {
       const there = line.map((p) => map.toLast('lateral', p))
       for (let i = 1; i < line.length; i++) {
-        const step = dist3(there[i], there[i - 1]) / distance(line[i], line[i - 1])
+        const step = dist3(there[i]!, there[i - 1]!) / distance(line[i]!, line[i - 1]!)
         expect(step).toBeGreaterThan(0.6)
         expect(step).toBeLessThan(1.9)
       }

@@ -55,7 +55,7 @@ const sides: Side[] = ['lateral', 'medial']
 /** The wall as a sheet, outside up; the medial wall is mirrored so that both run the same way. Diagonals alternate. */
 function wallMesh(wall: Float64Array, side: Side, triangles: Uint32Array): Mesh {
   const positions = wall.slice()
-  if (side === 'medial') for (let k = 1; k < positions.length; k += 3) positions[k] = -positions[k]
+  if (side === 'medial') for (let k = 1; k < positions.length; k += 3) positions[k] = -positions[k]!
   return { positions, triangles }
 }
 
@@ -67,24 +67,24 @@ function vertexStrain(mesh: Mesh, sheet: FlatSheet): Float64Array {
   const t = mesh.triangles
   for (let k = 0; k < t.length; k++) {
     const f = Math.floor(k / 3)
-    const [s1, s2] = [sheet.stretch[2 * f], sheet.stretch[2 * f + 1]]
+    const [s1, s2] = [sheet.stretch[2 * f]!, sheet.stretch[2 * f + 1]!]
     // Flat longer than the last (s1 > 1) means leather that must shrink there; the leather's own stretch is the inverse.
     const own = s1 - 1 > 1 - s2 ? 1 / s1 - 1 : 1 / s2 - 1
-    sum[t[k]] += own
-    count[t[k]]++
+    sum[t[k]!]! += own
+    count[t[k]!]!++
   }
-  return sum.map((s, v) => s / count[v])
+  return sum.map((s, v) => s / count[v]!)
 }
 
 /** Where a vertex lies flat. */
-const at = (flat: Float64Array, v: number): Point => [flat[2 * v], flat[2 * v + 1]]
+const at = (flat: Float64Array, v: number): Point => [flat[2 * v]!, flat[2 * v + 1]!]
 
 /** The stretch of a run of vertices that holds a length from its start, and the share of it. */
 function along(lengths: Float64Array, target: number): { k: number; t: number } {
   let k = 0
-  while (k + 2 < lengths.length && lengths[k + 1] < target) k++
-  const span = lengths[k + 1] - lengths[k]
-  return { k, t: span > 0 ? Math.min(1, Math.max(0, (target - lengths[k]) / span)) : 0 }
+  while (k + 2 < lengths.length && lengths[k + 1]! < target) k++
+  const span = lengths[k + 1]! - lengths[k]!
+  return { k, t: span > 0 ? Math.min(1, Math.max(0, (target - lengths[k]!) / span)) : 0 }
 }
 
 const moved = (flat: Float64Array, move: (p: Point) => Point): Float64Array => {
@@ -104,7 +104,7 @@ export function referencePoints(
   const { k, t } = along(cumulative(back), (BACK_POINT * surface.length) / 290)
   const vamp = lineAtX(walls, lines.ridge, STATIONS.ridgeJoint * surface.length)
   const mix = (a: Point, b: Point, share: number): Point => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
-  return [mix(back[k], back[k + 1], t), mix(at(flat, vamp.from), at(flat, vamp.to), vamp.t)]
+  return [mix(back[k]!, back[k + 1]!, t), mix(at(flat, vamp.from), at(flat, vamp.to), vamp.t)]
 }
 
 /**
@@ -147,13 +147,13 @@ export function makeForme(
   }
   const lateral = sheets.lateral.flat
   const medial = moved(sheets.medial.flat, procrustes(marks('medial'), marks('lateral')))
-  const mean = lateral.map((x, k) => (x + medial[k]) / 2)
+  const mean = lateral.map((x, k) => (x + medial[k]!) / 2)
   // The frame: foot of the back curve at the origin, the joint's feather point level with it.
   const joint = lineAtX(walls, lines.feather, (surface.joints.lateral + surface.joints.medial) / 2)
   const foot = at(mean, 0)
-  const ahead = [0, 1].map((d) => mean[2 * joint.from + d] * (1 - joint.t) + mean[2 * joint.to + d] * joint.t)
-  const l = Math.hypot(ahead[0] - foot[0], ahead[1] - foot[1])
-  const [c, s] = [(ahead[0] - foot[0]) / l, (ahead[1] - foot[1]) / l]
+  const ahead = [0, 1].map((d) => mean[2 * joint.from + d]! * (1 - joint.t) + mean[2 * joint.to + d]! * joint.t)
+  const l = Math.hypot(ahead[0]! - foot[0], ahead[1]! - foot[1])
+  const [c, s] = [(ahead[0]! - foot[0]) / l, (ahead[1]! - foot[1]) / l]
   const stand = (p: Point): Point => {
     const [x, y] = [p[0] - foot[0], p[1] - foot[1]]
     return [c * x + s * y, -s * x + c * y]

@@ -60,14 +60,14 @@ export class FormeMap {
   }
 
   private vertex(v: number): Point {
-    return [this.forme.mean[2 * v], this.forme.mean[2 * v + 1]]
+    return [this.forme.mean[2 * v]!, this.forme.mean[2 * v + 1]!]
   }
 
   /** Where a point of a side's grid lies on the forme. */
   flatVertex(side: Side, column: number, row: number): Point {
     const v = 2 * (column * this.forme.rows + row)
     const { flat } = this.charts[side]
-    return [flat[v], flat[v + 1]]
+    return [flat[v]!, flat[v + 1]!]
   }
 
   /** Weights of a triangle's corners for a point of the forme; beyond the edge they go below zero. */
@@ -77,11 +77,11 @@ export class FormeMap {
   ): { corners: [number, number, number]; weights: [number, number, number] } {
     const { triangle } = closest.to([p[0], p[1], 0])
     const k = 3 * triangle
-    const corners: [number, number, number] = [this.triangles[k], this.triangles[k + 1], this.triangles[k + 2]]
-    const [a, b, c] = corners.map((v): Point => [flat[2 * v], flat[2 * v + 1]])
-    const det = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])
-    const wb = ((p[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (p[1] - a[1])) / det
-    const wc = ((b[0] - a[0]) * (p[1] - a[1]) - (p[0] - a[0]) * (b[1] - a[1])) / det
+    const corners: [number, number, number] = [this.triangles[k]!, this.triangles[k + 1]!, this.triangles[k + 2]!]
+    const [a, b, c] = corners.map((v): Point => [flat[2 * v]!, flat[2 * v + 1]!])
+    const det = (b![0] - a![0]) * (c![1] - a![1]) - (c![0] - a![0]) * (b![1] - a![1])
+    const wb = ((p[0] - a![0]) * (c![1] - a![1]) - (c![0] - a![0]) * (p[1] - a![1])) / det
+    const wc = ((b![0] - a![0]) * (p[1] - a![1]) - (p[0] - a![0]) * (b![1] - a![1])) / det
     return { corners, weights: [1 - wb - wc, wb, wc] }
   }
 
@@ -89,7 +89,7 @@ export class FormeMap {
   gridPlace(p: Point): [number, number] {
     const { corners, weights } = this.locate(this.charts.mean, p)
     const rows = this.forme.rows
-    const mix = (of: (v: number) => number) => corners.reduce((s, v, k) => s + weights[k] * of(v), 0)
+    const mix = (of: (v: number) => number) => corners.reduce((s, v, k) => s + weights[k]! * of(v), 0)
     return [mix((v) => Math.floor(v / rows)), mix((v) => v % rows)]
   }
 
@@ -121,9 +121,9 @@ export class FormeMap {
    * over FADE mm. Null beside the cone.
    */
   private onShaft(side: Side, p: Point): Vec3 | null {
-    const [a, b] = [this.rim[0], this.rim[this.rim.length - 1]]
+    const [a, b] = [this.rim[0]!, this.rim[this.rim.length - 1]!]
     const l = Math.hypot(b[0] - a[0], b[1] - a[1])
-    const [e, f] = [this.back[this.back.length - 4], this.back[this.back.length - 1]]
+    const [e, f] = [this.back[this.back.length - 4]!, this.back[this.back.length - 1]!]
     const lean = Math.hypot(f[0] - e[0], f[1] - e[1])
     const behind: Point = [(f[0] - e[0]) / lean, (f[1] - e[1]) / lean]
     const front: Point = [-(b[1] - a[1]) / l, (b[0] - a[0]) / l]
@@ -156,12 +156,12 @@ export class FormeMap {
 
   /** How the cone's rim is turned from the forme to the last, seen from the side. */
   private shaft(side: Side): { cos: number; sin: number } {
-    const end = this.rim[this.rim.length - 1]
+    const end = this.rim[this.rim.length - 1]!
     const rows = this.forme.rows
     const w = this.forme.walls[side]
     const [a, b] = [3 * (rows - 1), 3 * (this.forme.coneColumn * rows + rows - 1)]
     const turn =
-      Math.atan2(w[b + 2] - w[a + 2], w[b] - w[a]) - Math.atan2(end[1] - this.rim[0][1], end[0] - this.rim[0][0])
+      Math.atan2(w[b + 2]! - w[a + 2]!, w[b]! - w[a]!) - Math.atan2(end[1] - this.rim[0]![1], end[0] - this.rim[0]![0])
     return { cos: Math.cos(turn), sin: Math.sin(turn) }
   }
 
@@ -169,7 +169,7 @@ export class FormeMap {
     const { corners, weights } = this.locate(this.charts[side], p)
     const w = this.forme.walls[side]
     const mix = (d: 0 | 1 | 2) =>
-      weights[0] * w[3 * corners[0] + d] + weights[1] * w[3 * corners[1] + d] + weights[2] * w[3 * corners[2] + d]
+      weights[0] * w[3 * corners[0] + d]! + weights[1] * w[3 * corners[1] + d]! + weights[2] * w[3 * corners[2] + d]!
     return [mix(0), mix(1), mix(2)]
   }
 
@@ -182,10 +182,10 @@ export class FormeMap {
     const { point, triangle } = closest.to(at)
     const corners = [0, 1, 2].map((e) => this.triangles[3 * triangle + e])
     const w = this.forme.walls[side]
-    const [a, b, c] = corners.map((v): Vec3 => [w[3 * v], w[3 * v + 1], w[3 * v + 2]])
-    const weights = barycentric(point, a, b, c)
-    const mix = (d: 0 | 1) => corners.reduce((s, v, e) => s + weights[e] * this.charts[side].flat[2 * v + d], 0)
-    return [mix(0), mix(1)]
+    const [a, b, c] = corners.map((v): Vec3 => [w[3 * v!]!, w[3 * v! + 1]!, w[3 * v! + 2]!])
+    const weights = barycentric(point, a!, b!, c!)
+    const mix = (d: 0 | 1) => corners.reduce((s, v, e) => s! + weights[e]! * this.charts[side].flat[2 * v! + d]!, 0)
+    return [mix(0)!, mix(1)!]
   }
 
   /** Where the feather line is a given distance from the heel back, mm along the last. */

@@ -57,7 +57,7 @@ export function heelPatch(
   const heights = columns.map((c) => top(c.side, c.station))
   const grid: Vec3[][] = columns.map((c, i) => {
     const rib = verticalRib(surface, c.side, c.station)
-    const limit = Math.min(heights[i], ribHeight(rib))
+    const limit = Math.min(heights[i]!, ribHeight(rib))
     heights[i] = limit
     return Array.from({ length: ROWS }, (_, j) => ribAt(rib, (limit * j) / (ROWS - 1)))
   })
@@ -73,19 +73,19 @@ export function heelPatch(
     featherRun: (fromMedial, toLateral) => {
       let sum = 0
       for (let i = 0; i + 1 < columns.length; i++) {
-        const [a, b] = [columns[i].signed, columns[i + 1].signed]
+        const [a, b] = [columns[i]!.signed, columns[i + 1]!.signed]
         const inside = Math.max(0, Math.min(b, toLateral) - Math.max(a, -fromMedial))
-        sum += (norm(sub(outside[i + 1][0], outside[i][0])) * inside) / (b - a)
+        sum += (norm(sub(outside[i + 1]![0]!, outside[i]![0]!)) * inside) / (b - a)
       }
       return sum
     },
     place: (side, station, height) => {
       const signed = side === 'lateral' ? station : -station
       let i = 0
-      while (i < columns.length - 2 && columns[i + 1].signed < signed) i++
-      const [a, b] = [columns[i].signed, columns[i + 1].signed]
+      while (i < columns.length - 2 && columns[i + 1]!.signed < signed) i++
+      const [a, b] = [columns[i]!.signed, columns[i + 1]!.signed]
       const t = Math.min(1, Math.max(0, (signed - a) / (b - a)))
-      const limit = heights[i] + (heights[i + 1] - heights[i]) * t
+      const limit = heights[i]! + (heights[i + 1]! - heights[i]!) * t
       const q = Math.min(ROWS - 1, Math.max(0, (height / limit) * (ROWS - 1)))
       const j = Math.min(ROWS - 2, Math.floor(q))
       const v = q - j
@@ -102,8 +102,8 @@ function pushOut(grid: Vec3[][], out: number): Vec3[][] {
   const n = grid.length
   return grid.map((column, i) =>
     column.map((p, j) => {
-      const along = sub(grid[Math.min(n - 1, i + 1)][j], grid[Math.max(0, i - 1)][j])
-      const up = sub(column[Math.min(ROWS - 1, j + 1)], column[Math.max(0, j - 1)])
+      const along = sub(grid[Math.min(n - 1, i + 1)]![j]!, grid[Math.max(0, i - 1)]![j]!)
+      const up = sub(column[Math.min(ROWS - 1, j + 1)]!, column[Math.max(0, j - 1)]!)
       const normal = unit(cross(along, up))
       const moved = scale(normal, out)
       return [p[0] + moved[0], p[1] + moved[1], p[2] + moved[2]]
@@ -120,13 +120,13 @@ function gridMesh(grid: Vec3[][]): Mesh {
 function upright(flat: Float64Array, centre: number): (i: number, j: number) => Point {
   const foot = centre * ROWS * 2
   const head = (centre * ROWS + ROWS - 1) * 2
-  const dx = flat[head] - flat[foot]
-  const dy = flat[head + 1] - flat[foot + 1]
+  const dx = flat[head]! - flat[foot]!
+  const dy = flat[head + 1]! - flat[foot + 1]!
   const l = Math.hypot(dx, dy)
   return (i, j) => {
     const k = (i * ROWS + j) * 2
-    const x = flat[k] - flat[foot]
-    const y = flat[k + 1] - flat[foot + 1]
+    const x = flat[k]! - flat[foot]!
+    const y = flat[k + 1]! - flat[foot + 1]!
     return [(x * dy - y * dx) / l, (x * dx + y * dy) / l]
   }
 }

@@ -24,8 +24,8 @@ export function layWall(mesh: Mesh, grid: Grid, seams: readonly (readonly number
   const onCoarse = seams.map((line) =>
     line
       .map((v) => [Math.floor(v / nv), v % nv])
-      .filter(([i, j]) => i % COARSE === 0 && j % COARSE === 0)
-      .map(([i, j]) => (i / COARSE) * mv + j / COARSE),
+      .filter(([i, j]) => i! % COARSE === 0 && j! % COARSE === 0)
+      .map(([i, j]) => (i! / COARSE) * mv + j! / COARSE),
   )
   const weigh = (m: Mesh, lines: readonly (readonly number[])[]) =>
     lines.length > 0 ? seamWeights(m, lines) : undefined
@@ -38,7 +38,7 @@ export function layWall(mesh: Mesh, grid: Grid, seams: readonly (readonly number
       for (const d of [0, 1]) {
         const at = (a: number, b: number) => flat[2 * ((p + a) * mv + q + b) + d]
         start[2 * (i * nv + j) + d] =
-          (at(0, 0) * (1 - s) + at(1, 0) * s) * (1 - t) + (at(0, 1) * (1 - s) + at(1, 1) * s) * t
+          (at(0, 0)! * (1 - s) + at(1, 0)! * s) * (1 - t) + (at(0, 1)! * (1 - s) + at(1, 1)! * s) * t
       }
     }
   }

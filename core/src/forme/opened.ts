@@ -27,8 +27,8 @@ function centreOnLast({ walls, columns, rows, coneColumn }: Forme): Float64Array
   const w = walls.lateral
   const out = new Float64Array(line.length)
   for (let k = 1; k < line.length; k++) {
-    const [a, b] = [3 * line[k - 1], 3 * line[k]]
-    out[k] = out[k - 1] + Math.hypot(w[b] - w[a], w[b + 1] - w[a + 1], w[b + 2] - w[a + 2])
+    const [a, b] = [3 * line[k - 1]!, 3 * line[k]!]
+    out[k] = out[k - 1]! + Math.hypot(w[b]! - w[a]!, w[b + 1]! - w[a + 1]!, w[b + 2]! - w[a + 2]!)
   }
   return out
 }
@@ -54,13 +54,13 @@ function cubicWeights(at: number, n: number): [index: number, weight: number][] 
     (t * t * t - t * t) / 2,
   ]
   if (i === 0) {
-    w[1] += 2 * w[0]
-    w[2] -= w[0]
+    w[1]! += 2 * w[0]!
+    w[2]! -= w[0]!
     w[0] = 0
   }
   if (i === n - 2) {
-    w[2] += 2 * w[3]
-    w[1] -= w[3]
+    w[2]! += 2 * w[3]!
+    w[1]! -= w[3]!
     w[3] = 0
   }
   return w.map((weight, k): [number, number] => [i - 1 + k, weight]).filter(([, weight]) => weight !== 0)
@@ -69,9 +69,9 @@ function cubicWeights(at: number, n: number): [index: number, weight: number][] 
 /** A place of the forme's centre line, by its run there, as a run of the last's. */
 function onLast(last: Float64Array, forme: ArrayLike<number>, at: number): number {
   let k = 1
-  while (k < forme.length - 1 && forme[k] < at) k++
-  const t = (at - forme[k - 1]) / (forme[k] - forme[k - 1])
-  return last[k - 1] + t * (last[k] - last[k - 1])
+  while (k < forme.length - 1 && forme[k]! < at) k++
+  const t = (at - forme[k - 1]!) / (forme[k]! - forme[k - 1]!)
+  return last[k - 1]! + t * (last[k]! - last[k - 1]!)
 }
 
 /**
@@ -80,7 +80,7 @@ function onLast(last: Float64Array, forme: ArrayLike<number>, at: number): numbe
  */
 export function foldWay({ forme }: FormeMap, throat: Point): Point {
   const v = 2 * (forme.columns * forme.rows - 1)
-  const pole: Point = [forme.mean[v], forme.mean[v + 1]]
+  const pole: Point = [forme.mean[v]!, forme.mean[v + 1]!]
   const l = distance(throat, pole) || 1
   return [(pole[0] - throat[0]) / l, (pole[1] - throat[1]) / l]
 }
@@ -97,7 +97,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
   const nv = (forme.rows - 1) / STEP + 1
   const vertex = (i: number, j: number): Point => {
     const v = (i * STEP * forme.rows + j * STEP) * 2
-    return [forme.mean[v], forme.mean[v + 1]]
+    return [forme.mean[v]!, forme.mean[v + 1]!]
   }
   // The first column of the coarse grid that lies wholly in front of the pivot at the ridge.
   let first = Math.ceil(forme.coneColumn / STEP)
@@ -108,7 +108,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
   for (const p of seams.flat()) {
     const [u, v] = map.gridPlace(p)
     const [i, j] = [Math.min(nu - 2, Math.ceil(u / STEP)), Math.floor(v / STEP)]
-    for (const row of [j, j + 1]) if (row < nv - 1) stays[row] = Math.max(stays[row], i)
+    for (const row of [j, j + 1]) if (row < nv - 1) stays[row] = Math.max(stays[row]!, i)
   }
   const still = Math.max(...stays)
   const n = (nu - first) * nv
@@ -121,7 +121,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
       const p = vertex(i, j)
       positions.set(p, 3 * at(i, j))
       start.set(p, 2 * at(i, j))
-      if (i <= stays[j]) held[at(i, j)] = 1
+      if (i <= stays[j]!) held[at(i, j)] = 1
     }
   }
   const way = foldWay(map, throat)
@@ -131,7 +131,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
   const throatAt = onLast(sums, cumulative(map.centre), nearest(map.centre, throat).at)
   const top = forme.columns - 1 - forme.coneColumn
   const runTo = (i: number, j: number) =>
-    sums[j === nv - 1 ? i * STEP - forme.coneColumn : top + (nv - 1 - j) * STEP] - throatAt
+    sums[j === nv - 1 ? i * STEP - forme.coneColumn : top + (nv - 1 - j) * STEP]! - throatAt
   const centre = [
     ...Array.from({ length: nu - first - 1 }, (_, k) => ({ i: first + 1 + k, j: nv - 1 })),
     ...Array.from({ length: nv - 1 }, (_, k) => ({ i: nu - 1, j: nv - 2 - k })),
@@ -148,7 +148,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
   const shift = (i: number, j: number): Point => {
     if (i <= first) return [0, 0]
     const v = at(i, j)
-    return [bentTo[2 * v] - positions[3 * v], bentTo[2 * v + 1] - positions[3 * v + 1]]
+    return [bentTo[2 * v]! - positions[3 * v]!, bentTo[2 * v + 1]! - positions[3 * v + 1]!]
   }
   const place = (p: Point): Point => {
     const [u, v] = map.gridPlace(p)
@@ -168,7 +168,7 @@ export function openForepart(map: FormeMap, throat: Point, pivot: Point, seams: 
     }
     return [p[0] + dx, p[1] + dy]
   }
-  const whole = sums[sums.length - 1] - throatAt
+  const whole = sums[sums.length - 1]! - throatAt
   const feather: Path = map.feather.filter((_, i) => i >= first * STEP)
   return {
     place,

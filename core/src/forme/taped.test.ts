@@ -26,7 +26,7 @@ const drawn = (path: Path, side: Side): Path => {
 }
 const tapingOf = (side: Side, outline: Path, marks = marksOf(side)): Taping => {
   const [back, vamp] = drawn(marks, side)
-  return { outline: drawn(outline, side).map(([x, y]) => [x, y]), back: [...back], vamp: [...vamp] }
+  return { outline: drawn(outline, side).map(([x, y]) => [x, y]), back: [...back!], vamp: [...vamp!] }
 }
 const both = (of: (side: Side) => Taping) => ({ lateral: of('lateral'), medial: of('medial') })
 
@@ -42,7 +42,7 @@ describe('a forme from tape', () => {
     expect(taped.flipped).toBe(0)
     let worst = 0
     for (let v = 0; v < taped.mean.length; v += 2) {
-      worst = Math.max(worst, Math.hypot(taped.mean[v] - forme.mean[v], taped.mean[v + 1] - forme.mean[v + 1]))
+      worst = Math.max(worst, Math.hypot(taped.mean[v]! - forme.mean[v]!, taped.mean[v + 1]! - forme.mean[v + 1]!))
     }
     expect(worst).toBeLessThan(1.2)
   })
@@ -66,15 +66,15 @@ describe('a forme from tape', () => {
       const outline = drawn(outlineOf(side), side)
       const guess = guessReferences(outline, flatOutline(forme, forme.flat[side]), marksOf(side))
       const [back, vamp] = drawn(marksOf(side), side)
-      expect(distance(guess.back, back)).toBeLessThan(2)
-      expect(distance(guess.vamp, vamp)).toBeLessThan(2)
+      expect(distance(guess.back, back!)).toBeLessThan(2)
+      expect(distance(guess.vamp, vamp!)).toBeLessThan(2)
       expect(nearest(outline, guess.vamp, true).away).toBeLessThan(1e-6)
     }
   })
   it('of another last, or with its points in the wrong place, is refused with the corner it misses', () => {
     const wrong = both((s) => ({
       ...tapingOf(s, outlineOf(s)),
-      vamp: [...drawn([[60, 10]], s)[0]] as [number, number],
+      vamp: [...drawn([[60, 10]], s)[0]!] as [number, number],
     }))
     expect(() => makeForme(surface, 'true seams', 'back and vamp', wrong)).toThrow(
       /taping does not fit this last: at the .* mm away/,

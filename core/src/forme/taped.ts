@@ -12,7 +12,7 @@ const CORNER = 30
 /** Rounds in which an outline is laid on another. */
 const ROUNDS = 40
 
-const at = (flat: Float64Array, v: number): Point => [flat[2 * v], flat[2 * v + 1]]
+const at = (flat: Float64Array, v: number): Point => [flat[2 * v]!, flat[2 * v + 1]!]
 
 /** The edge of a wall laid flat, once round from the foot of the back: feather, toe rib, ridge, rim, back. */
 export function flatOutline(grid: Grid & { coneColumn: number }, flat: Float64Array): Path {
@@ -68,30 +68,30 @@ export function tapedFlat(
   let count = 0
   const draw = (line: readonly number[], from: number, to: number) => {
     const run = [0]
-    for (let k = 1; k < line.length; k++) run.push(run[k - 1] + distance(at(flat, line[k - 1]), at(flat, line[k])))
+    for (let k = 1; k < line.length; k++) run.push(run[k - 1]! + distance(at(flat, line[k - 1]!), at(flat, line[k]!)))
     // The shorter way round is the one that belongs to this stretch.
     let span = (((to - from) % total) + total) % total
     if (span > total / 2) span -= total
     const places = pointsAt(
       outline,
-      run.map((r) => from + (span * r) / run[run.length - 1]),
+      run.map((r) => from + (span * r) / run[run.length - 1]!),
       true,
     )
     line.forEach((v, k) => {
-      const away = distance(places[k], at(flat, v))
+      const away = distance(places[k]!, at(flat, v))
       sum += away
       count++
       most = Math.max(most, away)
-      start.set(places[k], 2 * v)
+      start.set(places[k]!, 2 * v)
       held[v] = 1
     })
   }
   const centre = [...l.ridge, ...l.toeRib.slice(1)]
   const [foot, top, front, toe] = [
-    corner(l.feather[0], 'foot of the back'),
-    corner(l.rim[0], 'top of the back'),
-    corner(l.ridge[0], 'front of the cone'),
-    corner(l.feather[l.feather.length - 1], 'toe'),
+    corner(l.feather[0]!, 'foot of the back'),
+    corner(l.rim[0]!, 'top of the back'),
+    corner(l.ridge[0]!, 'front of the cone'),
+    corner(l.feather[l.feather.length - 1]!, 'toe'),
   ]
   draw(l.back, foot, top)
   draw(l.rim, top, front)
@@ -124,13 +124,13 @@ export function guessReferences(outline: Path, forme: Path, marks: readonly [Poi
       let error = Infinity
       for (let k = 0; k < ROUNDS; k++) {
         const partners = target.map((p) => nearest(moved, p, true).point)
-        error = partners.reduce((s, p, i) => s + distance(p, target[i]), 0) / target.length
+        error = partners.reduce((s, p, i) => s + distance(p, target[i]!), 0) / target.length
         moved = moved.map(procrustes(partners, target))
       }
       if (best && best.error <= error) continue
       const back = (mark: Point): Point => {
         const { at: along } = nearest(moved, mark, true)
-        return pointsAt(outline, [along], true)[0]
+        return pointsAt(outline, [along], true)[0]!
       }
       best = { error, back: back(marks[0]), vamp: back(marks[1]) }
     }

@@ -27,8 +27,8 @@ function wallNormals(surface: LastSurface, side: Side): Float64Array {
       const b = (Math.min(nu - 1, i + 1) * nv + j) * 3
       const c = (i * nv + Math.max(0, j - 1)) * 3
       const d = (i * nv + Math.min(nv - 1, j + 1)) * 3
-      const [ux, uy, uz] = [w[b] - w[a], w[b + 1] - w[a + 1], w[b + 2] - w[a + 2]]
-      const [vx, vy, vz] = [w[d] - w[c], w[d + 1] - w[c + 1], w[d + 2] - w[c + 2]]
+      const [ux, uy, uz] = [w[b]! - w[a]!, w[b + 1]! - w[a + 1]!, w[b + 2]! - w[a + 2]!]
+      const [vx, vy, vz] = [w[d]! - w[c]!, w[d + 1]! - w[c + 1]!, w[d + 2]! - w[c + 2]!]
       const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
       const l = sign / (Math.sqrt(nx * nx + ny * ny + nz * nz) || 1)
       out.set([nx * l, ny * l, nz * l], (i * nv + j) * 3)
@@ -41,7 +41,7 @@ function wallNormals(surface: LastSurface, side: Side): Float64Array {
 function firstColumn(surface: LastSurface, from: number): number {
   const { columns: nu, rows: nv, walls } = surface
   const behind = (i: number) =>
-    [walls.lateral, walls.medial].every((w) => [0, nv - 1].every((j) => w[(i * nv + j) * 3] < from))
+    [walls.lateral, walls.medial].every((w) => [0, nv - 1].every((j) => w[(i * nv + j) * 3]! < from))
   let first = 0
   while (first + STEP < nu - 4 && behind(first + STEP)) first += STEP
   return first
@@ -72,18 +72,18 @@ export function toeMesh(surface: LastSurface, from: number, out: number): ToeMes
       for (let r = 0; r < nr; r++) {
         const shared = r === nr - 1 || c === nc - 1
         if (side === 'medial' && shared) {
-          index.medial[c * nr + r] = index.lateral[c * nr + r]
+          index.medial[c * nr + r] = index.lateral[c * nr + r]!
           continue
         }
-        const k = (columns[c] * nv + rows[r]) * 3
+        const k = (columns[c]! * nv + rows[r]!) * 3
         // Where ridge and toe rib meet, the grid lines run together; the normal two rows down the toe rib serves.
         const kn = r === nr - 1 && c === nc - 1 ? k - 6 : k
         const n = [0, 1, 2].map((d) =>
-          shared ? normals.lateral[kn + d] + normals.medial[kn + d] : normals[side][kn + d],
+          shared ? normals.lateral[kn + d]! + normals.medial[kn + d]! : normals[side][kn + d],
         )
-        const l = Math.hypot(n[0], n[1], n[2]) || 1
+        const l = Math.hypot(n[0]!, n[1]!, n[2]!) || 1
         index[side][c * nr + r] = positions.length / 3
-        for (let d = 0; d < 3; d++) positions.push(walls[side][k + d] + (out * n[d]) / l)
+        for (let d = 0; d < 3; d++) positions.push(walls[side][k + d]! + (out * n[d]!) / l)
       }
     }
     for (let c = 0; c + 1 < nc; c++) {
@@ -95,8 +95,8 @@ export function toeMesh(surface: LastSurface, from: number, out: number): ToeMes
         const corners = atPole || (c + r) % 2 === 0 ? [0, 1, 2, 0, 2, 3] : [0, 1, 3, 1, 2, 3]
         for (let k = 0; k < 6; k += 3) {
           const [p, q, s] = corners.slice(k, k + 3).map((corner) => quad[corner])
-          if (side === 'lateral') triangles.push(p, q, s)
-          else triangles.push(p, s, q)
+          if (side === 'lateral') triangles.push(p!, q!, s!)
+          else triangles.push(p!, s!, q!)
         }
       }
     }

@@ -37,13 +37,13 @@ export function toePatch(
 ): ToePatch {
   const { rows: nv, walls } = surface
   const { mesh, columns, rows, index } = toeMesh(surface, from, out)
-  const [nc, nr, first] = [columns.length, rows.length, columns[0]]
+  const [nc, nr, first] = [columns.length, rows.length, columns[0]!]
   const sheet = lay(mesh)
-  const flatOf = straightened(sheet.flat, index.lateral[(nc - 1) * nr], index.lateral[nr - 1])
+  const flatOf = straightened(sheet.flat, index.lateral[(nc - 1) * nr]!, index.lateral[nr - 1]!)
   const other = (side: Side): Side => (side === 'lateral' ? 'medial' : 'lateral')
   /** A sheet point of a row; past the toe rib the row goes on along the other wall. */
   const knot = (side: Side, c: number, r: number): Point =>
-    c < nc ? flatOf(index[side][c * nr + r]) : flatOf(index[other(side)][(2 * (nc - 1) - c) * nr + r])
+    c < nc ? flatOf(index[side][c * nr + r]!) : flatOf(index[other(side)][(2 * (nc - 1) - c) * nr + r]!)
 
   /** Flat point of a row at a column of the wall's own grid, between the sheet's columns by Catmull-Rom. */
   const onColumn = (side: Side, r: number, column: number): Point => {
@@ -62,8 +62,8 @@ export function toePatch(
   const columnAt = (side: Side, r: number, x: number): number => {
     const w = walls[side]
     for (let i = surface.columns - 1; i > first; i--) {
-      const a = w[((i - 1) * nv + rows[r]) * 3]
-      const b = w[(i * nv + rows[r]) * 3]
+      const a = w[((i - 1) * nv + rows[r]!) * 3]!
+      const b = w[(i * nv + rows[r]!) * 3]!
       if (a <= x && b >= x) return i - 1 + (b > a ? (x - a) / (b - a) : 0)
     }
     throw new GeometryError(say`The toe has no place ${mm(x, 1)} from the heel back at this height.`)
@@ -87,7 +87,7 @@ export function toePatch(
     feather,
     featherStretch: () => {
       // Both taken on the sheet's own points, so that the chords of both fall short by the same.
-      const vertices = (s: Side) => columns.map((_, c) => index[s][c * nr])
+      const vertices = (s: Side) => columns.map((_, c) => index[s][c * nr]!)
       const loop = [...vertices('lateral'), ...vertices('medial').reverse().slice(1)]
       const p = mesh.positions
       const inSpace = loop
@@ -95,7 +95,10 @@ export function toePatch(
         .reduce(
           (sum, v, i) =>
             sum +
-            dist3([p[3 * v], p[3 * v + 1], p[3 * v + 2]], [p[3 * loop[i]], p[3 * loop[i] + 1], p[3 * loop[i] + 2]]),
+            dist3(
+              [p[3 * v]!, p[3 * v + 1]!, p[3 * v + 2]!],
+              [p[3 * loop[i]!]!, p[3 * loop[i]! + 1]!, p[3 * loop[i]! + 2]!],
+            ),
           0,
         )
       return pathLength(loop.map(flatOf)) / inSpace
@@ -105,14 +108,14 @@ export function toePatch(
 
 /** Flat positions with the toe's feather point at the origin and the ridge's back end straight behind it. */
 function straightened(flat: Float64Array, toe: number, ridgeBack: number): (v: number) => Point {
-  const ox = flat[toe * 2]
-  const oy = flat[toe * 2 + 1]
-  const dx = ox - flat[ridgeBack * 2]
-  const dy = oy - flat[ridgeBack * 2 + 1]
+  const ox = flat[toe * 2]!
+  const oy = flat[toe * 2 + 1]!
+  const dx = ox - flat[ridgeBack * 2]!
+  const dy = oy - flat[ridgeBack * 2 + 1]!
   const l = Math.hypot(dx, dy)
   return (v) => {
-    const x = flat[v * 2] - ox
-    const y = flat[v * 2 + 1] - oy
+    const x = flat[v * 2]! - ox
+    const y = flat[v * 2 + 1]! - oy
     return [(x * dx + y * dy) / l, (y * dx - x * dy) / l]
   }
 }

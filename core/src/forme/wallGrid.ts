@@ -45,13 +45,13 @@ export function lineAtX(
   x: number,
 ): { from: number; to: number; t: number } {
   const [l, m] = [walls.lateral, walls.medial]
-  const xOf = (v: number) => (l[3 * v] + m[3 * v]) / 2
+  const xOf = (v: number) => (l[3 * v]! + m[3 * v]!) / 2
   for (let k = 1; k < line.length; k++) {
-    const [a, b] = [xOf(line[k - 1]), xOf(line[k])]
-    if (a <= x && b >= x) return { from: line[k - 1], to: line[k], t: b > a ? (x - a) / (b - a) : 0 }
+    const [a, b] = [xOf(line[k - 1]!), xOf(line[k]!)]
+    if (a <= x && b >= x) return { from: line[k - 1]!, to: line[k]!, t: b > a ? (x - a) / (b - a) : 0 }
   }
-  const end = xOf(line[0]) > x ? line[0] : line[line.length - 1]
-  return { from: end, to: end, t: 0 }
+  const end = xOf(line[0]!) > x ? line[0] : line[line.length - 1]
+  return { from: end!, to: end!, t: 0 }
 }
 
 /** Vertices of the wall's edges: feather heel to toe, back curve upwards, cone rim forwards, ridge to the toe, toe rib downwards. */

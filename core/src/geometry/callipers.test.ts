@@ -7,7 +7,7 @@ const side = (knots: [number, number][]): Point[] =>
   Array.from({ length: 401 }, (_, k): Point => {
     const x = k / 2
     const i = knots.findIndex(([at]) => at >= x)
-    const [[a, u], [b, v]] = [knots[Math.max(0, i - 1)], knots[Math.max(1, i)]]
+    const [[a, u], [b, v]] = [knots[Math.max(0, i - 1)]!, knots[Math.max(1, i)]!]
     return [x, u + ((v - u) * (x - a)) / (b - a)]
   })
 const outline: Path = [

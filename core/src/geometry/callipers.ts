@@ -47,9 +47,9 @@ export function calliperWidths(
   const box = boxOf(outline)
   const across = (name: BottomWidth): CalliperWidth[] => {
     const [from, to] = REGIONS[name].map((share) => start + share * length)
-    if (box.maxX < to) return []
-    const n = Math.ceil((to - from) / STEP)
-    return Array.from({ length: n + 1 }, (_, k) => widthAt(outline, from + ((to - from) * k) / n)).filter(
+    if (box.maxX < to!) return []
+    const n = Math.ceil((to! - from!) / STEP)
+    return Array.from({ length: n + 1 }, (_, k) => widthAt(outline, from! + ((to! - from!) * k) / n)).filter(
       (w) => w !== null,
     )
   }

@@ -18,25 +18,25 @@ export interface ClosestPoint {
  * squared distance. `p`, `q`, `r` are offsets into `v`.
  */
 function closestOnTriangle(v: ArrayLike<number>, p: number, q: number, r: number, at: Vec3, out: Float64Array): number {
-  const abx = v[q] - v[p]
-  const aby = v[q + 1] - v[p + 1]
-  const abz = v[q + 2] - v[p + 2]
-  const acx = v[r] - v[p]
-  const acy = v[r + 1] - v[p + 1]
-  const acz = v[r + 2] - v[p + 2]
-  const apx = at[0] - v[p]
-  const apy = at[1] - v[p + 1]
-  const apz = at[2] - v[p + 2]
+  const abx = v[q]! - v[p]!
+  const aby = v[q + 1]! - v[p + 1]!
+  const abz = v[q + 2]! - v[p + 2]!
+  const acx = v[r]! - v[p]!
+  const acy = v[r + 1]! - v[p + 1]!
+  const acz = v[r + 2]! - v[p + 2]!
+  const apx = at[0] - v[p]!
+  const apy = at[1] - v[p + 1]!
+  const apz = at[2] - v[p + 2]!
   const d1 = abx * apx + aby * apy + abz * apz
   const d2 = acx * apx + acy * apy + acz * apz
-  const bpx = at[0] - v[q]
-  const bpy = at[1] - v[q + 1]
-  const bpz = at[2] - v[q + 2]
+  const bpx = at[0] - v[q]!
+  const bpy = at[1] - v[q + 1]!
+  const bpz = at[2] - v[q + 2]!
   const d3 = abx * bpx + aby * bpy + abz * bpz
   const d4 = acx * bpx + acy * bpy + acz * bpz
-  const cpx = at[0] - v[r]
-  const cpy = at[1] - v[r + 1]
-  const cpz = at[2] - v[r + 2]
+  const cpx = at[0] - v[r]!
+  const cpy = at[1] - v[r + 1]!
+  const cpz = at[2] - v[r + 2]!
   const d5 = abx * cpx + aby * cpy + abz * cpz
   const d6 = acx * cpx + acy * cpy + acz * cpz
   const va = d3 * d6 - d5 * d4
@@ -56,9 +56,9 @@ function closestOnTriangle(v: ArrayLike<number>, p: number, q: number, r: number
     const den = 1 / (va + vb + vc)
     ;[s, t] = [vb * den, vc * den]
   }
-  out[0] = v[p] + abx * s + acx * t
-  out[1] = v[p + 1] + aby * s + acy * t
-  out[2] = v[p + 2] + abz * s + acz * t
+  out[0] = v[p]! + abx * s + acx * t
+  out[1] = v[p + 1]! + aby * s + acy * t
+  out[2] = v[p + 2]! + abz * s + acz * t
   return (out[0] - at[0]) ** 2 + (out[1] - at[1]) ** 2 + (out[2] - at[2]) ** 2
 }
 
@@ -84,36 +84,36 @@ export class ClosestPoints {
     const max: [number, number, number] = [-Infinity, -Infinity, -Infinity]
     for (let k = 0; k < v.length; k++) {
       const c = k % 3
-      if (v[k] < this.min[c]) this.min[c] = v[k]
-      if (v[k] > max[c]) max[c] = v[k]
+      if (v[k]! < this.min[c]!) this.min[c] = v[k]!
+      if (v[k]! > max[c]!) max[c] = v[k]!
     }
     const widest = Math.max(max[0] - this.min[0], max[1] - this.min[1], max[2] - this.min[2], 1e-9)
     this.cell = Math.max(cell, widest / MOST_CELLS)
-    for (let c = 0; c < 3; c++) this.count[c] = Math.max(1, Math.floor((max[c] - this.min[c]) / this.cell) + 1)
+    for (let c = 0; c < 3; c++) this.count[c] = Math.max(1, Math.floor((max[c]! - this.min[c]!) / this.cell) + 1)
     const cells = this.count[0] * this.count[1] * this.count[2]
     const counts = new Int32Array(cells + 1)
-    this.eachCell(t, v, (cellIndex) => counts[cellIndex + 1]++)
-    for (let c = 0; c < cells; c++) counts[c + 1] += counts[c]
+    this.eachCell(t, v, (cellIndex) => counts[cellIndex + 1]!++)
+    for (let c = 0; c < cells; c++) counts[c + 1]! += counts[c]!
     this.start = counts
-    this.list = new Int32Array(counts[cells])
+    this.list = new Int32Array(counts[cells]!)
     const fill = counts.slice(0, cells)
-    this.eachCell(t, v, (cellIndex, triangle) => (this.list[fill[cellIndex]++] = triangle))
+    this.eachCell(t, v, (cellIndex, triangle) => (this.list[fill[cellIndex]!++] = triangle))
     this.seen = new Int32Array(t.length / 3)
   }
 
   private index(c: number, value: number): number {
-    const i = Math.floor((value - this.min[c]) / this.cell)
-    return i < 0 ? 0 : i >= this.count[c] ? this.count[c] - 1 : i
+    const i = Math.floor((value - this.min[c]!) / this.cell)
+    return i < 0 ? 0 : i >= this.count[c]! ? this.count[c]! - 1 : i
   }
 
   private eachCell(t: Uint32Array, v: ArrayLike<number>, visit: (cell: number, triangle: number) => void): void {
     for (let k = 0; k < t.length; k += 3) {
-      const [p, q, r] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
-      const lo = [0, 1, 2].map((c) => this.index(c, Math.min(v[p + c], v[q + c], v[r + c])))
-      const hi = [0, 1, 2].map((c) => this.index(c, Math.max(v[p + c], v[q + c], v[r + c])))
-      for (let x = lo[0]; x <= hi[0]; x++) {
-        for (let y = lo[1]; y <= hi[1]; y++) {
-          for (let z = lo[2]; z <= hi[2]; z++) visit((x * this.count[1] + y) * this.count[2] + z, k / 3)
+      const [p, q, r] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
+      const lo = [0, 1, 2].map((c) => this.index(c, Math.min(v[p + c]!, v[q + c]!, v[r + c]!)))
+      const hi = [0, 1, 2].map((c) => this.index(c, Math.max(v[p + c]!, v[q + c]!, v[r + c]!)))
+      for (let x = lo[0]!; x <= hi[0]!; x++) {
+        for (let y = lo[1]!; y <= hi[1]!; y++) {
+          for (let z = lo[2]!; z <= hi[2]!; z++) visit((x * this.count[1] + y) * this.count[2] + z, k / 3)
         }
       }
     }
@@ -122,16 +122,16 @@ export class ClosestPoints {
   /** The nearest point to `at`: boxes are searched in growing shells until none can hold a nearer one. */
   to(at: Vec3): ClosestPoint {
     const { positions: v, triangles: t } = this.mesh
-    const home = [0, 1, 2].map((c) => this.index(c, at[c]))
+    const home = [0, 1, 2].map((c) => this.index(c, at[c]!))
     // How far `at` lies outside the grid along any one axis, and how far inside the walls of its own box.
     let outside = 0
     let margin = Infinity
     for (let c = 0; c < 3; c++) {
-      const from = this.min[c]
-      const to = this.min[c] + this.count[c] * this.cell
-      outside = Math.max(outside, from - at[c], at[c] - to, 0)
-      const low = from + home[c] * this.cell
-      if (this.count[c] > 1) margin = Math.min(margin, at[c] - low, low + this.cell - at[c])
+      const from = this.min[c]!
+      const to = this.min[c]! + this.count[c]! * this.cell
+      outside = Math.max(outside, from - at[c]!, at[c]! - to, 0)
+      const low = from + home[c]! * this.cell
+      if (this.count[c]! > 1) margin = Math.min(margin, at[c]! - low, low + this.cell - at[c]!)
     }
     margin = Math.max(0, margin)
     this.stamp++
@@ -143,26 +143,26 @@ export class ClosestPoints {
       // Boxes of this shell are at least so far along one axis, and outside the grid along another perhaps.
       const clear = (ring - 1) * this.cell + margin
       if (ring > 0 && clear * clear + outside * outside > best) break
-      for (let x = home[0] - ring; x <= home[0] + ring; x++) {
+      for (let x = home[0]! - ring; x <= home[0]! + ring; x++) {
         if (x < 0 || x >= this.count[0]) continue
-        const xEdge = Math.abs(x - home[0]) === ring
-        for (let y = home[1] - ring; y <= home[1] + ring; y++) {
+        const xEdge = Math.abs(x - home[0]!) === ring
+        for (let y = home[1]! - ring; y <= home[1]! + ring; y++) {
           if (y < 0 || y >= this.count[1]) continue
-          const step = xEdge || Math.abs(y - home[1]) === ring ? 1 : Math.max(1, 2 * ring)
-          for (let z = home[2] - ring; z <= home[2] + ring; z += step) {
+          const step = xEdge || Math.abs(y - home[1]!) === ring ? 1 : Math.max(1, 2 * ring)
+          for (let z = home[2]! - ring; z <= home[2]! + ring; z += step) {
             if (z < 0 || z >= this.count[2]) continue
             const cell = (x * this.count[1] + y) * this.count[2] + z
-            for (let n = this.start[cell]; n < this.start[cell + 1]; n++) {
-              const k = this.list[n]
+            for (let n = this.start[cell]!; n < this.start[cell + 1]!; n++) {
+              const k = this.list[n]!
               if (this.seen[k] === this.stamp) continue
               this.seen[k] = this.stamp
-              const d = closestOnTriangle(v, t[k * 3] * 3, t[k * 3 + 1] * 3, t[k * 3 + 2] * 3, at, this.hit)
+              const d = closestOnTriangle(v, t[k * 3]! * 3, t[k * 3 + 1]! * 3, t[k * 3 + 2]! * 3, at, this.hit)
               if (d < best) {
                 best = d
-                triangle = k
-                point[0] = this.hit[0]
-                point[1] = this.hit[1]
-                point[2] = this.hit[2]
+                triangle = k!
+                point[0] = this.hit[0]!
+                point[1] = this.hit[1]!
+                point[2] = this.hit[2]!
               }
             }
           }

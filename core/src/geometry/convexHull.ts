@@ -8,7 +8,7 @@ export function convexHull(points: readonly Point[]): Path {
   const half = (list: Point[]): Point[] => {
     const chain: Point[] = []
     for (const p of list) {
-      while (chain.length >= 2 && cross(chain[chain.length - 2], chain[chain.length - 1], p) <= 0) chain.pop()
+      while (chain.length >= 2 && cross(chain[chain.length - 2]!, chain[chain.length - 1]!, p) <= 0) chain.pop()
       chain.push(p)
     }
     chain.pop()

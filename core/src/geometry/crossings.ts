@@ -12,9 +12,9 @@ export function crossings(outline: Path, line: Across): number[] {
   const [k, at] = 'x' in line ? [0, line.x] : [1, line.y]
   const out: number[] = []
   for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [a, b] = [outline[j], outline[i]]
-    if (a[k] <= at === b[k] <= at) continue
-    out.push(a[1 - k] + ((b[1 - k] - a[1 - k]) * (at - a[k])) / (b[k] - a[k]))
+    const [a, b] = [outline[j]!, outline[i]!]
+    if (a[k]! <= at === b[k]! <= at) continue
+    out.push(a[1 - k]! + ((b[1 - k]! - a[1 - k]!) * (at - a[k]!)) / (b[k]! - a[k]!))
   }
   return out.sort((p, q) => p - q)
 }
@@ -26,10 +26,10 @@ export function outermost(outline: Path, line: Across): [number, number] | null 
   const at = upright ? line.x : line.y
   const [k, other] = upright ? [0, 1] : [1, 0]
   let [low, high] = [Infinity, -Infinity]
-  let a = outline[outline.length - 1]
+  let a = outline[outline.length - 1]!
   for (const b of outline) {
-    if (a[k] <= at !== b[k] <= at) {
-      const v = a[other] + ((b[other] - a[other]) * (at - a[k])) / (b[k] - a[k])
+    if (a[k]! <= at !== b[k]! <= at) {
+      const v = a[other]! + ((b[other]! - a[other]!) * (at - a[k]!)) / (b[k]! - a[k]!)
       if (v < low) low = v
       if (v > high) high = v
     }

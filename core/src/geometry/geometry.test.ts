@@ -130,7 +130,7 @@ describe('along a path', () => {
   })
   it('normals of a counter-clockwise circle point outwards', () => {
     const c = circle(10, 90)
-    outwardNormals(c).forEach((n, i) => expect(n[0] * c[i][0] + n[1] * c[i][1]).toBeCloseTo(10, 6))
+    outwardNormals(c).forEach((n, i) => expect(n[0] * c[i]![0] + n[1] * c[i]![1]).toBeCloseTo(10, 6))
   })
   it('a point taken at a length is found there again', () => {
     fc.assert(
@@ -146,7 +146,7 @@ describe('along a path', () => {
   })
   it('resampling spaces points evenly', () => {
     const even = resample(circle(30, 1440), 60, true)
-    const steps = even.map((p, i) => Math.hypot(p[0] - even[(i + 1) % 60][0], p[1] - even[(i + 1) % 60][1]))
+    const steps = even.map((p, i) => Math.hypot(p[0] - even[(i + 1) % 60]![0], p[1] - even[(i + 1) % 60]![1]))
     expect(Math.max(...steps) - Math.min(...steps)).toBeLessThan(0.01)
   })
 })
@@ -182,8 +182,8 @@ describe('curves through points', () => {
           const curve = pchip(ys.map((y, i) => [i, y] as const))
           const x = q * (ys.length - 1)
           const i = Math.min(ys.length - 2, Math.floor(x))
-          expect(curve(x)).toBeGreaterThanOrEqual(Math.min(ys[i], ys[i + 1]) - 1e-9)
-          expect(curve(x)).toBeLessThanOrEqual(Math.max(ys[i], ys[i + 1]) + 1e-9)
+          expect(curve(x)).toBeGreaterThanOrEqual(Math.min(ys[i]!, ys[i + 1]!) - 1e-9)
+          expect(curve(x)).toBeLessThanOrEqual(Math.max(ys[i]!, ys[i + 1]!) + 1e-9)
         },
       ),
     )
@@ -199,14 +199,14 @@ describe('curves through points', () => {
   })
   it('blurring leaves a straight line straight and a constant constant', () => {
     const line = Float64Array.from({ length: 50 }, (_, i) => 3 * i - 7)
-    gaussianSmooth(line, 5, false).forEach((v, i) => expect(v).toBeCloseTo(line[i], 9))
+    gaussianSmooth(line, 5, false).forEach((v, i) => expect(v).toBeCloseTo(line[i]!, 9))
     gaussianSmooth(new Float64Array(40).fill(2.5), 4, true).forEach((v) => expect(v).toBeCloseTo(2.5, 12))
   })
   it('a periodic blur does not care where the loop begins', () => {
     const bump = Float64Array.from({ length: 64 }, (_, i) => (i < 10 ? 1 : 0))
-    const turned = Float64Array.from(bump, (_, i) => bump[(i + 20) % 64])
+    const turned = Float64Array.from(bump, (_, i) => bump[(i + 20) % 64]!)
     const a = gaussianSmooth(bump, 3, true)
     const b = gaussianSmooth(turned, 3, true)
-    b.forEach((v, i) => expect(v).toBeCloseTo(a[(i + 20) % 64], 12))
+    b.forEach((v, i) => expect(v).toBeCloseTo(a[(i + 20) % 64]!, 12))
   })
 })

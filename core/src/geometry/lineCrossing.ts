@@ -5,10 +5,10 @@ import { distance, GeometryError, type Path, type Point } from './path.ts'
 export function firstCrossing(a: Path, b: Path): { point: Point; onA: number; onB: number } | null {
   const [sa, sb] = [cumulative(a), cumulative(b)]
   for (let i = 0; i + 1 < a.length; i++) {
-    const [p, q] = [a[i], a[i + 1]]
+    const [p, q] = [a[i]!, a[i + 1]!]
     let best: { point: Point; onA: number; onB: number } | null = null
     for (let j = 0; j + 1 < b.length; j++) {
-      const [r, s] = [b[j], b[j + 1]]
+      const [r, s] = [b[j]!, b[j + 1]!]
       const [dx, dy, ex, ey] = [q[0] - p[0], q[1] - p[1], s[0] - r[0], s[1] - r[1]]
       const det = dx * ey - dy * ex
       if (Math.abs(det) < 1e-12) continue
@@ -16,8 +16,8 @@ export function firstCrossing(a: Path, b: Path): { point: Point; onA: number; on
       const u = ((r[0] - p[0]) * dy - (r[1] - p[1]) * dx) / det
       if (t < -1e-9 || t > 1 + 1e-9 || u < -1e-9 || u > 1 + 1e-9) continue
       const point: Point = [p[0] + dx * t, p[1] + dy * t]
-      const onA = sa[i] + t * distance(p, q)
-      if (!best || onA < best.onA) best = { point, onA, onB: sb[j] + u * distance(r, s) }
+      const onA = sa[i]! + t * distance(p, q)
+      if (!best || onA < best.onA) best = { point, onA, onB: sb[j]! + u * distance(r, s) }
     }
     if (best) return best
   }

@@ -35,7 +35,7 @@ describe('small systems', () => {
     const rows = Array.from({ length: 20 }, (_, i) => [1, i, i * i])
     const fit = leastSquares(
       rows,
-      rows.map(([, x, xx]) => 3 - 2 * x + 0.5 * xx),
+      rows.map(([, x, xx]) => 3 - 2 * x! + 0.5 * xx!),
     )
     expect(fit?.[0]).toBeCloseTo(3, 6)
     expect(fit?.[1]).toBeCloseTo(-2, 6)

@@ -25,9 +25,9 @@ export function longestInside(
     if (lines.some((l) => crossesBand(l, y, clear))) continue
     const xs = crossings(turned, { y })
     for (let i = 0; i + 1 < xs.length; i += 2) {
-      const length = xs[i + 1] - xs[i]
+      const length = xs[i + 1]! - xs[i]!
       const worth = length - 0.6 * Math.abs(y - middle)
-      if (!best || worth > best.worth) best = { from: xs[i], to: xs[i + 1], y, worth }
+      if (!best || worth > best.worth) best = { from: xs[i]!, to: xs[i + 1]!, y, worth }
     }
   }
   if (!best) return null
@@ -38,7 +38,7 @@ export function longestInside(
     ],
     degrees,
   )
-  return [a, b]
+  return [a!, b!]
 }
 
 /** Does a line that runs along come into the band of `clear` mm either side of y? A line that only crosses it does not. */

@@ -5,8 +5,8 @@ import { distance, type Path, type Point } from './path.ts'
 export function offsetLine(line: Path, by: number): Point[] {
   const n = line.length
   const moved = line.map((p, i): Point => {
-    const a = line[Math.max(0, i - 1)]
-    const b = line[Math.min(n - 1, i + 1)]
+    const a = line[Math.max(0, i - 1)]!
+    const b = line[Math.min(n - 1, i + 1)]!
     const l = distance(a, b) || 1
     return [p[0] - ((b[1] - a[1]) / l) * by, p[1] + ((b[0] - a[0]) / l) * by]
   })

@@ -24,8 +24,8 @@ export function lerpPoint(a: Point, b: Point, t: number): Point {
 /** Length in mm; the closing side counts when `closed`. */
 export function pathLength(path: Path, closed = false): number {
   let sum = 0
-  for (let i = 1; i < path.length; i++) sum += distance(path[i - 1], path[i])
-  if (closed && path.length > 1) sum += distance(path[path.length - 1], path[0])
+  for (let i = 1; i < path.length; i++) sum += distance(path[i - 1]!, path[i]!)
+  if (closed && path.length > 1) sum += distance(path[path.length - 1]!, path[0]!)
   return sum
 }
 
@@ -33,7 +33,7 @@ export function pathLength(path: Path, closed = false): number {
 export function signedArea(path: Path): number {
   let twice = 0
   for (let i = 0, j = path.length - 1; i < path.length; j = i++) {
-    twice += path[j][0] * path[i][1] - path[i][0] * path[j][1]
+    twice += path[j]![0] * path[i]![1] - path[i]![0] * path[j]![1]
   }
   return twice / 2
 }
@@ -85,8 +85,8 @@ export function rotate(path: Path, degrees: number): Path {
 export function contains(path: Path, p: Point): boolean {
   let inside = false
   for (let i = 0, j = path.length - 1; i < path.length; j = i++) {
-    const [xi, yi] = path[i]
-    const [xj, yj] = path[j]
+    const [xi, yi] = path[i]!
+    const [xj, yj] = path[j]!
     if (yi > p[1] !== yj > p[1] && p[0] < ((xj - xi) * (p[1] - yi)) / (yj - yi) + xi) inside = !inside
   }
   return inside
@@ -100,7 +100,7 @@ export function isSimple(path: Path): boolean {
     const b = path[(i + 1) % n]
     for (let j = i + 2; j < n; j++) {
       if (i === 0 && j === n - 1) continue
-      if (segmentsCross(a, b, path[j], path[(j + 1) % n])) return false
+      if (segmentsCross(a!, b!, path[j]!, path[(j + 1) % n]!)) return false
     }
   }
   return true

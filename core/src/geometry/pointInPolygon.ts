@@ -18,11 +18,11 @@ export class Inside {
     this.height = (maxY - minY) / BANDS || 1
     const lists: number[][] = Array.from({ length: BANDS }, () => [])
     for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-      const [a, b] = [outline[j], outline[i]]
+      const [a, b] = [outline[j]!, outline[i]!]
       if (a[1] === b[1]) continue
       const from = this.bandOf(Math.min(a[1], b[1]))
       const to = this.bandOf(Math.max(a[1], b[1]))
-      for (let k = from; k <= to; k++) lists[k].push(a[0], a[1], b[0], b[1])
+      for (let k = from; k <= to; k++) lists[k]!.push(a[0], a[1], b[0], b[1])
     }
     this.bands = lists.map((l) => Float64Array.from(l))
   }
@@ -34,12 +34,12 @@ export class Inside {
   has([x, y]: Point): boolean {
     const { minX, maxX, minY, maxY } = this.box
     if (x < minX || x > maxX || y < minY || y > maxY) return false
-    const edges = this.bands[this.bandOf(y)]
+    const edges = this.bands[this.bandOf(y)]!
     let inside = false
     for (let k = 0; k < edges.length; k += 4) {
-      const [y0, y1] = [edges[k + 1], edges[k + 3]]
+      const [y0, y1] = [edges[k + 1]!, edges[k + 3]!]
       if (y0 > y === y1 > y) continue
-      if (x < edges[k] + ((edges[k + 2] - edges[k]) * (y - y0)) / (y1 - y0)) inside = !inside
+      if (x < edges[k]! + ((edges[k + 2]! - edges[k]!) * (y - y0)) / (y1 - y0)) inside = !inside
     }
     return inside
   }

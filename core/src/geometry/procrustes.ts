@@ -11,7 +11,7 @@ export function procrustes(from: readonly Point[], to: readonly Point[]): (p: Po
   let sin = 0
   from.forEach((p, i) => {
     const [px, py] = [p[0] - a[0], p[1] - a[1]]
-    const [qx, qy] = [to[i][0] - b[0], to[i][1] - b[1]]
+    const [qx, qy] = [to[i]![0] - b[0], to[i]![1] - b[1]]
     cos += px * qx + py * qy
     sin += px * qy - py * qx
   })

@@ -19,10 +19,10 @@ export function firstSelfIntersection(loop: readonly Point[]): [number, number] 
     const [a, b] = [at(i), at(i + 1)]
     return {
       i,
-      from: Math.min(a[0], b[0]),
-      to: Math.max(a[0], b[0]),
-      low: Math.min(a[1], b[1]),
-      high: Math.max(a[1], b[1]),
+      from: Math.min(a![0], b![0]),
+      to: Math.max(a![0], b![0]),
+      low: Math.min(a![1], b![1]),
+      high: Math.max(a![1], b![1]),
     }
   }).sort((a, b) => a.from - b.from)
   let open: typeof edges = []
@@ -31,7 +31,7 @@ export function firstSelfIntersection(loop: readonly Point[]): [number, number] 
     for (const o of open) {
       const apart = Math.abs(o.i - e.i)
       if (apart === 1 || apart === n - 1 || o.high < e.low || o.low > e.high) continue
-      if (cross(at(o.i), at(o.i + 1), at(e.i), at(e.i + 1))) return [Math.min(o.i, e.i), Math.max(o.i, e.i)]
+      if (cross(at(o.i)!, at(o.i + 1)!, at(e.i)!, at(e.i + 1)!)) return [Math.min(o.i, e.i), Math.max(o.i, e.i)]
     }
     open.push(e)
   }

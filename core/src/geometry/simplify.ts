@@ -22,7 +22,7 @@ export function simplify(line: Path, tolerance: number): Path {
     let most = tolerance
     let at = -1
     for (let i = from + 1; i < to; i++) {
-      const off = away(line[i], line[from], line[to])
+      const off = away(line[i]!, line[from]!, line[to]!)
       if (off > most) [most, at] = [off, i]
     }
     if (at < 0) continue

@@ -13,10 +13,10 @@ describe('a cubic spline with named slopes at its ends', () => {
         fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { minLength: 4, maxLength: 4 }),
         fc.array(fc.double({ min: 0.3, max: 4, noNaN: true }), { minLength: 1, maxLength: 6 }),
         ([a, b, c, d], steps) => {
-          const cubic = (x: number) => a + x * (b + x * (c + x * d))
-          const slope = (x: number) => b + x * (2 * c + x * 3 * d)
-          const xs = steps.reduce((all, s) => [...all, all[all.length - 1] + s], [-1])
-          const end = xs[xs.length - 1]
+          const cubic = (x: number) => a! + x * (b! + x * (c! + x * d!))
+          const slope = (x: number) => b! + x * (2 * c! + x * 3 * d!)
+          const xs = steps.reduce((all, s) => [...all, all[all.length - 1]! + s], [-1])
+          const end = xs[xs.length - 1]!
           const f = cubicSpline(
             xs.map((x) => [x, cubic(x)] as const),
             { start: slope(-1), end: slope(end) },
@@ -62,8 +62,8 @@ it('a drawn line leaves and ends just in the directions asked for, and passes ev
           expect(Math.min(...line.map((q) => Math.hypot(q[0] - p[0], q[1] - p[1])))).toBeLessThan(1e-9)
         // The first chord of an arc of a cubic deviates from its tangent by its own length times half the curvature.
         const turn = (a: Point, b: Point) => (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI
-        expect(Math.abs(turn(line[0], line[1]) - first)).toBeLessThan(9)
-        expect(Math.abs(turn(line[line.length - 2], line[line.length - 1]) - last)).toBeLessThan(9)
+        expect(Math.abs(turn(line[0]!, line[1]!) - first)).toBeLessThan(9)
+        expect(Math.abs(turn(line[line.length - 2]!, line[line.length - 1]!) - last)).toBeLessThan(9)
       },
     ),
   )

@@ -13,9 +13,9 @@ export function smoothLine(points: readonly Point[], ends: { start?: Point; end?
   if (points.length < 2) throw new GeometryError('A curve needs at least two points.')
   const t = [0]
   for (let i = 1; i < points.length; i++) {
-    const step = distance(points[i - 1], points[i])
+    const step = distance(points[i - 1]!, points[i]!)
     if (step < 1e-6) throw new GeometryError('Two points of a curve lie on each other: move one of them.')
-    t.push(t[i - 1] + Math.sqrt(step))
+    t.push(t[i - 1]! + Math.sqrt(step))
   }
   if (points.length === 2 && !ends.start && !ends.end) return [...points]
   // As fast as the first and the last stretch are run through.
@@ -24,18 +24,18 @@ export function smoothLine(points: readonly Point[], ends: { start?: Point; end?
     way ? (way[k] / Math.hypot(way[0], way[1])) * span : undefined
   const along = (k: 0 | 1) =>
     cubicSpline(
-      points.map((p, i) => [t[i], p[k]] as const),
-      { start: slope(ends.start, t[1], k), end: slope(ends.end, t[last] - t[last - 1], k) },
+      points.map((p, i) => [t[i]!, p[k]] as const),
+      { start: slope(ends.start, t[1]!, k), end: slope(ends.end, t[last]! - t[last - 1]!, k) },
     )
   const [x, y] = [along(0), along(1)]
   const out: Point[] = []
   for (let i = 0; i + 1 < points.length; i++) {
-    const parts = Math.max(2, Math.ceil(distance(points[i], points[i + 1]) / CHORD))
+    const parts = Math.max(2, Math.ceil(distance(points[i]!, points[i + 1]!) / CHORD))
     for (let k = 0; k < parts; k++) {
-      const q = t[i] + ((t[i + 1] - t[i]) * k) / parts
+      const q = t[i]! + ((t[i + 1]! - t[i]!) * k) / parts
       out.push([x(q), y(q)])
     }
   }
-  out.push(points[points.length - 1])
+  out.push(points[points.length - 1]!)
   return out
 }

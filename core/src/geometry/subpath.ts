@@ -5,8 +5,8 @@ import { distance, type Path, type Point } from './path.ts'
 export function subpath(line: Path, from: number, to: number): Path {
   const sums = cumulative(line)
   const whole = sums[sums.length - 1]
-  const [a, b] = [Math.max(0, Math.min(from, to)), Math.min(whole, Math.max(from, to))]
-  const inner = line.filter((_, i) => sums[i] > a + 1e-6 && sums[i] < b - 1e-6)
+  const [a, b] = [Math.max(0, Math.min(from, to)), Math.min(whole!, Math.max(from, to))]
+  const inner = line.filter((_, i) => sums[i]! > a + 1e-6 && sums[i]! < b - 1e-6)
   const out = [pointAt(line, a), ...inner, pointAt(line, b)]
   return from < to ? out : out.reverse()
 }
@@ -21,7 +21,7 @@ export function joined(...lines: readonly Path[]): Path {
   const out: Point[] = []
   for (const line of lines) {
     for (const p of line) {
-      if (out.length === 0 || distance(out[out.length - 1], p) > 1e-6) out.push(p)
+      if (out.length === 0 || distance(out[out.length - 1]!, p) > 1e-6) out.push(p)
     }
   }
   return out

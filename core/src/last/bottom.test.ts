@@ -73,7 +73,7 @@ describe('the bottom from the seat to the tread', () => {
     const { centre } = bottomShape(m)
     for (let k = 0; k <= 40; k++) {
       const t = k / 40
-      expect(centre(t * tread)).toBeCloseTo(v + d * t + t ** 3 * (c[0] + t * (c[1] + t * c[2])), 9)
+      expect(centre(t * tread)).toBeCloseTo(v + d * t + t ** 3 * (c[0]! + t * (c[1]! + t * c[2]!)), 9)
     }
     expect(slope(centre, h)).toBeCloseTo(-0.35 * mean, 3)
   })

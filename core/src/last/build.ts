@@ -92,9 +92,9 @@ export function layFoundation(m: LastMeasures, free: FreeFigures, traced: Traced
     let toe = -Infinity
     for (let i = 0; i <= 60; i++) {
       ribPoint(ribs.lateral, 0, i / 60, p, 0)
-      heel = Math.min(heel, p[0])
+      heel = Math.min(heel, p[0]!)
       ribPoint(ribs.lateral, 1, i / 60, p, 0)
-      toe = Math.max(toe, p[0])
+      toe = Math.max(toe, p[0]!)
     }
     reach = toe - heel
     insets = { heel: insets.heel - heel, toe: insets.toe + toe - m.length }
@@ -112,7 +112,7 @@ function cutAt(ribs: SideRibs, s: number, top: number): number {
   for (let k = 0; k < 26; k++) {
     const mid = (lo + hi) / 2
     ribPoint(ribs, s, mid, p, 0)
-    if (p[2] < top) lo = mid
+    if (p[2]! < top) lo = mid
     else hi = mid
   }
   return (lo + hi) / 2
@@ -123,7 +123,7 @@ function coneEnd(ribs: SideRibs, top: number): number {
   const p = new Float64Array(3)
   const above = (s: number) => {
     ribPoint(ribs, s, 1, p, 0)
-    return p[2] - top
+    return p[2]! - top
   }
   if (above(0) <= 0) throw new GeometryError('The cone is lower than the back of the last: raise the cone height.')
   let lo = 0
@@ -152,8 +152,8 @@ function rimOf(ribs: SideRibs, top: number, end: number, samples: number) {
   const p = new Float64Array(6)
   for (let i = 0; i <= samples; i++) {
     s[i] = end * (1 - (1 - i / samples) ** 2)
-    ribPoint(ribs, s[i], cutAt(ribs, s[i], top), p, 3)
-    if (i > 0) run[i] = run[i - 1] + Math.hypot(p[3] - p[0], p[4] - p[1], p[5] - p[2])
+    ribPoint(ribs, s[i]!, cutAt(ribs, s[i]!, top), p, 3)
+    if (i > 0) run[i] = run[i - 1]! + Math.hypot(p[3]! - p[0]!, p[4]! - p[1]!, p[5]! - p[2]!)
     p.copyWithin(0, 3)
   }
   return { s, run, length: run[samples] }
@@ -166,8 +166,8 @@ function ridgeRun(ribs: SideRibs, from: number, n: number) {
   const p = new Float64Array(6)
   for (let i = 0; i <= n; i++) {
     s[i] = lerp(from, 1, i / n)
-    ribPoint(ribs, s[i], 1, p, 3)
-    if (i > 0) run[i] = run[i - 1] + Math.hypot(p[3] - p[0], p[4] - p[1], p[5] - p[2])
+    ribPoint(ribs, s[i]!, 1, p, 3)
+    if (i > 0) run[i] = run[i - 1]! + Math.hypot(p[3]! - p[0]!, p[4]! - p[1]!, p[5]! - p[2]!)
     p.copyWithin(0, 3)
   }
   return { s, run, length: run[n] }
@@ -175,9 +175,9 @@ function ridgeRun(ribs: SideRibs, from: number, n: number) {
 
 function sAtRun(table: { s: Float64Array; run: Float64Array }, run: number): number {
   let i = 0
-  while (i < table.run.length - 2 && table.run[i + 1] < run) i++
-  const span = table.run[i + 1] - table.run[i]
-  return lerp(table.s[i], table.s[i + 1], span > 0 ? Math.min(1, (run - table.run[i]) / span) : 0)
+  while (i < table.run.length - 2 && table.run[i + 1]! < run) i++
+  const span = table.run[i + 1]! - table.run[i]!
+  return lerp(table.s[i]!, table.s[i + 1]!, span > 0 ? Math.min(1, (run - table.run[i]!) / span) : 0)
 }
 
 function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, res: Resolution): TopEdge {
@@ -187,12 +187,12 @@ function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, r
   const s = new Float64Array(columns)
   const w = new Float64Array(columns).fill(1)
   for (let i = 0; i < coneColumn; i++) {
-    s[i] = sAtRun(rim, (rim.length * i) / coneColumn)
-    w[i] = cutAt(ribs, s[i], top)
+    s[i] = sAtRun(rim, (rim.length! * i) / coneColumn)
+    w[i] = cutAt(ribs, s[i]!, top)
   }
   for (let i = coneColumn; i < columns; i++) {
     const q = (i - coneColumn) / (columns - 1 - coneColumn)
-    s[i] = sAtRun(ridge, ridge.length * (1 - (1 - q) ** 1.7))
+    s[i] = sAtRun(ridge, ridge.length! * (1 - (1 - q) ** 1.7))
   }
   return { s, w }
 }
@@ -208,22 +208,22 @@ function layWall(ribs: SideRibs, edge: TopEdge, columns: number, rows: number): 
     const sFoot = i / (columns - 1)
     for (let j = 0; j <= n; j++) {
       const t = j / n
-      const s = lerp(sFoot, edge.s[i], t / 2 + (t * t * (3 - 2 * t)) / 2)
-      ribPoint(ribs, s, edge.w[i] * t, fine, j * 3)
+      const s = lerp(sFoot, edge.s[i]!, t / 2 + (t * t * (3 - 2 * t)) / 2)
+      ribPoint(ribs, s, edge.w[i]! * t, fine, j * 3)
       if (j > 0) {
         const k = j * 3
-        const [dx, dy, dz] = [fine[k] - fine[k - 3], fine[k + 1] - fine[k - 2], fine[k + 2] - fine[k - 1]]
-        run[j] = run[j - 1] + Math.sqrt(dx * dx + dy * dy + dz * dz)
+        const [dx, dy, dz] = [fine[k]! - fine[k - 3]!, fine[k + 1]! - fine[k - 2]!, fine[k + 2]! - fine[k - 1]!]
+        run[j] = run[j - 1]! + Math.sqrt(dx * dx + dy * dy + dz * dz)
       }
     }
     let j = 0
     for (let r = 0; r < rows; r++) {
-      const at = (run[n] * r) / (rows - 1)
-      while (j < n - 1 && run[j + 1] < at) j++
-      const t = run[j + 1] > run[j] ? Math.min(1, Math.max(0, (at - run[j]) / (run[j + 1] - run[j]))) : 0
+      const at = (run[n]! * r) / (rows - 1)
+      while (j < n - 1 && run[j + 1]! < at) j++
+      const t = run[j + 1]! > run[j]! ? Math.min(1, Math.max(0, (at - run[j]!) / (run[j + 1]! - run[j]!))) : 0
       const o = (i * rows + r) * 3
-      for (let c = 0; c < 3; c++) wall[o + c] = lerp(fine[j * 3 + c], fine[j * 3 + 3 + c], t)
-      wall[o + 1] *= toY
+      for (let c = 0; c < 3; c++) wall[o + c] = lerp(fine[j * 3 + c]!, fine[j * 3 + 3 + c]!, t)
+      wall[o + 1]! *= toY
     }
   }
   return wall
@@ -235,7 +235,7 @@ function weld(surface: LastSurface): void {
   const top = surface.rows - 1
   const copy = (column: number, row: number) => {
     const at = (column * surface.rows + row) * 3
-    for (let c = 0; c < 3; c++) medial[at + c] = lateral[at + c]
+    for (let c = 0; c < 3; c++) medial[at + c] = lateral[at + c]!
   }
   for (let j = 0; j <= top; j++) {
     copy(0, j)
@@ -254,7 +254,7 @@ export function buildSurface(base: Foundation, free: FreeFigures, res: Resolutio
   const share =
     sides.reduce((sum, side) => {
       const rim = rimOf(ribs[side], top, end, res.rimSamples).length
-      return sum + rim / (rim + ridgeRun(ribs[side], end, res.ridgeSamples).length)
+      return sum + rim! / (rim! + ridgeRun(ribs[side], end, res.ridgeSamples).length!)
     }, 0) / 2
   const coneColumn = Math.round(((res.columns - 1) / 2) * (share + end))
   const walls = Object.fromEntries(
@@ -282,12 +282,12 @@ function fillBottom(surface: LastSurface, bottom: BottomShape): void {
   const { columns, rows, across, walls } = surface
   for (let i = 0; i < columns; i++) {
     const a = i * rows * 3
-    const width = Math.hypot(walls.lateral[a] - walls.medial[a], walls.lateral[a + 1] - walls.medial[a + 1])
+    const width = Math.hypot(walls.lateral[a]! - walls.medial[a]!, walls.lateral[a + 1]! - walls.medial[a + 1]!)
     for (let j = 0; j < across; j++) {
       const t = j / (across - 1)
       const o = (i * across + j) * 3
-      for (let c = 0; c < 3; c++) surface.bottom[o + c] = lerp(walls.lateral[a + c], walls.medial[a + c], t)
-      surface.bottom[o + 2] -= bottom.belly(width, 2 * t - 1)
+      for (let c = 0; c < 3; c++) surface.bottom[o + c] = lerp(walls.lateral[a + c]!, walls.medial[a + c]!, t)
+      surface.bottom[o + 2]! -= bottom.belly(width, 2 * t - 1)
     }
   }
 }

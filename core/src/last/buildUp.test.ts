@@ -25,7 +25,7 @@ describe('leather glued on', () => {
       for (let i = 0; i < walking.columns; i++) {
         expect(wallPoint(built, side, i, 0)).toEqual(wallPoint(walking, side, i, 0))
         const p = wallPoint(walking, side, i, walking.rows - 1)
-        const away = [0, 1, 2].reduce((s, c) => s + (p[c] - plane.point[c]) * plane.normal[c], 0) / n
+        const away = [0, 1, 2].reduce((s, c) => s + (p[c]! - plane.point[c]!) * plane.normal[c]!, 0) / n
         if (Math.abs(away) > 35) expect(wallPoint(built, side, i, walking.rows - 1)).toEqual(p)
       }
     }
@@ -45,7 +45,7 @@ describe('leather glued on', () => {
     const normals = wallNormals(pipe)
     const grown = { ...pipe, walls: { lateral: pipe.walls.lateral.slice(), medial: pipe.walls.medial.slice() } }
     for (const side of ['lateral', 'medial'] as const)
-      for (let k = 0; k < normals[side].length; k++) grown.walls[side][k] += 2 * normals[side][k]
+      for (let k = 0; k < normals[side].length; k++) grown.walls[side][k]! += 2 * normals[side][k]!
     const plane = { point: [150, 0, 0] as const, normal: [1, 0, 0] as const }
     expect(girth(grown, plane) - girth(pipe, plane)).toBeCloseTo(2 * Math.PI * 2, 1)
   })

@@ -35,7 +35,7 @@ export function wallNormals(surface: LastSurface): Record<Side, Float64Array> {
   ) as Record<Side, Float64Array>
   const share = (column: number, row: number) => {
     const at = (column * rows + row) * 3
-    const read = (side: Side): Vec3 => [raw[side][at], raw[side][at + 1], raw[side][at + 2]]
+    const read = (side: Side): Vec3 => [raw[side][at]!, raw[side][at + 1]!, raw[side][at + 2]!]
     const both = unit(add(read('lateral'), read('medial')))
     for (const side of sides) raw[side].set(both, at)
   }
@@ -70,7 +70,7 @@ export function withBuildUp(surface: LastSurface, buildUp: BuildUp, plane?: Plan
       for (let i = 0; i < columns; i++) {
         for (let j = 1; j < rows; j++) {
           const k = (i * rows + j) * 3
-          const p: Vec3 = [wall[k], wall[k + 1], wall[k + 2]]
+          const p: Vec3 = [wall[k]!, wall[k + 1]!, wall[k + 2]!]
           // The rim is where the wood was cut: leather tapers to nothing on the way to it.
           const rim = i < coneColumn ? 1 - smoothstep(0.8, 1, j / (rows - 1)) : 1
           const t =
@@ -78,7 +78,7 @@ export function withBuildUp(surface: LastSurface, buildUp: BuildUp, plane?: Plan
             aroundWeight(buildUp.place, side, j / (rows - 1)) *
             alongWeight(dot(sub(p, at.point), normal), buildUp.reach) *
             rim
-          if (t > 0) for (let c = 0; c < 3; c++) wall[k + c] += t * normals[side][k + c]
+          if (t > 0) for (let c = 0; c < 3; c++) wall[k + c]! += t * normals[side][k + c]!
         }
       }
       return [side, wall]
@@ -129,9 +129,9 @@ export function greatestShift(a: LastSurface, b: LastSurface): number {
   for (const side of sides) {
     for (let k = 0; k < a.walls[side].length; k += 3) {
       const d = norm([
-        a.walls[side][k] - b.walls[side][k],
-        a.walls[side][k + 1] - b.walls[side][k + 1],
-        a.walls[side][k + 2] - b.walls[side][k + 2],
+        a.walls[side][k]! - b.walls[side][k]!,
+        a.walls[side][k + 1]! - b.walls[side][k + 1]!,
+        a.walls[side][k + 2]! - b.walls[side][k + 2]!,
       ])
       if (d > most) most = d
     }

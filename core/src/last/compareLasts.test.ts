@@ -27,6 +27,6 @@ describe('two lasts', () => {
     const d = compareLasts(longer, walking, 'joint')
     expect(d.shift).toBeCloseTo(((0.635 + 0.72) / 2) * 10, 3)
     expect(d.table[0]).toMatchObject({ name: 'Length' })
-    expect(d.table[0].first - d.table[0].second).toBeCloseTo(10, 1)
+    expect(d.table[0]!.first - d.table[0]!.second).toBeCloseTo(10, 1)
   })
 })

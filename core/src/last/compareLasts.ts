@@ -47,18 +47,18 @@ export function compareLasts(first: LastSurface, second: LastSurface, at: LaidTo
   const middle = (m: typeof a) => (m.jointLateral[0] + m.jointMedial[0]) / 2
   const shift = at === 'heel' ? 0 : middle(a) - middle(b)
   const other = bodyMesh(second)
-  if (shift !== 0) for (let k = 0; k < other.positions.length; k += 3) other.positions[k] += shift
+  if (shift !== 0) for (let k = 0; k < other.positions.length; k += 3) other.positions[k]! += shift
   const near = new ClosestPoints(other)
   const { positions: p } = bodyMesh(first)
   const away = new Float64Array(p.length / 3)
   let [standsOut, fallsShort, sum] = [0, 0, 0]
   for (let i = 0; i < away.length; i++) {
-    const at: Vec3 = [p[i * 3], p[i * 3 + 1], p[i * 3 + 2]]
+    const at: Vec3 = [p[i * 3]!, p[i * 3 + 1]!, p[i * 3 + 2]!]
     const hit = near.to(at)
     const outside = dot(sub(at, hit.point), faceNormal(other, hit.triangle)) >= 0
     away[i] = outside ? hit.distance : -hit.distance
-    standsOut = Math.max(standsOut, away[i])
-    fallsShort = Math.max(fallsShort, -away[i])
+    standsOut = Math.max(standsOut, away[i]!)
+    fallsShort = Math.max(fallsShort, -away[i]!)
     sum += hit.distance
   }
   return {
@@ -74,8 +74,8 @@ export function compareLasts(first: LastSurface, second: LastSurface, at: LaidTo
 function faceNormal(mesh: { positions: Float64Array; triangles: Uint32Array }, k: number): Vec3 {
   const { positions: v, triangles: t } = mesh
   const corner = (c: number): Vec3 => {
-    const at = t[k * 3 + c] * 3
-    return [v[at], v[at + 1], v[at + 2]]
+    const at = t[k * 3 + c]! * 3
+    return [v[at]!, v[at + 1]!, v[at + 2]!]
   }
   const a = corner(0)
   return cross(sub(corner(1), a), sub(corner(2), a))

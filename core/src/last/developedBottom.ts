@@ -36,14 +36,14 @@ function crossLine(surface: LastSurface, x: number): Vec3[] {
   for (let j = 0; j < across; j++) {
     for (let i = 1; i < columns; i++) {
       const b = (i * across + j) * 3
-      if (bottom[b] < x) continue
+      if (bottom[b]! < x) continue
       const a = b - across * 3
-      const t = bottom[b] > bottom[a] ? (x - bottom[a]) / (bottom[b] - bottom[a]) : 0
+      const t = bottom[b]! > bottom[a]! ? (x - bottom[a]!) / (bottom[b]! - bottom[a]!) : 0
       if (t >= 0) {
         line.push([
           x,
-          bottom[a + 1] + (bottom[b + 1] - bottom[a + 1]) * t,
-          bottom[a + 2] + (bottom[b + 2] - bottom[a + 2]) * t,
+          bottom[a + 1]! + (bottom[b + 1]! - bottom[a + 1]!) * t,
+          bottom[a + 2]! + (bottom[b + 2]! - bottom[a + 2]!) * t,
         ])
       }
       break
@@ -57,7 +57,7 @@ function halfLength(line: readonly Vec3[], side: Side): number {
   let sum = 0
   const outwards = side === 'lateral' ? -1 : 1
   for (let j = 1; j < line.length; j++) {
-    const [a, b] = [line[j - 1], line[j]]
+    const [a, b] = [line[j - 1]!, line[j]!]
     const insideA = Math.max(0, outwards * a[1])
     const insideB = Math.max(0, outwards * b[1])
     const span = Math.abs(b[1] - a[1])
@@ -80,13 +80,13 @@ export function developBottom(surface: LastSurface, marks: Landmarks): Developed
   let before = heightAt(from)
   for (let i = 1; i <= n; i++) {
     const z = heightAt(from + ((to - from) * i) / n)
-    sums[i] = sums[i - 1] + Math.hypot((to - from) / n, z - before)
+    sums[i] = sums[i - 1]! + Math.hypot((to - from) / n, z - before)
     before = z
   }
   const flatX = (x: number): number => {
     const q = Math.min(n, Math.max(0, ((x - from) / (to - from)) * n))
     const i = Math.min(n - 1, Math.floor(q))
-    return sums[i] + (sums[i + 1] - sums[i]) * (q - i)
+    return sums[i]! + (sums[i + 1]! - sums[i]!) * (q - i)
   }
   const sidePoint = (side: Side, x: number): Point => {
     const line = crossLine(surface, x)
@@ -105,7 +105,7 @@ export function developBottom(surface: LastSurface, marks: Landmarks): Developed
     outline.push(sidePoint('lateral', x))
     stations.push({ side: 'lateral', x })
   }
-  outline.push([sums[n], 0])
+  outline.push([sums[n]!, 0])
   stations.push({ side: 'lateral', x: to })
   for (const x of [...xs].reverse()) {
     outline.push(sidePoint('medial', x))
@@ -116,7 +116,7 @@ export function developBottom(surface: LastSurface, marks: Landmarks): Developed
     stations,
     jointLateral: sidePoint('lateral', marks.jointLateral[0]),
     jointMedial: sidePoint('medial', marks.jointMedial[0]),
-    length: sums[n],
+    length: sums[n]!,
     flatX,
   }
 }

@@ -18,15 +18,15 @@ describe('last against foot', () => {
   it('compares what was measured, with the allowance and its sentence', () => {
     const lines = footFit(read(walking), foot, book)
     expect(lines.map((l) => l.what)).toEqual(['length', 'joint', 'instep'])
-    const joint = lines[1]
+    const joint = lines[1]!
     expect(joint.over).toBeCloseTo(252 - 257, 1)
     expect(joint.buildUp).toBeCloseTo(5, 1)
     expect(joint.verdict).toBe('small')
     expect(spoken(joint.wanted.sentence)).toContain('257 mm')
     const [length] = lines
-    expect(length.wanted.value).toBe(275 + fitRules.length.value)
-    expect(length.buildUp).toBe(0)
-    expect(lines[2].verdict).toBe('right')
+    expect(length!.wanted.value).toBe(275 + fitRules.length.value)
+    expect(length!.buildUp).toBe(0)
+    expect(lines[2]!.verdict).toBe('right')
   })
   it('the workshop may want other allowances', () => {
     const [line] = footFit(
@@ -34,8 +34,8 @@ describe('last against foot', () => {
       FootMeasures.parse({ jointGirth: 257 }),
       new RuleBook({ 'fit.joint': -6 }, {}),
     )
-    expect(line.wanted.value).toBe(251)
-    expect(line.verdict).toBe('right')
-    expect(line.wanted.origin).toBe('this workshop')
+    expect(line!.wanted.value).toBe(251)
+    expect(line!.verdict).toBe('right')
+    expect(line!.wanted.origin).toBe('this workshop')
   })
 })

@@ -86,7 +86,7 @@ const round1 = (mm: number) => Math.round(mm * 10) / 10
 
 function moved(natural: FreeFigures, unknowns: readonly Unknown[], q: readonly number[]): FreeFigures {
   const free: FreeFigures = { ...natural, ridge: { ...natural.ridge }, fullness: { ...natural.fullness } }
-  unknowns.forEach((u, k) => u.move(free, q[k]))
+  unknowns.forEach((u, k) => u.move(free, q[k]!))
   return free
 }
 
@@ -145,17 +145,17 @@ function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
   let [got, surface] = readings(base, natural, targets, FINE)
   let jacobian: number[][] | null = null
   for (let round = 0; round < ROUNDS; round++) {
-    const r = got.map((g, i) => g - targets[i].wanted)
+    const r = got.map((g, i) => g - targets[i]!.wanted)
     if (r.every((v) => Math.abs(v) < GIRTH_TOLERANCE)) return { base, free: moved(natural, unknowns, q), surface }
     if (!jacobian || round === 3) jacobian = slopes(base, natural, unknowns, targets, q)
     const J: number[][] = jacobian
-    const CJ = J.map((row) => C.map((c) => c.reduce((s, v, k) => s + v * row[k], 0)))
-    const JCJ = J.map((a) => CJ.map((b) => a.reduce((s, v, k) => s + v * b[k], 0)))
-    const rhs = J.map((row, i) => row.reduce((s, v, k) => s + v * q[k], 0) - r[i])
+    const CJ = J.map((row) => C.map((c) => c.reduce((s, v, k) => s + v * row[k]!, 0)))
+    const JCJ = J.map((a) => CJ.map((b) => a.reduce((s, v, k) => s + v * b[k]!, 0)))
+    const rhs = J.map((row, i) => row.reduce((s, v, k) => s + v * q[k]!, 0) - r[i]!)
     const lambda = solveDense(JCJ, rhs)
     if (!lambda) break
-    q = unknowns.map((_, k) => CJ.reduce((s, column, i) => s + column[k] * lambda[i], 0))
-    const over = Math.max(...q.map((v, k) => Math.abs(v) / unknowns[k].most))
+    q = unknowns.map((_, k) => CJ.reduce((s, column, i) => s + column[k]! * lambda[i]!, 0))
+    const over = Math.max(...q.map((v, k) => Math.abs(v) / unknowns[k]!.most))
     if (over > 1) {
       // As far that way as a last can go: what it reads there is the nearest that can be had.
       got = readings(
@@ -172,11 +172,11 @@ function fitted(m: LastMeasures, traced: TracedBottom | null): Fitted {
     }
     ;[got, surface] = readings(base, moved(natural, unknowns, q), targets, FINE)
   }
-  const misses = targets.map((t, i) => ({ ...t, got: got[i], off: got[i] - t.wanted }))
+  const misses = targets.map((t, i) => ({ ...t, got: got[i], off: got[i]! - t.wanted }))
   const worst = misses.reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
   if (Math.abs(worst.off) < GIRTH_TOLERANCE) return { base, free: moved(natural, unknowns, q), surface }
   throw new GeometryError(
-    say`The ${worst.station} girth of ${mm(round1(worst.wanted))} cannot be met with these widths and heights (the nearest is ${mm(worst.got, 1)}). Measure it again, or change the width there.`,
+    say`The ${worst.station} girth of ${mm(round1(worst.wanted))} cannot be met with these widths and heights (the nearest is ${mm(worst.got!, 1)}). Measure it again, or change the width there.`,
   )
 }
 
@@ -191,5 +191,5 @@ function slopes(
   const at = (p: readonly number[]) => readings(base, moved(natural, unknowns, p), targets, COARSE)[0]
   const here = at(q)
   const columns = q.map((_, k) => at(q.map((v, i) => (i === k ? v + 1 : v))))
-  return here.map((h, i) => columns.map((c) => c[i] - h))
+  return here.map((h, i) => columns.map((c) => c[i]! - h))
 }

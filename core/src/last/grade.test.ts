@@ -45,14 +45,14 @@ describe('size runs', () => {
     for (const measures of Object.values(sampleMeasures)) {
       const run = sizeRun({ measures, surface: generateLast(measures) }, [-2, -1, 0, 1, 2], paris)
       const lengths = run.map((r) => ('problem' in r ? Number.NaN : read(r.surface).length))
-      for (let i = 1; i < lengths.length; i++) expect(lengths[i] - lengths[i - 1]).toBeCloseTo(6.667, 0)
+      for (let i = 1; i < lengths.length; i++) expect(lengths[i]! - lengths[i - 1]!).toBeCloseTo(6.667, 0)
     }
   })
   it('a size that cannot be says so and leaves the others', () => {
     const m = { ...sampleMeasures.walking }
     const run = sizeRun({ measures: m, surface: walking }, [0, 12], { ...paris, girth: 12 })
-    expect('problem' in run[0]).toBe(false)
-    expect('problem' in run[1] && spoken(run[1].problem)).toMatch(/The length would be 370.0 mm/)
+    expect('problem' in run[0]!).toBe(false)
+    expect('problem' in run[1]! && spoken(run[1].problem)).toMatch(/The length would be 370.0 mm/)
   })
   it('a workshop rule changes the step', () => {
     expect(gradeOf('uk', 'kept', new RuleBook({ 'grade.uk.girth': 5 }, {})).girth).toBe(5)

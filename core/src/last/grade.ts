@@ -130,10 +130,10 @@ export function gradeSurface(surface: LastSurface, sizes: number, g: Grade): Las
     const move = (part: Float64Array): Float64Array => {
       const out = new Float64Array(part.length)
       for (let i = 0; i < part.length; i += 3) {
-        const floor = atX(centre, part[i])[2]
-        out[i] = part[i] * kx
-        out[i + 1] = part[i + 1] * k
-        out[i + 2] = floor * rise + (part[i + 2] - floor) * k
+        const floor = atX(centre, part[i]!)[2]
+        out[i] = part[i]! * kx
+        out[i + 1] = part[i + 1]! * k
+        out[i + 2] = floor * rise + (part[i + 2]! - floor) * k
       }
       return out
     }
@@ -168,7 +168,7 @@ export function sizeRun(
       const measures = gradeMeasures(base.measures, sizes, g)
       const read = LastMeasures.safeParse(measures)
       if (!read.success) {
-        const key = read.error.issues[0].path[0] as keyof LastMeasures
+        const key = read.error.issues[0]!.path[0] as keyof LastMeasures
         const named = String(key).replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
         return {
           sizes,

@@ -34,8 +34,8 @@ export function landmarks(surface: LastSurface): Landmarks {
   return {
     heelBack: extreme(back, -1),
     toeTip: extreme(ridge, 1),
-    heelFeather: lateral[0],
-    toeFeather: lateral[surface.columns - 1],
+    heelFeather: lateral[0]!,
+    toeFeather: lateral[surface.columns - 1]!,
     jointLateral: atX(lateral, surface.joints.lateral),
     jointMedial: atX(medial, surface.joints.medial),
     ridgeJoint: atX(ridge, STATIONS.ridgeJoint * L),

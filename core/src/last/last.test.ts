@@ -46,7 +46,7 @@ describe('tape readings on bodies of known girth', () => {
       const d = sub(p, plane.point)
       expect(Math.abs(d[0] * normal[0] + d[1] * normal[1] + d[2] * normal[2])).toBeLessThan(1e-9)
     }
-    expect(dist3(space[0], space[7])).toBeCloseTo(Math.hypot(flat[0][0] - flat[7][0], flat[0][1] - flat[7][1]), 9)
+    expect(dist3(space[0]!, space[7]!)).toBeCloseTo(Math.hypot(flat[0]![0] - flat[7]![0], flat[0]![1] - flat[7]![1]), 9)
   })
 })
 
@@ -135,11 +135,11 @@ describe.each(Object.entries(sampleMeasures))('the generated %s last', (_name, m
     const { positions: p, triangles: t } = bodyMesh(surface)
     let volume = 0
     for (let k = 0; k < t.length; k += 3) {
-      const [a, b, c] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
+      const [a, b, c] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
       volume +=
-        (p[a] * (p[b + 1] * p[c + 2] - p[b + 2] * p[c + 1]) -
-          p[a + 1] * (p[b] * p[c + 2] - p[b + 2] * p[c]) +
-          p[a + 2] * (p[b] * p[c + 1] - p[b + 1] * p[c])) /
+        (p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!) -
+          p[a + 1]! * (p[b]! * p[c + 2]! - p[b + 2]! * p[c]!) +
+          p[a + 2]! * (p[b]! * p[c + 1]! - p[b + 1]! * p[c]!)) /
         6
     }
     // A last of this length is one to two litres of wood, less for a small one.
@@ -148,11 +148,12 @@ describe.each(Object.entries(sampleMeasures))('the generated %s last', (_name, m
   })
   it('has a fair ridge that never turns back and a back curve with some grip', () => {
     const ridge = ridgeAndToe(surface)
-    for (let i = 1; i < surface.columns - surface.coneColumn; i++) expect(ridge[i][0]).toBeGreaterThan(ridge[i - 1][0])
+    for (let i = 1; i < surface.columns - surface.coneColumn; i++)
+      expect(ridge[i]![0]).toBeGreaterThan(ridge[i - 1]![0])
     const back = backCurve(surface)
     const fullest = Math.min(...back.map((p) => p[0]))
-    expect(back[back.length - 1][0] - fullest).toBeGreaterThan(2)
-    expect(lastReadings(surface, landmarks(surface)).findings[0].level).toBe('fine')
+    expect(back[back.length - 1]![0] - fullest).toBeGreaterThan(2)
+    expect(lastReadings(surface, landmarks(surface)).findings[0]!.level).toBe('fine')
   })
   it('rolls its bottom out to a simple outline a little longer than it looks from below', () => {
     const marks = landmarks(surface)
@@ -205,7 +206,7 @@ describe('a rib straight up the wall', () => {
         const rib = verticalRib(surface, side, x)
         for (const p of rib) expect(p[0]).toBeCloseTo(x, 6)
         expect(ribHeight(rib)).toBeGreaterThan(30)
-        expect(dist3(rib[0], ribAt(rib, 0))).toBe(0)
+        expect(dist3(rib[0]!, ribAt(rib, 0))).toBe(0)
       }
     }
     // The two sides meet at the back.
@@ -296,12 +297,12 @@ describe('girths to order', () => {
       return at('lateral') + at('medial')
     }
     const widths = (['pointed', 'almond', 'round', 'soft square'] as const).map(width)
-    for (let i = 1; i < widths.length; i++) expect(widths[i]).toBeGreaterThan(widths[i - 1] + 3)
+    for (let i = 1; i < widths.length; i++) expect(widths[i]).toBeGreaterThan(widths[i - 1]! + 3)
   })
   it('a humped ridge is noticed', () => {
     const m = { ...sampleMeasures.walking, waistGirth: 262 }
     const surface = generateLast(m)
-    expect(lastReadings(surface, landmarks(surface)).findings[0].level).toBe('watch')
+    expect(lastReadings(surface, landmarks(surface)).findings[0]!.level).toBe('watch')
   })
 })
 

@@ -39,16 +39,16 @@ export interface LastView {
 /** How far the back curve stands in from its fullest point, by height over the seat, mm. */
 export function backProfile(surface: LastSurface, step = 10): { height: number; inwards: number }[] {
   const back = backCurve(surface)
-  const seat = back[0][2]
+  const seat = back[0]![2]
   const fullest = Math.min(...back.map((p) => p[0]))
-  const top = back[back.length - 1][2] - seat
+  const top = back[back.length - 1]![2] - seat
   const list: { height: number; inwards: number }[] = []
   for (let height = 0; height <= top; height += step) {
     const i = Math.max(
       1,
       back.findIndex((p) => p[2] - seat >= height),
     )
-    const [a, b] = [back[i - 1], back[i]]
+    const [a, b] = [back[i - 1]!, back[i]!]
     const t = b[2] > a[2] ? Math.min(1, Math.max(0, (seat + height - a[2]) / (b[2] - a[2]))) : 0
     list.push({ height, inwards: a[0] + (b[0] - a[0]) * t - fullest })
   }
@@ -58,7 +58,7 @@ export function backProfile(surface: LastSurface, step = 10): { height: number; 
 /** The last from the lateral side, toe to the right, on the ground. */
 export function sideView(surface: LastSurface, r: LastReadings): LastView {
   const L = surface.length
-  const flat = (p: readonly number[]): Point => [p[0], p[2]]
+  const flat = (p: readonly number[]): Point => [p[0]!, p[2]!]
   const top = surface.rows - 1
   const rim = Array.from({ length: surface.coneColumn + 1 }, (_, i) => wallPoint(surface, 'lateral', i, top))
   const lateral = featherLine(surface, 'lateral')
@@ -109,7 +109,7 @@ export function sideView(surface: LastSurface, r: LastReadings): LastView {
 /** The bottom seen from above, medial side up, toe to the right. */
 export function bottomView(surface: LastSurface, r: LastReadings): LastView {
   const L = surface.length
-  const flat = (p: readonly number[]): Point => [p[0], p[1]]
+  const flat = (p: readonly number[]): Point => [p[0]!, p[1]!]
   const lateral = featherLine(surface, 'lateral')
   const medial = featherLine(surface, 'medial')
   // Widths are square to the axis, though the joints do not lie opposite each other: drawn between the two.
@@ -123,7 +123,7 @@ export function bottomView(surface: LastSurface, r: LastReadings): LastView {
     const joint = name === 'joint'
     return [
       {
-        name: `${name[0].toUpperCase()}${name.slice(1)}`,
+        name: `${name[0]!.toUpperCase()}${name.slice(1)}`,
         value: r.widths[name],
         x: w.from[0],
         lateral: joint ? touched(w.from[1]) : w.from,

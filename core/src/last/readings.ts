@@ -33,8 +33,8 @@ function centreHeight(surface: LastSurface, x: number): number {
   const line = Array.from({ length: surface.columns }, (_, i) => bottomPoint(surface, i, middle))
   const fromHeel = x < surface.length / 2
   const end = fromHeel ? line[0] : line[line.length - 1]
-  const further = atX(line, end[0] + (fromHeel ? 1 : -1) * 0.02 * surface.length)
-  return end[2] + ((end[2] - further[2]) / (end[0] - further[0])) * (x - end[0])
+  const further = atX(line, end![0] + (fromHeel ? 1 : -1) * 0.02 * surface.length)
+  return end![2] + ((end![2] - further[2]) / (end![0] - further[0])) * (x - end![0])
 }
 
 export function lastReadings(surface: LastSurface, marks: Landmarks): LastReadings {
@@ -58,7 +58,7 @@ export function lastReadings(surface: LastSurface, marks: Landmarks): LastReadin
   )
   const coneWidths = Array.from({ length: surface.coneColumn }, (_, i) => {
     const at = (i * surface.rows + surface.rows - 1) * 3 + 1
-    return surface.walls.medial[at] - surface.walls.lateral[at]
+    return surface.walls.medial[at]! - surface.walls.lateral[at]!
   })
   return {
     length: L,
@@ -100,8 +100,8 @@ export function reversals(values: readonly number[], seen: number): number {
   let [count, way] = [0, 0]
   let [low, high] = [values[0], values[0]]
   for (const v of values) {
-    low = Math.min(low, v)
-    high = Math.max(high, v)
+    low = Math.min(low!, v)
+    high = Math.max(high!, v)
     if (way >= 0 && v < high - seen) {
       if (way > 0) count++
       ;[way, low] = [-1, v]

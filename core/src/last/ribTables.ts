@@ -46,7 +46,7 @@ function loop(lateral: Knots, medial: Knots): Record<Side, Curve1> {
   )
   const closed = new Float64Array(n + 1)
   closed.set(smooth)
-  closed[n] = smooth[0]
+  closed[n] = smooth[0]!
   const look = sampled(closed, 0, 2)
   return { lateral: (s) => look(s), medial: (s) => look(2 - s) }
 }

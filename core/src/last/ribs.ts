@@ -75,7 +75,7 @@ export function featherOf(outline: PlanOutline, bottom: BottomShape, side: Side)
     line.tangentX[i] = (ahead[0] - behind[0]) / len
     line.tangentU[i] = (ahead[1] - behind[1]) / len
   }
-  for (let i = 0; i <= n; i++) line.share[i] /= run
+  for (let i = 0; i <= n; i++) line.share[i]! /= run
   return line
 }
 
@@ -85,12 +85,12 @@ function lookUp(share: Float64Array, column: Float64Array, at: number): number {
   let hi = share.length - 1
   while (hi - lo > 1) {
     const mid = (lo + hi) >> 1
-    if (share[mid] <= at) lo = mid
+    if (share[mid]! <= at) lo = mid
     else hi = mid
   }
-  const span = share[hi] - share[lo]
-  const t = span > 0 ? Math.min(1, Math.max(0, (at - share[lo]) / span)) : 0
-  return column[lo] + (column[hi] - column[lo]) * t
+  const span = share[hi]! - share[lo]!
+  const t = span > 0 ? Math.min(1, Math.max(0, (at - share[lo]!) / span)) : 0
+  return column[lo]! + (column[hi]! - column[lo]!) * t
 }
 
 /** Ridge point, tangent and profile curvature against its arc share. */
@@ -108,15 +108,15 @@ export class RidgeArc {
       const x = ridge.start + ((ridge.end - ridge.start) * i) / RIDGE_SAMPLES
       this.x[i] = x
       if (i > 0) {
-        const p = this.x[i - 1]
+        const p = this.x[i - 1]!
         run += Math.hypot(x - p, ridge.height(x) - ridge.height(p), ridge.sideways(x) - ridge.sideways(p))
       }
       this.share[i] = run
     }
-    for (let i = 0; i <= RIDGE_SAMPLES; i++) this.share[i] /= run
+    for (let i = 0; i <= RIDGE_SAMPLES; i++) this.share[i]! /= run
     const h = 0.02 * length
     const raw = Float64Array.from({ length: RIDGE_SAMPLES + 1 }, (_, i) => {
-      const x = this.x[i]
+      const x = this.x[i]!
       const second = (ridge.height(x + h) - 2 * ridge.height(x) + ridge.height(x - h)) / (h * h)
       return -second / (1 + this.slope(x) ** 2) ** 1.5
     })
@@ -162,11 +162,11 @@ export function ridgeShares(arc: RidgeArc, length: number, samples: number): Flo
   const shares = (kappa: number): Float64Array => {
     const out = new Float64Array(fine + 1)
     for (let i = 1; i <= fine; i++) {
-      const a = weight[i - 1] * Math.exp((kappa * (i - 1)) / fine)
-      const b = weight[i] * Math.exp((kappa * i) / fine)
-      out[i] = out[i - 1] + (a + b) / 2
+      const a = weight[i - 1]! * Math.exp((kappa * (i - 1)) / fine)
+      const b = weight[i]! * Math.exp((kappa * i) / fine)
+      out[i] = out[i - 1]! + (a + b) / 2
     }
-    for (let i = 1; i <= fine; i++) out[i] /= out[fine]
+    for (let i = 1; i <= fine; i++) out[i]! /= out[fine]!
     return out
   }
   const miss = (kappa: number) => sampled(shares(kappa), 0, 1)(STATIONS.jointShare) - joint
@@ -212,7 +212,7 @@ export function sideRibs(
     const tl = Math.hypot(tx, tu)
     const tau: Vec3 = [tx / tl, tu / tl, 0]
     const n: Vec3 = [-tau[1], tau[0], 0]
-    const x = arc.xOf(onRidge[i])
+    const x = arc.xOf(onRidge[i]!)
     const R = arc.point(x, sign)
     const T = arc.tangent(x, sign)
     const toR = sub(R, F)
@@ -278,9 +278,9 @@ export function ribPoint(ribs: SideRibs, s: number, w: number, out: Float64Array
   const d = (i === n - 1 ? n - 1 : i + 2) * 15
   for (let k = 0; k < 15; k++) {
     const isU = k % 3 === 1
-    const va = i === 0 && isU ? -control[a + k] : control[a + k]
-    const vd = i === n - 1 && isU ? -control[d + k] : control[d + k]
-    blended[k] = c0 * va + c1 * control[b + k] + c2 * control[c + k] + c3 * vd
+    const va = i === 0 && isU ? -control[a + k]! : control[a + k]
+    const vd = i === n - 1 && isU ? -control[d + k]! : control[d + k]
+    blended[k] = c0 * va! + c1 * control[b + k]! + c2 * control[c + k]! + c3 * vd!
   }
   const v = 1 - w
   const b0 = v * v * v * v
@@ -290,6 +290,6 @@ export function ribPoint(ribs: SideRibs, s: number, w: number, out: Float64Array
   const b4 = w * w * w * w
   for (let k = 0; k < 3; k++) {
     out[offset + k] =
-      b0 * blended[k] + b1 * blended[3 + k] + b2 * blended[6 + k] + b3 * blended[9 + k] + b4 * blended[12 + k]
+      b0 * blended[k]! + b1 * blended[3 + k]! + b2 * blended[6 + k]! + b3 * blended[9 + k]! + b4 * blended[12 + k]!
   }
 }

@@ -32,17 +32,18 @@ function gridCrossings(
   const [px, py, pz] = plane.point
   const height = new Float64Array(columns * rows)
   for (let v = 0; v < height.length; v++) {
-    height[v] = (grid[v * 3] - px) * normal[0] + (grid[v * 3 + 1] - py) * normal[1] + (grid[v * 3 + 2] - pz) * normal[2]
+    height[v] =
+      (grid[v * 3]! - px) * normal[0] + (grid[v * 3 + 1]! - py) * normal[1] + (grid[v * 3 + 2]! - pz) * normal[2]
   }
   const edge = (a: number, b: number) => {
-    const ha = height[a]
-    const hb = height[b]
+    const ha = height[a]!
+    const hb = height[b]!
     if (ha < 0 === hb < 0) return
     const t = ha / (ha - hb)
     const p: Vec3 = [
-      grid[a * 3] + (grid[b * 3] - grid[a * 3]) * t,
-      grid[a * 3 + 1] + (grid[b * 3 + 1] - grid[a * 3 + 1]) * t,
-      grid[a * 3 + 2] + (grid[b * 3 + 2] - grid[a * 3 + 2]) * t,
+      grid[a * 3]! + (grid[b * 3]! - grid[a * 3]!) * t,
+      grid[a * 3 + 1]! + (grid[b * 3 + 1]! - grid[a * 3 + 1]!) * t,
+      grid[a * 3 + 2]! + (grid[b * 3 + 2]! - grid[a * 3 + 2]!) * t,
     ]
     const d = sub(p, plane.point)
     out.push([dot(d, across), dot(d, up)])

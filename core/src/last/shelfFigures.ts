@@ -5,7 +5,7 @@ export function shelfFigures(shape: LastShape | ShelfShape): { length: number; h
   if (shape.kind !== 'kept') return { length: shape.measures.length, heelHeight: shape.measures.heelHeight }
   const { surface } = shape
   if (!('points' in surface)) return { length: surface.length, heelHeight: surface.heelHeight }
-  return { length: surface.length, heelHeight: surface.points[heelPlace(surface)] / 100 }
+  return { length: surface.length, heelHeight: surface.points[heelPlace(surface)]! / 100 }
 }
 
 /** Where in a packed surface the height of the heel stands: the bottom's first column is the heel end of its centre line. */

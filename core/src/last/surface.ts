@@ -25,12 +25,12 @@ export interface LastSurface {
 export function wallPoint(surface: LastSurface, side: Side, column: number, row: number): Vec3 {
   const at = (column * surface.rows + row) * 3
   const w = surface.walls[side]
-  return [w[at], w[at + 1], w[at + 2]]
+  return [w[at]!, w[at + 1]!, w[at + 2]!]
 }
 
 export function bottomPoint(surface: LastSurface, column: number, index: number): Vec3 {
   const at = (column * surface.across + index) * 3
-  return [surface.bottom[at], surface.bottom[at + 1], surface.bottom[at + 2]]
+  return [surface.bottom[at]!, surface.bottom[at + 1]!, surface.bottom[at + 2]!]
 }
 
 /** Feather line of one side from heel to toe. */
@@ -62,13 +62,13 @@ export function ridgeAndToe(surface: LastSurface): Vec3[] {
 /** Where x takes a value on a line that runs forward; ends clamp. */
 export function atX(line: readonly Vec3[], x: number): Vec3 {
   for (let i = 1; i < line.length; i++) {
-    const [a, b] = [line[i - 1], line[i]]
+    const [a, b] = [line[i - 1]!, line[i]!]
     if ((a[0] <= x && b[0] >= x) || (a[0] >= x && b[0] <= x)) {
       const t = b[0] === a[0] ? 0 : (x - a[0]) / (b[0] - a[0])
       return [x, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t]
     }
   }
-  return Math.abs(line[0][0] - x) < Math.abs(line[line.length - 1][0] - x) ? line[0] : line[line.length - 1]
+  return Math.abs(line[0]![0] - x) < Math.abs(line[line.length - 1]![0] - x) ? line[0]! : line[line.length - 1]!
 }
 
 /** Triangles of the whole closed body, outward facing, for display and export. Vertices: lateral wall, medial wall, bottom, cone. */
@@ -98,8 +98,8 @@ export function bodyMesh(surface: LastSurface): { positions: Float64Array; trian
   for (let i = 0; i <= coneColumn; i++) {
     const top = (i * nv + nv - 1) * 3
     for (let c = 0; c < 3; c++) {
-      positions[(cone + 2 * i) * 3 + c] = surface.walls.lateral[top + c]
-      positions[(cone + 2 * i + 1) * 3 + c] = surface.walls.medial[top + c]
+      positions[(cone + 2 * i) * 3 + c] = surface.walls.lateral[top + c]!
+      positions[(cone + 2 * i + 1) * 3 + c] = surface.walls.medial[top + c]!
     }
   }
   for (let i = 0; i < coneColumn; i++) {

@@ -17,25 +17,25 @@ export interface ToeTape {
 export function toeTape(surface: LastSurface): ToeTape {
   const line = ridgeAndToe(surface)
   const run = [0]
-  for (let i = 1; i < line.length; i++) run.push(run[i - 1] + dist3(line[i - 1], line[i]))
+  for (let i = 1; i < line.length; i++) run.push(run[i - 1]! + dist3(line[i - 1]!, line[i]!))
   let tip = 0
-  for (let i = 1; i < line.length; i++) if (line[i][0] > line[tip][0]) tip = i
+  for (let i = 1; i < line.length; i++) if (line[i]![0] > line[tip]![0]) tip = i
   const foremost =
     tip > 0 && tip + 1 < line.length
-      ? peak([run[tip - 1], run[tip], run[tip + 1]], [line[tip - 1][0], line[tip][0], line[tip + 1][0]])
+      ? peak([run[tip - 1]!, run[tip]!, run[tip + 1]!], [line[tip - 1]![0], line[tip]![0], line[tip + 1]![0]])
       : run[tip]
   // From the tip backwards x falls: knots of reading against place.
   const reading = [0]
-  const place = [line[tip][0]]
+  const place = [line[tip]![0]]
   for (let i = tip; i >= 0; i--) {
-    if (line[i][0] >= place[place.length - 1]) continue
-    reading.push(foremost - run[i])
-    place.push(line[i][0])
+    if (line[i]![0] >= place[place.length - 1]!) continue
+    reading.push(foremost! - run[i]!)
+    place.push(line[i]![0])
   }
   const look = (from: readonly number[], to: readonly number[], at: number, sign: number): number => {
     let k = 1
-    while (k < from.length - 1 && sign * from[k] < sign * at) k++
-    return to[k - 1] + ((to[k] - to[k - 1]) * (at - from[k - 1])) / (from[k] - from[k - 1])
+    while (k < from.length - 1 && sign * from[k]! < sign * at) k++
+    return to[k - 1]! + ((to[k]! - to[k - 1]!) * (at - from[k - 1]!)) / (from[k]! - from[k - 1]!)
   }
   return {
     readingAt: (x) => look(place, reading, x, -1),

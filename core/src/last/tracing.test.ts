@@ -98,7 +98,7 @@ describe('a traced bottom', () => {
       along += Math.hypot(b - a, centre(b) - centre(a))
       table.push(along)
     }
-    const wrapped = plan.map((p): Point => [table[Math.round(Math.max(0, p[0]) * 10)], p[1]])
+    const wrapped = plan.map((p): Point => [table[Math.round(Math.max(0, p[0]) * 10)]!, p[1]])
     const read = readTracing(tracingOf(wrapped, { laid: 'wrapped' }), heeled)
     const straight = boxOf(plan.map((p): Point => [p[0], p[1]]))
     expect(Math.abs(read.bottom.length - (straight.maxX - straight.minX))).toBeLessThan(0.4)
@@ -144,7 +144,7 @@ describe('a traced bottom', () => {
     const tracing = tracingOf(feather, { joints: { lateral: 170, medial: 200 } })
     const built = buildLast({ shape: { kind: 'traced', measures: m, tracing }, buildUps: [] })
     const marks = landmarks(built)
-    expect(marks.jointLateral[0]).toBeCloseTo(170 + featherLine(built, 'lateral')[0][0], 1)
+    expect(marks.jointLateral[0]).toBeCloseTo(170 + featherLine(built, 'lateral')[0]![0], 1)
     expect(Math.abs(lastReadings(built, marks).girths.joint - m.jointGirth)).toBeLessThan(0.1)
   })
   it('that is none is refused in a sentence', () => {

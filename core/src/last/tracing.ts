@@ -57,11 +57,11 @@ export function smoothClosed(path: Path, sigma: number): Path {
   const one = (values: Float64Array): Float64Array => {
     const g = gaussianSmooth(values, sigma / step, true)
     const gg = gaussianSmooth(g, sigma / step, true)
-    return g.map((v, i) => 2 * v - gg[i])
+    return g.map((v, i) => 2 * v - gg[i]!)
   }
   const x = one(Float64Array.from(path, (p) => p[0]))
   const y = one(Float64Array.from(path, (p) => p[1]))
-  return path.map((_, i): Point => [x[i], y[i]])
+  return path.map((_, i): Point => [x[i]!, y[i]!])
 }
 
 /**
@@ -71,19 +71,19 @@ export function smoothClosed(path: Path, sigma: number): Path {
  */
 export function longestCaliper(path: Path): [Point, Point] {
   const hull = convexHull(path)
-  let best: [Point, Point] = [hull[0], hull[0]]
+  let best: [Point, Point] = [hull[0]!, hull[0]!]
   let most = -1
   for (let i = 0; i < hull.length; i++) {
     for (let j = i + 1; j < hull.length; j++) {
-      const d = distance(hull[i], hull[j])
-      if (d > most) [most, best] = [d, [hull[i], hull[j]]]
+      const d = distance(hull[i]!, hull[j]!)
+      if (d > most) [most, best] = [d, [hull[i]!, hull[j]!]]
     }
   }
   const at = best.map((p) => path.indexOf(p))
   let ends = best
   for (let round = 0; round < 4; round++) {
-    ends = [farthest(path, at[0], ends[1]), ends[1]]
-    ends = [ends[0], farthest(path, at[1], ends[0])]
+    ends = [farthest(path, at[0]!, ends[1]), ends[1]]
+    ends = [ends[0], farthest(path, at[1]!, ends[0])]
   }
   return ends
 }
@@ -91,7 +91,7 @@ export function longestCaliper(path: Path): [Point, Point] {
 /** The place near a point of a closed line that lies farthest from `other`, between its points. */
 function farthest(path: Path, i: number, other: Point): Point {
   const n = path.length
-  const [a, b, c] = [path[(i + n - 1) % n], path[i], path[(i + 1) % n]]
+  const [a, b, c] = [path[(i + n - 1) % n]!, path[i]!, path[(i + 1) % n]!]
   const [u, w] = [-distance(a, b), distance(b, c)]
   const t = peak([u, 0, w], [distance(a, other), distance(b, other), distance(c, other)])
   // On the parabola through the three points.
@@ -169,7 +169,7 @@ export function readTracing(t: BottomTracing, heights: Omit<BottomMeasures, 'len
   const inner = pencilOff > 0 ? offset(dense, -pencilOff, 'the tracing') : dense
   const even = resample(inner, Math.round(pathLength(inner, true) / STEP), true)
   const smooth = smoothClosed(even, t.smoothing)
-  const shifts = even.map((p, i) => distance(p, smooth[i]))
+  const shifts = even.map((p, i) => distance(p, smooth[i]!))
   const lay = layBottom(smooth, t)
   let outline = lay(smooth)
   let raw = lay(dense)
@@ -246,17 +246,17 @@ function planOf(wrapped: number, heights: Omit<BottomMeasures, 'length'>): (alon
     arcs = new Float64Array(n + 1)
     for (let i = 1; i <= n; i++) {
       const [a, b] = [((i - 1) / n) * length, (i / n) * length]
-      arcs[i] = arcs[i - 1] + Math.hypot(b - a, centre(b) - centre(a))
+      arcs[i] = arcs[i - 1]! + Math.hypot(b - a, centre(b) - centre(a))
     }
-    length *= wrapped / arcs[n]
+    length *= wrapped / arcs[n]!
   }
   const flat = length
-  const shares = arcs.map((v) => v / arcs[n])
+  const shares = arcs.map((v) => v / arcs[n]!)
   return (along) => {
     const s = along / wrapped
     let i = 0
-    while (i < n - 1 && shares[i + 1] < s) i++
-    return flat * lerp(i / n, (i + 1) / n, Math.min(1, Math.max(0, (s - shares[i]) / (shares[i + 1] - shares[i]))))
+    while (i < n - 1 && shares[i + 1]! < s) i++
+    return flat * lerp(i / n, (i + 1) / n, Math.min(1, Math.max(0, (s - shares[i]!) / (shares[i + 1]! - shares[i]!))))
   }
 }
 

@@ -21,7 +21,7 @@ export function verticalRib(surface: LastSurface, side: Side, station: number): 
   const w = surface.walls[side]
   const rib: Vec3[] = []
   for (let j = 0; j < rows; j++) {
-    const back: Vec3 = [w[j * 3], w[j * 3 + 1], w[j * 3 + 2]]
+    const back: Vec3 = [w[j * 3]!, w[j * 3 + 1]!, w[j * 3 + 2]!]
     if (station <= 0) {
       rib.push(back)
       continue
@@ -31,14 +31,14 @@ export function verticalRib(surface: LastSurface, side: Side, station: number): 
     for (let i = 0; i < columns; i++) {
       const at = (i * rows + j) * 3
       // Positive while the point still lies behind the plane.
-      const g = station < axis ? dx * Math.abs(w[at + 1]) - dy * (w[at] - axis) : station - w[at]
+      const g = station < axis ? dx * Math.abs(w[at + 1]!) - dy * (w[at]! - axis) : station - w[at]!
       if (before >= 0 && g < 0 && i > 0) {
         const prior = at - rows * 3
         const t = before / (before - g)
         rib.push([
-          w[prior] + (w[at] - w[prior]) * t,
-          w[prior + 1] + (w[at + 1] - w[prior + 1]) * t,
-          w[prior + 2] + (w[at + 2] - w[prior + 2]) * t,
+          w[prior]! + (w[at]! - w[prior]!) * t,
+          w[prior + 1]! + (w[at + 1]! - w[prior + 1]!) * t,
+          w[prior + 2]! + (w[at + 2]! - w[prior + 2]!) * t,
         ])
         found = true
         break
@@ -55,7 +55,7 @@ export function verticalRib(surface: LastSurface, side: Side, station: number): 
 
 export function ribHeight(rib: readonly Vec3[]): number {
   let sum = 0
-  for (let j = 1; j < rib.length; j++) sum += dist3(rib[j - 1], rib[j])
+  for (let j = 1; j < rib.length; j++) sum += dist3(rib[j - 1]!, rib[j]!)
   return sum
 }
 
@@ -63,9 +63,9 @@ export function ribHeight(rib: readonly Vec3[]): number {
 export function ribAt(rib: readonly Vec3[], height: number): Vec3 {
   let run = 0
   for (let j = 1; j < rib.length; j++) {
-    const step = dist3(rib[j - 1], rib[j])
-    if (run + step >= height) return lerp3(rib[j - 1], rib[j], step > 0 ? Math.max(0, height - run) / step : 0)
+    const step = dist3(rib[j - 1]!, rib[j]!)
+    if (run + step >= height) return lerp3(rib[j - 1]!, rib[j]!, step > 0 ? Math.max(0, height - run) / step : 0)
     run += step
   }
-  return rib[rib.length - 1]
+  return rib[rib.length - 1]!
 }

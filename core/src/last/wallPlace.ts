@@ -16,7 +16,7 @@ export function wallPlace(surface: LastSurface, side: Side, p: Vec3): WallPlace 
   const rib = verticalRib(surface, side, station)
   let [run, height, least] = [0, 0, Infinity]
   for (let j = 1; j < rib.length; j++) {
-    const [a, b] = [rib[j - 1], rib[j]]
+    const [a, b] = [rib[j - 1]!, rib[j]!]
     const step = dist3(a, b)
     const along =
       step > 0

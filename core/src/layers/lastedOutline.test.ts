@@ -49,12 +49,15 @@ describe('the lasted outline', () => {
     const at = (x: number) => thickness[along.findIndex((p) => p[0] > x)]
     expect(at(10)).toBeCloseTo(4.9, 2)
     expect(at(150)).toBeCloseTo(2.5, 2)
-    expect(thickness[along.reduce((b, p, i) => (p[0] > along[b][0] ? i : b), 0)]).toBeCloseTo(4.5, 2)
+    expect(thickness[along.reduce((b, p, i) => (p[0] > along[b]![0] ? i : b), 0)]).toBeCloseTo(4.5, 2)
     const steepest = Math.max(
       ...thickness.map(
         (t, i) =>
-          Math.abs(t - thickness[(i + 1) % thickness.length]) /
-          Math.hypot(along[i][0] - along[(i + 1) % along.length][0], along[i][1] - along[(i + 1) % along.length][1]),
+          Math.abs(t - thickness[(i + 1) % thickness.length]!) /
+          Math.hypot(
+            along[i]![0] - along[(i + 1) % along.length]![0],
+            along[i]![1] - along[(i + 1) % along.length]![1],
+          ),
       ),
     )
     expect(steepest).toBeLessThan(2.4 / 15 + 0.02)

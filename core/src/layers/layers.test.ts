@@ -115,7 +115,7 @@ describe('edges', () => {
           name: edges[i]?.[0] ?? `e${i}`,
           role: edges[i]?.[1] ?? ('raw' as const),
           seam: edges[i]?.[2],
-          line: [p, all[(i + 1) % 4]],
+          line: [p, all[(i + 1) % 4]!],
         })),
         book,
       )
@@ -136,17 +136,17 @@ describe('edges', () => {
       'lateral',
       box(0, 0, 60, 40).map((q, i, all) => ({
         name: `e${i}`,
-        role: (['lasting margin', 'lap under', 'raw', 'closed seam'] as const)[i],
-        line: [q, all[(i + 1) % 4]],
+        role: (['lasting margin', 'lap under', 'raw', 'closed seam'] as const)[i]!,
+        line: [q, all[(i + 1) % 4]!],
       })),
       book,
     )
     const placed = { ...p, places: [{ side: 'lateral' as const, forme: p.net, edges: p.edges }] }
     const [whole, seam] = pieceAreas(placed, 6, 1.4, book)
-    expect(signedArea(whole.area)).toBeCloseTo((60 + 9) * 40, 6)
+    expect(signedArea(whole!.area)).toBeCloseTo((60 + 9) * 40, 6)
     // The opened allowance of the closed seam is a layer of its own beside it.
-    expect(Math.abs(signedArea(seam.area))).toBeCloseTo(2.5 * 40, 6)
-    expect(seam.thickness).toBeCloseTo(0.6 * 1.4, 9)
+    expect(Math.abs(signedArea(seam!.area))).toBeCloseTo(2.5 * 40, 6)
+    expect(seam!.thickness).toBeCloseTo(0.6 * 1.4, 9)
   })
 })
 
@@ -160,7 +160,7 @@ describe('steps', () => {
   it('an unskived edge is as steep as its thickness over the run; a skived one as its skive', () => {
     expect(worst([])).toBeCloseTo(2 / 2, 9)
     const around = box(60, 10, 140, 50)
-    const edge = [...around, around[0]]
+    const edge = [...around, around[0]!]
     expect(
       worst([
         {
@@ -288,9 +288,9 @@ describe('a section', () => {
   it('holds every layer as an area of its thickness times its length', () => {
     const s = at('lateral', 120)
     const insole = s.layers.find((l) => l.part === 'insole')
-    const sole = (insole?.outlines[0] ?? []).slice(0, (insole?.outlines[0].length ?? 0) / 2)
+    const sole = (insole?.outlines[0] ?? []).slice(0, (insole?.outlines[0]!.length ?? 0) / 2)
     expect(Math.abs(signedArea(insole?.outlines[0] ?? []))).toBeCloseTo(
-      4 * Math.abs(sole[0][0] - sole[sole.length - 1][0]),
+      4 * Math.abs(sole[0]![0] - sole[sole.length - 1]![0]),
       0,
     )
     const upper = s.layers.find((l) => l.part === 'quarter.lateral')

@@ -158,7 +158,7 @@ function wider(
   const area = areas.find((a) => a.part === part)
   const { profile, widthRule: rule } = area?.thinned.find((t) => t.widthRule) ?? {}
   if (profile && rule) {
-    const width = profile[profile.length - 1][0]
+    const width = profile[profile.length - 1]![0]
     for (let value = Math.ceil((2 * width * slope) / limit) / 2; value <= rule.max; value += WIDER) {
       const tried = areas.map((a) => (a.part === part ? skivedOver(a, rule, value / width) : a))
       const left = steps(tried, new WallStack(tried), onWall, (id) => id === part)
@@ -254,7 +254,7 @@ function lessAtSeat(margin: number, book: RuleBook): Pick<LayerFinding, 'mend' |
  */
 function seatFinding({ bottom, turned, margin, book }: LayerNeeds): LayerFinding {
   const worst = roundest(bottom, SEAT * bottom.length)
-  const { side, x } = bottom.stations[worst.at]
+  const { side, x } = bottom.stations[worst.at]!
   const depth = turned.reachUnder(side, x)
   const shrinks = Math.min(99, 100 * worst.curvature * depth)
   const limit = book.value(layerRules.crowded)
@@ -279,15 +279,15 @@ function seatFinding({ bottom, turned, margin, book }: LayerNeeds): LayerFinding
 function roundest({ outline }: DevelopedBottom, x: number): { at: number; curvature: number } {
   const n = outline.length
   const k = curvatures(outline)
-  const step = outline.map((p, i) => (distance(outline[(i + n - 1) % n], p) + distance(p, outline[(i + 1) % n])) / 2)
+  const step = outline.map((p, i) => (distance(outline[(i + n - 1) % n]!, p) + distance(p, outline[(i + 1) % n]!)) / 2)
   let best = { at: 0, curvature: -Infinity }
   for (let i = 0; i < n; i++) {
-    if (outline[i][0] >= x) continue
-    let [turned, run] = [k[i] * step[i], step[i]]
+    if (outline[i]![0] >= x) continue
+    let [turned, run] = [k[i]! * step[i]!, step[i]!]
     for (let d = 1; run < FOLD && d < n / 2; d++) {
       for (const j of [(i + d) % n, (i + n - d) % n]) {
-        turned += k[j] * step[j]
-        run += step[j]
+        turned += k[j]! * step[j]!
+        run += step[j]!
       }
     }
     if (turned / run > best.curvature) best = { at: i, curvature: turned / run }

@@ -62,7 +62,7 @@ export function pieceOrder(pieces: readonly Piece[]): Map<string, number> {
   // A chain of laps is no longer than there are pieces; a ring of laps, which cannot be, ends there too.
   for (let round = 0; round < pieces.length; round++) {
     for (const [low, high] of above) {
-      order.set(high, Math.max(order.get(high) ?? 0, (order.get(low) ?? 0) + 1))
+      order.set(high!, Math.max(order.get(high!) ?? 0, (order.get(low!) ?? 0) + 1))
     }
   }
   const top = Math.max(0, ...order.values())

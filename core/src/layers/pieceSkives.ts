@@ -12,8 +12,8 @@ export function pieceSkives(piece: Piece, thickness: number, book: RuleBook, fac
     const profile = edgeSkive(e.role, thickness, e.allowance, book, facing)
     if (!profile) return []
     const edge = e.allowance > 0 ? offsetLine(e.line, -e.allowance) : e.line
-    const width = profile[profile.length - 1][0]
-    const thin = profile[Math.min(1, profile.length - 2)][1]
+    const width = profile[profile.length - 1]![0]
+    const thin = profile[Math.min(1, profile.length - 2)]![1]
     return [
       {
         name: `${e.name}${e.side === 'whole' ? '' : `, ${e.side}`}`,

@@ -64,21 +64,21 @@ export function wallSection(
   const count = Math.max(8, Math.round(height / STEP))
   const points = Array.from({ length: count + 1 }, (_, k) => ribAt(rib, (height * k) / count))
   const line = points.map(flat)
-  const feather = line[0]
+  const feather = line[0]!
   const up: Place[] = points.map((p, k) => ({
-    at: line[k],
+    at: line[k]!,
     out: normalOf(line, k),
     layers: wall.at(side, inwards(map, side, map.fromLast(side, p))),
   }))
   const along = [feather, ...underLine(surface, side, station).map(flat).slice(1)]
   const reach = Math.min(UNDER, pathLength(along))
-  const x = points[0][0]
+  const x = points[0]![0]
   const atEdge = turned.atFeather(side, x)
   const lower = ([px, pz]: Point): Point => [px, pz - insole]
   // Down the insole's edge, round its corner, and under it: one run, so that every layer is one body.
   const edge: Place[] = [0.25, 0.5, 0.75].map((t) => ({
     at: [feather[0], feather[1] - t * insole],
-    out: mixed(up[0].out, t),
+    out: mixed(up[0]!.out, t),
     layers: atEdge,
   }))
   const corner: Place[] = Array.from({ length: CORNER + 1 }, (_, k) => {
@@ -128,7 +128,7 @@ function middleOf(surface: LastSurface, station: number): Point {
 
 /** The bottom from the feather at a station to the middle. */
 function underLine(surface: LastSurface, side: Side, station: number): Vec3[] {
-  const from = verticalRib(surface, side, station)[0]
+  const from = verticalRib(surface, side, station)[0]!
   const [mx, my] = middleOf(surface, station)
   const n = 24
   return Array.from({ length: n + 1 }, (_, k): Vec3 => {
@@ -167,19 +167,22 @@ function onCross(surface: LastSurface, column: number, y: number): number {
 function onLine(line: Path, at: number): Point {
   let run = 0
   for (let i = 1; i < line.length; i++) {
-    const step = Math.hypot(line[i][0] - line[i - 1][0], line[i][1] - line[i - 1][1])
+    const step = Math.hypot(line[i]![0] - line[i - 1]![0], line[i]![1] - line[i - 1]![1])
     if (run + step >= at) {
       const t = step > 0 ? (at - run) / step : 0
-      return [line[i - 1][0] + (line[i][0] - line[i - 1][0]) * t, line[i - 1][1] + (line[i][1] - line[i - 1][1]) * t]
+      return [
+        line[i - 1]![0] + (line[i]![0] - line[i - 1]![0]) * t,
+        line[i - 1]![1] + (line[i]![1] - line[i - 1]![1]) * t,
+      ]
     }
     run += step
   }
-  return line[line.length - 1]
+  return line[line.length - 1]!
 }
 
 /** Unit normal of a line that runs upwards, to its right: away from the last. */
 function normalOf(line: Path, k: number): Point {
-  const [a, b] = [line[Math.max(0, k - 2)], line[Math.min(line.length - 1, k + 2)]]
+  const [a, b] = [line[Math.max(0, k - 2)]!, line[Math.min(line.length - 1, k + 2)]!]
   const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
   return [(b[1] - a[1]) / l, -(b[0] - a[0]) / l]
 }
@@ -189,12 +192,12 @@ function inOrder(stacks: readonly (readonly string[])[]): string[] {
   const order: string[] = []
   for (const stack of stacks) {
     for (let i = stack.length - 1; i >= 0; i--) {
-      if (order.includes(stack[i])) continue
+      if (order.includes(stack[i]!)) continue
       const next = stack.slice(i + 1).find((key) => order.includes(key))
       const before = [...stack.slice(0, i)].reverse().find((key) => order.includes(key))
-      if (next !== undefined) order.splice(order.indexOf(next), 0, stack[i])
-      else if (before !== undefined) order.splice(order.indexOf(before) + 1, 0, stack[i])
-      else order.push(stack[i])
+      if (next !== undefined) order.splice(order.indexOf(next), 0, stack[i]!)
+      else if (before !== undefined) order.splice(order.indexOf(before) + 1, 0, stack[i]!)
+      else order.push(stack[i]!)
     }
   }
   return order
@@ -204,7 +207,7 @@ function inOrder(stacks: readonly (readonly string[])[]): string[] {
 function bands(places: readonly Place[]): SectionLayer[] {
   const keys = inOrder(places.map((p) => p.layers.map((l) => `${l.part}|${l.name}`)))
   return keys.map((key): SectionLayer => {
-    const [part, name] = key.split('|')
+    const [part, name] = key.split('|') as [string, string]
     const outlines: Path[] = []
     let inner: Point[] = []
     let outer: Point[] = []
@@ -220,7 +223,7 @@ function bands(places: readonly Place[]): SectionLayer[] {
         continue
       }
       const below = layers.slice(0, i).reduce((sum, l) => sum + l.thickness, 0)
-      const t = layers[i].thickness
+      const t = layers[i]!.thickness
       thickest = Math.max(thickest, t)
       inner.push([at[0] + out[0] * below, at[1] + out[1] * below])
       outer.push([at[0] + out[0] * (below + t), at[1] + out[1] * (below + t)])

@@ -60,7 +60,7 @@ describe('the lasted shoe as traced', () => {
     const normals = outwardNormals(shoe)
     const bump: Path = shoe.map(([x, y], i): Point => {
       const by = y < 0 ? 4 * Math.exp(-(((x - 200) / 18) ** 2)) : 0
-      return [x + normals[i][0] * by, y + normals[i][1] * by]
+      return [x + normals[i]![0] * by, y + normals[i]![1] * by]
     })
     const t = tracedShoe(shoe, drawn(anyhow(bump)), book)
     expect(t.fullest.by).toBeGreaterThan(3)
@@ -72,8 +72,8 @@ describe('the lasted shoe as traced', () => {
   it('a left shoe traced as a right one is put right by flipping it', () => {
     const left = anyhow(mirror(shoe))
     const [plain, flipped] = [false, true].map((f) => tracedShoe(shoe, drawn(left, { flipped: f }), book).usual)
-    expect(Math.min(plain, flipped)).toBeLessThan(0.05)
-    expect(Math.max(plain, flipped)).toBeGreaterThan(1)
+    expect(Math.min(plain!, flipped!)).toBeLessThan(0.05)
+    expect(Math.max(plain!, flipped!)).toBeGreaterThan(1)
   })
   it('a line that crosses itself is refused with a sentence', () => {
     const eight: Path = [
@@ -106,7 +106,7 @@ describe('a new liner from an old one', () => {
     )
     expect(signedArea(sock) / signedArea(shoe)).toBeCloseTo(1, 2)
     expect(padding).toBeNull()
-    expect(becauses[0].value).toBeCloseTo(290, 0)
+    expect(becauses[0]!.value).toBeCloseTo(290, 0)
   })
   it('full padding stands out past it by the rule, half and heel pad end where they should', () => {
     const of = (reach: 'heel pad' | 'half' | 'full') => oldSock(drawn(anyhow(shoe)), reach, book)

@@ -28,11 +28,11 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
   const folds = thickest.thickness <= limit
   const gives = book.value(layerRules.stretch)
   const k = curvatures(bottom.outline)
-  const tightest = bottom.outline.reduce((best, _, i) => (k[i] > k[best] ? i : best), 0)
+  const tightest = bottom.outline.reduce((best, _, i) => (k[i]! > k[best]! ? i : best), 0)
   const { sum, run } = around(bottom.outline, k, tightest, TIGHT)
   const grows = (100 * sum * width) / run
   const stretches = grows <= gives
-  const toe = bottom.outline[tightest][0] > bottom.length / 2
+  const toe = bottom.outline[tightest]![0] > bottom.length / 2
   return [
     {
       id: 'layers.turnOut',
@@ -84,9 +84,9 @@ function around(outline: Path, k: ArrayLike<number>, middle: number, reach: numb
     let gone = 0
     for (let j = 0; gone < reach && j < n; j++) {
       const i = middle + way * j
-      const step = distance(at(i), at(i + way))
+      const step = distance(at(i)!, at(i + way)!)
       gone += step
-      sum += (step * (k[(i + 2 * n) % n] + k[(i + way + 2 * n) % n])) / 2
+      sum += (step * (k[(i + 2 * n) % n]! + k[(i + way + 2 * n) % n]!)) / 2
       run += step
     }
   }

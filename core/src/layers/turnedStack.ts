@@ -38,7 +38,7 @@ export class TurnedStack {
       return {
         line,
         run: cumulative(line),
-        xs: Float64Array.from(line, (_, i) => map.forme.walls[side][3 * i * rows]),
+        xs: Float64Array.from(line, (_, i) => map.forme.walls[side][3 * i * rows]!),
       }
     }
     this.feathers = { lateral: of('lateral'), medial: of('medial') }
@@ -52,15 +52,15 @@ export class TurnedStack {
     const { line, run, xs } = this.feathers[side]
     const n = line.length
     let i = 1
-    while (i < n - 1 && xs[i] < x) i++
-    const t = xs[i] > xs[i - 1] ? Math.min(1, Math.max(0, (x - xs[i - 1]) / (xs[i] - xs[i - 1]))) : 0
+    while (i < n - 1 && xs[i]! < x) i++
+    const t = xs[i]! > xs[i - 1]! ? Math.min(1, Math.max(0, (x - xs[i - 1]!) / (xs[i]! - xs[i - 1]!))) : 0
     // At heel and toe the side begins a little way in.
-    const at = Math.min(run[n - 1] - ENDS, Math.max(ENDS, run[i - 1] + t * (run[i] - run[i - 1])))
-    while (i > 1 && run[i - 1] > at) i--
-    while (i < n - 1 && run[i] < at) i++
-    const [a, b] = [line[i - 1], line[i]]
-    const l = run[i] - run[i - 1] || 1
-    const u = (at - run[i - 1]) / l
+    const at = Math.min(run[n - 1]! - ENDS, Math.max(ENDS, run[i - 1]! + t * (run[i]! - run[i - 1]!)))
+    while (i > 1 && run[i - 1]! > at) i--
+    while (i < n - 1 && run[i]! < at) i++
+    const [a, b] = [line[i - 1]!, line[i]!]
+    const l = run[i]! - run[i - 1]! || 1
+    const u = (at - run[i - 1]!) / l
     const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
     return [a[0] + dx * u - (dy / l) * ABOVE, a[1] + dy * u + (dx / l) * ABOVE]
   }

@@ -26,7 +26,7 @@ function ready(area: WallArea): Ready {
     area,
     inside: new Inside(area.area),
     thinned: area.thinned.map(({ edge, profile }) => {
-      const reach = profile[profile.length - 1][0]
+      const reach = profile[profile.length - 1]![0]
       const b = boxOf(edge)
       return {
         edge,

@@ -3,7 +3,7 @@ import type { PairDecisions } from './pair.ts'
 
 /** The decisions with one figure set by hand (mm; what is counted is made whole), or given back to the rule with null. */
 export function setByHand(decisions: PairDecisions, decision: HandDecision, value: number | null): PairDecisions {
-  const [group, field] = decision.split('.')
+  const [group, field] = decision.split('.') as [string, string]
   const figure = value !== null && handFigures[decision].unit === 'count' ? Math.round(value) : value
   const whole: Record<string, unknown> = decisions
   const changed = { ...(whole[group] as object), [field]: figure }

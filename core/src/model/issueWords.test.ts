@@ -35,7 +35,7 @@ describe('what is wrong with a document', () => {
         const changed = JSON.parse(JSON.stringify(decisions)) as Record<string, unknown>
         let at = changed
         for (const key of path.slice(0, -1)) at = at[key] as Record<string, unknown>
-        at[path[path.length - 1]] = value
+        at[path[path.length - 1]!] = value
         const result = PairDecisions.safeParse(changed)
         for (const issue of result.error?.issues ?? [])
           expect(issue.message, JSON.stringify(issue)).toSatisfy(isSentence)
@@ -44,7 +44,7 @@ describe('what is wrong with a document', () => {
     )
   })
   it('names the field, what is wanted and what was found', () => {
-    const message = (value: unknown) => PairLabel.safeParse(value).error?.issues[0].message
+    const message = (value: unknown) => PairLabel.safeParse(value).error?.issues[0]!.message
     expect(message({ order: 12, name: 'Derby' })).toBe('Give a text here; it is 12.')
     expect(message({ order: '1', name: 'x'.repeat(81) })).toMatch(
       /^Give 80 characters at most; it is "x{40} \.\.\."\.$/,

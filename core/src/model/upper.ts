@@ -54,7 +54,7 @@ export const OwnPiece = z
   })
   .refine((p) => p.corners.length === p.edges.length, 'Every corner begins one edge.')
   .refine(
-    (p) => p.corners.every((c, i) => c < p.outline.length && (i === 0 || c > p.corners[i - 1])),
+    (p) => p.corners.every((c, i) => c < p.outline.length && (i === 0 || c > p.corners[i - 1]!)),
     'The corners do not follow the outline.',
   )
 export type OwnPiece = z.infer<typeof OwnPiece>

@@ -63,7 +63,7 @@ describe('a left shoe on its own last', () => {
     expect(insole?.off).toBeGreaterThan(2.5)
     expect(insole?.off).toBeLessThan(4)
     expect(lengthOf(p, 'insole') - lengthOf(p.left as Plan, 'insole')).toBeCloseTo(6, 0)
-    const area = (x: Pick<Plan, 'parts'>) => x.parts.find((q) => q.id === 'filler')?.becauses[1].value ?? 0
+    const area = (x: Pick<Plan, 'parts'>) => x.parts.find((q) => q.id === 'filler')?.becauses[1]!.value ?? 0
     expect(area(p.left as Plan)).not.toBeCloseTo(area(p), 0)
     expect(both(p, 'upper.vamp')?.kind).toBe('differs')
   })
@@ -81,9 +81,9 @@ describe('a left shoe on its own last', () => {
     const minutes = (x: Plan) => spoken(x.operations.find((o) => o.id === 'cut-midsole')?.minutes.sentence ?? '')
     const edge = (x: Plan) => Number(/^(\d+) cm/.exec(minutes(x))?.[1])
     const [right, mixed, left] = [plan(base), p, plan({ ...base, last: leftLast })].map(edge)
-    expect(mixed).toBeLessThan(right)
-    expect(mixed).toBeGreaterThan(left)
-    expect(Math.abs(mixed - (right + left) / 2)).toBeLessThanOrEqual(1)
+    expect(mixed).toBeLessThan(right!)
+    expect(mixed).toBeGreaterThan(left!)
+    expect(Math.abs(mixed! - (right! + left!) / 2)).toBeLessThanOrEqual(1)
   })
   it('is compared with the right one: a puff that is shorter by the rule is seen, and one length for both cures it', () => {
     expect(p.feetFindings.find((f) => f.id === 'feet.puff')).toMatchObject({ level: 'watch' })
@@ -138,9 +138,9 @@ describe('parts on each other', () => {
       Array.from({ length: 360 }, (_, i) => [r * Math.cos((i * Math.PI) / 180), r * Math.sin((i * Math.PI) / 180)])
     const of = (r: number): FootPlan => ({
       ...right,
-      parts: [{ ...right.parts[0], outline: disc(r), lines: [], skives: [], notches: [] }],
+      parts: [{ ...right.parts[0]!, outline: disc(r), lines: [], skives: [], notches: [] }],
     })
-    const found = bothFeet(of(50), of(51)).find((f) => f.id === right.parts[0].id)
+    const found = bothFeet(of(50), of(51)).find((f) => f.id === right.parts[0]!.id)
     expect(found).toMatchObject({ kind: 'differs' })
     expect(found?.off).toBeCloseTo(1, 2)
     expect(found?.area).toBeCloseTo(100 * (1.02 ** 2 - 1), 6)

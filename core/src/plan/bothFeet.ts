@@ -79,7 +79,7 @@ const printOf = (s: Shape) => shapePrint(s.outline, ...s.marks, ...s.figures)
 
 const near = (a: readonly Path[], b: readonly Path[]) =>
   a.length === b.length &&
-  a.every((path, i) => path.length === b[i].length && (path.length === 0 || hausdorffDistance(path, b[i]) <= SAME))
+  a.every((path, i) => path.length === b[i]!.length && (path.length === 0 || hausdorffDistance(path, b[i]!) <= SAME))
 
 /**
  * Every part of the pair: is the left one the right one's true mirror? Both plans are drawn as right shoes, so mirrors

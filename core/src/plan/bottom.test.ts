@@ -118,11 +118,11 @@ describe('the heel', () => {
     const { bodies } = heelBuild(sole(25, 18), 0, 70, stock, rule)
     expect(bodies.map((b) => b.id)).toEqual(['wedge', 'lift', 'lift', 'topPiece'])
     for (let i = 1; i < bodies.length; i++) {
-      const [above, below] = [boxOf(bodies[i - 1].outline), boxOf(bodies[i].outline)]
+      const [above, below] = [boxOf(bodies[i - 1]!.outline), boxOf(bodies[i]!.outline)]
       expect(below.maxY).toBeCloseTo(above.minY, 9)
       expect(below.maxX).toBeCloseTo(70 - 0.5 * i, 9)
     }
-    expect(boxOf(bodies[3].outline).minY).toBe(0)
+    expect(boxOf(bodies[3]!.outline).minY).toBe(0)
   })
 })
 
@@ -138,7 +138,7 @@ describe('the side section', () => {
       const heel = heelOf(plan({ construction: 'cemented' }, m))
       expect(Math.min(...profile.underside.filter((p) => p[0] > 0.55 * m.length).map((p) => p[1]))).toBeCloseTo(0, 9)
       // Even layers lift heel and tread alike: what is left under the heel is the last's own heel height.
-      const atBack = profile.last[0][1] - profile.thickness.seat
+      const atBack = profile.last[0]![1] - profile.thickness.seat
       expect(Math.abs(atBack - m.heelHeight)).toBeLessThan(1)
       expect(heel.needed.back).toBeGreaterThan(heel.needed.breast)
     }
@@ -146,12 +146,12 @@ describe('the side section', () => {
   it('layers lie on each other, as thick as they say', () => {
     const { profile } = plan().bottom
     const [insole, fill, mid, out] = profile.layers
-    expect([insole.at.tread, mid.at.tread, out.at.tread]).toEqual([4, 3.5, 4.5])
-    expect(profile.thickness.tread).toBeCloseTo(insole.at.tread + fill.at.tread + mid.at.tread + out.at.tread, 9)
+    expect([insole!.at.tread, mid!.at.tread, out!.at.tread]).toEqual([4, 3.5, 4.5])
+    expect(profile.thickness.tread).toBeCloseTo(insole!.at.tread + fill!.at.tread + mid!.at.tread + out!.at.tread, 9)
     for (const l of [insole, mid, out]) {
-      l.upper.forEach((p, i) => {
-        const q = l.lower[i]
-        expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(l.at.tread, 6)
+      l!.upper.forEach((p, i) => {
+        const q = l!.lower[i]!
+        expect(Math.hypot(p[0] - q[0], p[1] - q[1])).toBeCloseTo(l!.at.tread, 6)
       })
     }
   })
@@ -233,7 +233,7 @@ describe('parts of the bottom', () => {
     if (!seam?.holes) throw new Error('no seam')
     const inner = part(welted, 'insole').lines.find((l) => l.name === 'holdfast')
     for (const end of [seam.path[0], seam.path[seam.path.length - 1]])
-      expect(end[0]).toBeCloseTo(inner?.path[0][0] ?? 0, 6)
+      expect(end![0]).toBeCloseTo(inner?.path[0]![0] ?? 0, 6)
     for (const p of seam.path) expect(nearest(welted.lasted, p, true).away).toBeCloseTo(4, 1)
     const sewn = welted.operations.find((o) => o.id === 'sew-outsole')
     expect(spoken(sewn?.minutes.sentence ?? '')).toContain(`${2 * (seam.holes.length - 1)} stitches`)
@@ -276,8 +276,8 @@ describe('parts of the bottom', () => {
   it('a covered board has foam to its outline and a cover turned round it', () => {
     const covered = plan({ insole: { covered: true } })
     const [insole, foam, cover] = ['insole', 'insoleFoam', 'insoleCover'].map((id) => part(covered, id))
-    expect(foam.outline).toEqual(insole.outline)
-    for (const p of insole.outline) expect(nearest(cover.outline, p, true).away).toBeCloseTo(12, 1)
+    expect(foam!.outline).toEqual(insole!.outline)
+    for (const p of insole!.outline) expect(nearest(cover!.outline, p, true).away).toBeCloseTo(12, 1)
     expect(welted.parts.some((p) => p.id === 'insoleCover')).toBe(false)
   })
   it('a heel pad ends in front of the heel bone and takes no more of the joint girth than the sock', () => {

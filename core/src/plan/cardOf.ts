@@ -10,7 +10,7 @@ const TOLERANCE = 0.4
 
 /** An outline with few points, to a tenth of a millimetre. */
 const coarse = (path: Path): Path =>
-  simplify([...path, path[0]], TOLERANCE)
+  simplify([...path, path[0]!], TOLERANCE)
     .slice(0, -1)
     .map(([x, y]): Point => [Math.round(x * 10) / 10, Math.round(y * 10) / 10])
 

@@ -35,7 +35,7 @@ describe('a stitch-down pair', () => {
       expect(contains(p.lasted, h)).toBe(false)
       expect(nearest(p.lasted, h, true).away).toBeCloseTo(5, 1)
     }
-    const gaps = holes.map((h, i) => distance(h, holes[(i + 1) % holes.length]))
+    const gaps = holes.map((h, i) => distance(h, holes[(i + 1) % holes.length]!))
     const pitch = part(p, 'midsole')?.becauses.find((b) => b.quantity.startsWith('Stitch of the upper'))?.value ?? 0
     expect(Math.abs(pitch - 9)).toBeLessThan(0.1)
     // Chords of a smooth line: a little less than the way along it, and never more.
@@ -78,7 +78,7 @@ describe('a stitch-down pair', () => {
   })
   it('its edge stretches by the share of width times curvature: twice the width, twice the stretch', () => {
     const [narrow, wide] = [8, 16].map((w) => finding(down({ 'upper.turnedOut': w }), 'layers.stretch')?.measured ?? 0)
-    expect(wide / narrow).toBeCloseTo(2, 6)
+    expect(wide! / narrow!).toBeCloseTo(2, 6)
     // A round toe's tightest place has a radius of some 25 to 60 mm.
     expect(narrow).toBeGreaterThan((100 * 8) / 60)
     expect(narrow).toBeLessThan((100 * 8) / 20)
@@ -115,8 +115,8 @@ describe('a stitch-down pair', () => {
       ['sew-down', 'cement-outsole'],
       ['build-heel', 'last-out'],
     ]) {
-      expect(at(a), a).toBeGreaterThanOrEqual(0)
-      expect(at(b), b).toBeGreaterThan(at(a))
+      expect(at(a!), a).toBeGreaterThanOrEqual(0)
+      expect(at(b!), b).toBeGreaterThan(at(a!))
     }
     const holes = part(p, 'midsole')?.lines.find((l) => l.holes)?.holes?.length ?? 0
     expect(spoken(p.operations.find((o) => o.id === 'sew-down')?.minutes.sentence ?? '')).toContain(
@@ -128,13 +128,13 @@ describe('a stitch-down pair', () => {
 describe('a welted pair in side section', () => {
   it('shows welt and rand on the midsole, from the holdfast out to its edge, level with the filler', () => {
     const { strips, profile } = planPair(samplePair(), cache).bottom
-    const [filler, mid] = [profile.layers[1], profile.layers[2]]
+    const [filler, mid] = [profile.layers[1]!, profile.layers[2]!]
     expect(strips.map((s) => s.id)).toEqual(['welt', 'rand'])
     const xs = strips.map((s) => s.outline.map((q) => q[0]))
-    expect(Math.max(...xs[0])).toBeCloseTo(mid.upper[mid.upper.length - 1][0], 6)
-    expect(Math.min(...xs[1])).toBeCloseTo(mid.upper[0][0], 6)
+    expect(Math.max(...xs[0]!)).toBeCloseTo(mid.upper[mid.upper.length - 1]![0], 6)
+    expect(Math.min(...xs[1]!)).toBeCloseTo(mid.upper[0]![0], 6)
     // The filler ends inside them: where one stops the other lies beside it.
-    expect(Math.min(...xs[0])).toBeGreaterThan(filler.upper[filler.upper.length - 1][0])
+    expect(Math.min(...xs[0]!)).toBeGreaterThan(filler.upper[filler.upper.length - 1]![0])
     expect(plan({ construction: 'cemented' }).bottom.strips).toEqual([])
   })
 })

@@ -20,7 +20,7 @@ function thicker(input: PlanInput, role: keyof PairDecisions['materials'], n: nu
   const fallback = { foam: 'Cork sheet', padding: 'Cork sheet', outsole: 'Bend leather', heel: 'Bend leather' } as const
   const id = input.decisions.materials[role]
   const now = sampleMaterials.find((m) => m.id === id || m.name === fallback[role as keyof typeof fallback])
-  const from = now ?? sampleMaterials[6]
+  const from = now ?? sampleMaterials[6]!
   const kind = role === 'foam' ? ('foam' as const) : from.kind
   const material = { ...from, id: other(n), kind, name: `${from.name}, thicker`, thickness: from.thickness * 1.2 }
   return withDecisions(

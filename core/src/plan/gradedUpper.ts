@@ -36,12 +36,12 @@ export function gradedUpper(
     book,
     (i, rules) => sizeRun({ measures: i.measures, surface: i.surface }, [i.sizes], gradeOf(i.name, i.heel, rules))[0],
   )
-  if ('problem' in size) return size
+  if ('problem' in size!) return size
   const thickness = (id: string) => materials.find((m) => m.id === id)?.thickness ?? 0
   const how = decisions.upper.forme
-  const map = formeStage(size.surface, { ...how, tapings: sizes === 0 ? how.tapings : null }, cache)
+  const map = formeStage(size!.surface, { ...how, tapings: sizes === 0 ? how.tapings : null }, cache)
   try {
-    const readings = lastReadings(size.surface, landmarks(size.surface))
+    const readings = lastReadings(size!.surface, landmarks(size!.surface))
     const upper = deriveUpper({
       map,
       decisions: decisions.upper,
@@ -56,7 +56,7 @@ export function gradedUpper(
     })
     return {
       sizes,
-      length: size.surface.length,
+      length: size!.surface.length,
       pieces: upper.pieces.map(({ id, name: piece, outline, net }) => ({ id, name: piece, outline, net })),
       problem: null,
     }

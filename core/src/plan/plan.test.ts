@@ -65,7 +65,7 @@ describe('every part of every sample pair', () => {
     }
   })
   it('has its mirror for the left foot: same area and length, and flipping twice is where it began', () => {
-    for (const p of plan(inputs[0]).parts) {
+    for (const p of plan(inputs[0]!).parts) {
       const left = mirror(p.outline)
       expect(signedArea(left)).toBeCloseTo(signedArea(p.outline), 8)
       expect(pathLength(left, true)).toBeCloseTo(pathLength(p.outline, true), 8)
@@ -73,7 +73,7 @@ describe('every part of every sample pair', () => {
     }
   })
   it('has notches that cut inwards and take little away', () => {
-    for (const p of plan(inputs[1]).parts.filter((one) => one.notches.length > 0)) {
+    for (const p of plan(inputs[1]!).parts.filter((one) => one.notches.length > 0)) {
       expect(p.notches.filter((n) => n.kind === 'medial')).toHaveLength(1)
       const cut = cutLine(p.outline, p.notches)
       const lost = signedArea(p.outline) - signedArea(cut)
@@ -106,13 +106,13 @@ describe('the insole', () => {
     const holdfast = p.lines.find((l) => l.name === 'holdfast')
     const holes = holdfast?.holes ?? []
     const line = holdfast?.path ?? []
-    expect(distance(holes[0], line[0])).toBeLessThan(1e-9)
-    expect(distance(holes[holes.length - 1], line[line.length - 1])).toBeLessThan(1e-9)
+    expect(distance(holes[0]!, line[0]!)).toBeLessThan(1e-9)
+    expect(distance(holes[holes.length - 1]!, line[line.length - 1]!)).toBeLessThan(1e-9)
     const at = holes.map((h) => nearest(line, h).at)
-    const gaps = at.slice(1).map((v, i) => v - at[i])
+    const gaps = at.slice(1).map((v, i) => v - at[i]!)
     expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThan(1e-6)
-    expect(Math.abs(gaps[0] - 6.3)).toBeLessThan(6.3 / holes.length)
-    expect(value(p, 'Welt stitch')).toBeCloseTo(gaps[0], 9)
+    expect(Math.abs(gaps[0]! - 6.3)).toBeLessThan(6.3 / holes.length)
+    expect(value(p, 'Welt stitch')).toBeCloseTo(gaps[0]!, 9)
   })
   it('of board cannot be welted', () => {
     const materials = { ...base.decisions.materials, insole: boardId }
@@ -215,10 +215,10 @@ describe('the toe puff', () => {
     const surface = lastStage(base.last, new StageCache())
     const puff = part(plan(base), 'puff')
     const reading = value(puff, 'Back edge behind the toe tip, by tape over the toe box')
-    const length = (run: readonly Vec3[]) => run.slice(1).reduce((sum, p, i) => sum + dist3(run[i], p), 0)
+    const length = (run: readonly Vec3[]) => run.slice(1).reduce((sum, p, i) => sum + dist3(run[i]!, p), 0)
     const line = ridgeAndToe(surface)
-    const tip = line.reduce((best, p, i) => (p[0] > line[best][0] ? i : best), 0)
-    const back = surface.length - Number(/lies ([\d.]+) mm behind/.exec(spoken(puff.becauses[0].sentence))?.[1])
+    const tip = line.reduce((best, p, i) => (p[0] > line[best]![0] ? i : best), 0)
+    const back = surface.length - Number(/lies ([\d.]+) mm behind/.exec(spoken(puff.becauses[0]!.sentence))?.[1])
     const taped = length(line.slice(0, tip + 1).filter((p) => p[0] > back))
     expect(Math.abs(taped - reading)).toBeLessThan(2)
     // Flat it is as long, but for the lining and half the puff over which it is bent, and down the toe's front to the feather.

@@ -93,7 +93,7 @@ function isNested(foot: FootPlan): void {
   }
   const order = ['filler', 'insole', 'midsole', 'outsole'].flatMap((id) => box(id) ?? [])
   for (let i = 1; i < order.length; i++) {
-    const [inner, outer] = [order[i - 1], order[i]]
+    const [inner, outer] = [order[i - 1]!, order[i]!]
     expect(inner.minX).toBeGreaterThanOrEqual(outer.minX)
     expect(inner.maxX).toBeLessThanOrEqual(outer.maxX)
     expect(inner.minY).toBeGreaterThanOrEqual(outer.minY)

@@ -33,7 +33,7 @@ describe('what must be made again', () => {
     const changed = withUpper({ backTaper: 2 })
     const list = remakeList(changed, [
       ...made,
-      { ...made[0], part: 'upper.quarter.lateral', how: 'cut', at: '2026-02-01T10:00:00.000Z' },
+      { ...made[0]!, part: 'upper.quarter.lateral', how: 'cut', at: '2026-02-01T10:00:00.000Z' },
     ])
     const quarter = list.find((r) => r.part === 'upper.quarter.lateral')
     expect(quarter?.how.sort()).toEqual(['cut', 'printed'])
@@ -70,7 +70,7 @@ describe('what must be made again', () => {
     const [outline, older] = [filler.print.split('~')[0], again?.print.split('~')[0]]
     if (outline === older) {
       expect(out(was('printed', filler.print))).toEqual([])
-      expect(out(was('cut', outline))).toEqual([])
+      expect(out(was('cut', outline!))).toEqual([])
     }
   })
   it('a piece that is not in the plan any more is listed as gone', () => {

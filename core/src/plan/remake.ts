@@ -99,16 +99,16 @@ export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
   const stale = feet.map((foot) => staleOf(ofFoot(foot === 'left' ? (plan.left ?? plan) : plan), foot, made))
   const [right, left] = stale
   const out: Remake[] = []
-  for (const [part, entry] of right) {
-    const other = left.get(part)
-    left.delete(part)
+  for (const [part, entry] of right!) {
+    const other = left!.get(part)
+    left!.delete(part)
     if (!other) out.push({ ...entry, part: `right.${part}`, name: `${entry.name}, right` })
     else {
       const how = [...new Set([...entry.how, ...other.how])]
       out.push({ ...entry, how, revision: Math.max(entry.revision, other.revision) })
     }
   }
-  for (const [part, entry] of left) out.push({ ...entry, part: `left.${part}`, name: `${entry.name}, left` })
+  for (const [part, entry] of left!) out.push({ ...entry, part: `left.${part}`, name: `${entry.name}, left` })
   return out
 }
 

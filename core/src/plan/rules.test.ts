@@ -56,9 +56,12 @@ describe('the house rules', () => {
   })
   it("the pair's own figure goes before the workshop's, and that before the book's", () => {
     const [rule] = all
-    expect(new RuleBook({}, {}).inForce(rule)).toEqual({ value: rule.value, origin: 'house rule' })
-    expect(new RuleBook({ [rule.key]: 1 }, {}).inForce(rule)).toEqual({ value: 1, origin: 'this workshop' })
-    expect(new RuleBook({ [rule.key]: 1 }, { [rule.key]: 0 }).inForce(rule)).toEqual({ value: 0, origin: 'this pair' })
+    expect(new RuleBook({}, {}).inForce(rule!)).toEqual({ value: rule!.value, origin: 'house rule' })
+    expect(new RuleBook({ [rule!.key]: 1 }, {}).inForce(rule!)).toEqual({ value: 1, origin: 'this workshop' })
+    expect(new RuleBook({ [rule!.key]: 1 }, { [rule!.key]: 0 }).inForce(rule!)).toEqual({
+      value: 0,
+      origin: 'this pair',
+    })
   })
 })
 
@@ -69,7 +72,7 @@ describe('decisions', () => {
       const figure = d === 'heel.lifts' ? 3 : 12.5
       const set = setByHand(decisions, d, figure)
       const [group, field] = d.split('.')
-      expect(set).toMatchObject({ [group]: { [field]: figure } })
+      expect(set).toMatchObject({ [group!]: { [field!]: figure } })
       expect(setByHand(set, d, null)).toEqual(decisions)
     }
     expect(setRule(setRule(decisions, 'puff.sweep', 5), 'puff.sweep', null)).toEqual(decisions)
@@ -100,7 +103,7 @@ describe('decisions', () => {
       ...samplePair(),
     }
     expect(PairFile.safeParse(file).success).toBe(true)
-    const wrong = (change: object) => PairFile.safeParse({ ...file, ...change }).error?.issues[0].path.join('.')
+    const wrong = (change: object) => PairFile.safeParse({ ...file, ...change }).error?.issues[0]!.path.join('.')
     expect(wrong({ version: 3 })).toBe('version')
     expect(wrong({ materials: [] })).toBe('materials')
     expect(wrong({ decisions: { ...decisions, midsole: { room: -1 } } })).toBe('decisions.midsole.room')

@@ -91,7 +91,7 @@ function levelOf({ marks, wall, book }: SoleNeeds, welted: boolean): (x: number)
     const middle = ((x - from) / (to - from)) * places
     let sum = 0
     for (let k = -LEVEL_OVER; k <= LEVEL_OVER; k++) {
-      sum += margin[Math.min(places, Math.max(0, Math.round(middle + k)))]
+      sum += margin[Math.min(places, Math.max(0, Math.round(middle + k)))]!
     }
     return sum / (2 * LEVEL_OVER + 1)
   }
@@ -220,7 +220,7 @@ function onCutSoles(
     book,
   }
   const shankPart = shank(bottom, L, profile, book)
-  const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0].value
+  const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0]!.value
   return {
     parts: [
       ...(welted ? [welt(soles), rand(soles)] : []),
@@ -233,7 +233,7 @@ function onCutSoles(
     bottom: {
       profile,
       heel,
-      strips: welted ? edgeStrips(under, marks, holdfast, book.value(bottomRules.weltThickness)) : [],
+      strips: welted ? edgeStrips(under!, marks, holdfast, book.value(bottomRules.weltThickness)) : [],
       cup: null,
       findings: [heelFinding(heel, d.heel.wedge, book), springFinding(profile, book)],
     },
@@ -248,7 +248,7 @@ function heelSeatOf(lasted: LastedOutline, breast: number, heelRoom: number, boo
   const { outline } = lasted
   const n = outline.length
   const first = outline.findIndex(
-    (p, i) => p[0] < breast + PAST_BREAST && outline[(i + n - 1) % n][0] >= breast + PAST_BREAST,
+    (p, i) => p[0] < breast + PAST_BREAST && outline[(i + n - 1) % n]![0] >= breast + PAST_BREAST,
   )
   const rear = [...outline.slice(first), ...outline.slice(0, first)].filter((p) => p[0] < breast + PAST_BREAST)
   return cache.ruled('heelSeat', { lasted: cache.same('rear', rear), breast, heelRoom }, book, (i, rules) =>

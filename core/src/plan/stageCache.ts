@@ -124,7 +124,7 @@ export class StageCache {
     this.names.set(value, text)
     if (known.size > this.keep * DOCUMENTS) {
       const [oldest] = known.keys()
-      known.delete(oldest)
+      known.delete(oldest!)
     }
     // Equal text is equal content: what was put in under it had this type.
     return value as T
@@ -143,7 +143,8 @@ export class StageCache {
 function found(list: Kept[], fits: (entry: Kept) => boolean): Kept | null {
   const at = list.findIndex(fits)
   if (at < 0) return null
-  const [entry] = list.splice(at, 1)
+  const entry = list[at]!
+  list.splice(at, 1)
   list.unshift(entry)
   return entry
 }

@@ -17,10 +17,10 @@ class Line {
   readonly run: Float64Array
   constructor(readonly points: readonly Vec3[]) {
     this.run = new Float64Array(points.length)
-    for (let i = 1; i < points.length; i++) this.run[i] = this.run[i - 1] + dist3(points[i - 1], points[i])
+    for (let i = 1; i < points.length; i++) this.run[i] = this.run[i - 1]! + dist3(points[i - 1]!, points[i]!)
   }
   get length(): number {
-    return this.run[this.run.length - 1]
+    return this.run[this.run.length - 1]!
   }
   at(s: number): Vec3 {
     const { run, points } = this
@@ -28,17 +28,17 @@ class Line {
     let hi = run.length - 1
     while (hi - lo > 1) {
       const mid = (lo + hi) >> 1
-      if (run[mid] <= s) lo = mid
+      if (run[mid]! <= s) lo = mid
       else hi = mid
     }
-    const span = run[hi] - run[lo]
-    return lerp3(points[lo], points[hi], span > 0 ? Math.min(1, Math.max(0, (s - run[lo]) / span)) : 0)
+    const span = run[hi]! - run[lo]!
+    return lerp3(points[lo]!, points[hi]!, span > 0 ? Math.min(1, Math.max(0, (s - run[lo]!) / span)) : 0)
   }
   /** Length along the line where x is first passed. */
   whereX(x: number): number {
     for (let i = 1; i < this.points.length; i++) {
-      const [a, b] = [this.points[i - 1], this.points[i]]
-      if (a[0] <= x && b[0] >= x && b[0] > a[0]) return lerp(this.run[i - 1], this.run[i], (x - a[0]) / (b[0] - a[0]))
+      const [a, b] = [this.points[i - 1]!, this.points[i]!]
+      if (a[0] <= x && b[0] >= x && b[0] > a[0]) return lerp(this.run[i - 1]!, this.run[i]!, (x - a[0]) / (b[0] - a[0]))
     }
     return this.length
   }
@@ -69,9 +69,9 @@ export function layGrid(
   const { columns, rows } = GRID
   const names: Side[] = ['lateral', 'medial']
   const L = sides.lateral.length
-  const heel = lerp3(feather.lateral[0], feather.medial[0], 0.5)
+  const heel = lerp3(feather.lateral[0]!, feather.medial[0]!, 0.5)
   const toeEnd = feather.lateral.length - 1
-  const toe = lerp3(feather.lateral[toeEnd], feather.medial[toeEnd], 0.5)
+  const toe = lerp3(feather.lateral[toeEnd]!, feather.medial[toeEnd]!, 0.5)
   const foot = Object.fromEntries(
     names.map((side) => {
       const line = feather[side].slice()
@@ -113,8 +113,8 @@ export function layGrid(
   const bottom = new Float64Array(columns * ACROSS * 3)
   for (let i = 0; i < columns; i++) {
     const at = i * rows * 3
-    const a: Vec3 = [walls.lateral[at], walls.lateral[at + 1], walls.lateral[at + 2]]
-    const b: Vec3 = [walls.medial[at], walls.medial[at + 1], walls.medial[at + 2]]
+    const a: Vec3 = [walls.lateral[at]!, walls.lateral[at + 1]!, walls.lateral[at + 2]!]
+    const b: Vec3 = [walls.medial[at]!, walls.medial[at + 1]!, walls.medial[at + 2]!]
     const line = dist3(a, b) < 0.5 ? new Line([a, b]) : overSkin(sides, a, b, [0, 0, -2], 60)
     for (let j = 0; j < ACROSS; j++) bottom.set(line.at((line.length * j) / (ACROSS - 1)), (i * ACROSS + j) * 3)
   }
@@ -126,7 +126,7 @@ function weld(walls: Record<Side, Float64Array>, columns: number, rows: number, 
   const share = (column: number, row: number, centred: boolean) => {
     const at = (column * rows + row) * 3
     for (let c = 0; c < 3; c++) {
-      const mean = centred && c === 1 ? 0 : (walls.lateral[at + c] + walls.medial[at + c]) / 2
+      const mean = centred && c === 1 ? 0 : (walls.lateral[at + c]! + walls.medial[at + c]!) / 2
       walls.lateral[at + c] = mean
       walls.medial[at + c] = mean
     }
@@ -141,11 +141,11 @@ function settled(surface: LastSurface): LastSurface {
   let back = Infinity
   let tip = -Infinity
   for (let j = 0; j < rows; j++) {
-    back = Math.min(back, walls.lateral[j * 3])
-    tip = Math.max(tip, walls.lateral[((columns - 1) * rows + j) * 3])
+    back = Math.min(back, walls.lateral[j * 3]!)
+    tip = Math.max(tip, walls.lateral[((columns - 1) * rows + j) * 3]!)
   }
   for (const part of [walls.lateral, walls.medial, surface.bottom])
-    for (let k = 0; k < part.length; k += 3) part[k] -= back
+    for (let k = 0; k < part.length; k += 3) part[k]! -= back
   return {
     ...surface,
     length: tip - back,

@@ -34,7 +34,7 @@ function directions(cloud: Cloud, most: number): Vec3[] {
     const n = cloudNormal(cloud, i)
     const key = n.reduce((k, c) => k * 16 + Math.round((c + 1) * 5), 0)
     const bin = bins.get(key) ?? { sum: [0, 0, 0] as Vec3, area: 0 }
-    bins.set(key, { sum: add(bin.sum, scale(n, cloud.areas[i])), area: bin.area + cloud.areas[i] })
+    bins.set(key, { sum: add(bin.sum, scale(n, cloud.areas[i]!)), area: bin.area + cloud.areas[i]! })
   }
   return [...bins.values()]
     .sort((a, b) => b.area - a.area)
@@ -48,7 +48,7 @@ function settle(cloud: Cloud, towards: Vec3): Facet | null {
   let [nx, ny, nz] = towards
   let height = -Infinity
   for (let i = 0; i < count; i++) {
-    height = Math.max(height, p[i * 3] * nx + p[i * 3 + 1] * ny + p[i * 3 + 2] * nz)
+    height = Math.max(height, p[i * 3]! * nx + p[i * 3 + 1]! * ny + p[i * 3 + 2]! * nz)
   }
   height -= 0.6
   let facet: Facet | null = null
@@ -60,14 +60,14 @@ function settle(cloud: Cloud, towards: Vec3): Facet | null {
     let [cx, cy, cz] = [0, 0, 0]
     for (let i = 0; i < count; i++) {
       const k = i * 3
-      const out = p[k] * nx + p[k + 1] * ny + p[k + 2] * nz - height
+      const out = p[k]! * nx + p[k + 1]! * ny + p[k + 2]! * nz - height
       if (out > band || out < -band) continue
-      if (n[k] * nx + n[k + 1] * ny + n[k + 2] * nz < FACING) continue
+      if (n[k]! * nx + n[k + 1]! * ny + n[k + 2]! * nz < FACING) continue
       list.push(i)
-      area += areas[i]
-      cx += areas[i] * p[k]
-      cy += areas[i] * p[k + 1]
-      cz += areas[i] * p[k + 2]
+      area += areas[i]!
+      cx += areas[i]! * p[k]!
+      cy += areas[i]! * p[k + 1]!
+      cz += areas[i]! * p[k + 2]!
     }
     if (list.length < 12) return null
     const centre: Vec3 = [cx / area, cy / area, cz / area]
@@ -75,17 +75,17 @@ function settle(cloud: Cloud, towards: Vec3): Facet | null {
     const fit = leastSquares(
       offsets.map((d) => [1, dot(d, a), dot(d, b)]),
       offsets.map((d) => d[0] * nx + d[1] * ny + d[2] * nz),
-      list.map((i) => areas[i]),
+      list.map((i) => areas[i]!),
     )
     if (!fit) return null
-    const normal = unit(add([nx, ny, nz], add(scale(a, -fit[1]), scale(b, -fit[2]))))
+    const normal = unit(add([nx, ny, nz], add(scale(a, -fit[1]!), scale(b, -fit[2]!))))
     ;[nx, ny, nz] = normal
-    height = dot(normal, centre) + fit[0]
+    height = dot(normal, centre) + fit[0]!
     facet = { normal, height, area, centre }
   }
   if (!facet) return null
   for (let i = 0; i < count; i++) {
-    if (p[i * 3] * nx + p[i * 3 + 1] * ny + p[i * 3 + 2] * nz - facet.height > PROUD) return null
+    if (p[i * 3]! * nx + p[i * 3 + 1]! * ny + p[i * 3 + 2]! * nz - facet.height > PROUD) return null
   }
   return facet
 }

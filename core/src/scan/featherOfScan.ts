@@ -44,28 +44,28 @@ const heading = (a: Point, b: Point) => Math.atan2(b[1] - a[1], b[0] - a[0])
 /** Greatest turn of an evenly stepped cut below its centre, sharpened by crossing two curves fitted to either side. */
 function edgeOf(cut: Path, centre: number): Edge | null {
   const run = cumulative(cut)
-  const total = run[run.length - 1]
+  const total = run[run.length - 1]!
   const even: Point[] = Array.from({ length: Math.floor(total / STEP) + 1 }, () => [0, 0])
   let j = 0
   for (let k = 0; k < even.length; k++) {
     const s = k * STEP
-    while (j < cut.length - 2 && run[j + 1] < s) j++
-    const t = run[j + 1] > run[j] ? (s - run[j]) / (run[j + 1] - run[j]) : 0
-    even[k] = [cut[j][0] + (cut[j + 1][0] - cut[j][0]) * t, cut[j][1] + (cut[j + 1][1] - cut[j][1]) * t]
+    while (j < cut.length - 2 && run[j + 1]! < s) j++
+    const t = run[j + 1]! > run[j]! ? (s - run[j]!) / (run[j + 1]! - run[j]!) : 0
+    even[k] = [cut[j]![0] + (cut[j + 1]![0] - cut[j]![0]) * t, cut[j]![1] + (cut[j + 1]![1] - cut[j]![1]) * t]
   }
   const w = SPAN / STEP
   let best = -1
   let most = 0
   for (let k = w; k + w < even.length; k++) {
-    if (even[k][1] > centre - 1 || even[k][0] < 5) continue
-    let turn = heading(even[k], even[k + w]) - heading(even[k - w], even[k])
+    if (even[k]![1] > centre - 1 || even[k]![0] < 5) continue
+    let turn = heading(even[k]!, even[k + w]!) - heading(even[k - w]!, even[k]!)
     if (turn > Math.PI) turn -= 2 * Math.PI
     if (turn < -Math.PI) turn += 2 * Math.PI
     if (turn > most) [most, best] = [turn, k]
   }
   if (best < 0) return null
   const crossed = crossing(even, best)
-  return { at: best * STEP, point: crossed ?? even[best], turn: (most * 180) / Math.PI, line: even }
+  return { at: best * STEP, point: crossed ?? even[best]!, turn: (most * 180) / Math.PI, line: even }
 }
 
 /**
@@ -73,7 +73,7 @@ function edgeOf(cut: Path, centre: number): Edge | null {
  * distance, the wall as distance over height, both quadratics; crossed by Newton's method.
  */
 function crossing(line: Path, k: number): Point | null {
-  const o = line[k]
+  const o = line[k]!
   const pick = (from: number, to: number): Point[] => {
     const list: Point[] = []
     for (let d = from; d <= to; d += STEP) {
@@ -96,10 +96,10 @@ function crossing(line: Path, k: number): Point | null {
   if (!b || !w) return null
   let [r, z] = [0, 0]
   for (let n = 0; n < 12; n++) {
-    const f1 = b[0] + b[1] * r + b[2] * r * r - z
-    const f2 = w[0] + w[1] * z + w[2] * z * z - r
-    const a11 = b[1] + 2 * b[2] * r
-    const a22 = w[1] + 2 * w[2] * z
+    const f1 = b[0]! + b[1]! * r + b[2]! * r * r - z
+    const f2 = w[0]! + w[1]! * z + w[2]! * z * z - r
+    const a11 = b[1]! + 2 * b[2]! * r
+    const a22 = w[1]! + 2 * w[2]! * z
     const det = a11 * a22 - 1
     if (Math.abs(det) < 1e-6) return null
     // Solves [a11 -1; -1 a22] d = -f.
@@ -111,8 +111,8 @@ function crossing(line: Path, k: number): Point | null {
 }
 
 const median5 = (values: readonly number[], i: number): number => {
-  const around = [-2, -1, 0, 1, 2].map((d) => values[Math.min(values.length - 1, Math.max(0, i + d))])
-  return around.sort((a, b) => a - b)[2]
+  const around = [-2, -1, 0, 1, 2].map((d) => values[Math.min(values.length - 1, Math.max(0, i + d))]!)
+  return around.sort((a, b) => a - b)[2]!
 }
 
 /** A last's edge turns at least this much, degrees, on most of its planes. */
@@ -140,8 +140,8 @@ export function findFeather(s: HalfSections, shift: readonly number[]): ScanFeat
         .find((x) => x !== null) ??
       found[0],
   )
-  const reach = at.map((e) => e.point[0])
-  const height = at.map((e) => e.point[1])
+  const reach = at.map((e) => e!.point[0])
+  const height = at.map((e) => e!.point[1])
   // A cut that found another edge (a nail, a chip) stands out from its neighbours.
   const clean = (v: readonly number[], by: number) =>
     v.map((x, i) => (Math.abs(x - median5(v, i)) > by ? median5(v, i) : x))
@@ -149,7 +149,7 @@ export function findFeather(s: HalfSections, shift: readonly number[]): ScanFeat
     const raw = Float64Array.from(v)
     const g = gaussianSmooth(raw, 1.6, false)
     const gg = gaussianSmooth(g, 1.6, false)
-    return g.map((x, i) => 2 * x - gg[i])
+    return g.map((x, i) => 2 * x - gg[i]!)
   }
   const r = smooth(clean(reach, 1))
   const z = smooth(clean(height, 1))
@@ -157,20 +157,20 @@ export function findFeather(s: HalfSections, shift: readonly number[]): ScanFeat
   const toY = -sideSign(s.side)
   const points = at.map((e, p): Vec3 => {
     const move = by(p / FAN_END)
-    let [rr, zz] = [r[p], z[p]]
+    let [rr, zz] = [r[p]!, z[p]!]
     if (Math.abs(move) > 1e-6) {
-      const moved = pointAt(e.line, e.at + move)
-      const here = pointAt(e.line, e.at)
+      const moved = pointAt(e!.line, e!.at + move)
+      const here = pointAt(e!.line, e!.at)
       rr += moved[0] - here[0]
       zz += moved[1] - here[1]
     }
     const { x, u } = onPlane(s.length, p, rr)
     return [x, toY * u, zz]
   })
-  return { points, turns: at.map((e) => e.turn) }
+  return { points, turns: at.map((e) => e!.turn) }
 }
 
 const centreOf = (s: HalfSections, p: number): number => {
   const line = cutLine(s, p)
-  return line[Math.floor(line.length / 2)][1]
+  return line[Math.floor(line.length / 2)]![1]
 }

@@ -50,33 +50,33 @@ function eachCut(length: number, positions: Float64Array, triangles: Uint32Array
   const hit = [0, 0, 0, 0]
   const cut = (plane: number, nx: number, nu: number, ax: number, dx: number, du: number): void => {
     let n = 0
-    for (let c = 0; c < 3; c++) g[c] = nx * (x[c] - ax) + nu * u[c]
+    for (let c = 0; c < 3; c++) g[c] = nx * (x[c]! - ax) + nu * u[c]!
     for (let c = 0; c < 3; c++) {
       const d = (c + 1) % 3
-      if (g[c] < 0 === g[d] < 0 || n === 2) continue
-      const t = g[c] / (g[c] - g[d])
-      hit[n * 2] = dx * (x[c] + (x[d] - x[c]) * t - ax) + du * (u[c] + (u[d] - u[c]) * t)
-      hit[n * 2 + 1] = z[c] + (z[d] - z[c]) * t
+      if (g[c]! < 0 === g[d]! < 0 || n === 2) continue
+      const t = g[c]! / (g[c]! - g[d]!)
+      hit[n * 2] = dx * (x[c]! + (x[d]! - x[c]!) * t - ax) + du * (u[c]! + (u[d]! - u[c]!) * t)
+      hit[n * 2 + 1] = z[c]! + (z[d]! - z[c]!) * t
       n++
     }
-    if (n === 2 && Math.max(hit[0], hit[2]) > -9) visit(plane, hit[0], hit[1], hit[2], hit[3])
+    if (n === 2 && Math.max(hit[0]!, hit[2]!) > -9) visit(plane, hit[0]!, hit[1]!, hit[2]!, hit[3]!)
   }
   for (let k = 0; k < triangles.length; k += 3) {
     for (let c = 0; c < 3; c++) {
-      const v = triangles[k + c] * 3
-      x[c] = positions[v]
-      u[c] = toU * positions[v + 1]
-      z[c] = positions[v + 2]
+      const v = triangles[k + c]! * 3
+      x[c] = positions[v]!
+      u[c] = toU * positions[v + 1]!
+      z[c] = positions[v + 2]!
     }
-    const far = Math.max(u[0], u[1], u[2])
+    const far = Math.max(u[0]!, u[1]!, u[2]!)
     if (far < -9) continue
-    const lo = Math.min(x[0], x[1], x[2])
-    const hi = Math.max(x[0], x[1], x[2])
+    const lo = Math.min(x[0]!, x[1]!, x[2]!)
+    const hi = Math.max(x[0]!, x[1]!, x[2]!)
     if (lo < heel) {
       let from = Infinity
       let to = -Infinity
       for (let c = 0; c < 3; c++) {
-        const a = Math.atan2(u[c], heel - x[c])
+        const a = Math.atan2(u[c]!, heel - x[c]!)
         from = Math.min(from, a)
         to = Math.max(to, a)
       }
@@ -92,7 +92,7 @@ function eachCut(length: number, positions: Float64Array, triangles: Uint32Array
       let from = Infinity
       let to = -Infinity
       for (let c = 0; c < 3; c++) {
-        const a = Math.atan2(x[c] - toe, u[c])
+        const a = Math.atan2(x[c]! - toe, u[c]!)
         from = Math.min(from, a)
         to = Math.max(to, a)
       }
@@ -120,18 +120,18 @@ export function centreHeights(length: number, positions: Float64Array): Curve1 {
   const lo = new Float64Array(n + 1).fill(Infinity)
   const hi = new Float64Array(n + 1).fill(-Infinity)
   for (let k = 0; k < positions.length; k += 3) {
-    if (Math.abs(positions[k + 1]) > 0.08 * length) continue
-    const q = Math.round((positions[k] / length) * n)
+    if (Math.abs(positions[k + 1]!) > 0.08 * length) continue
+    const q = Math.round((positions[k]! / length) * n)
     if (q < 0 || q > n) continue
-    lo[q] = Math.min(lo[q], positions[k + 2])
-    hi[q] = Math.max(hi[q], positions[k + 2])
+    lo[q] = Math.min(lo[q]!, positions[k + 2]!)
+    hi[q] = Math.max(hi[q]!, positions[k + 2]!)
   }
   const from = Math.round(FANS.heel * n)
   const to = Math.round(FANS.toe * n)
   const mid = new Float64Array(n + 1)
   for (let q = 0; q <= n; q++) {
     const at = Math.min(to, Math.max(from, q))
-    mid[q] = (lo[at] + hi[at]) / 2
+    mid[q] = (lo[at]! + hi[at]!) / 2
     if (!Number.isFinite(mid[q])) {
       throw new GeometryError(
         say`The scan has nothing ${mm((at / n) * length, 0)} from the heel: a whole part of the last is missing.`,
@@ -156,7 +156,7 @@ export function halfSections(
   const count = new Uint16Array(planeCount * ANGLES)
   const height = Float64Array.from({ length: planeCount }, (_, p) => centre(axisX(length, p)))
   eachCut(length, positions, triangles, side, (p, r1, z1, r2, z2) => {
-    const c = height[p]
+    const c = height[p]!
     const [y1, y2] = [z1 - c, z2 - c]
     let a1 = Math.atan2(y1, r1) / RAD
     let a2 = Math.atan2(y2, r2) / RAD
@@ -177,17 +177,17 @@ export function halfSections(
       const r = numerator / den
       if (!(r > 0) || r > 400) continue
       const at = p * ANGLES + k
-      sum[at] += r
-      if (r > most[at]) most[at] = r
-      count[at]++
+      sum[at]! += r
+      if (r > most[at]!) most[at] = r
+      count[at]!++
     }
   })
   const radius = new Float64Array(planeCount * ANGLES)
   for (let at = 0; at < radius.length; at++) {
     if (count[at] === 0) continue
-    const mean = sum[at] / count[at]
+    const mean = sum[at]! / count[at]!
     // Two skins far apart: the outer one is the last, the inner a hinge, a thimble or the inside of a hollow scan.
-    radius[at] = most[at] - mean > 1.5 ? most[at] : mean
+    radius[at] = most[at]! - mean > 1.5 ? most[at]! : mean
   }
   let bridged = 0
   for (let p = 0; p < planeCount; p++)
@@ -211,27 +211,27 @@ function bridge(r: Float64Array): number {
   // Past straight down and straight up the other side goes on; nothing reads those angles where they are empty.
   const down = Math.round((-90 - FROM) / STEP)
   const up = Math.round((90 - FROM) / STEP)
-  if (first > down) widest = Math.max(widest, (first - down) * STEP * RAD * r[first])
-  if (last < up) widest = Math.max(widest, (up - last) * STEP * RAD * r[last])
-  r.fill(r[first], 0, first)
-  r.fill(r[last], last + 1)
+  if (first > down) widest = Math.max(widest, (first - down) * STEP * RAD * r[first]!)
+  if (last < up) widest = Math.max(widest, (up - last) * STEP * RAD * r[last]!)
+  r.fill(r[first]!, 0, first)
+  r.fill(r[last]!, last + 1)
   for (let i = first; i < last; i++) {
-    if (r[i + 1] > 0) continue
+    if (r[i + 1]! > 0) continue
     let j = i + 1
     while (r[j] === 0) j++
     const span = j - i
-    const before = i > 4 ? (r[i] - r[i - 4]) / 4 : 0
-    const after = j + 4 < n && r[j + 4] > 0 ? (r[j + 4] - r[j]) / 4 : 0
+    const before = i > 4 ? (r[i]! - r[i - 4]!) / 4 : 0
+    const after = j + 4 < n && r[j + 4]! > 0 ? (r[j + 4]! - r[j]!) / 4 : 0
     for (let k = 1; k < span; k++) {
       const t = k / span
       const [t2, t3] = [t * t, t * t * t]
       r[i + k] =
-        r[i] * (2 * t3 - 3 * t2 + 1) +
+        r[i]! * (2 * t3 - 3 * t2 + 1) +
         before * span * (t3 - 2 * t2 + t) +
-        r[j] * (3 * t2 - 2 * t3) +
+        r[j]! * (3 * t2 - 2 * t3) +
         after * span * (t3 - t2)
     }
-    widest = Math.max(widest, span * STEP * RAD * Math.max(r[i], r[j]))
+    widest = Math.max(widest, span * STEP * RAD * Math.max(r[i]!, r[j]!))
     i = j - 1
   }
   return widest
@@ -246,18 +246,18 @@ function calmed(radius: Float64Array): Float64Array {
   for (let p = 0; p < planeCount; p++) {
     const base = p * ANGLES
     for (let a = 0; a < ANGLES; a++) {
-      const reach = Math.max(1, Math.min(8, Math.round(CALM / (radius[base + a] * STEP * RAD))))
+      const reach = Math.max(1, Math.min(8, Math.round(CALM / (radius[base + a]! * STEP * RAD))))
       const from = Math.max(0, a - reach)
       const to = Math.min(ANGLES - 1, a + reach)
       const m = Math.min(a - from, to - a)
       if (m < 2) {
-        out[base + a] = radius[base + a]
+        out[base + a] = radius[base + a]!
         continue
       }
       // Closed form of the quadratic fit's middle value for a symmetrical window of 2 m + 1.
       let sum = 0
       const norm = ((2 * m - 1) * (2 * m + 1) * (2 * m + 3)) / 3
-      for (let k = -m; k <= m; k++) sum += (3 * m * m + 3 * m - 1 - 5 * k * k) * radius[base + a + k]
+      for (let k = -m; k <= m; k++) sum += (3 * m * m + 3 * m - 1 - 5 * k * k) * radius[base + a + k]!
       out[base + a] = sum / norm
     }
   }

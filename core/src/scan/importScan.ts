@@ -61,7 +61,7 @@ export function readyScan(mesh: TriangleMesh, unit: ScanUnit, progress: Progress
   progress(0.05, 'Joining corners')
   const welded = weld(mesh)
   const scale = scanUnits[unit]
-  if (scale !== 1) for (let k = 0; k < welded.positions.length; k++) welded.positions[k] *= scale
+  if (scale !== 1) for (let k = 0; k < welded.positions.length; k++) welded.positions[k]! *= scale
   progress(0.2, 'Checking the body')
   const { mesh: body, health } = heal(welded)
   const open = health.holes[0] ?? 0
@@ -81,9 +81,9 @@ function inFrame(scan: ReadyScan, s: Stance): { positions: Float64Array; triangl
   const out = new Float64Array(v.length)
   const [f, m, u, o] = [s.forward, s.medial, s.up, s.origin]
   for (let k = 0; k < v.length; k += 3) {
-    const x = v[k] - o[0]
-    const y = v[k + 1] - o[1]
-    const z = v[k + 2] - o[2]
+    const x = v[k]! - o[0]
+    const y = v[k + 1]! - o[1]
+    const z = v[k + 2]! - o[2]
     out[k] = x * f[0] + y * f[1] + z * f[2]
     out[k + 1] = x * m[0] + y * m[1] + z * m[2]
     out[k + 2] = x * u[0] + y * u[1] + z * u[2]
@@ -105,10 +105,10 @@ export function fitWithin(surface: LastSurface, positions: Float64Array, most = 
   const step = Math.max(1, Math.floor(count / most))
   const away: number[] = []
   for (let i = 0; i < count; i += step) {
-    away.push(near.to([positions[i * 3], positions[i * 3 + 1], positions[i * 3 + 2]]).distance)
+    away.push(near.to([positions[i * 3]!, positions[i * 3 + 1]!, positions[i * 3 + 2]!]).distance)
   }
   away.sort((a, b) => a - b)
-  return away[Math.floor(0.95 * (away.length - 1))]
+  return away[Math.floor(0.95 * (away.length - 1))]!
 }
 
 /** Past this the surface is not the scan's, mm. */
@@ -153,8 +153,8 @@ export function importScan(
   const surface = layGrid(sides, { lateral: feather.lateral.points, medial: feather.medial.points }, top, joints)
   progress(0.95, 'Comparing with the scan')
   const shifted = body.positions
-  const moved = top.rim.lateral[0][0] - surface.walls.lateral[(surface.rows - 1) * 3]
-  if (moved !== 0) for (let k = 0; k < shifted.length; k += 3) shifted[k] -= moved
+  const moved = top.rim.lateral[0]![0] - surface.walls.lateral[(surface.rows - 1) * 3]!
+  if (moved !== 0) for (let k = 0; k < shifted.length; k += 3) shifted[k]! -= moved
   const within = fitWithin(surface, shifted)
   if (within > LOOSE) {
     throw new GeometryError(
@@ -185,7 +185,7 @@ function notesOn(health: MeshHealth, stance: Stance, bridged: number, rightHande
   if (health.holes.length > 0) {
     const [first] = health.holes
     notes.push(
-      say`${health.holes.length === 1 ? 'One hole' : `${health.holes.length} holes`} bridged, the largest ${mm(first, 0)} across. Look at the surface there.`,
+      say`${health.holes.length === 1 ? 'One hole' : `${health.holes.length} holes`} bridged, the largest ${mm(first!, 0)} across. Look at the surface there.`,
     )
   } else if (bridged > 3) {
     notes.push(say`A gap of ${mm(bridged, 0)} was bridged.`)

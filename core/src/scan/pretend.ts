@@ -57,11 +57,9 @@ export function pretendScan(surface: LastSurface, how: Scanning): PretendedScan 
   const mirror = how.left ? -1 : 1
   const place = (p: Vec3): Vec3 => {
     const q = [p[0], mirror * p[1], p[2]]
-    return [0, 1, 2].map((r) => rotation[r][0] * q[0] + rotation[r][1] * q[1] + rotation[r][2] * q[2] + shift[r]) as [
-      number,
-      number,
-      number,
-    ]
+    return [0, 1, 2].map(
+      (r) => rotation[r]![0]! * q[0]! + rotation[r]![1]! * q[1]! + rotation[r]![2]! * q[2]! + shift[r]!,
+    ) as [number, number, number]
   }
   const body = bodyMesh(surface)
   const { positions: v, triangles: t } = body
@@ -71,7 +69,7 @@ export function pretendScan(surface: LastSurface, how: Scanning): PretendedScan 
   const to = new Uint32Array(count)
   const out: number[] = []
   for (let i = 0; i < count; i++) {
-    const p: Vec3 = [v[i * 3], v[i * 3 + 1], v[i * 3 + 2]]
+    const p: Vec3 = [v[i * 3]!, v[i * 3 + 1]!, v[i * 3 + 2]!]
     const key = p.map((c) => Math.round(c * 1e5)).join(',')
     let at = known.get(key)
     if (at === undefined) {
@@ -83,22 +81,22 @@ export function pretendScan(surface: LastSurface, how: Scanning): PretendedScan 
   }
   const width = how.holeWidth ?? 8
   const gone = Array.from({ length: how.holes ?? 0 }, () => Math.floor(random() * count)).map((i): Vec3 => [
-    v[i * 3],
-    v[i * 3 + 1],
-    v[i * 3 + 2],
+    v[i * 3]!,
+    v[i * 3 + 1]!,
+    v[i * 3 + 2]!,
   ])
   const triangles: number[] = []
   for (let k = 0; k < t.length; k += 3) {
     const near = gone.some(
-      (g) => Math.hypot(v[t[k] * 3] - g[0], v[t[k] * 3 + 1] - g[1], v[t[k] * 3 + 2] - g[2]) < width / 2,
+      (g) => Math.hypot(v[t[k]! * 3]! - g[0], v[t[k]! * 3 + 1]! - g[1], v[t[k]! * 3 + 2]! - g[2]) < width / 2,
     )
     if (near) continue
-    const [a, b, c] = [to[t[k]], to[t[k + 1]], to[t[k + 2]]]
+    const [a, b, c] = [to[t[k]!], to[t[k + 1]!], to[t[k + 2]!]]
     if (a === b || b === c || c === a) continue
     const turned = random() < (how.turnedFaces ?? 0)
     const inside = turned !== (how.left === true)
-    if (inside) triangles.push(a, c, b)
-    else triangles.push(a, b, c)
+    if (inside) triangles.push(a!, c!, b!)
+    else triangles.push(a!, b!, c!)
   }
   return { positions: Float64Array.from(out), triangles: Uint32Array.from(triangles), place }
 }

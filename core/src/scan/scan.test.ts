@@ -65,7 +65,7 @@ describe.each(cases)('a scan of a known last: %s', (_name, m, how) => {
   it('has the girths within 0.7 mm, and the length', () => {
     const [found, known] = [result.surface, truth].map((s) => ({ s, planes: girthPlanes(landmarks(s)) }))
     for (const station of girthStations) {
-      const off = girth(found.s, found.planes[station]) - girth(known.s, known.planes[station])
+      const off = girth(found!.s, found!.planes[station]) - girth(known!.s, known!.planes[station])
       expect(Math.abs(off), station).toBeLessThan(0.7)
     }
     expect(Math.abs(result.surface.length - m.length)).toBeLessThan(0.4)
@@ -84,10 +84,13 @@ describe.each(cases)('a scan of a known last: %s', (_name, m, how) => {
         const q = toFrame(result.stance, p)
         return known.reduce((best, a, i) => {
           if (i === 0) return best
-          const b = known[i - 1]
+          const b = known[i - 1]!
           const d = dist3(a, b)
-          const t = Math.min(1, Math.max(0, [0, 1, 2].reduce((s, c) => s + (q[c] - b[c]) * (a[c] - b[c]), 0) / (d * d)))
-          return Math.min(best, dist3(q, [0, 1, 2].map((c) => b[c] + (a[c] - b[c]) * t) as unknown as Vec3))
+          const t = Math.min(
+            1,
+            Math.max(0, [0, 1, 2].reduce((s, c) => s + (q[c]! - b[c]!) * (a[c]! - b[c]!), 0) / (d * d)),
+          )
+          return Math.min(best, dist3(q, [0, 1, 2].map((c) => b[c]! + (a[c]! - b[c]!) * t) as unknown as Vec3))
         }, Infinity)
       })
       away.sort((a, b) => a - b)
@@ -145,7 +148,7 @@ describe('what a person settles', () => {
     const at = FEATHER_HANDLES[3] * 290
     expect(height(moved, at) - height(base, at)).toBeGreaterThan(1)
     expect(Math.abs(height(moved, 230) - height(base, 230))).toBeLessThan(0.1)
-    expect(Math.abs(featherLine(moved, 'lateral')[40][2] - featherLine(base, 'lateral')[40][2])).toBeLessThan(0.15)
+    expect(Math.abs(featherLine(moved, 'lateral')[40]![2] - featherLine(base, 'lateral')[40]![2])).toBeLessThan(0.15)
   })
   it('the same scan gives the same surface', () => {
     expect(importScan(ready).surface).toEqual(importScan(ready).surface)
@@ -168,15 +171,15 @@ describe('a mesh that is not as it should be', () => {
     const { positions: v, triangles: t } = scan
     const kept: number[] = []
     for (let k = 0; k < t.length; k += 3) {
-      const corner = t[k] * 3
-      if (!gone([v[corner], v[corner + 1], v[corner + 2]])) kept.push(t[k], t[k + 1], t[k + 2])
+      const corner = t[k]! * 3
+      if (!gone([v[corner]!, v[corner + 1]!, v[corner + 2]!])) kept.push(t[k]!, t[k + 1]!, t[k + 2]!)
     }
     return { positions: v, triangles: Uint32Array.from(kept) }
   }
 
   it('inside out, or half of it, is turned and said', () => {
     const { positions, triangles: t } = scan
-    const inside = Uint32Array.from(t, (_, i) => t[i % 3 === 0 ? i : i % 3 === 1 ? i + 1 : i - 1])
+    const inside = Uint32Array.from(t, (_, i) => t[i % 3 === 0 ? i : i % 3 === 1 ? i + 1 : i - 1]!)
     const result = bring({ positions, triangles: inside })
     expect(result.health.turned).toBe(result.health.triangles)
     expect(result.notes.map((s) => spoken(s)).join()).toMatch(/inside out and have been turned/)

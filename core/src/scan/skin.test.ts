@@ -58,7 +58,7 @@ describe('a body cut by half planes', () => {
       const kept: number[] = []
       for (let k = 0; k < unitBall.triangles.length; k += 3) {
         const [a, b, c] = unitBall.triangles.slice(k, k + 3)
-        if (!gone(egg[a * 3], egg[a * 3 + 1], egg[a * 3 + 2])) kept.push(a, b, c)
+        if (!gone(egg[a! * 3]!, egg[a! * 3 + 1]!, egg[a! * 3 + 2]!)) kept.push(a!, b!, c!)
       }
       return Uint32Array.from(kept)
     }

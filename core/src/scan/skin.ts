@@ -11,7 +11,7 @@ export function cutLine(s: HalfSections, p: number): Point[] {
   const c = s.centre(axisX(s.length, p))
   const line: Point[] = []
   for (let a = Math.round((-90 - FROM) / STEP); a <= Math.round((90 - FROM) / STEP); a++) {
-    const r = s.radius[p * ANGLES + a]
+    const r = s.radius[p * ANGLES + a]!
     const angle = (FROM + a * STEP) * RAD
     line.push([r * Math.cos(angle), c + r * Math.sin(angle)])
   }
@@ -32,8 +32,8 @@ export function surfaceThrough(sides: Record<Side, HalfSections>, q: Vec3): Vec3
   const [t, w] = [p - i, a - k]
   const at = i * ANGLES + k
   const r =
-    (s.radius[at] * (1 - w) + s.radius[at + 1] * w) * (1 - t) +
-    (s.radius[at + ANGLES] * (1 - w) + s.radius[at + ANGLES + 1] * w) * t
+    (s.radius[at]! * (1 - w) + s.radius[at + 1]! * w) * (1 - t) +
+    (s.radius[at + ANGLES]! * (1 - w) + s.radius[at + ANGLES + 1]! * w) * t
   const angleRad = angle * RAD
   const out = onPlane(s.length, p, r * Math.cos(angleRad))
   return [out.x, toY * out.u, c + r * Math.sin(angleRad)]
@@ -49,7 +49,7 @@ export function topOf(sides: Record<Side, HalfSections>, p: number): { x: number
     const list: Point[] = []
     for (let a = Math.round((40 - FROM) / STEP); a <= Math.round((90 - FROM) / STEP); a++) {
       const angle = (FROM + a * STEP) * RAD
-      const r = s.radius[p * ANGLES + a]
+      const r = s.radius[p * ANGLES + a]!
       list.push([-sideSign(side) * r * Math.cos(angle), c + r * Math.sin(angle)])
     }
     return list
@@ -60,7 +60,7 @@ export function topOf(sides: Record<Side, HalfSections>, p: number): { x: number
     near.map(([y]) => [1, y, y * y]),
     near.map((q) => q[1]),
   )
-  if (!fit || fit[2] >= 0) return { x, y: highest[0], z: highest[1] }
-  const y = Math.min(highest[0] + 5, Math.max(highest[0] - 5, -fit[1] / (2 * fit[2])))
-  return { x, y, z: fit[0] + fit[1] * y + fit[2] * y * y }
+  if (!fit || fit[2]! >= 0) return { x, y: highest[0], z: highest[1] }
+  const y = Math.min(highest[0] + 5, Math.max(highest[0] - 5, -fit[1]! / (2 * fit[2]!)))
+  return { x, y, z: fit[0]! + fit[1]! * y + fit[2]! * y * y }
 }

@@ -56,7 +56,7 @@ function plan(cloud: Cloud, up: Vec3): { forward: Vec3; ends: [Vec3, Vec3] } {
   })
   const hull = convexHull(flat)
   let most = -1
-  let ends: [Point, Point] = [hull[0], hull[0]]
+  let ends: [Point, Point] = [hull[0]!, hull[0]!]
   for (const p of hull) {
     for (const q of hull) {
       const d = distance(p, q)
@@ -97,15 +97,15 @@ function apex(cloud: Cloud, f: Vec3, side: Vec3, up: Vec3, sign: 1 | -1): Vec3 {
   const x = new Float64Array(v.length / 3)
   let extreme = -Infinity
   for (let i = 0; i < x.length; i++) {
-    x[i] = v[i * 3] * f[0] + v[i * 3 + 1] * f[1] + v[i * 3 + 2] * f[2]
-    if (sign * x[i] > extreme) extreme = sign * x[i]
+    x[i] = v[i * 3]! * f[0] + v[i * 3 + 1]! * f[1] + v[i * 3 + 2]! * f[2]
+    if (sign * x[i]! > extreme) extreme = sign * x[i]!
   }
   const within = (depth: number): Vec3[] => {
     const list: Vec3[] = []
     for (let i = 0; i < x.length; i++) {
-      if (sign * x[i] <= extreme - depth) continue
-      const p: Vec3 = [v[i * 3], v[i * 3 + 1], v[i * 3 + 2]]
-      list.push([x[i], dot(p, side), dot(p, up)])
+      if (sign * x[i]! <= extreme - depth) continue
+      const p: Vec3 = [v[i * 3]!, v[i * 3 + 1]!, v[i * 3 + 2]!]
+      list.push([x[i]!, dot(p, side), dot(p, up)])
     }
     // A few hundred points settle nine coefficients.
     const step = Math.ceil(list.length / MOST_FITTED)
@@ -128,25 +128,25 @@ function apex(cloud: Cloud, f: Vec3, side: Vec3, up: Vec3, sign: 1 | -1): Vec3 {
       return [1, y, yy, y * Math.abs(y), z, z * z, y * z, yy * yy * 0.01, yy * y * Math.abs(y) * 0.01, z * z * z * 0.1]
     })
     const fit = leastSquares(
-      [...rows, ...held.map(([column]) => rows[0].map((_, c) => (c === column ? 1 : 0)))],
+      [...rows, ...held.map(([column]) => rows[0]!.map((_, c) => (c === column ? 1 : 0)))],
       [...near.map((p) => p[0]), ...held.map(() => 0)],
       [...rows.map(() => 1), ...held.map(([, weight]) => weight)],
     )
     if (!fit) return near.reduce((m, p) => (sign * p[0] > sign * m[0] ? p : m))
     if (round === 2 || round === 5) {
       // The bottom's edge and the top of the box belong to other faces: what the fit does not explain is left out.
-      const off = rows.map((row, i) => Math.abs(row.reduce((s, v, k) => s + v * fit[k], 0) - near[i][0]))
-      const usual = [...off].sort((p, q) => p - q)[off.length >> 1]
-      const kept = near.filter((_, i) => off[i] < Math.max(0.06, 3.5 * usual))
+      const off = rows.map((row, i) => Math.abs(row.reduce((s, v, k) => s + v * fit[k]!, 0) - near[i]![0]))
+      const usual = [...off].sort((p, q) => p - q)[off.length >> 1]!
+      const kept = near.filter((_, i) => off[i]! < Math.max(0.06, 3.5 * usual))
       if (kept.length >= 30) near = kept
     }
     const [a, b, c, d, e, f] = fit
-    x0 = a
+    x0 = a!
     // Slope b at the guess falls to nothing on the side towards which the surface still comes out.
-    const bend = 2 * (c + d * Math.sign(sign * b))
-    const dy = sign * bend < 0 ? clamp(-b / bend, 3) : 0
+    const bend = 2 * (c! + d! * Math.sign(sign * b!))
+    const dy = sign * bend < 0 ? clamp(-b! / bend, 3) : 0
     // Only where the surface truly turns back in height does it have an apex there.
-    const dz = sign * f < 0 ? clamp(-e / (2 * f), 3) : 0
+    const dz = sign * f! < 0 ? clamp(-e! / (2 * f!), 3) : 0
     y0 += dy
     z0 += dz
     if (Math.abs(dy) < 1e-4 && Math.abs(dz) < 1e-3) break
@@ -166,9 +166,9 @@ function ground(local: readonly Vec3[]): number {
     rows,
     near.map((p) => p[2]),
   )
-  if (!fit || fit[3] <= 0 || fit[4] <= 0) return lowest[2]
+  if (!fit || fit[3]! <= 0 || fit[4]! <= 0) return lowest[2]
   const [a, b, c, d, e] = fit
-  return a - (b * b) / (4 * d) - (c * c) / (4 * e)
+  return a! - (b! * b!) / (4 * d!) - (c! * c!) / (4 * e!)
 }
 
 /** Half widths of the last just above its bottom on either side of the axis, at a share of the length. */
@@ -262,7 +262,7 @@ function uprightStance(cloud: Cloud, axes: Axes, dragged: Partial<ScanLandmarks>
         under.map((p) => p[2]),
       )
       if (!fit) throw new GeometryError('The seat of the last is missing, so its heel height cannot be set.')
-      return fit[0] - floor
+      return fit[0]! - floor
     }
     const turned = (angle: number): [Vec3, Vec3] => [
       add(scale(axes.forward, Math.cos(angle)), scale(axes.up, Math.sin(angle))),

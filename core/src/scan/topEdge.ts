@@ -46,7 +46,7 @@ function rimPoint(s: HalfSections, p: number, cone: ConePlane): Vec3 | null {
     wall.map((q) => q[0]),
   )
   if (!fit) return null
-  const { x, u } = onPlane(s.length, p, Math.max(0, fit[0]))
+  const { x, u } = onPlane(s.length, p, Math.max(0, fit[0]!))
   return [x, toY * u, coneZ(cone, x, toY * u)]
 }
 
@@ -62,7 +62,7 @@ function apexes(sides: Record<Side, HalfSections>): Vec3[] {
   const z = Float64Array.from(tops, (t) => t.z)
   const g = gaussianSmooth(z, 1.2, false)
   const gg = gaussianSmooth(g, 1.2, false)
-  return tops.map((t, i): Vec3 => [t.x, y[i] * (1 - smoothstep(0.78, RIDGE_END, t.x / L)), 2 * g[i] - gg[i]])
+  return tops.map((t, i): Vec3 => [t.x, y[i]! * (1 - smoothstep(0.78, RIDGE_END, t.x / L)), 2 * g[i]! - gg[i]!])
 }
 
 /**
@@ -74,17 +74,17 @@ export function topEdges(sides: Record<Side, HalfSections>, cone: ConePlane): To
   const under = tops.map((t) => coneZ(cone, t[0], t[1]) - t[2])
   // Unsmoothed tops tell where the ridge leaves the plane; smoothing blurs that corner.
   const clear = under.findIndex((d, i) => d > 2.5 && under.slice(i, i + 6).every((e) => e > 2.5))
-  if (clear < 2 || tops[clear][0] > 0.62 * L) {
+  if (clear < 2 || tops[clear]![0] > 0.62 * L) {
     throw new GeometryError('The flat cut does not end in a ridge as the cone of a last does. Is the right end up?')
   }
   const beyond = tops.slice(clear, clear + 9)
   const fit = leastSquares(
-    beyond.map((_, i) => [1, under[clear + i], under[clear + i] ** 2]),
+    beyond.map((_, i) => [1, under[clear + i]!, under[clear + i]! ** 2]),
     beyond.map((t) => t[0]),
   )
   if (!fit) throw new GeometryError('The front of the cone could not be found.')
-  const frontX = Math.min(beyond[0][0], Math.max(beyond[0][0] - 14, fit[0]))
-  const frontY = tops[clear][1]
+  const frontX = Math.min(beyond[0]![0], Math.max(beyond[0]![0] - 14, fit[0]!))
+  const frontY = tops[clear]![1]
   const front: Vec3 = [frontX, frontY, coneZ(cone, frontX, frontY)]
   const ridge: Vec3[] = [front, ...tops.slice(clear).filter((t) => t[0] > frontX + 1 && t[0] < RIDGE_END * L)]
   const [a, b] = [tops.findLast((t) => t[0] < RIDGE_END * L), tops.find((t) => t[0] >= RIDGE_END * L)]
@@ -111,9 +111,9 @@ export function topEdges(sides: Record<Side, HalfSections>, cone: ConePlane): To
         false,
       )
     const [xs, ys] = [calm(0), calm(1)]
-    const smooth = list.map((_, i): Vec3 => [xs[i], i === 0 ? 0 : ys[i], coneZ(cone, xs[i], i === 0 ? 0 : ys[i])])
+    const smooth = list.map((_, i): Vec3 => [xs[i]!, i === 0 ? 0 : ys[i]!, coneZ(cone, xs[i]!, i === 0 ? 0 : ys[i]!)])
     // The rim closes round the front like a root: its half width squared falls straight to nothing.
-    const end = smooth[smooth.length - 1]
+    const end = smooth[smooth.length - 1]!
     const half = toY * (end[1] - frontY)
     for (let k = 1; k < 14; k++) {
       const t = 1 - (1 - k / 14) ** 2
@@ -127,9 +127,9 @@ export function topEdges(sides: Record<Side, HalfSections>, cone: ConePlane): To
   const rims: TopEdges['rim'] = { lateral: rim('lateral'), medial: rim('medial') }
   // Both sides begin at the same place on the back curve.
   const back: Vec3 = [
-    (rims.lateral[0][0] + rims.medial[0][0]) / 2,
+    (rims.lateral[0]![0] + rims.medial[0]![0]) / 2,
     0,
-    coneZ(cone, (rims.lateral[0][0] + rims.medial[0][0]) / 2, 0),
+    coneZ(cone, (rims.lateral[0]![0] + rims.medial[0]![0]) / 2, 0),
   ]
   rims.lateral[0] = back
   rims.medial[0] = back

@@ -20,8 +20,8 @@ export function longestExtent(positions: ArrayLike<number>): number {
   const hi = [-Infinity, -Infinity, -Infinity]
   for (let k = 0; k < positions.length; k++) {
     const c = k % 3
-    if (positions[k] < lo[c]) lo[c] = positions[k]
-    if (positions[k] > hi[c]) hi[c] = positions[k]
+    if (positions[k]! < lo[c]!) lo[c] = positions[k]!
+    if (positions[k]! > hi[c]!) hi[c] = positions[k]!
   }
-  return Math.hypot(hi[0] - lo[0], hi[1] - lo[1], hi[2] - lo[2])
+  return Math.hypot(hi[0]! - lo[0]!, hi[1]! - lo[1]!, hi[2]! - lo[2]!)
 }

@@ -17,7 +17,7 @@ const CLEAR = 7
 export function grainAlong(outline: Path, way: Point, avoid: readonly Path[] = []): Grain {
   const degrees = (Math.atan2(way[1], way[0]) * 180) / Math.PI
   const room = longestInside(outline, degrees, avoid, CLEAR) ?? longestInside(outline, degrees)
-  if (!room) return { from: outline[0], to: outline[0] }
+  if (!room) return { from: outline[0]!, to: outline[0]! }
   const [a, b] = room
   const length = Math.hypot(b[0] - a[0], b[1] - a[1])
   const half = Math.min(SHARE * length, LONGEST) / 2 / (length || 1)

@@ -74,7 +74,7 @@ const isKind = (word: string): word is PartKind => Object.hasOwn(families, word)
 /** What an id stands for, whichever side it is on; null for a piece that the maker named. */
 export function kindOf(id: string): PartKind | null {
   const word = id.split('.', 1)[0]
-  return isKind(word) ? word : null
+  return isKind(word!) ? word : null
 }
 
 /** A piece that the maker named is of the upper. */

@@ -35,11 +35,11 @@ export const SEAM_DEPTH = 0.5
 /** Thickness by a profile at a distance from the edge, mm. */
 export function profileAt(profile: Profile, distance: number): number {
   for (let i = 0; i < profile.length; i++) {
-    const [d, t] = profile[i]
+    const [d, t] = profile[i]!
     if (distance > d) continue
     if (i === 0) return t
-    const [d0, t0] = profile[i - 1]
+    const [d0, t0] = profile[i - 1]!
     return t0 + ((t - t0) * (distance - d0)) / (d - d0 || 1)
   }
-  return profile[profile.length - 1][1]
+  return profile[profile.length - 1]![1]
 }

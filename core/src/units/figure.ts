@@ -8,7 +8,7 @@ export function readFigure(text: string): number | null {
     .replace(/\s*mm$/, '')
     .replace('−', '-')
   const plain = /^(-?)(\d+(?:[.,]\d+)?|[.,]\d+)$/.exec(t)
-  if (plain) return Number(`${plain[1]}${plain[2].replace(',', '.')}`)
+  if (plain) return Number(`${plain[1]}${plain[2]!.replace(',', '.')}`)
   const broken = /^(-?)(?:(\d+)\s+)?(\d+)\s*[/⁄]\s*(\d+)$/.exec(t)
   if (!broken || Number(broken[4]) === 0) return null
   const value = Number(broken[2] ?? 0) + Number(broken[3]) / Number(broken[4])

@@ -34,7 +34,7 @@ export const bare = (value: number, digits: number | null = null): LengthSlot =>
  * another become one.
  */
 export function say(words: TemplateStringsArray, ...values: readonly Said[]): Sentence {
-  return joined(words.flatMap((word, i): Said[] => (i < values.length ? [word, values[i]] : [word])))
+  return joined(words.flatMap((word, i): Said[] => (i < values.length ? [word, values[i]!] : [word])))
 }
 
 /** Several sentences, or parts of one, after each other. */

@@ -39,12 +39,12 @@ export function withAllowances(
   if (grown.length === 0) return net
   const added: Path[] = grown.map((e) => strip(e.line, e.allowance))
   edges.forEach((edge, i) => {
-    const next = edges[(i + 1) % edges.length]
+    const next = edges[(i + 1) % edges.length]!
     const [a, b] = [edge.allowance, next.allowance]
     if ((a <= 0 && b <= 0) || edge.role === 'fold' || next.role === 'fold') return
-    const at = edge.line[edge.line.length - 1]
-    const n = unitNormal(edge.line[edge.line.length - 2], at)
-    const m = unitNormal(next.line[0], next.line[1])
+    const at = edge.line[edge.line.length - 1]!
+    const n = unitNormal(edge.line[edge.line.length - 2]!, at)
+    const m = unitNormal(next.line[0]!, next.line[1]!)
     // Only a corner that sticks out leaves a gap between the two strips.
     if (n[0] * m[1] - n[1] * m[0] <= 0) return
     const p: Point = [at[0] + n[0] * a, at[1] + n[1] * a]

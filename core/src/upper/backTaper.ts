@@ -11,6 +11,6 @@ function taperShare(height: number): number {
 /** A back line, drawn from the foot up, taken in by so many mm at its foot (docs/trade.md, "Forme, base pattern and its fit"). */
 export function takenIn(line: Path, by: number): Path {
   const sums = cumulative(line)
-  const whole = sums[sums.length - 1]
-  return line.map(([x, y], i): Point => [x + by * taperShare(sums[i] / whole), y])
+  const whole = sums[sums.length - 1]!
+  return line.map(([x, y], i): Point => [x + by * taperShare(sums[i]! / whole), y])
 }

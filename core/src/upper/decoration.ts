@@ -76,14 +76,14 @@ export interface OpenRun {
 
 const wayAt = (line: Path, end: 'first' | 'last'): number => {
   const [a, b] = end === 'first' ? [line[0], line[1]] : [line[line.length - 2], line[line.length - 1]]
-  return Math.atan2(b[1] - a[1], b[0] - a[0])
+  return Math.atan2(b![1] - a![1], b![0] - a![0])
 }
 
 /** Runs of open edges that are long enough to be decorated, each with its place on the fold. */
 export function openRuns({ edges, fold }: Pick<Piece, 'edges' | 'fold'>): OpenRun[] {
   const n = edges.length
   const goesOn = (i: number): boolean => {
-    const [here, next] = [edges[i], edges[(i + 1) % n]]
+    const [here, next] = [edges[i]!, edges[(i + 1) % n]!]
     if (n < 2 || !isOpen(here) || !isOpen(next)) return false
     const turn = wayAt(next.line, 'first') - wayAt(here.line, 'last')
     return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) < (GOES_ON * Math.PI) / 180
@@ -92,14 +92,14 @@ export function openRuns({ edges, fold }: Pick<Piece, 'edges' | 'fold'>): OpenRu
   edges.forEach((edge, i) => {
     if (!isOpen(edge) || goesOn((i + n - 1) % n)) return
     const its = [i]
-    while (goesOn(its[its.length - 1]) && its.length < n) its.push((its[its.length - 1] + 1) % n)
-    const line = joined(...its.map((k) => edges[k].line))
+    while (goesOn(its[its.length - 1]!) && its.length < n) its.push((its[its.length - 1]! + 1) % n)
+    const line = joined(...its.map((k) => edges[k]!.line))
     if (pathLength(line) <= SHORTEST) return
     const sums = cumulative(line)
     const at = line.findIndex(
       (p, k) => k > 0 && k + 1 < line.length && (fold?.some((q) => distance(p, q) < 0.1) ?? false),
     )
-    runs.push({ edges: its, line, foldAt: at < 0 ? null : sums[at] })
+    runs.push({ edges: its, line, foldAt: at < 0 ? null : sums[at]! })
   })
   return runs
 }
@@ -150,7 +150,7 @@ export function punchedRow(
     row,
     holes.map((h) => h.along),
   )
-  return places.map((at, i) => ({ at, diameter: holes[i].large ? large : small }))
+  return places.map((at, i) => ({ at, diameter: holes[i]!.large ? large : small }))
 }
 
 /** Teeth along an edge: a whole number of them, points on the line, roots inside it. `root` begins or ends it between two teeth. */
@@ -167,8 +167,8 @@ export function gimped(line: Path, pitch: number, root: 'first' | 'last' | null 
   const depth = toothDepth(2 * step)
   return places.map((p, i): Point => {
     const tip = root === 'first' ? i % 2 === 1 : i % 2 === 0
-    if (tip) return i === 0 ? line[0] : i === halves ? line[line.length - 1] : p
-    const [a, b] = [places[Math.max(0, i - 1)], places[Math.min(halves, i + 1)]]
+    if (tip) return i === 0 ? line[0]! : i === halves ? line[line.length - 1]! : p
+    const [a, b] = [places[Math.max(0, i - 1)]!, places[Math.min(halves, i + 1)]!]
     const l = distance(a, b) || 1
     return [p[0] - ((b[1] - a[1]) / l) * depth, p[1] + ((b[0] - a[0]) / l) * depth]
   })
@@ -181,7 +181,7 @@ export const toothDepth = (pitch: number): number => DEPTH * pitch
 function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEdge[] {
   const cut = new Map<number, PieceEdge[]>()
   for (const run of runs) {
-    const first = piece.edges[run.edges[0]]
+    const first = piece.edges[run.edges[0]!]
     const lines =
       run.foldAt === null
         ? [gimped(run.line, pitch)]
@@ -189,7 +189,7 @@ function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEd
             gimped(subpath(run.line, 0, run.foldAt), pitch, 'last'),
             gimped(subpath(run.line, run.foldAt, Infinity), pitch, 'first'),
           ]
-    run.edges.forEach((k, i) => cut.set(k, i === 0 ? lines.map((line) => ({ ...first, line })) : []))
+    run.edges.forEach((k, i) => cut.set(k, i === 0 ? lines.map((line) => ({ ...first!, line })) : []))
   }
   return piece.edges.flatMap((e, k) => cut.get(k) ?? [e])
 }

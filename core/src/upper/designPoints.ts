@@ -53,7 +53,7 @@ export class DesignBoard extends PointPlaces {
       byRule,
       moved,
       sides,
-      figures: this.figures(track, at[sides[0]]),
+      figures: this.figures(track, at[sides[0]!]),
       sentence: moved ? say`Moved by hand. By rule: ${why}` : why,
       origin: moved ? 'set by hand' : rule ? this.book.inForce(rule).origin : 'measured on the last',
       rule: rule?.key,

@@ -44,8 +44,8 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     slashes.push([top, hit.point])
     // The same place between two points of the feather line, before it was opened.
     const at = Math.max(0, edgeRun.findIndex((r) => r >= hit.onB) - 1)
-    const share = (hit.onB - edgeRun[at]) / (edgeRun[at + 1] - edgeRun[at] || 1)
-    const foot = featherRun[at] + share * (featherRun[at + 1] - featherRun[at])
+    const share = (hit.onB - edgeRun[at]!) / (edgeRun[at + 1]! - edgeRun[at]! || 1)
+    const foot = featherRun[at]! + share * (featherRun[at + 1]! - featherRun[at]!)
     onForme.push([pointAt(map.centre, throatAt + s), pointAt(map.feather, foot)])
   }
   if (total <= 0 || slashes.length === 0) return { ...opened, plain: opened, slashes: [], gained: 0 }
@@ -55,9 +55,9 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     const [c, s] = [Math.cos(angle), Math.sin(angle)]
     return [hinge[0] + c * x + s * y, hinge[1] - s * x + c * y]
   }
-  const opening = (each: number) => slashes.map(([top, hinge]) => 2 * Math.asin(each / 2 / distance(top, hinge)))
+  const opening = (each: number) => slashes.map(([top, hinge]) => 2 * Math.asin(each / 2 / distance(top!, hinge!)))
   const endOf = (angles: readonly number[]) =>
-    slashes.reduceRight<Point>((p, [, hinge], k) => turn(p, hinge, angles[k]), to)
+    slashes.reduceRight<Point>((p, [, hinge], k) => turn(p, hinge!, angles[k]!), to)
   // A straight line over the fan of slashes is shorter than their sum: each is opened until the line itself has gained what was asked.
   let [low, high] = [total / slashes.length, (2 * total) / slashes.length]
   for (let k = 0; k < 40; k++) {
@@ -70,9 +70,9 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
     let p = opened.place(raw)
     const ahead = (p[0] - from[0]) * way[0] + (p[1] - from[1]) * way[1]
     for (let k = slashes.length - 1; k >= 0; k--) {
-      const [top, hinge] = slashes[k]
-      const at = (top[0] - from[0]) * way[0] + (top[1] - from[1]) * way[1]
-      if (ahead > at) p = turn(p, hinge, angles[k])
+      const [top, hinge] = slashes[k]!
+      const at = (top![0] - from[0]) * way[0] + (top![1] - from[1]) * way[1]
+      if (ahead > at) p = turn(p, hinge!, angles[k]!)
     }
     return p
   }

@@ -41,11 +41,11 @@ export function joinsOf(pieces: readonly Piece[]): { joins: Join[]; unpaired: st
       continue
     }
     const [a, b] = items
-    const lengths: [number, number] = [pathLength(a.edge.line), pathLength(b.edge.line)]
+    const lengths: [number, number] = [pathLength(a!.edge.line), pathLength(b!.edge.line)]
     joins.push({
       seam,
-      pieces: [a.piece.id, b.piece.id],
-      edges: [a.edge.name, b.edge.name],
+      pieces: [a!.piece.id, b!.piece.id],
+      edges: [a!.edge.name, b!.edge.name],
       lengths,
       ease: lengths[1] - lengths[0],
     })

@@ -77,7 +77,7 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
   let best = 0
   const n = piece.outline.length
   for (let i = 0; i < n; i++) {
-    const [p, q] = [piece.outline[i], piece.outline[(i + 1) % n]]
+    const [p, q] = [piece.outline[i]!, piece.outline[(i + 1) % n]!]
     const [ex, ey] = [q[0] - p[0], q[1] - p[1]]
     const det = way[0] * ey - way[1] * ex
     if (Math.abs(det) < 1e-9) continue
@@ -107,12 +107,12 @@ export function grainOf({ id, side, net, fold }: Pick<Piece, 'id' | 'side' | 'ne
 /** Unit direction in which an outline is longest: the eigenvector of its points' scatter about their middle. */
 function longWay(outline: Path): Point {
   const even = resample(outline, 200, true)
-  const [mx, my] = [0, 1].map((d) => even.reduce((s, p) => s + p[d], 0) / even.length)
+  const [mx, my] = [0, 1].map((d) => even.reduce((s, p) => s + p[d]!, 0) / even.length)
   let [xx, xy, yy] = [0, 0, 0]
   for (const [x, y] of even) {
-    xx += (x - mx) ** 2
-    xy += (x - mx) * (y - my)
-    yy += (y - my) ** 2
+    xx += (x - mx!) ** 2
+    xy += (x - mx!) * (y - my!)
+    yy += (y - my!) ** 2
   }
   const angle = Math.atan2(2 * xy, xx - yy) / 2
   return [Math.cos(angle), Math.sin(angle)]

@@ -25,22 +25,22 @@ describe('a pattern drawn elsewhere', () => {
       30 * Math.sin((k * Math.PI) / 45),
     ])
     expect(cornersOf(circle)).toEqual([])
-    expect(piecesFromOutlines([circle])[0].edges).toHaveLength(1)
+    expect(piecesFromOutlines([circle])[0]!.edges).toHaveLength(1)
   })
   it('turns clockwise outlines round, and each edge runs from corner to corner', () => {
     const [piece] = piecesFromOutlines([[...rectangle(80, 40)].reverse()])
     const [made] = ownPieces(OwnPattern.parse({ pieces: [piece] }), book)
-    expect(made.edges.map((e) => Math.round(pathLength(e.line))).sort((a, b) => a - b)).toEqual([40, 40, 80, 80])
+    expect(made!.edges.map((e) => Math.round(pathLength(e.line))).sort((a, b) => a - b)).toEqual([40, 40, 80, 80])
   })
   it('grows by the allowance of each edge, unless the cut edge was drawn', () => {
     const [piece] = piecesFromOutlines([rectangle(80, 40)])
-    const roles = named(piece, [{ role: 'lasting margin' }, { role: 'raw' }, { role: 'folded' }, { role: 'raw' }])
+    const roles = named(piece!, [{ role: 'lasting margin' }, { role: 'raw' }, { role: 'folded' }, { role: 'raw' }])
     const box = (drawn: OwnPattern['drawn']) => {
       const [made] = ownPieces(OwnPattern.parse({ drawn, pieces: [roles] }), book)
-      const ys = made.outline.map((p) => p[1])
+      const ys = made!.outline.map((p) => p[1])
       return Math.max(...ys) - Math.min(...ys)
     }
-    const first = piece.corners[0] === 0
+    const first = piece!.corners[0] === 0
     expect(first).toBe(true)
     expect(box('finished line')).toBeCloseTo(40 + 18 + 5, 3)
     expect(box('cut edge')).toBeCloseTo(40, 6)
@@ -50,8 +50,8 @@ describe('a pattern drawn elsewhere', () => {
     const pieces = ownPieces(
       OwnPattern.parse({
         pieces: [
-          named(a, [{}, { seam: 'side', role: 'closed seam' }, { seam: 'lonely' }]),
-          named(b, [{}, { seam: 'side', role: 'closed seam' }]),
+          named(a!, [{}, { seam: 'side', role: 'closed seam' }, { seam: 'lonely' }]),
+          named(b!, [{}, { seam: 'side', role: 'closed seam' }]),
         ],
       }),
       book,
@@ -73,17 +73,17 @@ describe('a pattern drawn elsewhere', () => {
     const made = ownPieces(
       OwnPattern.parse({
         pieces: [
-          named(half, [{}, { seam: 'side', role: 'lap over' }, { role: 'fold' }]),
-          side(lateral, 'lateral', 'l'),
-          side(medial, 'medial', 'm'),
+          named(half!, [{}, { seam: 'side', role: 'lap over' }, { role: 'fold' }]),
+          side(lateral!, 'lateral', 'l'),
+          side(medial!, 'medial', 'm'),
         ],
       }),
       book,
     )
     const [whole] = made
-    expect(whole.fold && distance(...whole.fold)).toBeCloseTo(80, 6)
-    expect(signedArea(whole.net)).toBeCloseTo(2 * 80 * 40, 6)
-    expect(whole.edges.some((e) => e.role === 'fold')).toBe(false)
+    expect(whole!.fold && distance(...whole!.fold)).toBeCloseTo(80, 6)
+    expect(signedArea(whole!.net)).toBeCloseTo(2 * 80 * 40, 6)
+    expect(whole!.edges.some((e) => e.role === 'fold')).toBe(false)
     const findings = ownFindings(made)
     expect(findings.map((f) => [f.id, f.level])).toEqual([
       ['upper.join.side.lateral', 'fine'],

@@ -23,20 +23,20 @@ const MOST_POINTS = 1200
 /** Vertices where an outline turns sharply: where its edges begin. */
 export function cornersOf(outline: Path): number[] {
   const run = cumulative(outline, true)
-  const total = run[run.length - 1]
+  const total = run[run.length - 1]!
   const reach = Math.min(REACH, total / 12)
   const turns = outline.map((p, i) => {
-    const [a, b] = pointsAt(outline, [run[i] - reach, run[i] + reach], true)
-    const cross = (p[0] - a[0]) * (b[1] - p[1]) - (p[1] - a[1]) * (b[0] - p[0])
-    const dot = (p[0] - a[0]) * (b[0] - p[0]) + (p[1] - a[1]) * (b[1] - p[1])
+    const [a, b] = pointsAt(outline, [run[i]! - reach, run[i]! + reach], true)
+    const cross = (p[0] - a![0]) * (b![1] - p[1]) - (p[1] - a![1]) * (b![0] - p[0])
+    const dot = (p[0] - a![0]) * (b![0] - p[0]) + (p[1] - a![1]) * (b![1] - p[1])
     return Math.abs((Math.atan2(cross, dot) * 180) / Math.PI)
   })
   const found: number[] = []
   // The sharpest first, so that of two neighbours the real corner stays.
-  for (const i of turns.map((_, k) => k).sort((a, b) => turns[b] - turns[a])) {
-    if (turns[i] < CORNER) break
+  for (const i of turns.map((_, k) => k).sort((a, b) => turns[b]! - turns[a]!)) {
+    if (turns[i]! < CORNER) break
     const far = found.every((f) => {
-      const d = Math.abs(run[f] - run[i])
+      const d = Math.abs(run[f]! - run[i]!)
       return Math.min(d, total - d) >= APART
     })
     if (far) found.push(i)
@@ -65,16 +65,16 @@ export function piecesFromOutlines(outlines: readonly Path[]): OwnPiece[] {
 /** The line of one edge: from its corner to the next one. */
 function edgeLine(piece: OwnPiece, index: number): Path {
   const n = piece.outline.length
-  const from = piece.corners[index]
-  const to = piece.corners[(index + 1) % piece.corners.length]
+  const from = piece.corners[index]!
+  const to = piece.corners[(index + 1) % piece.corners.length]!
   const count = ((to - from + n - 1) % n) + 1
-  return Array.from({ length: count + 1 }, (_, k): Point => piece.outline[(from + k) % n])
+  return Array.from({ length: count + 1 }, (_, k): Point => piece.outline[(from + k) % n]!)
 }
 
 /** A drawn half whose edge `at` is its fold, unfolded. Throws GeometryError when that edge is not straight. */
 function unfolded(drawn: OwnPiece, drafts: readonly EdgeDraft[], at: number, book: RuleBook): Piece {
-  const { line } = drafts[at]
-  const [from, to] = [line[0], line[line.length - 1]]
+  const { line } = drafts[at]!
+  const [from, to] = [line[0]!, line[line.length - 1]!]
   const l = distance(from, to) || 1
   const bent = line.reduce((most, p) => {
     const off = ((p[0] - from[0]) * (to[1] - from[1]) - (p[1] - from[1]) * (to[0] - from[0])) / l
@@ -82,7 +82,7 @@ function unfolded(drawn: OwnPiece, drafts: readonly EdgeDraft[], at: number, boo
   }, 0)
   if (bent > STRAIGHT) {
     throw new GeometryError(
-      say`${drawn.name}: "${drafts[at].name}" is to be the fold, but it leaves the straight line by ${mm(bent, 1)}. A fold must be straight.`,
+      say`${drawn.name}: "${drafts[at]!.name}" is to be the fold, but it leaves the straight line by ${mm(bent, 1)}. A fold must be straight.`,
     )
   }
   const half = [...drafts.slice(at + 1), ...drafts.slice(0, at)]

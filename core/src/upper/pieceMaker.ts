@@ -47,8 +47,8 @@ const turned = (line: Path): Path => [...line].reverse()
 /** Ends of neighbouring edges must meet; a style whose lines do not is told where. */
 function closedNet(edges: readonly PieceEdge[], name: string): Path {
   edges.forEach((e, i) => {
-    const next = edges[(i + 1) % edges.length]
-    const gap = distance(e.line[e.line.length - 1], next.line[0])
+    const next = edges[(i + 1) % edges.length]!
+    const gap = distance(e.line[e.line.length - 1]!, next.line[0]!)
     if (gap > 0.05) {
       throw new GeometryError(
         say`${name}: between "${e.name}" and "${next.name}" a gap of ${mm(gap, 1)} is left. Move the points there so that the lines meet.`,
@@ -56,7 +56,7 @@ function closedNet(edges: readonly PieceEdge[], name: string): Path {
     }
   })
   const net = joined(...edges.map((e) => e.line))
-  const path = distance(net[0], net[net.length - 1]) < 1e-6 ? net.slice(0, -1) : net
+  const path = distance(net[0]!, net[net.length - 1]!) < 1e-6 ? net.slice(0, -1) : net
   if (path.length < 3 || signedArea(path) <= 0 || firstSelfIntersection(path) !== null) {
     throw new GeometryError(`${name}: its outline crosses itself. Move its points apart, or mend the drawing.`)
   }
@@ -83,7 +83,7 @@ function finished(
     holes: [],
     sewn: [],
     slits: [],
-    grain: { from: net[0], to: net[0] },
+    grain: { from: net[0]!, to: net[0]! },
     teeth: 0,
     places,
     becauses: [],
@@ -151,8 +151,8 @@ function rounded(line: Path, reach: number): Path | null {
   const run = cumulative(line)
   const k = run.findIndex((r) => r >= reach)
   if (k < 2 || k + 1 >= line.length) return null
-  const [a, p] = [line[0], line[k]]
-  const before = line[k - 1]
+  const [a, p] = [line[0]!, line[k]!]
+  const before = line[k - 1]!
   // Where the line of the further end meets the upright through the beginning.
   const [dx, dy] = [before[0] - p[0], before[1] - p[1]]
   if (Math.abs(dx) < 1e-9) return null
@@ -161,7 +161,7 @@ function rounded(line: Path, reach: number): Path | null {
   const [near, far] = [distance(a, tip), distance(tip, p)]
   const between = s > 0 && (tip[1] - a[1]) * (p[1] - tip[1]) > 0
   if (!between || near < ROUND_LEGS * far || far < ROUND_LEGS * near) return null
-  const n = Math.max(4, Math.ceil(run[k]))
+  const n = Math.max(4, Math.ceil(run[k]!))
   const curve = Array.from({ length: n }, (_, i): Point => {
     const t = i / n
     const mix = (d: 0 | 1) => (1 - t) ** 2 * a[d] + 2 * t * (1 - t) * tip[d] + t * t * p[d]
@@ -178,8 +178,8 @@ function eased(line: Path, reach: number): Path {
   const run = cumulative(line)
   const k = run.findIndex((r) => r > 1e-6)
   if (k < 0) return line
-  const lean = (line[k][0] - line[0][0]) / run[k]
-  return line.map(([x, y], i): Point => [x - lean * run[i] * Math.max(0, 1 - run[i] / reach) ** 2, y])
+  const lean = (line[k]![0] - line[0]![0]) / run[k]!
+  return line.map(([x, y], i): Point => [x - lean * run[i]! * Math.max(0, 1 - run[i]! / reach) ** 2, y])
 }
 
 /**
@@ -225,14 +225,14 @@ export function foldedPiece(
     })
     const ends = [stand([0, 0]), stand([l, 0])]
     // What the fold's ends miss of it by rounding is put right, so that both halves meet on it.
-    const first = edges[0]
-    const last = edges[edges.length - 1]
+    const first = edges[0]!
+    const last = edges[edges.length - 1]!
     if (side === 'lateral') {
-      first.line = [ends[0], ...first.line.slice(1)]
-      last.line = [...last.line.slice(0, -1), ends[1]]
+      first.line = [ends[0]!, ...first.line.slice(1)]
+      last.line = [...last.line.slice(0, -1), ends[1]!]
     } else {
-      first.line = [...first.line.slice(0, -1), ends[0]]
-      last.line = [ends[1], ...last.line.slice(1)]
+      first.line = [...first.line.slice(0, -1), ends[0]!]
+      last.line = [ends[1]!, ...last.line.slice(1)]
     }
     return side === 'lateral' ? edges : edges.reverse()
   }

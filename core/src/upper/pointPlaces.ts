@@ -98,7 +98,7 @@ export class PointPlaces {
 
 /** A line led on straight beyond its end. */
 function ledOn(line: Path, by: number): Path {
-  const [a, b] = [line[line.length - 4], line[line.length - 1]]
+  const [a, b] = [line[line.length - 4]!, line[line.length - 1]!]
   const l = Math.hypot(b[0] - a[0], b[1] - a[1])
   return [...line, [b[0] + ((b[0] - a[0]) / l) * by, b[1] + ((b[1] - a[1]) / l) * by]]
 }

@@ -107,7 +107,7 @@ export function relief(line: Path, pitch: number, straight: number): { at: numbe
   // Steps shrink with the radius: so many per degree of turn, but never closer than half the pitch.
   let due = pitch / 2
   for (let i = 1; i + 1 < even.length; i++) {
-    const bend = Math.abs(k[i])
+    const bend = Math.abs(k[i]!)
     if (bend < 1 / straight) {
       due = pitch / 2
       continue
@@ -115,7 +115,7 @@ export function relief(line: Path, pitch: number, straight: number): { at: numbe
     const here = Math.max(pitch / 2, Math.min(pitch * 1.2, pitch * Math.sqrt(1 / 30 / bend)))
     due -= (step * pitch) / here
     if (due <= 0) {
-      out.push({ at: i * step, convex: k[i] > 0 })
+      out.push({ at: i * step, convex: k[i]! > 0 })
       due = pitch
     }
   }
@@ -135,7 +135,7 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
     const step = pathLength(line) / (line.length - 1)
     for (const place of relief(edge.line, book.value(topEdgeRules.slitPitch), book.value(topEdgeRules.straight))) {
       const i = Math.round(place.at / step)
-      const [p, n] = [line[i], normals[i]]
+      const [p, n] = [line[i]!, normals[i]!]
       const short = book.value(topEdgeRules.slitShort)
       slits.push({
         from: [p[0] + n[0] * edge.allowance, p[1] + n[1] * edge.allowance],

@@ -27,13 +27,13 @@ export function topLineOfUpper(map: FormeMap, drawn: DrawnUpper, book: RuleBook)
       wallPlace(map.surface, side, map.toLast(side, p)),
     )
     // The first is the top of the back itself; what runs backwards says nothing new about heights.
-    const knots: [number, number][] = [[0, points[0].height]]
+    const knots: [number, number][] = [[0, points[0]!.height]]
     for (const { station, height } of points.slice(1)) {
-      if (station > knots[knots.length - 1][0] + 1) knots.push([station, height])
+      if (station > knots[knots.length - 1]![0] + 1) knots.push([station, height])
     }
     const whole = roundTheHeel(knots)
-    const last = knots[knots.length - 1]
-    return { height: (at: number) => (at >= last[0] ? last[1] : whole(at)), back: knots[0][1] }
+    const last = knots[knots.length - 1]!
+    return { height: (at: number) => (at >= last[0] ? last[1] : whole(at)), back: knots[0]![1] }
   }
   const curves = { lateral: curve('lateral'), medial: curve('medial') }
   const { back } = curves.lateral

@@ -60,8 +60,8 @@ function isSound(u: Upper, ease = 0.3): void {
     expect(signedArea(p.outline)).toBeGreaterThanOrEqual(signedArea(p.net) - 40)
     expect(p.outline.flat().every(Number.isFinite)).toBe(true)
     p.edges.forEach((e, i) => {
-      const next = p.edges[(i + 1) % p.edges.length]
-      expect(distance(e.line[e.line.length - 1], next.line[0])).toBeLessThan(0.06)
+      const next = p.edges[(i + 1) % p.edges.length]!
+      expect(distance(e.line[e.line.length - 1]!, next.line[0]!)).toBeLessThan(0.06)
     })
   }
   for (const j of u.joins) expect(Math.abs(j.ease), j.seam).toBeLessThan(ease)
@@ -93,7 +93,7 @@ describe('pieces', () => {
       for (const e of p.edges) {
         if (pathLength(e.line) < 20) continue
         const mid = e.line[Math.floor(e.line.length / 2)]
-        const away = nearest(p.outline, mid, true).away
+        const away = nearest(p.outline, mid!, true).away
         expect(away).toBeLessThanOrEqual(e.allowance + 0.01)
         if (e.allowance > 0) expect(away, `${p.name}, ${e.name}`).toBeGreaterThan(0.5 * e.allowance)
       }
@@ -139,7 +139,7 @@ describe('pieces', () => {
       // Partners run against each other.
       const mirrored = second.map((at) => j.lengths[1] - at).reverse()
       expect(mirrored).toHaveLength(first.length)
-      first.forEach((at, i) => expect(at).toBeCloseTo(mirrored[i], 0))
+      first.forEach((at, i) => expect(at).toBeCloseTo(mirrored[i]!, 0))
     }
   })
   it('a seam just as long as the limit gets the same marks on both edges', () => {
@@ -180,25 +180,25 @@ describe('a heel cover', () => {
     (last) => {
       const u = derive(last, { style: 'stitch-down' })
       const [section, cover] = ['heelSection', 'heelCover'].map((id) => u.pieces.find((p) => p.id === id) as Piece)
-      const holes = cover.sewn[0].holes
-      expect(section.sewn[0].holes).toEqual(holes)
+      const holes = cover!.sewn[0]!.holes
+      expect(section!.sewn[0]!.holes).toEqual(holes)
       // As near to 6 mm as comes out whole, 3 mm inside the cover's edge, all on both pieces.
-      const gaps = holes.slice(1).map((h, i) => distance(h, holes[i]))
+      const gaps = holes.slice(1).map((h, i) => distance(h, holes[i]!))
       for (const gap of gaps) {
         expect(gap).toBeGreaterThan(5.5)
         expect(gap).toBeLessThan(6.4)
       }
-      const edge = cover.edges.filter((e) => e.name === 'cover edge').flatMap((e) => e.line)
+      const edge = cover!.edges.filter((e) => e.name === 'cover edge').flatMap((e) => e.line)
       for (const h of holes) {
         expect(nearest(edge, h).away).toBeCloseTo(3, 0)
-        expect(contains(cover.net, h)).toBe(true)
-        expect(contains(section.net, h)).toBe(true)
+        expect(contains(cover!.net, h)).toBe(true)
+        expect(contains(section!.net, h)).toBe(true)
       }
       // Laid fold on fold and foot on foot, the cover's finished outline leaves the section's nowhere but where its edge is led square to the fold.
-      for (const p of cover.net) {
-        if (!contains(section.net, p)) expect(nearest(section.net, p, true).away).toBeLessThan(0.6)
+      for (const p of cover!.net) {
+        if (!contains(section!.net, p)) expect(nearest(section!.net, p, true).away).toBeLessThan(0.6)
       }
-      expect(cover.fold?.[0]).toEqual(section.fold?.[0])
+      expect(cover!.fold?.[0]).toEqual(section!.fold?.[0])
     },
   )
 })
@@ -235,9 +235,9 @@ describe('points', () => {
         (style, n, by) => {
           const board = new DesignBoard(mapOf('walking'), new RuleBook({}, {}), UpperDecisions.parse({ style }))
           styleBook[style].draw(board)
-          const point = board.points[n % board.points.length]
+          const point = board.points[n % board.points.length]!
           const index = n % point.figures.length
-          const wanted = point.figures[index].value + by
+          const wanted = point.figures[index]!.value + by
           // At the ends of the feather line there is no square to it any more.
           if (point.figures.some((f) => f.value < 8) || wanted < 8) return
           const place = board.placeByFigure(point, 'lateral', index, wanted)
@@ -255,7 +255,7 @@ describe('points', () => {
             return
           }
           const now = moved.points.find((p) => p.id === point.id)
-          expect(Math.abs((now?.figures[index].value ?? NaN) - wanted)).toBeLessThan(0.75)
+          expect(Math.abs((now?.figures[index]!.value ?? NaN) - wanted)).toBeLessThan(0.75)
         },
       ),
       { numRuns: 40 },
@@ -272,7 +272,7 @@ describe('points', () => {
       style: 'court',
       points: { 'throat:both': board.placeFor(throat, 'lateral', to) },
     })
-    const front = (u: Upper) => map.toLast('lateral', u.lines[0].path[0])
+    const front = (u: Upper) => map.toLast('lateral', u.lines[0]!.path[0]!)
     expect(front(after)[0]).toBeCloseTo(0.66 * 290, 0)
     expect(front(before)[0]).toBeCloseTo(0.7 * 290, 0)
   })
@@ -312,8 +312,8 @@ describe('the back line', () => {
     const u = spoiled(4, 2)
     const after = u.lines.find((l) => l.kind === 'back')?.path ?? []
     const before = u.lines.find((l) => l.kind === 'before')?.path ?? []
-    expect(distance(after[0], before[0])).toBeCloseTo(2, 6)
-    expect(distance(after[after.length - 1], before[before.length - 1])).toBeLessThan(1e-9)
+    expect(distance(after[0]!, before[0]!)).toBeCloseTo(2, 6)
+    expect(distance(after[after.length - 1]!, before[before.length - 1]!)).toBeLessThan(1e-9)
     expect(derive('walking').lines.some((l) => l.kind === 'before')).toBe(false)
   })
   it('past the bump limit the taper itself is stopped', () => {
@@ -350,10 +350,10 @@ describe('checks', () => {
     expect(difference).toBeGreaterThan(3)
     expect(difference).toBeLessThan(8)
     const margin = (u: Upper, side: string) =>
-      u.pieces[0].edges.find((e) => e.role === 'lasting margin' && e.side === side)?.allowance ?? 0
+      u.pieces[0]!.edges.find((e) => e.role === 'lasting margin' && e.side === side)?.allowance ?? 0
     expect(margin(mirrored, 'medial') - margin(mirrored, 'lateral')).toBeCloseTo(difference, 1)
     const top = (u: Upper, side: string) =>
-      pathLength(u.pieces[0].edges.find((e) => e.name === 'top line' && e.side === side)?.line ?? [])
+      pathLength(u.pieces[0]!.edges.find((e) => e.name === 'top line' && e.side === side)?.line ?? [])
     expect(Math.abs(top(mirrored, 'lateral') - top(mirrored, 'medial'))).toBeLessThan(0.01)
     expect(finding(derive('heeled', { style: 'court', throat: 'mirrored' }), 'upper.throat')?.level).toBe('stop')
   })
@@ -393,7 +393,7 @@ describe('checks', () => {
 describe('what a shoemaker would see at once', () => {
   const turns = (line: readonly Point[]) =>
     line.slice(2).map((c, i) => {
-      const [a, b] = [line[i], line[i + 1]]
+      const [a, b] = [line[i]!, line[i + 1]!]
       const cross = (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])
       const dot = (b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1])
       return (Math.atan2(cross, dot) * 180) / Math.PI
@@ -407,9 +407,9 @@ describe('what a shoemaker would see at once', () => {
       const up = [back[back.length - 4], back[back.length - 1]]
       for (const side of ['lateral', 'medial'] as const) {
         const line = drawn.topLine[side]
-        const [p, q] = [line[line.length - 2], line[line.length - 1]]
-        expect(distance(q, up[1])).toBeLessThan(0.01)
-        const [ax, ay, bx, by] = [up[1][0] - up[0][0], up[1][1] - up[0][1], p[0] - q[0], p[1] - q[1]]
+        const [p, q] = [line[line.length - 2]!, line[line.length - 1]!]
+        expect(distance(q, up[1]!)).toBeLessThan(0.01)
+        const [ax, ay, bx, by] = [up[1]![0] - up[0]![0], up[1]![1] - up[0]![1], p[0] - q[0], p[1] - q[1]]
         const angle = (Math.acos((ax * bx + ay * by) / Math.hypot(ax, ay) / Math.hypot(bx, by)) * 180) / Math.PI
         expect(Math.abs(angle - 90), `${name}, ${side}`).toBeLessThan(4)
       }
@@ -434,7 +434,7 @@ describe('what a shoemaker would see at once', () => {
           expect(t, `${name}, ${side}, ${i}`).toBeGreaterThan(-0.4)
           expect(t, `${name}, ${side}, ${i}`).toBeLessThan(6)
         }
-        expect(Math.max(...near.slice(1).map((p, i) => distance(p, near[i])))).toBeLessThan(2)
+        expect(Math.max(...near.slice(1).map((p, i) => distance(p, near[i]!)))).toBeLessThan(2)
       }
     }
   })
@@ -447,11 +447,11 @@ describe('what a shoemaker would see at once', () => {
     const holes = punchedRow(line, 5, 7, 2.5, 1.2, 40)
     const large = holes.filter((h) => h.diameter === 2.5).map((h) => h.at[1])
     expect(large.some((y) => Math.abs(y) < 1e-9)).toBe(true)
-    const gaps = large.slice(1).map((y, i) => y - large[i])
+    const gaps = large.slice(1).map((y, i) => y - large[i]!)
     // Equal from the fold to each corner, near the pitch, with half a step left at the corner.
     for (const g of gaps) expect(Math.abs(g - 7)).toBeLessThan(1)
-    expect(40 + large[0]).toBeCloseTo(gaps[0] / 2, 6)
-    expect(33 - large[large.length - 1]).toBeCloseTo(gaps[gaps.length - 1] / 2, 6)
+    expect(40 + large[0]!).toBeCloseTo(gaps[0]! / 2, 6)
+    expect(33 - large[large.length - 1]!).toBeCloseTo(gaps[gaps.length - 1]! / 2, 6)
     expect(holes.filter((h) => h.diameter === 1.2)).toHaveLength(2 * (large.length - 1))
   })
   it('a gimped edge has a root on the fold, from which the centre slit goes in clear of the teeth', () => {
@@ -498,9 +498,9 @@ describe('designed folds', () => {
     const slashes = folded.opened?.slashes ?? []
     expect(slashes).toHaveLength(8)
     for (const [top, foot] of slashes) {
-      expect(nearest(map.centre, top).away).toBeLessThan(1e-6)
-      expect(nearest(map.feather, foot).away).toBeLessThan(1e-6)
-      expect(nearest(map.centre, top).at).toBeGreaterThan(nearest(map.centre, map.ridgeAt(0.57 * 300)).at)
+      expect(nearest(map.centre, top!).away).toBeLessThan(1e-6)
+      expect(nearest(map.feather, foot!).away).toBeLessThan(1e-6)
+      expect(nearest(map.centre, top!).at).toBeGreaterThan(nearest(map.centre, map.ridgeAt(0.57 * 300)).at)
     }
     expect(plain.opened?.slashes).toEqual([])
     expect(
@@ -515,10 +515,10 @@ describe('versions of the folds', () => {
     expect(u.foldVersions.map((v) => v.amount)).toEqual([10, 25, 40])
     // The throat lies at the origin, the toe at the end of the fold line.
     const spans = u.foldVersions.map((v) => Math.max(...v.outline.map((p) => p[0])))
-    expect(spans[1]).toBeGreaterThan(spans[0] + 5)
-    expect(spans[2]).toBeGreaterThan(spans[1] + 5)
+    expect(spans[1]).toBeGreaterThan(spans[0]! + 5)
+    expect(spans[2]).toBeGreaterThan(spans[1]! + 5)
     const cut = u.pieces.find((p) => p.id === 'vamp')
-    expect(cut?.outline).toEqual(u.foldVersions[1].outline)
+    expect(cut?.outline).toEqual(u.foldVersions[1]!.outline)
     expect(derive('boot', { style: 'ankle boot' }).foldVersions).toEqual([])
   })
 })
@@ -565,7 +565,7 @@ describe('the top line', () => {
     expect(u.topEdge.tape).toBeNull()
     // Kerfs only where the edge is hollow, in order along the strip, none in its spare ends.
     expect(u.topEdge.kerfs).toHaveLength(u.topEdge.slits)
-    u.topEdge.kerfs.forEach((k, i) => expect(k).toBeGreaterThan(i === 0 ? 25 : u.topEdge.kerfs[i - 1]))
+    u.topEdge.kerfs.forEach((k, i) => expect(k).toBeGreaterThan(i === 0 ? 25 : u.topEdge.kerfs[i - 1]!))
     expect(Math.max(...u.topEdge.kerfs)).toBeLessThan(u.topEdge.opening + 25)
     expect(derive('flat', { style: 'ballet flat' }, { 'upper.beadStrip': 16 }).topEdge.tape).not.toBeNull()
   })
@@ -629,8 +629,8 @@ describe('random lasts and points', () => {
           board.points.slice(0, 4).forEach((p, i) => {
             const at = p.at.lateral
             points[`${p.id}:${p.sides.length === 1 ? 'both' : 'lateral'}`] = board.placeFor(p, 'lateral', [
-              at[0] + 9 * moves[2 * i],
-              at[1] + 9 * moves[2 * i + 1],
+              at[0] + 9 * moves[2 * i]!,
+              at[1] + 9 * moves[2 * i + 1]!,
             ])
           })
           let u: Upper

@@ -18,7 +18,7 @@ export interface Facts {
 }
 
 const ofKind = (parts: ReadonlyMap<string, Part>, kinds: readonly string[]) =>
-  [...parts.values()].filter((p) => kinds.includes(p.id.split('.')[0]))
+  [...parts.values()].filter((p) => kinds.includes(p.id.split('.')[0]!))
 
 /** The parts of a kind that are in the pair, on either foot: `quarterLining` stands for the lateral and the medial one. */
 export function partsOf(facts: Facts, kinds: readonly string[]): Part[] {

@@ -35,7 +35,7 @@ function standing(log: readonly StepEvent[], step: string): StepEvent[] {
 
 export function stepState(log: readonly StepEvent[], step: string): StepState {
   const events = standing(log, step)
-  return events.length === 0 ? 'open' : (events[events.length - 1].what as 'started' | 'finished')
+  return events.length === 0 ? 'open' : (events[events.length - 1]!.what as 'started' | 'finished')
 }
 
 /** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */

@@ -78,7 +78,7 @@ describe('the order of work', () => {
         ?.lines.find((l) => l.name === 'holdfast')?.path ?? []
     let length = 0
     for (let i = 1; i < holdfast.length; i++)
-      length += Math.hypot(holdfast[i][0] - holdfast[i - 1][0], holdfast[i][1] - holdfast[i - 1][1])
+      length += Math.hypot(holdfast[i]![0] - holdfast[i - 1]![0], holdfast[i]![1] - holdfast[i - 1]![1])
     // One foot has a stitch every 7 mm, as near as comes out whole.
     const stitches = 2 * Math.round(length / 7)
     const step = welted.find((o) => o.id === 'sew-welt')

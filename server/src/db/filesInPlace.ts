@@ -22,7 +22,7 @@ export class FilesInPlace {
 
   constructor(private readonly folder: string) {
     const { database, beside } = filesOf(folder)
-    this.watched = [database, beside[0]].map((file) => ({ file, identity: identityOf(file) }))
+    this.watched = [database, beside[0]!].map((file) => ({ file, identity: identityOf(file) }))
   }
 
   /** Throws StoreError when the files are not those that were opened. */

@@ -72,7 +72,8 @@ export async function pairPage(
   fresh: (pairId: string, head: PairDecisions, revision: number) => string,
 ): Promise<PairPage> {
   const from = sql`FROM pairs p LEFT JOIN lasts l ON l.id = p.last_id WHERE ${matching(search)}`
-  const [{ n }] = await db.all<{ n: number }>(sql`SELECT count(*) AS n ${from}`)
+  const [counted] = await db.all<{ n: number }>(sql`SELECT count(*) AS n ${from}`)
+  const n = counted?.n ?? 0
   const pages = Math.max(1, Math.ceil(n / size))
   const at = Math.min(page, pages)
   const found = await db.all<{ id: string }>(

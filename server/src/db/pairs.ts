@@ -122,11 +122,11 @@ export async function savePair(
   const head = await revisionOf(tx, id, current.head)
   let next = current.head
   if (JSON.stringify(head.decisions) !== JSON.stringify(decisions)) {
-    const [{ top }] = await tx
+    const [most] = await tx
       .select({ top: max(pairRevisions.revision) })
       .from(pairRevisions)
       .where(eq(pairRevisions.pairId, id))
-    next = (top ?? current.head) + 1
+    next = (most?.top ?? current.head) + 1
     const at = new Date().toISOString()
     await tx.insert(pairRevisions).values({ pairId: id, revision: next, parent: current.head, decisions, at })
   }

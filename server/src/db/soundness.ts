@@ -45,7 +45,7 @@ export async function damageOf(client: Client): Promise<string | null> {
     const broken = await client.execute('PRAGMA foreign_key_check')
     return broken.rows.length === 0
       ? null
-      : `${broken.rows.length} entries of "${String(broken.rows[0].table)}" point to nothing`
+      : `${broken.rows.length} entries of "${String(broken.rows[0]!.table)}" point to nothing`
   } catch (error) {
     return (error as Error).message
   }

@@ -127,7 +127,7 @@ const purserLeft = Last.parse({
   note: 'Shorter and fuller than the right one; made from Harbour 25.',
   shape: {
     kind: 'made',
-    measures: { ...shelf[2][2], length: shelf[2][2].length - 4, jointWidth: 89.5, jointGirth: 257, waistGirth: 250 },
+    measures: { ...shelf[2]![2], length: shelf[2]![2].length - 4, jointWidth: 89.5, jointGirth: 257, waistGirth: 250 },
   },
   stock: { number: '43L', feet: 'left', place: 'Rack by the window' },
 })
@@ -141,7 +141,7 @@ export const demoLasts: Last[] = [
 /** A bottom as it was walked round with a pencil and digitised: an old last that nobody has measures of but these. */
 function tracedBottom(): BottomTracing {
   const wobble = (i: number) => 0.25 * Math.sin(i * 2.3) + 0.15 * Math.cos(i * 5.1)
-  const surface = generateLast({ ...shelf[0][2], length: 266, jointWidth: 82, seatWidth: 58, waistWidth: 57 })
+  const surface = generateLast({ ...shelf[0]![2], length: 266, jointWidth: 82, seatWidth: 58, waistWidth: 57 })
   const line = [...featherLine(surface, 'lateral'), ...featherLine(surface, 'medial').reverse().slice(1, -1)]
   const turn = 0.31
   return {
@@ -166,7 +166,7 @@ export const demoFoundLasts = (): Last[] => (found ??= makeFoundLasts())
 
 function makeFoundLasts(): Last[] {
   const wooden = generateLast({
-    ...shelf[2][2],
+    ...shelf[2]![2],
     length: 275,
     heelHeight: 30,
     toeShape: 'almond',
@@ -205,7 +205,7 @@ function makeFoundLasts(): Last[] {
       note: 'From a paper tracing of a borrowed last, and its girths.',
       shape: {
         kind: 'traced',
-        measures: { ...shelf[0][2], length: 266, heelHeight: 12, jointGirth: 234, waistGirth: 227, instepGirth: 232 },
+        measures: { ...shelf[0]![2], length: 266, heelHeight: 12, jointGirth: 234, waistGirth: 227, instepGirth: 232 },
         tracing: tracedBottom(),
       },
       stock: { number: '', place: 'Borrowed, to be carved' },
@@ -218,7 +218,7 @@ let cups: CupSole[] | null = null
 export const demoCupSoles = (): CupSole[] => (cups ??= makeCupSoles())
 
 function makeCupSoles(): CupSole[] {
-  const choir = generateLast(shelf[0][2])
+  const choir = generateLast(shelf[0]![2])
   const shoe = lastedShoe(choir, { upper: 1.2, lining: 0.9, stiffener: 1.2, puff: 0.8 }, new RuleBook({}, {}))
   const inside = offset(shoe.outline, 0.8, 'the cup sole')
   const step = Math.ceil(inside.length / 240)

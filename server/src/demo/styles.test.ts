@@ -14,7 +14,7 @@ it.each(shelf.map((last) => [last.name, last] as const))(
       const plan = planPair(
         {
           decisions: {
-            ...demoPairs[0].decisions,
+            ...demoPairs[0]!.decisions,
             upper: UpperDecisions.parse({ style, options: { toeCap: true, counter: true } }),
           },
           last,

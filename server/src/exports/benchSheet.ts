@@ -68,13 +68,13 @@ function list(
   const own = new Set(plan.feet.filter((f) => f.kind === 'differs').map((f) => f.id.replace(/^upper\./, '')))
   const stuffs = new Map<string, PairPart[]>()
   for (const part of parts) {
-    const { materialName } = part.feet[0].part
+    const { materialName } = part.feet[0]!.part
     stuffs.set(materialName, [...(stuffs.get(materialName) ?? []), part])
   }
   const entries = [...stuffs].map(([stuff, its]) => ({
     stuff,
     rows: its.map((part) => {
-      const [{ foot, part: drawn }] = part.feet
+      const { foot, part: drawn } = part.feet[0]!
       const which = part.feet.length === 1 ? `, ${foot} only` : own.has(part.id) ? ', L and R differ' : ''
       const pages = pagesOf(sheets, part.id).map((i) => i + 2)
       return {
@@ -94,9 +94,9 @@ function list(
   let [column, y, lowest, used] = [0, at.top, at.top, 0]
   const x = () => at.x + column * (width + COLUMN_GAP)
   const head = () => {
-    page.text('Cut', x() + cut, y, 7, { colour: PALE })
-    page.text('mm', x() + thick, y, 7, { colour: PALE })
-    page.text('Pages', x() + where, y, 7, { colour: PALE })
+    page.text('Cut', x() + cut!, y, 7, { colour: PALE })
+    page.text('mm', x() + thick!, y, 7, { colour: PALE })
+    page.text('Pages', x() + where!, y, 7, { colour: PALE })
     y -= ROW
   }
   head()
@@ -109,9 +109,9 @@ function list(
     page.text(`From ${e.stuff}`, x(), y, TEXT, { bold: true })
     y -= ROW
     for (const row of e.rows) {
-      page.text(row.cut, x() + cut, y, TEXT)
-      page.text(row.thick, x() + thick, y, TEXT)
-      page.text(row.where, x() + where, y, row.where.length > 12 ? TEXT - 1.5 : TEXT)
+      page.text(row.cut, x() + cut!, y, TEXT)
+      page.text(row.thick, x() + thick!, y, TEXT)
+      page.text(row.where, x() + where!, y, row.where.length > 12 ? TEXT - 1.5 : TEXT)
       for (const line of row.name) {
         page.text(line, x() + 2, y, TEXT)
         y -= ROW
@@ -129,7 +129,7 @@ function runs(pages: readonly number[]): string {
   const out: string[] = []
   for (let i = 0; i < pages.length; i++) {
     let j = i
-    while (j + 1 < pages.length && pages[j + 1] === pages[j] + 1) j++
+    while (j + 1 < pages.length && pages[j + 1] === pages[j]! + 1) j++
     if (j === i) out.push(`${pages[i]}`)
     else if (j === i + 1) out.push(`${pages[i]}`, `${pages[j]}`)
     else out.push(`${pages[i]} to ${pages[j]}`)

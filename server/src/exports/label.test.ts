@@ -40,9 +40,9 @@ describe('words in a piece', () => {
             [r.maxX, r.maxY],
             [r.minX, r.maxY],
           ]) {
-            expect((2 * (p[0] - w / 2)) ** 2 / w ** 2 + (2 * (p[1] - h / 2)) ** 2 / h ** 2).toBeLessThan(1)
+            expect((2 * (p[0]! - w / 2)) ** 2 / w ** 2 + (2 * (p[1]! - h / 2)) ** 2 / h ** 2).toBeLessThan(1)
           }
-          expect(r.minX > line[0][0] || r.maxX < line[0][0]).toBe(true)
+          expect(r.minX > line[0]![0] || r.maxX < line[0]![0]).toBe(true)
         },
       ),
     )

@@ -27,11 +27,11 @@ function touches(a: Point, b: Point, r: Rect): boolean {
     [dy, r.maxY - a[1]],
   ]) {
     if (p === 0) {
-      if (q < 0) return false
+      if (q! < 0) return false
       continue
     }
-    const t = q / p
-    if (p < 0) t0 = Math.max(t0, t)
+    const t = q! / p!
+    if (p! < 0) t0 = Math.max(t0, t)
     else t1 = Math.min(t1, t)
     if (t0 > t1) return false
   }
@@ -61,7 +61,7 @@ export function labelPlace(
     : box
   const stretches: [Point, Point][] = [{ path: outline, closed: true }, ...lines].flatMap(({ path, closed }) =>
     path.flatMap((p, i): [Point, Point][] =>
-      i + 1 < path.length ? [[p, path[i + 1]]] : closed && path.length > 1 ? [[p, path[0]]] : [],
+      i + 1 < path.length ? [[p, path[i + 1]!]] : closed && path.length > 1 ? [[p, path[0]!]] : [],
     ),
   )
   const [cx, cy] = [(within.minX + within.maxX) / 2, (within.minY + within.maxY) / 2]

@@ -11,7 +11,7 @@ export const meshTypes: Record<MeshFormat, string> = {
 /** A left last: y turned round, and every triangle with it so that faces stay outside. */
 export function mirrored({ positions, triangles }: TriangleMesh): TriangleMesh {
   const turned = triangles.slice()
-  for (let k = 0; k < turned.length; k += 3) [turned[k + 1], turned[k + 2]] = [turned[k + 2], turned[k + 1]]
+  for (let k = 0; k < turned.length; k += 3) [turned[k + 1], turned[k + 2]] = [turned[k + 2]!, turned[k + 1]!]
   return { positions: positions.map((v, i) => (i % 3 === 1 ? -v : v)), triangles: turned }
 }
 

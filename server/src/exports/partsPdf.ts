@@ -74,7 +74,7 @@ function arrowOf({ part, move, stretch }: Placed): Path[] {
     part.name,
   )
   const [from, to] = move([part.grain.from, part.grain.to], false)
-  return grainArrow(grainAlong(shown, [to[0] - from[0], to[1] - from[1]]))
+  return grainArrow(grainAlong(shown, [to![0] - from![0], to![1] - from![1]]))
 }
 
 /** A cross on which the other stretch of the part is laid. */
@@ -85,8 +85,8 @@ function cross(page: Page, x: number, y: number): void {
   ]) {
     page.line(
       [
-        [x - dx, y - dy],
-        [x + dx, y + dy],
+        [x - dx!, y - dy!],
+        [x + dx!, y + dy!],
       ],
       false,
       0.2,

@@ -5,7 +5,7 @@ import { demoPairs } from '../demo/workshop.ts'
 import { pairParts } from './pairParts.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
 
-const pair = demoPairs[0]
+const pair = demoPairs[0]!
 const file = { ...demoFile(pair), revision: 2, label: { ...pair.label, name: 'Derby <b> & "co"' } }
 const plan = planPair(file)
 
@@ -14,7 +14,7 @@ function cutOf(svg: string): Point[] {
   const d = /class="cut" d="M([^Z]+)Z"/.exec(svg)?.[1] ?? ''
   return d.split('L').map((p): Point => {
     const [x, y] = p.split(' ').map(Number)
-    return [x, -y]
+    return [x!, -y!]
   })
 }
 
@@ -30,10 +30,10 @@ describe('SVG of a part', () => {
       // All of it lies on the sheet.
       const [, dx, dy] = /translate\(([-\d.]+) ([-\d.]+)\)/.exec(svg)?.map(Number) ?? []
       for (const [x, y] of cutOf(svg)) {
-        expect(x + dx).toBeGreaterThan(4.9)
-        expect(x + dx).toBeLessThan(w - 4.9)
-        expect(dy - y).toBeGreaterThan(4.9)
-        expect(dy - y).toBeLessThan(h - 4.9)
+        expect(x + dx!).toBeGreaterThan(4.9)
+        expect(x + dx!).toBeLessThan(w! - 4.9)
+        expect(dy! - y).toBeGreaterThan(4.9)
+        expect(dy! - y).toBeLessThan(h! - 4.9)
       }
     }
   })

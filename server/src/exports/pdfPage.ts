@@ -31,7 +31,7 @@ export class Page {
     path.forEach(([x, y], i) => (i === 0 ? doc.moveTo(this.x(x), this.y(y)) : doc.lineTo(this.x(x), this.y(y))))
     if (closed) doc.closePath()
     doc.lineWidth(width * MM)
-    if (dash.length > 0) doc.dash(dash[0] * MM, { space: dash[1] * MM })
+    if (dash.length > 0) doc.dash(dash[0]! * MM, { space: dash[1]! * MM })
     else doc.undash()
     doc.stroke(colour)
   }

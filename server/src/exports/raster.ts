@@ -23,18 +23,18 @@ export function shapeOf(outline: Path, width: number, height: number): Shape {
   const words = Math.ceil(columns / 32)
   const bits = new Uint32Array(words * rows)
   const set = (to: Uint32Array, c: number, r: number) => {
-    if (c >= 0 && c < columns && r >= 0 && r < rows) to[r * words + (c >> 5)] |= 1 << (c & 31)
+    if (c >= 0 && c < columns && r >= 0 && r < rows) to[r * words + (c >> 5)]! |= 1 << (c & 31)
   }
   // Cells whose middle line runs inside, and all that the outline itself passes through.
   for (let r = 0; r < rows; r++) {
     const y = (r + 0.5) * CELL
     const xs = crossings(outline, { y })
     for (let i = 0; i + 1 < xs.length; i += 2) {
-      for (let c = Math.floor(xs[i] / CELL); c <= Math.floor(xs[i + 1] / CELL); c++) set(bits, c, r)
+      for (let c = Math.floor(xs[i]! / CELL); c <= Math.floor(xs[i + 1]! / CELL); c++) set(bits, c, r)
     }
   }
   outline.forEach(([x0, y0], i) => {
-    const [x1, y1] = outline[(i + 1) % outline.length]
+    const [x1, y1] = outline[(i + 1) % outline.length]!
     const n = Math.ceil(Math.hypot(x1 - x0, y1 - y0) / (CELL / 4)) + 1
     for (let k = 0; k <= n; k++) {
       set(bits, Math.floor((x0 + ((x1 - x0) * k) / n) / CELL), Math.floor((y0 + ((y1 - y0) * k) / n) / CELL))
@@ -44,7 +44,7 @@ export function shapeOf(outline: Path, width: number, height: number): Shape {
   let cells = 0
   for (let r = 0; r < rows; r++) {
     for (let c = 0; c < columns; c++) {
-      if (!(bits[r * words + (c >> 5)] & (1 << (c & 31)))) continue
+      if (!(bits[r * words + (c >> 5)]! & (1 << (c & 31)))) continue
       cells++
       for (let dr = -APART; dr <= APART; dr++) for (let dc = -APART; dc <= APART; dc++) set(grown, c + dc, r + dr)
     }
@@ -83,10 +83,10 @@ export class Raster {
     for (let r = 0; r < shape.rows; r++) {
       const mine = (row + r) * this.words + from
       for (let w = 0; w < shape.words; w++) {
-        const bits = shape.grown[r * shape.words + w]
+        const bits = shape.grown[r * shape.words + w]!
         if (bits === 0) continue
-        if (this.taken[mine + w] & (bits << by)) return false
-        if (by > 0 && this.taken[mine + w + 1] & (bits >>> (32 - by))) return false
+        if (this.taken[mine + w]! & (bits << by)) return false
+        if (by > 0 && this.taken[mine + w + 1]! & (bits >>> (32 - by))) return false
       }
     }
     return true
@@ -97,9 +97,9 @@ export class Raster {
     for (let r = 0; r < shape.rows; r++) {
       const mine = (row + r) * this.words + from
       for (let w = 0; w < shape.words; w++) {
-        const bits = shape.bits[r * shape.words + w]
-        this.taken[mine + w] |= bits << by
-        if (by > 0) this.taken[mine + w + 1] |= bits >>> (32 - by)
+        const bits = shape.bits[r * shape.words + w]!
+        this.taken[mine + w]! |= bits << by
+        if (by > 0) this.taken[mine + w + 1]! |= bits >>> (32 - by)
       }
     }
   }

@@ -50,7 +50,7 @@ it('parts and upper together are all that can be made', async () => {
 })
 
 it('one foot of a part that differs is put on record for that foot alone', () => {
-  const { plan } = pairs[1]
+  const { plan } = pairs[1]!
   const different = makeables(plan).find((m) => m.part.startsWith('left.'))
   if (!different) throw new Error('The feet of this pair do not differ.')
   const part = partOfMade(different.part)

@@ -33,13 +33,13 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
 
   it('hold every part of both feet, every point of it on some page', () => {
     laid.forEach((sheets, k) => {
-      const wanted = pairs[k].filter((p) => !p.feet[0].part.strip)
+      const wanted = pairs[k]!.filter((p) => !p.feet[0]!.part.strip)
       for (const { id, feet } of wanted) {
         for (const { foot, part } of feet) {
           const places = all(sheets).filter((p) => p.part.id === id && p.foot === foot)
           expect(places.length, `${part.name}, ${foot}`).toBeGreaterThan(0)
           part.outline.forEach((_, i) => {
-            const shown = places.some((p) => within(mirroredLike(p, part)[i], windowAt(p, paper)))
+            const shown = places.some((p) => within(mirroredLike(p, part)[i]!, windowAt(p, paper)))
             expect(shown, `${part.name}, ${foot}, point ${i}`).toBe(true)
           })
         }
@@ -50,7 +50,7 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
     for (const p of laid.flatMap(all)) {
       const [short, long] = least(p.part.outline)
       const fits =
-        short + 2 <= Math.min(window.width, window.height) && long + 2 <= Math.max(window.width, window.height)
+        short! + 2 <= Math.min(window.width, window.height) && long! + 2 <= Math.max(window.width, window.height)
       if (fits) expect(p.stretch, p.part.name).toBeNull()
     }
   })
@@ -78,14 +78,14 @@ describe.each(Object.keys(papers) as Paper[])('sheets on %s', (paper) => {
           expect(box.maxY).toBeLessThan(window.height + 0.01)
           for (const b of shapes.slice(i + 1)) {
             const apart = Math.min(...a.map((p) => nearest(b, p, true).away), ...b.map((p) => nearest(a, p, true).away))
-            expect(apart, `${placed[i].part.name}`).toBeGreaterThan(1)
-            expect(contains(a, b[0]) || contains(b, a[0])).toBe(false)
+            expect(apart, `${placed[i]!.part.name}`).toBeGreaterThan(1)
+            expect(contains(a, b[0]!) || contains(b, a[0]!)).toBe(false)
           }
         })
         for (const p of placed) {
           const [from, to] = [p.part.outline, p.move(p.part.outline, false)]
           for (let i = 7; i < from.length; i += 7) {
-            const gap = (l: Path) => Math.hypot(l[i][0] - l[0][0], l[i][1] - l[0][1])
+            const gap = (l: Path) => Math.hypot(l[i]![0] - l[0]![0], l[i]![1] - l[0]![1])
             expect(gap(to)).toBeCloseTo(gap(from), 6)
           }
         }
@@ -130,20 +130,20 @@ function backTo(p: Placed, at: Point): Point {
     [0, 1],
   ]
   const [z, ex, ey] = o.map((q) => p.move([q], false)[0])
-  const [ux, uy] = [ex[0] - z[0], ex[1] - z[1]]
-  const [vx, vy] = [ey[0] - z[0], ey[1] - z[1]]
-  const [dx, dy] = [at[0] - z[0], at[1] - z[1]]
+  const [ux, uy] = [ex![0] - z![0], ex![1] - z![1]]
+  const [vx, vy] = [ey![0] - z![0], ey![1] - z![1]]
+  const [dx, dy] = [at[0] - z![0], at[1] - z![1]]
   return [dx * ux + dy * uy, dx * vx + dy * vy]
 }
 
 it('the parts of a welted derby on A4 take two thirds of the 24 pages they once took', () => {
-  expect(layOutAll(pairs[0], 'a4').length).toBeLessThan(18)
+  expect(layOutAll(pairs[0]!, 'a4').length).toBeLessThan(18)
 })
 
 it('a left part of its own lies beside the right one, and what is for one foot alone lies alone', () => {
-  const [insole, puff, sock] = ['insole', 'puff', 'sock'].map((id) => plans[0].parts.find((p) => p.id === id) as Part)
-  const shorter = { ...insole, outline: insole.outline.map(([x, y]): [number, number] => [x * 0.98, y]) }
-  const pair = pairParts([insole, puff], [shorter, sock])
+  const [insole, puff, sock] = ['insole', 'puff', 'sock'].map((id) => plans[0]!.parts.find((p) => p.id === id) as Part)
+  const shorter = { ...insole!, outline: insole!.outline.map(([x, y]): [number, number] => [x * 0.98, y]) }
+  const pair = pairParts([insole!, puff!], [shorter, sock!])
   expect(pair.map((p) => [p.id, ...p.feet.map((f) => f.foot)])).toEqual([
     ['insole', 'left', 'right'],
     ['puff', 'right'],
@@ -155,21 +155,21 @@ it('a left part of its own lies beside the right one, and what is for one foot a
     const p = all(sheets).find((q) => q.part.id === 'insole' && q.foot === foot) as Placed
     return least(p.move(p.part.outline))[1]
   }
-  expect(length('left') / length('right')).toBeCloseTo(0.98, 6)
+  expect(length('left')! / length('right')!).toBeCloseTo(0.98, 6)
   expect(all(sheets).filter((p) => p.part.id === 'puff')).toHaveLength(1)
   expect(pagesOf(sheets, 'insole').length).toBeGreaterThan(0)
   expect(pagesOf(sheets, 'nothing')).toEqual([])
 })
 
 it('a piece larger than any paper goes in a grid of sheets that overlap', () => {
-  const [big] = pairs[0]
+  const [big] = pairs[0]!
   const huge: PairPart = {
-    ...big,
+    ...big!,
     feet: [
       {
         foot: 'right',
         part: {
-          ...big.feet[0].part,
+          ...big!.feet[0]!.part,
           id: 'huge',
           outline: [
             [0, 0],
@@ -182,9 +182,9 @@ it('a piece larger than any paper goes in a grid of sheets that overlap', () => 
     ],
   }
   const places = all(layOutAll([huge], 'a4'))
-  expect(places.length).toBe(places[0].stretch?.of)
+  expect(places.length).toBe(places[0]!.stretch?.of)
   expect(places.length).toBeGreaterThanOrEqual(8)
-  for (const corner of huge.feet[0].part.outline) {
-    expect(places.some((p) => within(p.move([corner], false)[0], windowAt(p, 'a4')))).toBe(true)
+  for (const corner of huge.feet[0]!.part.outline) {
+    expect(places.some((p) => within(p.move([corner], false)[0]!, windowAt(p, 'a4')))).toBe(true)
   }
 })

@@ -109,7 +109,7 @@ function cutsOf(upright: Path, most: number): number[] {
     const even = low + ((high - low) * k) / count
     const about = (NEAR * (high - low)) / count
     const from = Math.max(high - (count - k) * (most - OVERLAP) - half, even - about)
-    const to = Math.min(k === 1 ? low + most - half : cuts[k - 2] + most - OVERLAP, even + about)
+    const to = Math.min(k === 1 ? low + most - half : cuts[k - 2]! + most - OVERLAP, even + about)
     let best = (from + to) / 2
     for (let y = from; y <= to; y += 2) if (wide(y) < wide(best) - 1e-9) best = y
     cuts.push(best)
@@ -137,7 +137,7 @@ function itemsOf(part: DrawablePart, foot: Foot, paper: Paper): Item[] {
   const cuts = cutsOf(outline, window.height)
   const ends = [box.minY - 1 - OVERLAP / 2, ...cuts, box.maxY + 1 + OVERLAP / 2]
   return ends.slice(1).map((to, i): Item => {
-    const from = ends[i]
+    const from = ends[i]!
     const [low, high] = [
       from - OVERLAP / 2 + (i === 0 ? OVERLAP : 0),
       to + OVERLAP / 2 - (i + 2 === ends.length ? OVERLAP : 0),
@@ -308,11 +308,11 @@ function packed(items: readonly Turned[][], window: { width: number; height: num
     page.sheet.placed.push(onPage(found.way, found.at[0] * CELL, found.at[1] * CELL))
     return true
   }
-  for (const ways of [...items].sort((a, b) => order(a[0], b[0]))) {
+  for (const ways of [...items].sort((a, b) => order(a[0]!, b[0]!))) {
     if (pages.some((page) => placeOn(page, ways))) continue
     const page = { taken: new Raster(window.width, window.height), sheet: { placed: [] } }
     pages.push(page)
-    if (!placeOn(page, ways)) throw new Error(`${ways[0].item.part.name} does not fit an empty page.`)
+    if (!placeOn(page, ways)) throw new Error(`${ways[0]!.item.part.name} does not fit an empty page.`)
   }
   return pages.map((p) => p.sheet)
 }

@@ -32,11 +32,11 @@ beforeAll(() => {
       upper: { ...input.decisions.upper, style: 'oxford', options: { toeCap: true }, decoration: 'punched' },
     },
   })
-  pieces = plan.upper.pieces.map((p) => pieceAsPart(p, input.materials[0]))
+  pieces = plan.upper.pieces.map((p) => pieceAsPart(p, input.materials[0]!))
 })
 
 /** The greatest distance of a point of one line from the same point of the other. */
-const apart = (a: Path, b: Path) => a.reduce((most, p, i) => Math.max(most, distance(p, b[i])), 0)
+const apart = (a: Path, b: Path) => a.reduce((most, p, i) => Math.max(most, distance(p, b[i]!)), 0)
 
 describe('the upper as DXF', () => {
   it('reads back equal: a block for every piece and foot, millimetres, layers by line kind', () => {
@@ -56,8 +56,8 @@ describe('the upper as DXF', () => {
         const cut = lines.filter((l) => l.layer === 'CUT')
         expect(cut).toHaveLength(1)
         const outline = foot === 'left' ? mirror(piece.outline) : piece.outline
-        expect(cut[0].path).toHaveLength(outline.length)
-        expect(apart(cut[0].path, outline)).toBeLessThan(0.01)
+        expect(cut[0]!.path).toHaveLength(outline.length)
+        expect(apart(cut[0]!.path, outline)).toBeLessThan(0.01)
         const punched = piece.lines.filter((l) => l.kind === 'punch').length
         expect(lines.filter((l) => l.layer === 'PUNCH')).toHaveLength(punched)
         expect(lines.filter((l) => l.layer === 'NOTCH').length).toBeGreaterThan(0)
@@ -84,7 +84,7 @@ describe('the upper as SVG', () => {
       const [, d] = /class="cut" d="M([^"]+)Z"/.exec(group) ?? []
       const path = (d ?? '').split('L').map((pair): [number, number] => {
         const [x, y] = pair.split(' ').map(Number)
-        return [x, -y]
+        return [x!, -y!]
       })
       expect(path).toHaveLength(piece.outline.length)
       expect(apart(path, piece.outline)).toBeLessThan(0.01)
@@ -101,14 +101,14 @@ describe('the tight direction', () => {
     return piece.side === 'medial' ? [1, 0] : [-1, 0]
   }
   const unit = ([a, b]: readonly (readonly [number, number])[]): [number, number] => {
-    const l = distance([a[0], a[1]], [b[0], b[1]])
-    return [(b[0] - a[0]) / l, (b[1] - a[1]) / l]
+    const l = distance([a![0], a![1]], [b![0], b![1]])
+    return [(b![0] - a![0]) / l, (b![1] - a![1]) / l]
   }
 
   it.each(styles)('of every piece of a %s goes with it through paper, SVG and DXF, turned and mirrored', (style) => {
     const shoe = planPair({ ...input, decisions: { ...input.decisions, upper: { ...input.decisions.upper, style } } })
     const stuff = input.materials[0]
-    const drawn = [...shoe.upper.pieces.map((p) => pieceAsPart(p, stuff)), ...shoe.parts]
+    const drawn = [...shoe.upper.pieces.map((p) => pieceAsPart(p, stuff!)), ...shoe.parts]
     for (const piece of shoe.upper.pieces) {
       const way = unit([piece.grain.from, piece.grain.to])
       const want = wanted(piece)
@@ -135,9 +135,9 @@ describe('the tight direction', () => {
         const [, d] = /class="grain" d="M([^"]+)"/.exec(svg.slice(at, svg.indexOf('</g>', at))) ?? []
         const read = (d ?? '').split('L').map((pair): [number, number] => {
           const [px, py] = pair.split(' ').map(Number)
-          return [px, -py]
+          return [px!, -py!]
         })
-        expect(apart(read, shaft), part.name).toBeLessThan(0.01)
+        expect(apart(read, shaft!), part.name).toBeLessThan(0.01)
         const block = dxf?.blocks[`${part.id}-${foot}`.replace(/[^A-Za-z0-9_-]/g, '_')]
         const arrows = (block?.entities ?? []).filter((e) => e.layer === 'GRAIN')
         expect(arrows, part.name).toHaveLength(2)
@@ -146,8 +146,8 @@ describe('the tight direction', () => {
           const [outline, arrow] = [p.move(part.outline, false), p.move([part.grain.from, part.grain.to], false)]
           for (const k of [0, 5, Math.floor(part.outline.length / 2)]) {
             for (const e of [0, 1]) {
-              const before = distance(part.outline[k], e === 0 ? part.grain.from : part.grain.to)
-              expect(distance(outline[k], arrow[e])).toBeCloseTo(before, 6)
+              const before = distance(part.outline[k]!, e === 0 ? part.grain.from : part.grain.to)
+              expect(distance(outline[k]!, arrow[e]!)).toBeCloseTo(before, 6)
             }
           }
         }

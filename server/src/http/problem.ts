@@ -68,11 +68,11 @@ export function fieldErrors(error: z.ZodError): FieldError[] {
 
 export function badInput(error: z.ZodError, what: string): Problem {
   const fields = fieldErrors(error)
-  const first = fields[0]
+  const first = fields[0]!
   return new Problem(
     422,
     'Not as it should be',
-    `${what} cannot be used. At ${placeInWords(error.issues[0].path)}: ${first.message}${fields.length > 1 ? ` And ${fields.length - 1} more.` : ''} Nothing was changed.`,
+    `${what} cannot be used. At ${placeInWords(error.issues[0]!.path)}: ${first.message}${fields.length > 1 ? ` And ${fields.length - 1} more.` : ''} Nothing was changed.`,
     fields,
   )
 }

@@ -13,7 +13,7 @@ beforeEach(() => {
 afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 describe('what is kept on the disk', () => {
-  const input = demoInput(demoPairs[0])
+  const input = demoInput(demoPairs[0]!)
   const cacheOf = (edition = 'one') => new StageCache(6, diskKeeper(folder, edition))
   it('gives the very plan that is made without it, and lays nothing flat again', () => {
     const plan = planPair(input, cacheOf())
@@ -46,6 +46,6 @@ describe('what is kept on the disk', () => {
     for (let i = 0; i < 130; i++) keeper.put(`key${i}`, new Float64Array([i]))
     expect(readdirSync(folder).length).toBeLessThanOrEqual(91)
     expect(keeper.get('key129')).toEqual(new Float64Array([129]))
-    expect(statSync(join(folder, readdirSync(folder)[0])).mode & 0o077).toBe(0)
+    expect(statSync(join(folder, readdirSync(folder)[0]!)).mode & 0o077).toBe(0)
   })
 })

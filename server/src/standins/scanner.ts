@@ -48,7 +48,7 @@ export function hiddenLast(seed: number): LastMeasures {
     backBulge: 4.2,
     backIn: 0.29,
     toeSlope: 0.18,
-    toeShape: shapes[Math.floor(pick(seed, 6, 0, 3.999))],
+    toeShape: shapes[Math.floor(pick(seed, 6, 0, 3.999))]!,
   }
 }
 

@@ -26,15 +26,15 @@ describe('asking the server', () => {
   it('sends the version of what was changed', async () => {
     const fetch = reply(200, '{}')
     await api.savePair('p', 7, label, decisions)
-    const init = fetch.mock.calls[0][1]
-    expect(fetch.mock.calls[0][0]).toBe('/api/v1/pairs/p')
+    const init = fetch.mock.calls[0]![1]
+    expect(fetch.mock.calls[0]![0]).toBe('/api/v1/pairs/p')
     expect(new Headers(init?.headers).get('if-match')).toBe('"7"')
     expect(JSON.parse(String(init?.body))).toEqual({ label, decisions: JSON.parse(JSON.stringify(decisions)) })
   })
   it('sends a file as it was read, so that the server can say where it breaks off', async () => {
     const fetch = reply(201, '{}')
     await api.importPair('{"half":')
-    expect(fetch.mock.calls[0][1]?.body).toBe('{"half":')
+    expect(fetch.mock.calls[0]![1]?.body).toBe('{"half":')
   })
   it('passes on the sentence, the fields and what is there now', async () => {
     reply(

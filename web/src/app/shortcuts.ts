@@ -29,7 +29,7 @@ export function useShortcuts(keys: Record<string, (event: KeyboardEvent) => void
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
       if (document.querySelector('[role="dialog"]')) return
       event.preventDefault()
-      keys[event.key](event)
+      keys[event.key]?.(event)
     },
   )
 }

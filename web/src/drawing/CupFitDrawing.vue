@@ -28,8 +28,8 @@ const runs = computed(() => {
   for (let i = 0; i < n;) {
     let j = i
     while (j < n - 1 && f.verdicts[j + 1] === f.verdicts[i]) j++
-    const line = [...f.shoe.slice(i, j + 1), f.shoe[(j + 1) % n]]
-    list.push({ verdict: f.verdicts[i], d: pathData(side(line, false), false) })
+    const line = [...f.shoe.slice(i, j + 1), f.shoe[(j + 1) % n]!]
+    list.push({ verdict: f.verdicts[i]!, d: pathData(side(line, false), false) })
     i = j + 1
   }
   return list

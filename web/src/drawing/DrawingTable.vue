@@ -64,7 +64,7 @@ const grain = computed(() => {
 })
 /** A skive is drawn as bands of tone from its edge inwards: darker where more is taken off. */
 const SKIVE_TONES = 6
-const skiveWidth = (s: Part['skives'][number]) => s.profile[s.profile.length - 1][0]
+const skiveWidth = (s: Part['skives'][number]) => s.profile[s.profile.length - 1]![0]
 
 const calibrated = computed(() => pixelsPerMm.value !== null)
 const ratio = computed(() => (pixelsPerMm.value ? scale.value / pixelsPerMm.value : null))

@@ -18,7 +18,7 @@ describe('ruler lines', () => {
           for (const t of list) expect(Math.abs(t.at / size - Math.round(t.at / size))).toBeLessThan(1e-6)
           const written = list.filter((t) => t.label !== null)
           for (let i = 1; i < written.length; i++) {
-            expect((written[i].at - written[i - 1].at) * scale).toBeGreaterThanOrEqual(46 - 1e-6)
+            expect((written[i]!.at - written[i - 1]!.at) * scale).toBeGreaterThanOrEqual(46 - 1e-6)
           }
           if (unit === 'mm') for (const t of written) expect(Number(t.label)).toBeCloseTo(t.at, 6)
         },
@@ -53,10 +53,10 @@ describe('pan and zoom', () => {
       [0.5, 700, 500],
       [1.3, 400, 300],
     ]) {
-      const mm = [(px - v.x(0)) / v.scale.value, (v.y(0) - py) / v.scale.value]
-      v.zoom(by, px, py)
-      expect(v.x(mm[0])).toBeCloseTo(px, 6)
-      expect(v.y(mm[1])).toBeCloseTo(py, 6)
+      const mm = [(px! - v.x(0)) / v.scale.value, (v.y(0) - py!) / v.scale.value]
+      v.zoom(by!, px, py)
+      expect(v.x(mm[0]!)).toBeCloseTo(px!, 6)
+      expect(v.y(mm[1]!)).toBeCloseTo(py!, 6)
     }
   })
   it('panning moves everything by the same pixels; a new drawing does not undo it', async () => {
@@ -81,8 +81,8 @@ describe('pan and zoom', () => {
     v.zoom(1.7, 222, 111)
     const [, tx, ty, s] =
       /translate\(([-\d.e]+) ([-\d.e]+)\) scale\(([-\d.e]+)\)/.exec(v.transform.value)?.map(Number) ?? []
-    expect(tx + s * 50).toBeCloseTo(v.x(50), 6)
-    expect(ty - s * 30).toBeCloseTo(v.y(30), 6)
+    expect(tx! + s! * 50).toBeCloseTo(v.x(50), 6)
+    expect(ty! - s! * 30).toBeCloseTo(v.y(30), 6)
   })
 })
 

@@ -11,8 +11,8 @@ const INCH_STEPS = [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1, 2, 4, 8]
 export function ticks(from: number, to: number, scale: number, unit: 'mm' | 'inch'): Tick[] {
   const size = unit === 'mm' ? 1 : 25.4
   const steps = unit === 'mm' ? MM_STEPS : INCH_STEPS
-  const major = (steps.find((s) => s * size * scale >= 46) ?? steps[steps.length - 1]) * size
-  const minor = (steps.find((s) => s * size * scale >= 7) ?? steps[steps.length - 1]) * size
+  const major = (steps.find((s) => s * size * scale >= 46) ?? steps[steps.length - 1]!) * size
+  const minor = (steps.find((s) => s * size * scale >= 7) ?? steps[steps.length - 1]!) * size
   const out: Tick[] = []
   for (let i = Math.ceil(from / minor); i * minor <= to; i++) {
     const at = i * minor

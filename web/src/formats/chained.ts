@@ -5,7 +5,7 @@ const MEET = 0.3
 
 /** A closed outline says its first point once. */
 export const closedOnce = (p: readonly Point[]): Path =>
-  p.length > 1 && distance(p[0], p[p.length - 1]) < 1e-6 ? p.slice(0, -1) : p
+  p.length > 1 && distance(p[0]!, p[p.length - 1]!) < 1e-6 ? p.slice(0, -1) : p
 
 interface Piece {
   points: readonly Point[]
@@ -19,7 +19,7 @@ class Ends {
   constructor(pieces: readonly Piece[]) {
     for (const piece of pieces) {
       for (const end of [piece.points[0], piece.points[piece.points.length - 1]]) {
-        const key = this.key(end[0], end[1])
+        const key = this.key(end![0], end![1])
         const there = this.squares.get(key)
         if (there) there.push(piece)
         else this.squares.set(key, [piece])
@@ -37,7 +37,7 @@ class Ends {
       for (const dy of [0, -MEET, MEET]) {
         const found = this.squares
           .get(this.key(p[0] + dx, p[1] + dy))
-          ?.find((q) => !q.used && (near(q.points[0], p) || near(q.points[q.points.length - 1], p)))
+          ?.find((q) => !q.used && (near(q.points[0]!, p) || near(q.points[q.points.length - 1]!, p)))
         if (found) return found
       }
     }
@@ -58,15 +58,15 @@ export function chained(lines: readonly (readonly Point[])[]): Path[] {
     const line = [...first.points]
     for (;;) {
       const end = line[line.length - 1]
-      if (line.length > 2 && near(line[0], end)) {
+      if (line.length > 2 && near(line[0]!, end!)) {
         done.push(closedOnce(line.slice(0, -1)))
         break
       }
-      const next = ends.meeting(end)
+      const next = ends.meeting(end!)
       if (!next) break
       next.used = true
-      const onwards = near(next.points[0], end) ? next.points : next.points.toReversed()
-      for (let i = 1; i < onwards.length; i++) line.push(onwards[i])
+      const onwards = near(next.points[0]!, end!) ? next.points : next.points.toReversed()
+      for (let i = 1; i < onwards.length; i++) line.push(onwards[i]!)
     }
   }
   return done

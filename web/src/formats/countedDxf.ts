@@ -19,7 +19,7 @@ export function countedDxf(text: string): string {
     if (said === open.points) return
     if (!(said < open.points)) {
       throw new OutlineError(
-        `This DXF file is damaged: a ${open.rule.what} says it has ${lines[open.line].trim()} points, and there are ${open.points}. Save or copy it again.`,
+        `This DXF file is damaged: a ${open.rule.what} says it has ${lines[open.line]!.trim()} points, and there are ${open.points}. Save or copy it again.`,
       )
     }
     lines[open.line] = String(open.points)
@@ -28,7 +28,7 @@ export function countedDxf(text: string): string {
     const code = Number(lines[i])
     if (code === 0) {
       close()
-      const rule = COUNTED[lines[i + 1].trim().toUpperCase()]
+      const rule = COUNTED[lines[i + 1]!.trim().toUpperCase()]
       open = rule ? { rule, line: null, points: 0 } : null
     } else if (open && code === open.rule.said) open.line = i + 1
     else if (open && code === open.rule.each) open.points++

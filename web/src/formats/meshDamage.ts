@@ -28,20 +28,20 @@ export function meshDamage({ positions, triangles }: TriangleMesh, name: string)
 
 function allNumbers(v: TriangleMesh['positions']): boolean {
   // What is no number, or none that is finite, shows in a difference with itself.
-  for (let k = 0; k < v.length; k++) if (v[k] - v[k] !== 0) return false
+  for (let k = 0; k < v.length; k++) if (v[k]! - v[k]! !== 0) return false
   return true
 }
 
 function highest(t: TriangleMesh['triangles']): number {
   let most = -1
-  for (let k = 0; k < t.length; k++) if (t[k] > most) most = t[k]
+  for (let k = 0; k < t.length; k++) if (t[k]! > most) most = t[k]!
   return most
 }
 
 function onePoint(v: TriangleMesh['positions'], t: TriangleMesh['triangles']): number {
   let n = 0
   for (let k = 0; k < t.length; k += 3) {
-    const [a, b, c] = [3 * t[k], 3 * t[k + 1], 3 * t[k + 2]]
+    const [a, b, c] = [3 * t[k]!, 3 * t[k + 1]!, 3 * t[k + 2]!]
     // One coordinate tells nearly all of them apart.
     if (v[a] !== v[b] || v[b] !== v[c] || v[a + 1] !== v[b + 1] || v[b + 1] !== v[c + 1]) continue
     if (v[a + 2] === v[b + 2] && v[b + 2] === v[c + 2]) n++
@@ -55,16 +55,16 @@ function farAway(v: TriangleMesh['positions']): number {
   const step = Math.max(1, Math.floor(points / LOOKED_AT))
   const range = [0, 1, 2].map((axis) => {
     const some: number[] = []
-    for (let i = 0; i < points; i += step) some.push(v[3 * i + axis])
+    for (let i = 0; i < points; i += step) some.push(v[3 * i + axis]!)
     some.sort((a, b) => a - b)
     const at = (share: number) => some[Math.floor(share * (some.length - 1))]
-    return { middle: at(0.5), wide: at(0.9) - at(0.1) }
+    return { middle: at(0.5), wide: at(0.9)! - at(0.1)! }
   })
   const reach = FAR * Math.max(...range.map((r) => r.wide))
   const [x, y, z] = range.map((r) => r.middle)
   let n = 0
   for (let k = 0; k < v.length; k += 3) {
-    if (Math.abs(v[k] - x) > reach || Math.abs(v[k + 1] - y) > reach || Math.abs(v[k + 2] - z) > reach) n++
+    if (Math.abs(v[k]! - x!) > reach || Math.abs(v[k + 1]! - y!) > reach || Math.abs(v[k + 2]! - z!) > reach) n++
   }
   return n
 }

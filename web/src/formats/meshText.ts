@@ -64,5 +64,5 @@ export function plyTextDamage(body: string, vertices: number, faces: number, nam
   const bad = lines.slice(0, vertices + faces).findIndex((l) => !numbers.test(l))
   return bad < 0
     ? null
-    : `${name} is damaged in its line ${bad + 1} after the header: "${lines[bad].slice(0, 40)}". Save or copy it again.`
+    : `${name} is damaged in its line ${bad + 1} after the header: "${lines[bad]!.slice(0, 40)}". Save or copy it again.`
 }

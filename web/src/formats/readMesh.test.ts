@@ -28,12 +28,12 @@ const files: [string, string | Uint8Array][] = [
 function measures({ positions: p, triangles: t }: TriangleMesh) {
   let [volume, area] = [0, 0]
   for (let k = 0; k < t.length; k += 3) {
-    const [a, b, c] = [t[k] * 3, t[k + 1] * 3, t[k + 2] * 3]
-    const u = [0, 1, 2].map((d) => p[b + d] - p[a + d])
-    const v = [0, 1, 2].map((d) => p[c + d] - p[a + d])
-    const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-    area += Math.hypot(n[0], n[1], n[2]) / 2
-    volume += (p[a] * n[0] + p[a + 1] * n[1] + p[a + 2] * n[2]) / 6
+    const [a, b, c] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
+    const u = [0, 1, 2].map((d) => p[b + d]! - p[a + d]!)
+    const v = [0, 1, 2].map((d) => p[c + d]! - p[a + d]!)
+    const n = [u[1]! * v[2]! - u[2]! * v[1]!, u[2]! * v[0]! - u[0]! * v[2]!, u[0]! * v[1]! - u[1]! * v[0]!]
+    area += Math.hypot(n[0]!, n[1]!, n[2]!) / 2
+    volume += (p[a]! * n[0]! + p[a + 1]! * n[1]! + p[a + 2]! * n[2]!) / 6
   }
   return { volume, area }
 }

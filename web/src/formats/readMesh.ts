@@ -28,7 +28,7 @@ function joined(parts: TriangleMesh[]): TriangleMesh {
   let [v, t] = [0, 0]
   for (const part of parts) {
     positions.set(part.positions, v)
-    for (let k = 0; k < part.triangles.length; k++) triangles[t + k] = part.triangles[k] + v / 3
+    for (let k = 0; k < part.triangles.length; k++) triangles[t + k] = part.triangles[k]! + v / 3
     v += part.positions.length
     t += part.triangles.length
   }

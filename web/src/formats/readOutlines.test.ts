@@ -43,7 +43,7 @@ describe('an SVG', () => {
     )
     const { outlines } = readOutlines(many, 'a.svg')
     expect(outlines).toHaveLength(2)
-    expect(area(outlines[0])).toBeGreaterThan(area(outlines[1]))
+    expect(area(outlines[0])).toBeGreaterThan(area(outlines[1]!))
   })
 })
 
@@ -84,7 +84,7 @@ describe('a DXF', () => {
   it('polyline is read to its last digit, in its unit', () => {
     expect(one(dxf(polyline(ring)), 'a.dxf')).toHaveLength(24)
     one(dxf(polyline(ring)), 'a.dxf').forEach((p, i) =>
-      expect(Math.hypot(p[0] - ring[i][0], p[1] - ring[i][1])).toBeLessThan(1e-6),
+      expect(Math.hypot(p[0] - ring[i]![0], p[1] - ring[i]![1])).toBeLessThan(1e-6),
     )
     expect(area(one(dxf(polyline(ring), 5), 'a.dxf')) / area(ring)).toBeCloseTo(100, 6)
     expect(readOutlines(dxf(polyline(ring), 1), 'a.dxf').unit).toBe('inch')
@@ -119,13 +119,13 @@ describe('a DXF', () => {
       [80, 0],
     ]
     const entities = [
-      ...line(c, d),
-      ...line(mid[1], mid[0]),
-      ...line(a, mid[0]),
-      ...line(mid[1], mid[2]),
-      ...line(mid[3], mid[2]),
-      ...line(mid[3], b),
-      ...line(a, d),
+      ...line(c!, d!),
+      ...line(mid[1]!, mid[0]!),
+      ...line(a!, mid[0]!),
+      ...line(mid[1]!, mid[2]!),
+      ...line(mid[3]!, mid[2]!),
+      ...line(mid[3]!, b!),
+      ...line(a!, d!),
       [0, 'ARC'],
       [8, '0'],
       [10, 120],

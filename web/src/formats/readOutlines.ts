@@ -8,9 +8,11 @@ import { OutlineError } from './outlineError.ts'
 
 /** Closed outlines of a drawing, mm, y up, the largest first, and how the file's unit was understood. */
 export interface ReadOutlines {
-  outlines: Path[]
+  outlines: [Path, ...Path[]]
   unit: string
 }
+/** As it was read, before it is known whether there is any. */
+type Read = Omit<ReadOutlines, 'outlines'> & { outlines: Path[] }
 
 /** Greatest distance between a curve and its chords, mm. */
 const CHORD = 0.03
@@ -28,15 +30,15 @@ export function readOutlines(text: string, name: string, fewest = 8): ReadOutlin
       : end === 'dxf' || /^\s*0\s*\r?\n\s*SECTION/m.test(text)
         ? fromDxf(text)
         : fromPoints(text)
-  const outlines = read.outlines
+  const [largest, ...others] = read.outlines
     .filter((p) => p.length >= fewest && Math.abs(signedArea(p)) > 100)
     .sort((a, b) => Math.abs(signedArea(b)) - Math.abs(signedArea(a)))
-  if (outlines.length === 0) {
+  if (!largest) {
     throw new OutlineError(
       `${name} holds no closed outline of some size. Draw the line round once, close it, and save it as SVG or DXF in millimetres.`,
     )
   }
-  return { ...read, outlines }
+  return { ...read, outlines: [largest, ...others] }
 }
 
 /** Points typed or pasted: two numbers a line, with comma, semicolon or space between; decimal points. */
@@ -49,7 +51,7 @@ export function fromPoints(text: string): ReadOutlines {
     if (parts.length !== 2 || parts.some((v) => !Number.isFinite(v))) {
       throw new OutlineError(`Line ${i + 1} is "${bare.slice(0, 30)}": write two numbers, x and y in millimetres.`)
     }
-    points.push([parts[0], parts[1]])
+    points.push([parts[0]!, parts[1]!])
   }
   if (points.length < 8) throw new OutlineError(`There are ${points.length} points; an outline needs at least 8.`)
   return { outlines: [closedOnce(points)], unit: 'mm' }
@@ -71,13 +73,13 @@ function svgScale(svg: Element): { scale: number; unit: string } {
     .trim()
     .split(/[\s,]+/)
     .map(Number)
-  const per = width ? lengthUnits[width[2].toLowerCase() || 'px'] : undefined
+  const per = width ? lengthUnits[width[2]!.toLowerCase() || 'px'] : undefined
   if (width && per !== undefined) {
     const wide = Number(width[1]) * per
-    const units = box.length === 4 && box[2] > 0 ? box[2] : Number(width[1])
-    return { scale: wide / units, unit: width[2] || 'px, 96 to the inch' }
+    const units = box.length === 4 && box[2]! > 0 ? box[2] : Number(width[1])
+    return { scale: wide / units!, unit: width[2] || 'px, 96 to the inch' }
   }
-  return { scale: lengthUnits.px, unit: 'px, 96 to the inch' }
+  return { scale: lengthUnits.px!, unit: 'px, 96 to the inch' }
 }
 
 const number = (e: Element, name: string): number => Number(e.getAttribute(name) ?? 0) || 0
@@ -94,7 +96,7 @@ function shapeData(e: Element): string | null {
     }
     case 'rect': {
       const [x, y, w, h] = ['x', 'y', 'width', 'height'].map((a) => number(e, a))
-      return `M${x} ${y}h${w}v${h}h${-w}Z`
+      return `M${x} ${y}h${w}v${h}h${-w!}Z`
     }
     case 'circle':
     case 'ellipse': {
@@ -135,7 +137,7 @@ function svgOf(text: string): Element {
   return svg
 }
 
-function fromSvg(text: string): ReadOutlines {
+function fromSvg(text: string): Read {
   const svg = svgOf(text)
   const { scale, unit } = svgScale(svg)
   const outlines: Path[] = []
@@ -175,22 +177,22 @@ function flattened(path: ReturnType<typeof svgpath>, scale: number): Path[] {
       const a = at(x, y)
       if (kind === 'M') {
         if (line.length > 2) lines.push(line)
-        ;[sx, sy] = [v[0], v[1]]
-        line = [at(v[0], v[1])]
-      } else if (kind === 'L') line.push(at(v[0], v[1]))
-      else if (kind === 'H') line.push(at(v[0], y))
-      else if (kind === 'V') line.push(at(x, v[0]))
+        ;[sx, sy] = [v[0]!, v[1]!]
+        line = [at(v[0]!, v[1]!)]
+      } else if (kind === 'L') line.push(at(v[0]!, v[1]!))
+      else if (kind === 'H') line.push(at(v[0]!, y))
+      else if (kind === 'V') line.push(at(x, v[0]!))
       else if (kind === 'Z') line.push(at(sx, sy))
       else {
         const c: Point[] = []
-        for (let k = 0; k < v.length; k += 2) c.push(at(v[k], v[k + 1]))
+        for (let k = 0; k < v.length; k += 2) c.push(at(v[k]!, v[k + 1]!))
         const all = [a, ...c]
         const rough = all.reduce((m, p) => m + distance(p, a), 0)
         curve((t) => bezier(all, t), rough)
       }
     })
   if (line.length > 2) lines.push(line)
-  return lines.filter((l) => distance(l[0], l[l.length - 1]) < 2).map(closedOnce)
+  return lines.filter((l) => distance(l[0]!, l[l.length - 1]!) < 2).map(closedOnce)
 }
 
 /** Point of a Bezier curve by de Casteljau's construction. */
@@ -199,16 +201,16 @@ function bezier(control: readonly Point[], t: number): Point {
   while (p.length > 1) {
     const next: Point[] = []
     for (let i = 1; i < p.length; i++) {
-      next.push([p[i - 1][0] + (p[i][0] - p[i - 1][0]) * t, p[i - 1][1] + (p[i][1] - p[i - 1][1]) * t])
+      next.push([p[i - 1]![0] + (p[i]![0] - p[i - 1]![0]) * t, p[i - 1]![1] + (p[i]![1] - p[i - 1]![1]) * t])
     }
     p = next
   }
-  return p[0]
+  return p[0]!
 }
 
 /** Millimetres per drawing unit by the DXF header's $INSUNITS. */
+const NO_UNIT: [number, string] = [1, 'no unit given, taken as mm']
 const dxfUnits: Record<number, [number, string]> = {
-  0: [1, 'no unit given, taken as mm'],
   1: [25.4, 'inch'],
   2: [304.8, 'feet'],
   4: [1, 'mm'],
@@ -222,7 +224,7 @@ interface Vertex {
   bulge?: number
 }
 
-function fromDxf(text: string): ReadOutlines {
+function fromDxf(text: string): Read {
   let dxf: ReturnType<DxfParser['parseSync']>
   try {
     dxf = new DxfParser().parseSync(countedDxf(text))
@@ -232,7 +234,7 @@ function fromDxf(text: string): ReadOutlines {
   }
   if (!dxf) throw new OutlineError('This DXF file is empty.')
   const code = Number(dxf.header?.['$INSUNITS'] ?? 0)
-  const [scale, unit] = dxfUnits[code] ?? dxfUnits[0]
+  const [scale, unit] = dxfUnits[code] ?? NO_UNIT
   const pieces: Point[][] = []
   for (const e of dxf.entities) {
     const line = entityLine(e)
@@ -291,11 +293,11 @@ function arc(c: Vertex, r: number, from: number, to: number): Point[] {
 
 /** Polyline with arcs: bulge is the tangent of a quarter of the arc's angle. */
 function bulged(v: readonly Vertex[], closed: boolean): Point[] {
-  const line: Point[] = v.length > 0 ? [[v[0].x, v[0].y]] : []
+  const line: Point[] = v.length > 0 ? [[v[0]!.x, v[0]!.y]] : []
   const last = closed ? v.length : v.length - 1
   for (let i = 0; i < last; i++) {
-    const a = v[i]
-    const b = v[(i + 1) % v.length]
+    const a = v[i]!
+    const b = v[(i + 1) % v.length]!
     const bulge = a.bulge ?? 0
     if (Math.abs(bulge) > 1e-9) {
       const chord = Math.hypot(b.x - a.x, b.y - a.y)
@@ -320,20 +322,20 @@ function bulged(v: readonly Vertex[], closed: boolean): Point[] {
 function bSpline(control: readonly Point[], degree: number, knots: readonly number[]): Point[] {
   const n = control.length - 1
   if (n < degree || knots.length < n + degree + 2) return [...control]
-  const [from, to] = [knots[degree], knots[n + 1]]
+  const [from, to] = [knots[degree]!, knots[n + 1]!]
   const count = Math.max(24, control.length * 10)
   return Array.from({ length: count + 1 }, (_, i) => {
     const t = Math.min(from + ((to - from) * i) / count, to - 1e-9 * (to - from))
     let k = degree
-    while (k < n && knots[k + 1] <= t) k++
-    const d = Array.from({ length: degree + 1 }, (_, j) => control[j + k - degree])
+    while (k < n && knots[k + 1]! <= t) k++
+    const d = Array.from({ length: degree + 1 }, (_, j) => control[j + k - degree]!)
     for (let r = 1; r <= degree; r++) {
       for (let j = degree; j >= r; j--) {
-        const span = knots[j + 1 + k - r] - knots[j + k - degree]
-        const a = span > 0 ? (t - knots[j + k - degree]) / span : 0
-        d[j] = [d[j - 1][0] + (d[j][0] - d[j - 1][0]) * a, d[j - 1][1] + (d[j][1] - d[j - 1][1]) * a]
+        const span = knots[j + 1 + k - r]! - knots[j + k - degree]!
+        const a = span > 0 ? (t - knots[j + k - degree]!) / span : 0
+        d[j] = [d[j - 1]![0] + (d[j]![0] - d[j - 1]![0]) * a, d[j - 1]![1] + (d[j]![1] - d[j - 1]![1]) * a]
       }
     }
-    return d[degree]
+    return d[degree]!
   })
 }

@@ -10,7 +10,7 @@ it('offers only what may serve, the likeliest kind first', () => {
 
 it('puts foam last that stays flatter than the workshop allows: its own figure, not the book’s', () => {
   const foam = (name: string, afterTen: number) => ({
-    ...materials[0],
+    ...materials[0]!,
     id: name,
     name,
     kind: 'foam' as const,

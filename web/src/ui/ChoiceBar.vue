@@ -14,7 +14,7 @@ async function move(event: KeyboardEvent): Promise<void> {
   event.stopPropagation()
   const n = props.options.length
   const at = props.options.findIndex((o) => o.value === props.value)
-  emit('choose', props.options[(at + step + n) % n].value)
+  emit('choose', props.options[(at + step + n) % n]!.value)
   await nextTick()
   bar.value?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus()
 }

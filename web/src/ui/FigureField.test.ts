@@ -90,7 +90,7 @@ describe('a form with a figure that could not be read', () => {
       { attachTo: document.body },
     )
     expect(unread(form.element)).toBe(false)
-    const two = form.findAll('input')[1]
+    const two = form.findAll('input')[1]!
     await two.setValue('2,,5')
     expect(unread(form.element)).toBe(true)
     expect(document.activeElement).toBe(two.element)

@@ -11,7 +11,7 @@ const emit = defineEmits<{ press: [] }>()
 const pair = usePair()
 const router = useRouter()
 
-const capital = (text: string) => text[0].toUpperCase() + text.slice(1)
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 function placeName(control: Control): string {
   switch (control.room) {
     case 'decisions':

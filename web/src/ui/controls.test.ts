@@ -38,7 +38,7 @@ describe('a length typed by hand', () => {
     expect((f.find('input').element as HTMLInputElement).value).toBe('2 5/16″')
     await type(f, '2 1/2 in')
     await type(f, '1.5')
-    const [[first], [second]] = f.emitted('change') as [number][]
+    const [[first], [second]] = f.emitted('change') as [[number], [number]]
     expect(first).toBeCloseTo(63.5, 9)
     expect(second).toBeCloseTo(38.1, 9)
   })
@@ -97,6 +97,6 @@ describe('one of a few', () => {
     expect(b.emitted('choose')).toEqual([['none'], ['half']])
   })
   it('can be reached even when nothing is chosen yet', () => {
-    expect(bar('other').findAll('button')[0].attributes('tabindex')).toBe('0')
+    expect(bar('other').findAll('button')[0]!.attributes('tabindex')).toBe('0')
   })
 })

@@ -106,7 +106,7 @@ export class LastScene {
       [-300, 500, 260, 0.7],
     ]) {
       const light = new DirectionalLight('#fff6e6', strength)
-      light.position.set(x, y, z)
+      light.position.set(x!, y!, z)
       this.scene.add(light)
     }
     this.scene.add(this.body)
@@ -160,7 +160,7 @@ export class LastScene {
     for (const loop of loops) {
       if (loop.points.length < 2) continue
       const geometry = new LineGeometry()
-      geometry.setPositions((loop.open ? loop.points : [...loop.points, loop.points[0]]).flat())
+      geometry.setPositions((loop.open ? loop.points : [...loop.points, loop.points[0]!]).flat())
       const material = new LineMaterial({ color: loop.colour, linewidth: loop.width })
       material.resolution.set(this.canvas.clientWidth, this.canvas.clientHeight)
       this.loops.add(new Line2(geometry, material))

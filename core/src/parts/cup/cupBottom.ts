@@ -62,7 +62,7 @@ export function inCup(profile: SideProfile, cup: MeasuredCup): SideProfile {
   // A cup that is too thick under the seat stands on its heel, and the tread is off the ground.
   const atSeat = heightAt(upper, seatX) - down - cup.seat
   const fall = atSeat / (treadX - seatX)
-  const heelX = upper[0][0]
+  const heelX = upper[0]![0]
   const up = Math.max(0, -fall * (treadX - heelX))
   const lift = (path: Path): Path => path.map(([x, z]): Point => [x, z - down + up])
   const raised = lift(upper)
@@ -85,7 +85,7 @@ export function inCup(profile: SideProfile, cup: MeasuredCup): SideProfile {
       tread: whole.tread + at.tread,
       toe: whole.toe + at.toe,
     },
-    spring: lower[lower.length - 1][1],
+    spring: lower[lower.length - 1]![1],
   }
 }
 

@@ -78,7 +78,7 @@ export function cupFit(
   const centred = translate(cup, (b.minX + b.maxX - a.minX - a.maxX) / 2, (b.minY + b.maxY - a.minY - a.maxY) / 2)
   const middle: Point = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
   const at = ([dx, dy, turn]: readonly number[]): Path =>
-    translate(rotate(translate(centred, -middle[0], -middle[1]), turn), middle[0] + dx, middle[1] + dy)
+    translate(rotate(translate(centred, -middle[0], -middle[1]), turn!), middle[0] + dx!, middle[1] + dy!)
   // Every few points are enough to settle it; the clearance itself is read on all.
   const coarse = shoe.filter((_, i) => i % 3 === 0)
   const least = (q: readonly number[]) => Math.min(...clearanceOf(coarse, at(q)))
@@ -92,7 +92,7 @@ export function cupFit(
       [2, 0.4],
     ]) {
       for (const way of [size, -size]) {
-        const q = best.map((v, i) => (i === axis ? v + way * scale : v))
+        const q = best.map((v, i) => (i === axis ? v + way * scale! : v))
         const r = least(q)
         if (r > room + 1e-4) {
           ;[best, room, moved] = [q, r, true]
@@ -107,8 +107,8 @@ export function cupFit(
   const gappy = book.value(cupRules.gappy)
   const verdictOf = (c: number): CupVerdict => (c < 0 ? 'tight' : c <= good ? 'good' : c <= gappy ? 'roomy' : 'gappy')
   const ends = (better: (x: number, y: number) => boolean) => {
-    const i = clearance.reduce((k, c, j) => (better(c, clearance[k]) ? j : k), 0)
-    return { at: shoe[i], room: clearance[i] }
+    const i = clearance.reduce((k, c, j) => (better(c, clearance[k]!) ? j : k), 0)
+    return { at: shoe[i]!, room: clearance[i]! }
   }
   const lo = ends((x, y) => x < y)
   const hi = ends((x, y) => x > y)

@@ -43,7 +43,7 @@ export function heelParts(
   const byHand = set !== null
   const { book } = needs
   const [seat] = outlines
-  const step = (k: number): Path => outlines[k]
+  const step = (k: number): Path => outlines[k]!
   // Where the sole itself stands on the ground there is no heel to cut.
   if (build.bodies.length === 0) return []
   const wedge = hasWedge(build)
@@ -114,9 +114,9 @@ export function heelParts(
             role: 'heel' as const,
             materialName: lift.name,
             thickness: Number(Math.max(build.wedge.back, build.wedge.breast, 0).toFixed(1)),
-            outline: seat,
-            ...seatFigures(seat),
-            skives: [pareSkive('from back to breast', seat, build.wedge)],
+            outline: seat!,
+            ...seatFigures(seat!),
+            skives: [pareSkive('from back to breast', seat!, build.wedge)],
             becauses: [
               height,
               {

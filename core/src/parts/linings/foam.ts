@@ -9,7 +9,7 @@ import { kindOf } from '../../trade/partCatalogue.ts'
 
 /** A flat piece with one raw edge all round. */
 export const rawPiece = (id: string, name: string, side: Piece['side'], outline: Path, book: RuleBook): Piece =>
-  flatPiece({ id, name }, side, [{ name: 'edge', role: 'raw', line: [...outline, outline[0]] }], book)
+  flatPiece({ id, name }, side, [{ name: 'edge', role: 'raw', line: [...outline, outline[0]!] }], book)
 
 /** Foam for a padded tongue and collar: the pieces' finished outlines, kept clear of everything that is stitched. */
 export function foamPieces(pieces: readonly Piece[], book: RuleBook): Piece[] {

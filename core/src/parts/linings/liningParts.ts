@@ -180,9 +180,11 @@ function skivedAround(part: Part, piece: Piece, width: number): Part {
     })),
     areas: part.areas.map((a) => ({
       ...a,
-      thinned: piece.places[0].edges
-        .filter(loose)
-        .map((e) => ({ edge: e.line, profile, widthRule: sideLiningRules.overlap })),
+      thinned: piece.places[0]!.edges.filter(loose).map((e) => ({
+        edge: e.line,
+        profile,
+        widthRule: sideLiningRules.overlap,
+      })),
     })),
   }
 }

@@ -48,7 +48,7 @@ const find = (list: readonly Piece[], id: string): Piece => {
 const needs = (b: BasePattern): LiningPartNeeds => ({
   base: b,
   decisions: { back: 'heel grip', trim: 'short' },
-  material: sampleMaterials[1],
+  material: sampleMaterials[1]!,
   foam: null,
   book,
 })
@@ -101,14 +101,14 @@ describe('what a lining is cut to', () => {
     const top = find(list, 'heelGrip')
     for (const e of top.edges.filter((x) => x.role === 'trimmed')) {
       const ends = [e.line[0], e.line[e.line.length - 1]]
-      for (const p of e.line.filter((q) => ends.every((end) => distance(q, end) > 8)))
+      for (const p of e.line.filter((q) => ends.every((end) => distance(q, end!) > 8)))
         expect(nearest(top.outline, p, true).away).toBeCloseTo(6, 1)
     }
   })
   it('comes in at the foot of the back by the rule and nowhere above the middle', () => {
     const b = base('oxford')
     const quarter = find(pieces(b, 'butt seam'), 'quarterLining.lateral')
-    const line = quarter.places[0].edges.find((e) => e.name === 'back')?.line ?? []
+    const line = quarter.places[0]!.edges.find((e) => e.name === 'back')?.line ?? []
     const off = line.map((p) => nearest(b.drawn.backLine, p).away)
     expect(off[off.length - 1]).toBeCloseTo(1.5, 1)
     expect(Math.max(...off.slice(0, Math.floor(off.length / 2)))).toBeLessThan(1e-6)
@@ -116,10 +116,10 @@ describe('what a lining is cut to', () => {
   it('has its seam behind the upper’s by the rule, so that two seams are not one ridge', () => {
     const b = base('derby')
     const seam =
-      find(pieces(b), 'quarterLining.medial').places[0].edges.find((e) => e.name === 'vamp lining')?.line ?? []
+      find(pieces(b), 'quarterLining.medial').places[0]!.edges.find((e) => e.name === 'vamp lining')?.line ?? []
     const own = b.drawn.foot?.medial ?? [0, 0]
     const feather = b.board.feather.medial
-    expect(nearest(feather, own).at - nearest(feather, seam[0]).at).toBeCloseTo(14, 1)
+    expect(nearest(feather, own).at - nearest(feather, seam[0]!).at).toBeCloseTo(14, 1)
   })
   it('does not grow with the designed folds of the upper', () => {
     const plain = find(pieces(base('ankle boot')), 'vampLining')
@@ -147,7 +147,7 @@ describe('tongue, foam and stays', () => {
   it('the tongue lining is wider than the tongue by the rule all round', () => {
     const { pieces: upper } = base('derby').drawn
     const tongue = find(upper, 'tongue')
-    const { least, most } = standsOut(tongueLining(upper, book)[0].outline, tongue.net)
+    const { least, most } = standsOut(tongueLining(upper, book)[0]!.outline, tongue.net)
     expect(least).toBeCloseTo(4, 1)
     expect(most).toBeLessThan(5)
     expect(tongueLining(base('court').drawn.pieces, book)).toEqual([])
@@ -166,8 +166,8 @@ describe('tongue, foam and stays', () => {
     for (const side of ['lateral', 'medial'] as const) {
       const foam = part(liningParts(needs(b)), `collarFoam.${side}`)
       expect(foam.areas.map((a) => [a.side, a.thickness])).toEqual([[side, 6]])
-      const collar = find(b.drawn.pieces, `collar.${side}`).places[0].forme
-      expect(standsOut(collar, foam.areas[0].area).least).toBeGreaterThan(5.95)
+      const collar = find(b.drawn.pieces, `collar.${side}`).places[0]!.forme
+      expect(standsOut(collar, foam.areas[0]!.area).least).toBeGreaterThan(5.95)
     }
     expect(part(liningParts(needs(b)), 'tongueFoam').areas).toEqual([])
     const plan = planPair(samplePair({ upper: { style: 'trainer' } }))
@@ -190,7 +190,7 @@ describe('tongue, foam and stays', () => {
     const b = base('derby')
     const list = sideLiningParts({ ...needs(b), stiffenerEnd: { lateral: 70, medial: 70 }, puffBack: 226 })
     for (const side of ['lateral', 'medial'] as const) {
-      const area = part(list, `sideLining.${side}`).areas[0].area
+      const area = part(list, `sideLining.${side}`).areas[0]!.area
       const xs = area.map((p) => b.board.map.toLast(side, p)[0])
       expect(Math.min(...xs)).toBeLessThan(70 - 9)
       expect(Math.max(...xs)).toBeGreaterThan(226 + 8)
@@ -219,7 +219,7 @@ describe('tongue, foam and stays', () => {
     for (const p of liningParts(needs(base('oxford')))) {
       expect(p.becauses.length, p.name).toBeGreaterThan(0)
       expect(p.becauses.every((x) => Number.isFinite(x.value) && spoken(x.sentence).length > 10)).toBe(true)
-      for (const s of p.skives) expect(s.profile[s.profile.length - 1][1]).toBeCloseTo(p.thickness, 9)
+      for (const s of p.skives) expect(s.profile[s.profile.length - 1]![1]).toBeCloseTo(p.thickness, 9)
     }
     expect(part(liningParts(needs(base('oxford'))), 'vampLining').skives).toHaveLength(2)
   })

@@ -90,7 +90,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
   const { board, book, decisions } = needs
   const foot = backLine[0]
   const top = backLine[backLine.length - 1]
-  const feather = perSide((side) => featherFrom(board, side, foot))
+  const feather = perSide((side) => featherFrom(board, side, foot!))
   const lap = book.value(liningRules.lap)
   if (decisions.back !== 'heel grip') {
     const edge = perSide((side): EdgeDraft => ({
@@ -103,7 +103,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
     return {
       grip: null,
       quarter: (side: Side): EdgeDraft[] => [
-        bottomEdge(feather[side], foot, splits[side].foot, 'lasting margin'),
+        bottomEdge(feather[side], foot!, splits[side].foot, 'lasting margin'),
         { name: 'vamp lining', role: 'lap over', line: flipped(splits[side].line), seam: `liningVamp.${side}` },
         ...splits[side].rear,
         edge[side],
@@ -113,7 +113,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
   const x = book.value(liningRules.gripReach) * board.length
   const front = perSide((side) => {
     const low = nearest(feather[side], board.map.featherAt(x)).point
-    const rear = splits[side].rear[splits[side].rear.length - 1].line
+    const rear = splits[side].rear[splits[side].rear.length - 1]!.line
     const hit = meet([low, board.map.above(0.92 * x, 0.8 * board.length)], rear, ['front of the heel grip', 'top line'])
     return { low, high: hit.point, onTop: hit.onB, line: [low, hit.point] as Path, rear }
   })
@@ -122,12 +122,12 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
     perSide((side): EdgeDraft[] => {
       const { low, high, line, rear, onTop } = front[side]
       return [
-        bottomEdge(feather[side], foot, low, 'lasting margin'),
+        bottomEdge(feather[side], foot!, low, 'lasting margin'),
         { name: 'front edge', role: 'lap over', line, seam: 'grip' },
-        { name: 'top line', role: 'trimmed', line: [high, ...subpath(rear, onTop, Infinity).slice(1, -1), top] },
+        { name: 'top line', role: 'trimmed', line: [high, ...subpath(rear, onTop, Infinity).slice(1, -1), top!] },
       ]
     }),
-    { from: top, to: foot, upright: true, onForme: flipped(backLine) },
+    { from: top!, to: foot!, upright: true, onForme: flipped(backLine) },
     book,
   )
   return {
@@ -149,7 +149,7 @@ function backs(needs: LiningNeeds, splits: Record<Side, Split>, backLine: Path) 
 export function offFold(piece: Piece): number {
   const line = piece.places[0]?.edges.find((e) => e.role === 'fold')?.line
   if (!line) return 0
-  const [a, b] = [line[0], line[line.length - 1]]
+  const [a, b] = [line[0]!, line[line.length - 1]!]
   const l = distance(a, b) || 1
   return line.reduce(
     (most, p) => Math.max(most, Math.abs((b[0] - a[0]) * (a[1] - p[1]) - (a[0] - p[0]) * (b[1] - a[1])) / l),
@@ -182,7 +182,7 @@ export function liningPieces(needs: LiningNeeds): Piece[] {
           seam: 'liningVamp',
           allowance: book.value(liningRules.lap),
         },
-        bottomEdge(board.feather[side], splits[side].foot, toe, 'lasting margin'),
+        bottomEdge(board.feather[side], splits[side].foot, toe!, 'lasting margin'),
       ]),
       drawn.opened.plain,
     )

@@ -43,26 +43,26 @@ const size = (outline: Path) => {
 describe('linings of a drawn pattern', () => {
   it('are one a piece: proud of the opening, as wide as the upper at the feather, lapped by the lining’s own lap', () => {
     const [front, back] = made()
-    expect([front.id, front.name]).toEqual(['lining.piece-1', 'Lining of front'])
+    expect([front!.id, front!.name]).toEqual(['lining.piece-1', 'Lining of front'])
     // Upright: 18 of margin below, 6 proud above. Along: 2.5 of the closed end; the lap under adds 8 on the back alone.
-    expect(size(front.outline)[1]).toBeCloseTo(60 + 18 + 6, 3)
-    expect(size(front.outline)[0]).toBeCloseTo(90 + 2.5, 3)
-    expect(size(back.outline)[0]).toBeCloseTo(110 + 2.5 + 8, 3)
+    expect(size(front!.outline)[1]).toBeCloseTo(60 + 18 + 6, 3)
+    expect(size(front!.outline)[0]).toBeCloseTo(90 + 2.5, 3)
+    expect(size(back!.outline)[0]).toBeCloseTo(110 + 2.5 + 8, 3)
     for (const p of [front, back]) {
-      expect(isSimple(p.outline)).toBe(true)
+      expect(isSimple(p!.outline)).toBe(true)
       expect(p).toMatchObject({ place: 'foot', role: 'lining', thickness: lining.thickness, count: 2 })
-      expect(p.becauses.map((b) => b.quantity)).toContain('Proud of the opening')
+      expect(p!.becauses.map((b) => b.quantity)).toContain('Proud of the opening')
     }
     // The lap is thinned on both, so that the foot feels no step; open edges and the feather are not.
     for (const p of [front, back]) {
-      expect(p.skives.some((s) => s.name.startsWith('joint'))).toBe(true)
-      expect(p.skives.some((s) => /opening|feather/.test(s.name))).toBe(false)
+      expect(p!.skives.some((s) => s.name.startsWith('joint'))).toBe(true)
+      expect(p!.skives.some((s) => /opening|feather/.test(s.name))).toBe(false)
     }
   })
   it('of a drawn cut edge keep that edge and stand proud of the opening all the same', () => {
     const [front, back] = made('cut edge')
-    expect(size(front.outline)).toEqual([expect.closeTo(90, 3), expect.closeTo(66, 3)])
-    expect(size(back.outline)[0]).toBeCloseTo(110, 3)
+    expect(size(front!.outline)).toEqual([expect.closeTo(90, 3), expect.closeTo(66, 3)])
+    expect(size(back!.outline)[0]).toBeCloseTo(110, 3)
   })
   it('are parts of the pair: cut, skived and closed with the others, and mirrored for the left foot', () => {
     const plan = planPair(samplePair({ upper: { style: 'own pattern', own: pattern() } }))

@@ -60,7 +60,7 @@ const disc = ([x, y]: Point, r: number): Path =>
 
 const closedEdge = (outline: Path): EdgeDraft[] => {
   const path = signedArea(outline) > 0 ? outline : flipped(outline)
-  return [{ name: 'edge', role: 'raw', line: [...path, path[0]] }]
+  return [{ name: 'edge', role: 'raw', line: [...path, path[0]!] }]
 }
 
 /** Tape under the lacing, a patch in the corner of vamp and quarter, and a stay over the back seam: where the upper has them. */
@@ -78,7 +78,7 @@ export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] 
         sidePiece(
           { id: 'cornerPatch', name: 'Corner patch' },
           side,
-          closedEdge(intersect(disc(facing[facing.length - 1], radius), wall)),
+          closedEdge(intersect(disc(facing[facing.length - 1]!, radius), wall)),
           book,
         ),
       )
@@ -87,20 +87,20 @@ export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] 
   if (drawn.pieces.some((p) => p.edges.some((e) => e.seam === 'back' && e.role === 'closed seam'))) {
     const back = drawn.backLine
     const top = back[back.length - 1]
-    const low = back.find((p) => distance(p, back[0]) > 1) ?? back[0]
-    const high = [...back].reverse().find((p) => distance(p, top) > BELOW_TOP) ?? top
-    const line = subpathBetween(back, low, high)
+    const low = back.find((p) => distance(p, back[0]!) > 1) ?? back[0]
+    const high = [...back].reverse().find((p) => distance(p, top!) > BELOW_TOP) ?? top
+    const line = subpathBetween(back, low!, high!)
     const inner = offsetLine(line, -book.value(reinforcementRules.stay))
     const half = (): EdgeDraft[] => [
-      { name: 'foot', role: 'raw', line: [line[0], inner[0]] },
+      { name: 'foot', role: 'raw', line: [line[0]!, inner[0]!] },
       { name: 'side', role: 'raw', line: inner },
-      { name: 'top', role: 'raw', line: [inner[inner.length - 1], line[line.length - 1]] },
+      { name: 'top', role: 'raw', line: [inner[inner.length - 1]!, line[line.length - 1]!] },
     ]
     out.push(
       foldedPiece(
         { id: 'backStay', name: 'Stay over the back seam' },
         perSide(half),
-        { from: line[line.length - 1], to: line[0], upright: true, onForme: flipped(line) },
+        { from: line[line.length - 1]!, to: line[0]!, upright: true, onForme: flipped(line) },
         book,
       ),
     )

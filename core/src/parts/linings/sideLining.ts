@@ -70,7 +70,7 @@ export function sideLinings(
     const [a, b] = [from[side] - overlap, to[side] + overlap].map((x) => nearest(feather, board.map.featherAt(x)))
     const opening: Path = openingFromBack(drawn, side)
     const upper = Array.from({ length: PLACES + 1 }, (_, k): Point => {
-      const foot = pointAt(feather, b.at + ((a.at - b.at) * k) / PLACES)
+      const foot = pointAt(feather, b!.at + ((a!.at - b!.at) * k) / PLACES)
       const ahead = pointAt(feather, Math.min(pathLength(feather), nearest(feather, foot).at + 8))
       const behind = pointAt(feather, Math.max(0, nearest(feather, foot).at - 8))
       const l = Math.hypot(ahead[0] - behind[0], ahead[1] - behind[1]) || 1
@@ -82,10 +82,10 @@ export function sideLinings(
       return at()
     })
     const edges: EdgeDraft[] = [
-      { name: 'feather', role: 'raw', line: subpathBetween(feather, a.point, b.point) },
-      { name: 'at the puff', role: 'raw', line: [b.point, upper[0]] },
+      { name: 'feather', role: 'raw', line: subpathBetween(feather, a!.point, b!.point) },
+      { name: 'at the puff', role: 'raw', line: [b!.point, upper[0]!] },
       { name: 'upper edge', role: 'raw', line: upper },
-      { name: 'at the stiffener', role: 'raw', line: [upper[PLACES], a.point] },
+      { name: 'at the stiffener', role: 'raw', line: [upper[PLACES]!, a!.point] },
     ]
     return [sidePiece({ id: 'sideLining', name: 'Side lining' }, side, edges, book)]
   })
@@ -94,7 +94,7 @@ export function sideLinings(
 /** Does a point lie above a line that runs forwards, where the line passes over it? */
 function above(line: Path, [x, y]: Point): boolean {
   for (let i = 0; i + 1 < line.length; i++) {
-    const [a, b] = [line[i], line[i + 1]]
+    const [a, b] = [line[i]!, line[i + 1]!]
     if ((a[0] <= x && b[0] >= x) || (a[0] >= x && b[0] <= x)) {
       const t = b[0] === a[0] ? 0 : (x - a[0]) / (b[0] - a[0])
       if (y > a[1] + (b[1] - a[1]) * t) return true

@@ -171,7 +171,7 @@ export function toePuff(needs: PuffNeeds): Part {
     lines: [
       { name: 'feather line', kind: 'feather', path: feather, closed: false },
       { name: 'crease line', kind: 'crease', path: crease, closed: false },
-      { name: 'centre line', kind: 'mark', path: [centreBack, toe], closed: false },
+      { name: 'centre line', kind: 'mark', path: [centreBack!, toe], closed: false },
     ],
     skives: [
       {
@@ -197,12 +197,12 @@ export function toePuff(needs: PuffNeeds): Part {
       },
     ],
     notches: [
-      notchNear(outline, back[back.length - 5], 'medial'),
-      notchNear(outline, centreBack, 'centre'),
+      notchNear(outline, back[back.length - 5]!, 'medial'),
+      notchNear(outline, centreBack!, 'centre'),
       notchNear(outline, [turn.value, 0], 'centre'),
     ],
     dimensions: [
-      { name: 'across', from: back[0], to: back[back.length - 1], value: distance(back[0], back[back.length - 1]) },
+      { name: 'across', from: back[0]!, to: back[back.length - 1]!, value: distance(back[0]!, back[back.length - 1]!) },
       {
         name: 'over all',
         from: [box.minX, box.minY - 8],
@@ -210,7 +210,7 @@ export function toePuff(needs: PuffNeeds): Part {
         value: box.maxX - box.minX,
       },
     ],
-    grain: toeToHeel(outline, [[centreBack, toe]]),
+    grain: toeToHeel(outline, [[centreBack!, toe]]),
     becauses: [
       {
         id: 'length',
@@ -264,8 +264,8 @@ function wallArea({ map, material, book }: PuffNeeds, side: Side, at: (down: num
     thickness: material.thickness,
     area: [
       ...line,
-      ...subpathBetween(map.centre, line[top], map.centre[map.centre.length - 1]).slice(1),
-      ...subpathBetween(map.feathers[side], map.feathers[side][map.feathers[side].length - 1], line[0]).slice(1, -1),
+      ...subpathBetween(map.centre, line[top]!, map.centre[map.centre.length - 1]!).slice(1),
+      ...subpathBetween(map.feathers[side], map.feathers[side][map.feathers[side].length - 1]!, line[0]!).slice(1, -1),
     ],
     thinned: [
       {

@@ -15,10 +15,10 @@ describe('the part of an outline in front of a place', () => {
         const turned = [...circle.slice(begin), ...circle.slice(0, begin)]
         const line = inFrontOf(turned, x)
         expect(pathLength(line)).toBeCloseTo(2 * r * Math.acos(x / r), 2)
-        expect(line[0][0]).toBeCloseTo(x, 9)
-        expect(line[line.length - 1][0]).toBeCloseTo(x, 9)
-        expect(line[0][1]).toBeLessThan(0)
-        expect(line[line.length - 1][1]).toBeGreaterThan(0)
+        expect(line[0]![0]).toBeCloseTo(x, 9)
+        expect(line[line.length - 1]![0]).toBeCloseTo(x, 9)
+        expect(line[0]![1]).toBeLessThan(0)
+        expect(line[line.length - 1]![1]).toBeGreaterThan(0)
       }),
     )
   })

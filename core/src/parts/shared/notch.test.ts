@@ -103,9 +103,9 @@ describe('the left part', () => {
     const left = leftPart(part)
     expect(left.outline).toEqual(mirror(part.outline))
     expect(signedArea(left.outline)).toBeGreaterThan(0)
-    expect(left.notches[0].at[1]).toBeCloseTo(-40, 6)
-    expect(left.dimensions[0].to).toEqual([8, -4])
-    expect(left.lines[0].path).toEqual([
+    expect(left.notches[0]!.at[1]).toBeCloseTo(-40, 6)
+    expect(left.dimensions[0]!.to).toEqual([8, -4])
+    expect(left.lines[0]!.path).toEqual([
       [0, 10],
       [5, -12],
     ])

@@ -8,7 +8,7 @@ const HALF = 1.3
 export function stitchTicks(holes: Path): Path[] {
   const normals = outwardNormals(holes, false)
   return holes.map(([x, y], i) => {
-    const [nx, ny] = normals[i]
+    const [nx, ny] = normals[i]!
     return [
       [x - nx * HALF, y - ny * HALF],
       [x + nx * HALF, y + ny * HALF],

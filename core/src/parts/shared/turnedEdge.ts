@@ -8,7 +8,7 @@ import type { Path, Point } from '../../geometry/path.ts'
  */
 export function withTurnedEdge(wall: Path, feather: Path, turn: number, rounding: number, what: string) {
   const normals = outwardNormals(feather, false)
-  const below = feather.map(([x, y], i): Point => [x + normals[i][0] * turn, y + normals[i][1] * turn])
+  const below = feather.map(([x, y], i): Point => [x + normals[i]![0] * turn, y + normals[i]![1] * turn])
   const strip: Path = [...below, ...[...feather].reverse()]
   const outline = offset(offset(unite([wall, strip], what), -rounding, what), rounding, what)
   return { outline, below }

@@ -17,11 +17,11 @@ describe('the foam test', () => {
     expect(foamRecovery({ ...test, pressed: 6 })).toBeNull()
   })
   it('what does not come back is rejected, what was not tested is said to be so, cork is not asked', () => {
-    expect(foamFinding('x', foam(test), book)[0].level).toBe('fine')
-    const flat = foamFinding('x', foam({ ...test, afterTen: 4 }), book)[0]
+    expect(foamFinding('x', foam(test), book)[0]!.level).toBe('fine')
+    const flat = foamFinding('x', foam({ ...test, afterTen: 4 }), book)[0]!
     expect(flat.level).toBe('stop')
     expect(spoken(flat.sentence)).toContain('50 %')
-    expect(foamFinding('x', foam(null), book)[0].level).toBe('watch')
+    expect(foamFinding('x', foam(null), book)[0]!.level).toBe('watch')
     expect(foamFinding('x', foam(null, 'cork'), book)).toEqual([])
   })
   it('a record that cannot be is refused', () => {

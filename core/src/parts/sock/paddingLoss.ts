@@ -36,9 +36,9 @@ export function lossOf(section: Path, floor: Path, rise: number): number {
   const box = boxOf(section)
   const lifted = translate(floor, 0, rise)
   const above: Path = [
-    [box.minX - 1, lifted[0][1]],
+    [box.minX - 1, lifted[0]![1]],
     ...lifted,
-    [box.maxX + 1, lifted[lifted.length - 1][1]],
+    [box.maxX + 1, lifted[lifted.length - 1]![1]],
     [box.maxX + 1, box.maxY + 1],
     [box.minX - 1, box.maxY + 1],
   ]
@@ -103,7 +103,7 @@ export function underfootLoss(
           : 'All that lies on the insole ends behind this place.',
       inputs: [
         ...at(layers, s).map((l) => ({ ...l, unit: 'mm' as const })),
-        { name: `${s[0].toUpperCase()}${s.slice(1)} girth`, value: pathLength(sections[s], true), unit: 'mm' },
+        { name: `${s[0]!.toUpperCase()}${s.slice(1)} girth`, value: pathLength(sections[s], true), unit: 'mm' },
       ],
       origin: 'measured on the last',
     })),
@@ -148,5 +148,5 @@ export function girthFindings(loss: GirthLoss, whole: boolean, allowances: Recor
 function inWords(names: readonly string[]): string {
   if (names.length === 0) return 'What lies under the foot'
   const text = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}` : names[0]
-  return `${text[0].toUpperCase()}${text.slice(1)}`
+  return `${text![0]!.toUpperCase()}${text!.slice(1)}`
 }

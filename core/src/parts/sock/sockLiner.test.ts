@@ -25,27 +25,27 @@ describe('a sock that is not whole', () => {
       [half, 0.58],
       [heel, 0.34],
     ] as const) {
-      const front = one.becauses.find((b) => b.quantity === 'Front edge from the heel back')?.value
+      const front = one!.becauses.find((b) => b.quantity === 'Front edge from the heel back')?.value
       expect(front).toBeCloseTo(share * L, 9)
       // Flat, a little more than upright over the last: the waist slopes.
-      const reach = boxOf(one.outline).maxX
+      const reach = boxOf(one!.outline).maxX
       expect(reach).toBeGreaterThan(share * L - 4)
       expect(reach).toBeLessThan(share * L + 8)
-      expect(boxOf(one.outline).minX).toBeCloseTo(boxOf(whole.outline).minX, 6)
-      for (const [x, y] of one.outline)
-        expect(contains(whole.outline, [x + (x < 50 ? 0.01 : -0.01), y * 0.999])).toBe(true)
-      expect(one.skives).toHaveLength(1)
-      expect(one.skives[0].profile).toEqual([
+      expect(boxOf(one!.outline).minX).toBeCloseTo(boxOf(whole!.outline).minX, 6)
+      for (const [x, y] of one!.outline)
+        expect(contains(whole!.outline, [x + (x < 50 ? 0.01 : -0.01), y * 0.999])).toBe(true)
+      expect(one!.skives).toHaveLength(1)
+      expect(one!.skives[0]!.profile).toEqual([
         [0, 0],
-        [8, one.thickness],
+        [8, one!.thickness],
       ])
     }
-    expect(whole.skives).toEqual([])
-    expect(half.name).toBe('Half sock liner')
+    expect(whole!.skives).toEqual([])
+    expect(half!.name).toBe('Half sock liner')
   })
   it('ends behind the joint line, where an edge would be walked on', () => {
-    const joint = half.lines.find((l) => l.kind === 'crease')?.path ?? []
-    expect(boxOf(half.outline).maxX).toBeLessThan(Math.min(...joint.map((p) => p[0])))
+    const joint = half!.lines.find((l) => l.kind === 'crease')?.path ?? []
+    expect(boxOf(half!.outline).maxX).toBeLessThan(Math.min(...joint.map((p) => p[0])))
   })
   it('covers its padding, or says that it lies bare: provoked, then cured either way', () => {
     expect(covered(plan({ extent: 'half', padding: 'half' }))?.level).toBe('fine')

@@ -48,7 +48,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
   const line = Array.from({ length: n + 1 }, (_, k) => middleAt(bottom.outline, start + ((end - start) * k) / n))
   const normals = outwardNormals(line, false)
   const side = (sign: number): Path =>
-    line.map(([x, y], i): Point => [x + sign * normals[i][0] * half, y + sign * normals[i][1] * half])
+    line.map(([x, y], i): Point => [x + sign * normals[i]![0] * half, y + sign * normals[i]![1] * half])
   const cap = (centre: Point, from: number): Path =>
     Array.from({ length: ROUND - 1 }, (_, k): Point => {
       const a = from + (Math.PI * (k + 1)) / ROUND
@@ -56,13 +56,13 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
     })
   const raw: Path = [
     ...side(1),
-    ...cap(line[n], -Math.PI / 2),
+    ...cap(line[n]!, -Math.PI / 2),
     ...[...side(-1)].reverse(),
-    ...cap(line[0], Math.PI / 2),
+    ...cap(line[0]!, Math.PI / 2),
   ]
   const outline = signedArea(raw) > 0 ? raw : [...raw].reverse()
   const clear = Math.min(...outline.map((p) => nearest(jointLine, p).away))
-  const run = line.slice(1).reduce((sum, p, i) => sum + distance(line[i], p), 0)
+  const run = line.slice(1).reduce((sum, p, i) => sum + distance(line[i]!, p), 0)
   const finding: Finding = {
     id: 'shank.joint',
     level: clear >= wanted - 0.5 ? 'fine' : 'stop',
@@ -121,7 +121,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
 function archRise(profile: SideProfile, start: number, end: number): number {
   const part = profile.last.filter((p) => p[0] >= start && p[0] <= end)
   if (part.length < 3) return 0
-  const [a, b] = [part[0], part[part.length - 1]]
+  const [a, b] = [part[0]!, part[part.length - 1]!]
   const l = distance(a, b)
   return part.reduce(
     (most, p) => Math.max(most, Math.abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) / l),

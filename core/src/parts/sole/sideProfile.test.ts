@@ -57,7 +57,7 @@ describe('a bottom in side section', () => {
     const front = profile.underside.filter(([x]) => x > 0.6 * L)
     expect(Math.min(...front.map((p) => p[1]))).toBeCloseTo(0, 9)
     const [inner, outer] = profile.layers
-    expect(outer.upper).toEqual(inner.lower)
+    expect(outer!.upper).toEqual(inner!.lower)
     expect(heightAt(profile.last, 0.7 * L)).toBeCloseTo(8, 1)
   })
 })

@@ -60,12 +60,12 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers
   }
   const top = xs.map((x): Point => [x, height(x)])
   const down = top.map((_, i): Point => {
-    const [a, b] = [top[Math.max(0, i - 1)], top[Math.min(COUNT, i + 1)]]
+    const [a, b] = [top[Math.max(0, i - 1)]!, top[Math.min(COUNT, i + 1)]!]
     const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
     return [(b[1] - a[1]) / l, -(b[0] - a[0]) / l]
   })
   const under = (depths: readonly number[]): Path =>
-    top.map(([x, z], i): Point => [x + down[i][0] * depths[i], z + down[i][1] * depths[i]])
+    top.map(([x, z], i): Point => [x + down[i]![0] * depths[i]!, z + down[i]![1] * depths[i]!])
   const places: Record<ProfilePlace, number> = {
     seat: STATIONS.seat * L,
     waist: STATIONS.waistLateral * L,
@@ -79,11 +79,11 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers
     toe: of(places.toe),
   })
   const inside = (s: BottomLayer) => (_: Point, i: number) =>
-    xs[i] >= heel - s.past.heel - 1e-6 && xs[i] <= toe + s.past.toe + 1e-6
+    xs[i]! >= heel - s.past.heel - 1e-6 && xs[i]! <= toe + s.past.toe + 1e-6
   let depths = xs.map(() => 0)
   const layers = bottomLayers.map((s): ProfileLayer => {
     const upper = under(depths)
-    depths = depths.map((d, i) => d + s.thickness(xs[i]))
+    depths = depths.map((d, i) => d + s.thickness(xs[i]!))
     return {
       id: s.id,
       name: s.name,
@@ -97,11 +97,11 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers
   const stood = (path: Path): Path => path.map(([x, z]): Point => [x, z - ground])
   const underside = stood(lowest)
   return {
-    last: stood(top.filter((_, i) => xs[i] >= heel && xs[i] <= toe)),
+    last: stood(top.filter((_, i) => xs[i]! >= heel && xs[i]! <= toe)),
     layers: layers.map((l) => ({ ...l, upper: stood(l.upper), lower: stood(l.lower) })),
     underside,
     thickness: atPlaces((x) => bottomLayers.reduce((sum, s) => sum + s.thickness(x), 0)),
-    spring: underside[COUNT][1],
+    spring: underside[COUNT]![1],
     lastSpring: height(toe) - Math.min(...xs.filter((x) => x > STANDS_FROM * L && x <= toe).map(height)),
     places,
   }
@@ -109,12 +109,12 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers
 
 /** Height of a line that runs forward at x, mm; its ends go on level. */
 export function heightAt(line: Path, x: number): number {
-  if (x <= line[0][0]) return line[0][1]
+  if (x <= line[0]![0]) return line[0]![1]
   for (let i = 1; i < line.length; i++) {
-    const [a, b] = [line[i - 1], line[i]]
+    const [a, b] = [line[i - 1]!, line[i]!]
     if (b[0] >= x) return a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0] || 1)
   }
-  return line[line.length - 1][1]
+  return line[line.length - 1]![1]
 }
 
 /** A strip of the bottom that lies only round its edge, in side section: the welt at the toe, the rand at the heel. */

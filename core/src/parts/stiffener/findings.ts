@@ -65,23 +65,23 @@ export function stiffenerFindings(
       side,
       away: Math.min(...onForme[side].map((p) => nearest(facings[side], p).away)),
     }))
-    const worst = room[0].away <= room[1].away ? room[0] : room[1]
-    const clear = worst.away >= wanted - 0.05
-    const further = Math.ceil(wanted - worst.away)
+    const worst = room[0]!.away <= room[1]!.away ? room[0] : room[1]
+    const clear = worst!.away >= wanted - 0.05
+    const further = Math.ceil(wanted - worst!.away)
     findings.push({
       id: 'stiffener.facing',
       level: clear ? 'fine' : 'watch',
-      where: `below the lacing, ${worst.side} side`,
+      where: `below the lacing, ${worst!.side} side`,
       sentence: clear
-        ? say`It stays ${mm(worst.away, 0)} clear of the lacing at the nearest; ${mm(wanted)} are wanted.`
-        : say`Its upper edge comes within ${mm(worst.away, 1)} of the lacing, where the eyelets are set; ${mm(wanted)} are wanted.`,
-      measured: worst.away,
+        ? say`It stays ${mm(worst!.away, 0)} clear of the lacing at the nearest; ${mm(wanted)} are wanted.`
+        : say`Its upper edge comes within ${mm(worst!.away, 1)} of the lacing, where the eyelets are set; ${mm(wanted)} are wanted.`,
+      measured: worst!.away,
       limit: wanted,
       unit: 'mm',
       mend: clear ? '' : say`End it ${mm(further)} further back, or curve it lower under the tab.`,
       remedy: clear
         ? undefined
-        : { kind: 'hand', decision: `stiffener.${worst.side}End`, value: Math.round(ends[worst.side] - further) },
+        : { kind: 'hand', decision: `stiffener.${worst!.side}End`, value: Math.round(ends[worst!.side] - further) },
     })
   }
   findings.push(

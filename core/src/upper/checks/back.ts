@@ -103,7 +103,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
           : proposal === null
             ? say`No taper up to ${mm(most)} a side does it without a bump: draw the back line anew.`
             : say`Take in ${mm(proposal)} a side at the foot, growing smoothly from nothing at mid-height (${mm(2 * proposal)} in all).`,
-      at: { side: 'lateral', point: at },
+      at: { side: 'lateral', point: at! },
       remedy: gap.off <= limit + 1e-6 ? undefined : proposal === null ? showPoint('backMiddle') : takeIn(proposal),
     },
   ]
@@ -121,12 +121,12 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       limit: most,
       unit: 'mm',
       mend: over ? say`Take in ${mm(most)} or less, and draw the middle of the back line rounder.` : '',
-      at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)] },
+      at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)]! },
       remedy: over ? takeIn(most) : undefined,
     })
   }
   const fullest = drawn.backLine.reduce((least, p) => Math.min(least, p[0]), Infinity)
-  const topAt = drawn.backLine[drawn.backLine.length - 1]
+  const topAt = drawn.backLine[drawn.backLine.length - 1]!
   const grip = topAt[0] - fullest
   const wanted = book.value(backRules.grip)
   findings.push({
@@ -189,5 +189,5 @@ function bumpOf(line: Path, curve: Path): number {
     const even = resample(p, Math.max(8, Math.round(pathLength(p) / 4)))
     return curvatures(even, false).reduce((most, k) => Math.max(most, Math.abs(k)), 0)
   }
-  return Math.max(0, sharpest(line) - sharpest(curve.filter((p) => p[1] <= line[line.length - 1][1] + 1)))
+  return Math.max(0, sharpest(line) - sharpest(curve.filter((p) => p[1] <= line[line.length - 1]![1] + 1)))
 }

@@ -47,7 +47,7 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
   if (drawn.facings) {
     const ends = (['lateral', 'medial'] as const).map((side) => {
       const line = drawn.facings?.[side] ?? []
-      return { side, point: line[line.length - 1] }
+      return { side, point: line[line.length - 1]! }
     })
     const front = ends.reduce((a, b) => (nearest(map.ridge, b.point).at > nearest(map.ridge, a.point).at ? b : a))
     const behind = crease - Math.max(nearest(map.ridge, front.point).at, nearest(map.ridge, drawn.throat).at)
@@ -132,6 +132,6 @@ function backOnRidge(needs: CheckNeeds, name: string, ends: readonly Point[], mo
     .filter(({ run }) => run > most - SPARE)
     .map(({ point }) => ({ point, side: 'lateral' as const, to: pointAt(map.ridge, most - SPARE) }))
   if (moves.length > 0) return movePoints(needs, `${name} further back`, moves)
-  const near = nearestPoint(points, 'lateral', ends[0])
+  const near = nearestPoint(points, 'lateral', ends[0]!)
   return near ? { kind: 'open', control: { room: 'upper', point: near.id } } : undefined
 }

@@ -38,7 +38,7 @@ export function marginLine(needs: CheckNeeds, side: Side): Path {
     places.map((p) => p.at),
     false,
   )
-  return places.map(({ at, left }, i): Point => [at[0] + normals[i][0] * left, at[1] + normals[i][1] * left])
+  return places.map(({ at, left }, i): Point => [at[0] + normals[i]![0] * left, at[1] + normals[i]![1] * left])
 }
 
 /** Is there margin enough all round on both sides? */

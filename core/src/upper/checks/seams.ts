@@ -68,7 +68,7 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
     // The heel of the last leaves through the opening: it must reach down to where the back is fullest.
     const fullest = drawn.backLine.reduce((a, b) => (b[0] < a[0] ? b : a))
     const needed = Math.max(book.value(zipRules.zipFoot), nearest(map.feather, fullest).away + 8)
-    const foot = nearest(map.feather, drawn.zip[0]).away
+    const foot = nearest(map.feather, drawn.zip[0]!).away
     const zipFoot = points.find((p) => p.id === 'zipFoot')
     findings.push({
       id: 'upper.zip',
@@ -83,7 +83,7 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
         foot <= needed || !zipFoot
           ? undefined
           : pointTo('foot of the zip lower', zipFoot, board.placeByFigure(zipFoot, 'medial', 1, needed)),
-      at: { side: 'medial', point: drawn.zip[0] },
+      at: { side: 'medial', point: drawn.zip[0]! },
     })
     // Opened, the edge runs along both sides of the top and twice along the zip; the short heel must get through it.
     const opening = pathLength(drawn.topLine.lateral) + pathLength(drawn.topLine.medial) + 2 * pathLength(drawn.zip)
@@ -101,7 +101,7 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
           ? ''
           : say`Widen the shaft at its top by ${mm((through - opening) / 2, 0)}, or lengthen the zip by as much.`,
       remedy: opening >= through ? undefined : widerShaft(needs, through - opening),
-      at: { side: 'medial', point: drawn.zip[drawn.zip.length - 1] },
+      at: { side: 'medial', point: drawn.zip[drawn.zip.length - 1]! },
     })
   }
   return findings
@@ -135,7 +135,7 @@ function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; 
   if (!hit) return null
   const [top, foot] = crease
   /** How far a point lies in front of the crease line, level with it, mm. */
-  const ahead = ([x, y]: Point) => x - (foot[0] + ((y - foot[1]) / (top[1] - foot[1])) * (top[0] - foot[0]))
+  const ahead = ([x, y]: Point) => x - (foot![0] + ((y - foot![1]) / (top![1] - foot![1])) * (top![0] - foot![0]))
   const all = line.map(ahead)
   const [inFront, behind] = [Math.max(...all), -Math.min(...all)]
   const back = inFront <= behind
@@ -146,7 +146,7 @@ function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; 
     .filter((p) => p.sides.length === 1 || p.sides.includes(side))
     .filter((p) =>
       p.track === 'ridge'
-        ? ends.some((e) => distance(p.at[side], e) < BESIDE_RIDGE)
+        ? ends.some((e) => distance(p.at[side], e!) < BESIDE_RIDGE)
         : nearest(line, p.at[side]).away < ON_SEAM,
     )
     .filter((p) => (back ? ahead(p.at[side]) : -ahead(p.at[side])) > -passes - CLEAR)

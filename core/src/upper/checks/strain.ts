@@ -34,16 +34,16 @@ export function strainFindings({ map, book }: CheckNeeds): UpperFinding[] {
     const strain = forme.strain[side]
     let [high, low] = [0, 0]
     strain.forEach((s, v) => {
-      if (s > strain[high]) high = v
-      if (s < strain[low]) low = v
+      if (s > strain[high]!) high = v
+      if (s < strain[low]!) low = v
     })
     const name = (v: number) =>
       placeName(Math.floor(v / forme.rows) / (forme.columns - 1), (v % forme.rows) / (forme.rows - 1))
-    const worst = Math.abs(strain[low]) > strain[high] ? low : high
-    const size = Math.abs(strain[worst])
+    const worst = Math.abs(strain[low]!) > strain[high]! ? low : high
+    const size = Math.abs(strain[worst]!)
     const fine = size <= most
-    const percent = (v: number) => Math.abs(100 * strain[v]).toFixed(1)
-    const at: Point = [forme.mean[2 * worst], forme.mean[2 * worst + 1]]
+    const percent = (v: number) => Math.abs(100 * strain[v]!).toFixed(1)
+    const at: Point = [forme.mean[2 * worst]!, forme.mean[2 * worst + 1]!]
     return {
       id: `upper.strain.${side}`,
       level: fine ? 'fine' : 'watch',

@@ -104,7 +104,7 @@ function draw(board: DesignBoard): DrawnUpper {
     'medial',
   )
   const drawnZip: Path = smoothLine([zipFoot, zipTop])
-  const [a, b] = [drawnZip[0], drawnZip[drawnZip.length - 1]]
+  const [a, b] = [drawnZip[0]!, drawnZip[drawnZip.length - 1]!]
   const l = distance(a, b)
   const long: Path = [a, [b[0] + ((b[0] - a[0]) / l) * 40, b[1] + ((b[1] - a[1]) / l) * 40]]
   const atTop = meet(long, topLine.medial, ['zip', 'top line'])
@@ -114,29 +114,29 @@ function draw(board: DesignBoard): DrawnUpper {
   const m = shaft.medial
   const frontMedial: EdgeDraft[] = [
     {
-      ...m[0],
+      ...m[0]!,
       line: [
         below,
         ...subpath(feather.medial, down.at, nearest(feather.medial, foot.medial).at).slice(1, -1),
         foot.medial,
       ],
     },
-    m[1],
-    m[2],
-    { ...m[3], line: [...subpath(topLine.medial, 0, atTop.onB).slice(0, -1), atTop.point] },
+    m[1]!,
+    m[2]!,
+    { ...m[3]!, line: [...subpath(topLine.medial, 0, atTop.onB).slice(0, -1), atTop.point] },
     { name: 'zip', role: 'zip', line: flipped(zip), seam: 'zip' },
     { name: 'below the zip', role: 'closed seam', line: [a, below], seam: 'belowZip' },
   ]
   const rearMedial: EdgeDraft[] = [
-    { ...m[0], line: [...subpath(feather.medial, 0, down.at).slice(0, -1), below] },
+    { ...m[0]!, line: [...subpath(feather.medial, 0, down.at).slice(0, -1), below] },
     { name: 'below the zip', role: 'closed seam', line: [below, a], seam: 'belowZip' },
     { name: 'zip', role: 'zip', line: zip, seam: 'zip' },
-    { ...m[3], line: [atTop.point, ...subpath(topLine.medial, atTop.onB, Infinity).slice(1)] },
-    m[4],
+    { ...m[3]!, line: [atTop.point, ...subpath(topLine.medial, atTop.onB, Infinity).slice(1)] },
+    m[4]!,
   ]
   const vampHalf = perSide((side): EdgeDraft[] => [
     { name: 'vamp seam', role: 'lap over', line: seam[side], seam: 'vamp' },
-    bottomEdge(feather[side], foot[side], toe, 'lasting margin'),
+    bottomEdge(feather[side], foot[side], toe!, 'lasting margin'),
   ])
   return {
     pieces: [

@@ -49,8 +49,8 @@ export function drawOpenTabs(
     const line = edge[side]
     return line[line.length - 1]
   })
-  const tab = perSide((side) => smoothLine([frontOf[side], belly[side], foot[side]], { start: [0.35, -1] }))
-  const topLine = perSide((side) => smoothLine([edge[side][0], ankle[side], back.top], { end: ontoBack(back) }))
+  const tab = perSide((side) => smoothLine([frontOf[side]!, belly[side], foot[side]], { start: [0.35, -1] }))
+  const topLine = perSide((side) => smoothLine([edge[side][0]!, ankle[side], back.top], { end: ontoBack(back) }))
   const feather = perSide((side) => featherFrom(board, side, back.foot))
   const throatEnd = perSide((side) => subpathBetween(edge[side], vampAt, tabAt)[0])
   const opened = openVamp(board, vampAt, tabAt, Object.values(tab))
@@ -63,16 +63,16 @@ export function drawOpenTabs(
     { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
   ])
   const vampHalf = perSide((side): EdgeDraft[] => [
-    { name: 'throat', role: 'lap over', line: [vampAt, throatEnd[side]], seam: 'throat' },
-    { name: 'under the facing', role: 'lap under', line: subpathBetween(edge[side], throatEnd[side], frontOf[side]) },
+    { name: 'throat', role: 'lap over', line: [vampAt, throatEnd[side]!], seam: 'throat' },
+    { name: 'under the facing', role: 'lap under', line: subpathBetween(edge[side], throatEnd[side]!, frontOf[side]!) },
     { name: 'under the tab', role: 'lap under', line: tab[side], seam: 'tab' },
-    bottomEdge(feather[side], foot[side], toe, bottom),
+    bottomEdge(feather[side], foot[side], toe!, bottom),
   ])
-  const front = forepart(board, vampHalf, feather, toe, opened, bottom)
+  const front = forepart(board, vampHalf, feather, toe!, opened, bottom)
   const pieces = [
     ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarters[side], board.book)),
-    tongue(board, pathLength(subpathBetween(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral])),
+    tongue(board, pathLength(subpathBetween(board.ridge, topAt, vampAt)), pathLength([vampAt, throatEnd.lateral!])),
   ]
   return {
     pieces,

@@ -12,7 +12,7 @@ import { across, bottomEdge, flipped, perSide } from './lines.ts'
 
 /** The centre line of the forme from the toe back to a place of the ridge. */
 const centreBack = ({ map }: Pick<DesignBoard, 'map'>, to: Point): Path =>
-  flipped(subpathBetween(map.centre, to, map.centre[map.centre.length - 1]))
+  flipped(subpathBetween(map.centre, to, map.centre[map.centre.length - 1]!))
 
 /** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
 export function openedPiece(
@@ -22,7 +22,7 @@ export function openedPiece(
   opened: Opened,
 ): Piece {
   const { from, to } = opened.fold
-  const onForme = centreBack(board, half.lateral[0].line[0])
+  const onForme = centreBack(board, half.lateral[0]!.line[0]!)
   return foldedPiece(draft, half, { from: to, to: from, onForme }, board.book, opened.place)
 }
 
@@ -66,10 +66,10 @@ export function forepart(
   ]
   const vamp = perSide((side): EdgeDraft[] => {
     const kept = vampHalf[side].slice(0, -1)
-    const start = vampHalf[side][vampHalf[side].length - 1].line[0]
+    const start = vampHalf[side][vampHalf[side].length - 1]!.line[0]
     return [
       ...kept,
-      bottomEdge(feather[side], start, feet[side], bottom),
+      bottomEdge(feather[side], start!, feet[side], bottom),
       { name: 'under the cap', role: 'lap under', line: flipped(line[side]), seam: 'cap' },
     ]
   })
@@ -96,7 +96,7 @@ export function forepart(
         {
           from: onFold,
           to: opened.fold.from,
-          onForme: subpathBetween(board.map.centre, capAt, vampHalf.lateral[0].line[0]),
+          onForme: subpathBetween(board.map.centre, capAt, vampHalf.lateral[0]!.line[0]!),
         },
         board.book,
         place,

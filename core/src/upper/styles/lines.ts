@@ -41,7 +41,7 @@ export function drawBack(board: DesignBoard, height: number, why: Sentence): Bac
   const foot = board.shared(
     'backFoot',
     'Foot of the back line',
-    curve[0],
+    curve[0]!,
     'The back line follows the back curve of the last; what is moved here makes it steeper or flatter.',
   )
   const middle = pointAt(curve, reach / 2)
@@ -51,7 +51,7 @@ export function drawBack(board: DesignBoard, height: number, why: Sentence): Bac
     middle,
     'Half-way up, on the back curve of the last.',
   )
-  const atFoot = foot[0] - curve[0][0]
+  const atFoot = foot[0] - curve[0]![0]
   const atMiddle = mid[0] - middle[0]
   const shift = pchip([
     [0, atFoot],
@@ -59,9 +59,9 @@ export function drawBack(board: DesignBoard, height: number, why: Sentence): Bac
     [1, 0],
   ])
   const sums = cumulative(curve)
-  const before = curve.map(([x, y], i): Point => [x + shift(sums[i] / reach), y])
+  const before = curve.map(([x, y], i): Point => [x + shift(sums[i]! / reach), y])
   const line = takenIn(before, board.decisions.backTaper)
-  return { top, line, before, foot: line[0] }
+  return { top, line, before, foot: line[0]! }
 }
 
 /** The way forwards and square to the back line at one of its places: a line that leaves so makes one curve with its mirror image. */

@@ -11,7 +11,7 @@ function backOf(style: StyleName, lower?: number) {
   const rules: Record<string, number> = lower === undefined ? {} : { 'upper.lowBack': lower }
   const found = planPair(samplePair({ upper: { style }, rules }), cache).upper.points.find((p) => p.id === 'backTop')
   if (!found) throw new Error(`${style} shows no top of the back`)
-  return { height: found.figures[0].value, sentence: found.sentence }
+  return { height: found.figures[0]!.value, sentence: found.sentence }
 }
 
 describe.each(['court', 'ballet flat'] as const)('the back of a %s', (style) => {

@@ -89,7 +89,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     )
     const seam = perSide((s) => {
       const line: Path = smoothLine([foot[s], upper[s]])
-      const [a, b] = [line[0], line[line.length - 1]]
+      const [a, b] = [line[0]!, line[line.length - 1]!]
       const long: Path = [...line, [b[0] + (b[0] - a[0]) * 0.8, b[1] + (b[1] - a[1]) * 0.8]]
       const at = meet(long, topLine[s], ['side seam', 'top line'])
       return { line: [...subpath(long, 0, at.onA).slice(0, -1), at.point], onTop: at.onB, at: at.point }
@@ -97,7 +97,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     const frontHalf = perSide((s): EdgeDraft[] => [
       { name: 'top line', role: top, line: [...subpath(topLine[s], 0, seam[s].onTop).slice(0, -1), seam[s].at] },
       { name: 'side seam', role: 'closed seam', line: flipped(seam[s].line), seam: 'side' },
-      { ...bottomEdge(feather[s], foot[s], toe, 'lasting margin'), allowance: margin[s] },
+      { ...bottomEdge(feather[s], foot[s], toe!, 'lasting margin'), allowance: margin[s] },
     ])
     const rearHalf = perSide((s): EdgeDraft[] => [
       { ...bottomEdge(feather[s], back.foot, foot[s], 'lasting margin'), allowance: margin[s] },
@@ -114,7 +114,7 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
     const whole = perSide((s): EdgeDraft[] => [
       { name: 'top line', role: top, line: topLine[s] },
       { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
-      { ...bottomEdge(feather[s], back.foot, toe, 'lasting margin'), allowance: margin[s] },
+      { ...bottomEdge(feather[s], back.foot, toe!, 'lasting margin'), allowance: margin[s] },
     ])
     pieces.push(openedPiece(board, { id: 'upper', name: 'Upper' }, whole, opened))
   }

@@ -74,10 +74,10 @@ function draw(board: DesignBoard): DrawnUpper {
   const facings = perSide((side): Path => subpathBetween(edge[side], topAt, pass[side].point))
   const own = perSide((side): Path => {
     const line = subpath(seam[side], pass[side].onA, pathLength(seam[side]))
-    return [facings[side][facings[side].length - 1], ...line.slice(1)]
+    return [facings[side][facings[side].length - 1]!, ...line.slice(1)]
   })
-  const short = perSide((side): Path => [vampAt, ...subpath(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]])
-  const topLine = perSide((side) => smoothLine([facings[side][0], ankle[side], back.top], { end: ontoBack(back) }))
+  const short = perSide((side): Path => [vampAt, ...subpath(seam[side], 0, pass[side].onA).slice(1, -1), own[side][0]!])
+  const topLine = perSide((side) => smoothLine([facings[side][0]!, ankle[side], back.top], { end: ontoBack(back) }))
   const opened = openVamp(board, vampAt, vampAt, Object.values(seam))
 
   const heel = counter(board, back, feather, 'lasting margin', !round && board.option('counter'))
@@ -104,11 +104,11 @@ function draw(board: DesignBoard): DrawnUpper {
             line: flipped(subpathBetween(back.line, back.foot, foot[side])),
             seam: 'vampBack',
           },
-          bottomEdge(feather[side], back.foot, toe, 'lasting margin'),
+          bottomEdge(feather[side], back.foot, toe!, 'lasting margin'),
         ]
-      : [bottomEdge(feather[side], foot[side], toe, 'lasting margin')]),
+      : [bottomEdge(feather[side], foot[side], toe!, 'lasting margin')]),
   ])
-  const front = forepart(board, vampHalf, feather, toe, opened, 'lasting margin')
+  const front = forepart(board, vampHalf, feather, toe!, opened, 'lasting margin')
   const pieces: Piece[] = [
     ...front.pieces,
     ...wallSides.map((side) => sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarterHalf[side], board.book)),
@@ -137,7 +137,7 @@ function draw(board: DesignBoard): DrawnUpper {
 
 /** The facing's edge led on past the vamp point, so that the seam is sure to pass it. */
 function ledPast(edge: Path): Path {
-  const [a, b] = [edge[edge.length - 2], edge[edge.length - 1]]
+  const [a, b] = [edge[edge.length - 2]!, edge[edge.length - 1]!]
   const l = Math.hypot(b[0] - a[0], b[1] - a[1])
   return joined(edge, [[b[0] + ((b[0] - a[0]) / l) * 8, b[1] + ((b[1] - a[1]) / l) * 8]])
 }

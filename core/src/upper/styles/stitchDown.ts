@@ -17,7 +17,7 @@ function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
   const base = drawOpenTabs(board, 'turned-out margin', board.decisions.topEdge ?? 'raw')
   const { quarters, backLine } = base
-  const [foot, top] = [backLine[0], backLine[backLine.length - 1]]
+  const [foot, top] = [backLine[0]!, backLine[backLine.length - 1]!]
   // The heel section is both quarters in one: there is no back seam, the back line is the fold.
   const fold = { from: top, to: foot, upright: true, onForme: flipped(backLine) }
   const section = foldedPiece(

@@ -48,7 +48,7 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   const backAt = board.onBack(
     'collarBack',
     'Collar at the back',
-    nearest(board.back, top).at - 1.15 * COLLAR,
+    nearest(board.back, top!).at - 1.15 * COLLAR,
     'The padding fills the hollow above the heel.',
   )
   const end = nearest(backLine, backAt).point
@@ -61,17 +61,17 @@ function collars(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
     const run = share(side, COLLAR_FRONT)
     const seam = `collar.${side}`
     const quarter: EdgeDraft[] = [
-      feather,
-      tab,
-      facing,
-      { ...opening, line: [...subpath(topLine[side], 0, run).slice(0, -1), start[side]] },
+      feather!,
+      tab!,
+      facing!,
+      { ...opening!, line: [...subpath(topLine[side], 0, run).slice(0, -1), start[side]] },
       { name: 'over the collar', role: 'lap over', line: line[side], seam },
-      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, backLine[0], end)), seam: 'back' },
+      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, backLine[0]!, end)), seam: 'back' },
     ]
     const collar: EdgeDraft[] = [
       { name: 'collar edge', role: 'lap under', line: flipped(line[side]), seam },
-      { ...opening, line: [start[side], ...subpath(topLine[side], run, Infinity).slice(1)] },
-      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, end, top)), seam: 'collarBack' },
+      { ...opening!, line: [start[side], ...subpath(topLine[side], run, Infinity).slice(1)] },
+      { name: 'back', role: 'closed seam', line: flipped(subpathBetween(backLine, end, top!)), seam: 'collarBack' },
     ]
     return [
       sidePiece({ id: 'quarter', name: 'Quarter' }, side, quarter, board.book),
@@ -88,10 +88,10 @@ const AIM = 2
 function led(line: Path, by: number): Path {
   const on = (end: Point, others: Path): Point => {
     const from = others.find((p) => distance(p, end) > AIM) ?? others[others.length - 1]
-    const l = distance(from, end) || 1
-    return [end[0] + ((end[0] - from[0]) / l) * by, end[1] + ((end[1] - from[1]) / l) * by]
+    const l = distance(from!, end) || 1
+    return [end[0] + ((end[0] - from![0]) / l) * by, end[1] + ((end[1] - from![1]) / l) * by]
   }
-  return [on(line[0], line), ...line, on(line[line.length - 1], flipped(line))]
+  return [on(line[0]!, line), ...line, on(line[line.length - 1]!, flipped(line))]
 }
 
 /** Eye stays lie on the quarters along the facings; they are cut to the same edges and stitched round. */
@@ -99,7 +99,7 @@ function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, qu
   const line = perSide((side) => {
     const inner = led(offsetLine(facings[side], -STAY), BEYOND)
     const start = meet(inner, topLine[side], ['eye stay', 'top line'])
-    const tip = meet(flipped(inner), quarters[side][1].line, ['eye stay', 'front of the quarter'])
+    const tip = meet(flipped(inner), quarters[side][1]!.line, ['eye stay', 'front of the quarter'])
     return subpath(inner, start.onA, pathLength(inner) - tip.onA)
   })
   const pieces = wallSides.map((side) => {
@@ -108,13 +108,13 @@ function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, qu
       {
         name: 'stay front',
         role: 'lap over',
-        line: subpathBetween(quarters[side][1].line, inner[inner.length - 1], outer[outer.length - 1]),
+        line: subpathBetween(quarters[side][1]!.line, inner[inner.length - 1]!, outer[outer.length - 1]!),
       },
       { name: 'facing', role: 'folded', line: flipped(outer) },
       {
-        ...opening,
+        ...opening!,
         name: LAID_ON,
-        line: [outer[0], ...subpath(topLine[side], 0, nearest(topLine[side], inner[0]).at).slice(1, -1), inner[0]],
+        line: [outer[0]!, ...subpath(topLine[side], 0, nearest(topLine[side], inner[0]!).at).slice(1, -1), inner[0]!],
       },
       { name: 'stay edge', role: 'lap over', line: inner },
     ]
@@ -125,17 +125,17 @@ function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, qu
 
 /** A tab laid over the top of the back seam, in one piece, folded along it. */
 function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Added {
-  const top = backLine[backLine.length - 1]
+  const top = backLine[backLine.length - 1]!
   const low = backLine.find((p) => p[1] > top[1] - TAB * board.length) ?? backLine[0]
   const from = perSide((side) => pathLength(topLine[side]) - TAB_HALF)
   const corner = perSide((side) => pointAt(topLine[side], from[side]))
   const line = perSide((side) =>
-    smoothLine([low, [low[0] + 12, low[1] + 10], corner[side]], { start: squareToBack([low, top], low) }),
+    smoothLine([low!, [low![0] + 12, low![1] + 10], corner[side]], { start: squareToBack([low!, top], low!) }),
   )
   const half = perSide((side): EdgeDraft[] => [
     { name: 'tab edge', role: 'lap over', line: line[side] },
     {
-      ...quarters[side][3],
+      ...quarters[side][3]!,
       name: LAID_ON,
       line: [corner[side], ...subpath(topLine[side], from[side], Infinity).slice(1)],
     },
@@ -143,7 +143,7 @@ function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
   const piece = foldedPiece(
     { id: 'backTab', name: 'Back tab' },
     half,
-    { from: top, to: low, upright: true, onForme: flipped(subpathBetween(backLine, low, top)) },
+    { from: top, to: low!, upright: true, onForme: flipped(subpathBetween(backLine, low!, top)) },
     board.book,
   )
   return { pieces: [piece], line }

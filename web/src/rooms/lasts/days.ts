@@ -7,6 +7,6 @@ export function today(now = new Date()): string {
 /** A day as it is said: 25 November, with the year when it is another one. */
 export function sayDay(day: string, now = new Date()): string {
   const [year, month, date] = day.split('-').map(Number)
-  const said = new Date(year, month - 1, date).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
+  const said = new Date(year!, month! - 1, date).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })
   return year === now.getFullYear() ? said : `${said} ${year}`
 }

@@ -51,8 +51,8 @@ it('colours run from short over same to out, and stay there past the end', () =>
   const at = (i: number) => [...c.slice(i * 3, i * 3 + 3)]
   expect(at(0)).toEqual(at(1))
   expect(at(3)).toEqual(at(4))
-  expect(at(1)[2]).toBeGreaterThan(at(1)[0])
-  expect(at(3)[0]).toBeGreaterThan(at(3)[2])
+  expect(at(1)[2]).toBeGreaterThan(at(1)[0]!)
+  expect(at(3)[0]).toBeGreaterThan(at(3)[2]!)
   expect(Math.max(...at(2)) - Math.min(...at(2))).toBeLessThan(0.05)
 })
 

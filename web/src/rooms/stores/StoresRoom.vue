@@ -59,7 +59,7 @@ async function keep(): Promise<void> {
   if (unread(document.getElementById('material-form'))) return
   const read = Material.omit({ id: true }).safeParse(form)
   if (!read.success) {
-    wrong.value = read.error.issues[0].message
+    wrong.value = read.error.issues[0]!.message
     return
   }
   const target = editing.value

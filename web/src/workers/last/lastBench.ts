@@ -26,7 +26,7 @@ export function builtLast(last: LastBody & { id: string; version: number }): Pro
   built.set(key, made)
   if (built.size > MOST_KEPT) {
     const [oldest] = built.keys()
-    built.delete(oldest)
+    built.delete(oldest!)
   }
   return made
 }

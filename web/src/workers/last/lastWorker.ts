@@ -159,9 +159,9 @@ const worker = {
   ): Answer<LastShape> =>
     answered(() => {
       const [size] = run(last, name, heel, [sizes], rules)
-      if ('problem' in size) throw new GeometryError(size.problem)
-      if (size.measures) return { kind: 'made', measures: size.measures }
-      const surface: PackedSurface = packSurface(size.surface)
+      if ('problem' in size!) throw new GeometryError(size.problem)
+      if (size!.measures) return { kind: 'made', measures: size!.measures }
+      const surface: PackedSurface = packSurface(size!.surface)
       return {
         kind: 'kept',
         surface,

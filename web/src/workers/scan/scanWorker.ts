@@ -104,7 +104,7 @@ function shown(scan: ReadyScan, r: ScanResult): ShownScan {
   const put = (p: Vec3) => toFrame(stance, p)
   const positions = new Float32Array(scan.positions.length)
   for (let k = 0; k < positions.length; k += 3) {
-    const q = put([scan.positions[k], scan.positions[k + 1], scan.positions[k + 2]])
+    const q = put([scan.positions[k]!, scan.positions[k + 1]!, scan.positions[k + 2]!])
     positions[k] = q[0]
     positions[k + 1] = q[1]
     positions[k + 2] = q[2]

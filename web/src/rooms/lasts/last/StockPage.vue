@@ -53,7 +53,7 @@ const keep = () =>
       stock: { number, count, place, feet },
     })
     if (!read.success) {
-      const issue = read.error.issues[0]
+      const issue = read.error.issues[0]!
       problem.value = issue.path[0] === 'name' ? 'Give the last a name.' : `${issue.path.join(' ')}: ${issue.message}`
       return
     }

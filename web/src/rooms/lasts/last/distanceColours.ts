@@ -7,9 +7,9 @@ const OUT = [0.86, 0.45, 0.1]
 export function distanceColours(away: Float64Array, full: number): Float32Array {
   const colours = new Float32Array(away.length * 3)
   for (let i = 0; i < away.length; i++) {
-    const t = Math.min(1, Math.abs(away[i]) / full)
-    const end = away[i] > 0 ? OUT : SHORT
-    for (let c = 0; c < 3; c++) colours[i * 3 + c] = SAME[c] + (end[c] - SAME[c]) * t
+    const t = Math.min(1, Math.abs(away[i]!) / full)
+    const end = away[i]! > 0 ? OUT : SHORT
+    for (let c = 0; c < 3; c++) colours[i * 3 + c] = SAME[c]! + (end[c]! - SAME[c]!) * t
   }
   return colours
 }

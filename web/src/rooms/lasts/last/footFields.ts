@@ -38,7 +38,7 @@ export function readFeet(
   }
   const result = FeetFields.safeParse({ ...label, right: read(feet.right), left: read(feet.left) })
   if (result.success) return { fields: result.data }
-  const issue = result.error.issues[0]
+  const issue = result.error.issues[0]!
   const [where, key] = issue.path.map(String)
   const field = footFields.find((f) => f.key === key)
   return {

@@ -15,7 +15,7 @@ const { problem: refused, busy, attempt } = useAttempt()
 async function keep(shape: LastShape): Promise<void> {
   const read = LastFields.safeParse({ name: name.value, note: note.value, shape })
   if (!read.success) {
-    refused.value = name.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0].message
+    refused.value = name.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0]!.message
     return
   }
   await attempt(async () => {

@@ -102,7 +102,7 @@ const loops = computed(() =>
   built.value
     ? (['joint', 'waist', 'instep'] as const).map((s, i) => ({
         points: built.value?.readings.tapes[s] ?? [],
-        colour: ['#e6b355', '#8fd0e8', '#a7d99b'][i],
+        colour: ['#e6b355', '#8fd0e8', '#a7d99b'][i]!,
         width: 3,
       }))
     : [],

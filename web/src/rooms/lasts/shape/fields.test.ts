@@ -64,16 +64,16 @@ describe('the fields of a tracing', () => {
   it('keeps pencil and smoothing within what a pencil can be', async () => {
     const w = show(tracing)
     const [pencil, smoothing] = w.findAll('input[inputmode="decimal"]')
-    await pencil.setValue('40')
-    await pencil.trigger('change')
+    await pencil!.setValue('40')
+    await pencil!.trigger('change')
     expect(w.text()).toContain('From 0 to 3.')
-    await smoothing.setValue('-2')
-    await smoothing.trigger('change')
+    await smoothing!.setValue('-2')
+    await smoothing!.trigger('change')
     expect(w.text()).toContain('From 0 to 15.')
     // Neither was handed on; with a comma it is read.
     expect(w.emitted('update:modelValue')).toBeUndefined()
-    await pencil.setValue('1,2')
-    await pencil.trigger('change')
+    await pencil!.setValue('1,2')
+    await pencil!.trigger('change')
     expect(handed(w).pencil).toBe(1.2)
   })
   it('turns, flips and says which edge of the line was followed', async () => {

@@ -122,7 +122,7 @@ export function readTyped(
   }
   const read = LastMeasures.safeParse(raw)
   if (read.success) return { measures: read.data }
-  const issue = read.error.issues[0]
+  const issue = read.error.issues[0]!
   const field = fields.find((f) => f.key === issue.path[0]) ?? fields[0]
   const bound =
     issue.code === 'too_small'
@@ -130,7 +130,7 @@ export function readTyped(
       : issue.code === 'too_big'
         ? `at most ${issue.maximum}`
         : issue.message
-  return { problem: `${field.name}: ${bound}${field.unit === 'mm' ? ' mm' : ''}.`, field: field.key }
+  return { problem: `${field!.name}: ${bound}${field!.unit === 'mm' ? ' mm' : ''}.`, field: field!.key }
 }
 
 export const toeShapeOptions = toeShapes.map((value) => ({ value, name: value }))

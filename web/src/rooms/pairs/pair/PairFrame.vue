@@ -94,11 +94,11 @@ const saveWord = computed(() =>
             <span>{{ stage.name }}</span>
             <NTooltip v-if="levels[i] !== 'fine'" :style="{ maxWidth: '420px' }">
               <template #trigger>
-                <span><LevelMark :level="levels[i]" :size="18" quiet /></span>
+                <span><LevelMark :level="levels[i]!" :size="18" quiet /></span>
               </template>
               <ul class="flags">
-                <li v-for="f in flags[i].slice(0, MOST_FLAGS)" :key="f.id">{{ said(f) }}</li>
-                <li v-if="flags[i].length > MOST_FLAGS">and {{ flags[i].length - MOST_FLAGS }} more</li>
+                <li v-for="f in flags[i]!.slice(0, MOST_FLAGS)" :key="f.id">{{ said(f) }}</li>
+                <li v-if="flags[i]!.length > MOST_FLAGS">and {{ flags[i]!.length - MOST_FLAGS }} more</li>
               </ul>
             </NTooltip>
           </RouterLink>
@@ -141,7 +141,7 @@ const saveWord = computed(() =>
         <span>The base pattern is not right yet: {{ tell(patternStop.sentence) }} All that follows inherits it.</span>
         <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
       </div>
-      <div v-if="otherShoe.length > 0" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">
+      <div v-if="otherShoe[0]" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">
         <span>
           {{ said(otherShoe[0]) }}
           <template v-if="otherShoe.length > 1">And {{ otherShoe.length - 1 }} more there.</template>

@@ -13,13 +13,13 @@ describe('flags of the stages', () => {
     expect(puff).toMatchObject({ foot: 'left', level: 'stop' })
     expect(puff && said(puff)).toMatch(/^Left shoe, Toe puff: .*crease line/)
     expect(flags.some((f) => f.foot === 'right' && f.part === 'Toe puff')).toBe(false)
-    expect(flags[0].level).toBe('stop')
+    expect(flags[0]!.level).toBe('stop')
     expect(flags.every((f) => f.reason !== '')).toBe(true)
   })
   it('name no shoe where both are mirrors, and are as grave as their findings', () => {
     const one = plan({ puff: { length: 85 } })
     const [first] = stageFlags(one, 'parts')
-    expect(said(first)).toMatch(/^Toe puff: /)
+    expect(said(first!)).toMatch(/^Toe puff: /)
     for (const { path } of stages) {
       const levels = stageFlags(one, path).map((f) => f.level)
       expect(levels.every((l) => l !== 'fine')).toBe(true)

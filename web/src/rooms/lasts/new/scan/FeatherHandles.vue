@@ -17,7 +17,7 @@ const MOST = 6
 
 function move(handle: number, by: number): void {
   const next = { lateral: [...props.shift.lateral], medial: [...props.shift.medial] }
-  const to = Math.round(Math.min(MOST, Math.max(-MOST, next[side.value][handle] + by)) * 10) / 10
+  const to = Math.round(Math.min(MOST, Math.max(-MOST, next[side.value][handle]! + by)) * 10) / 10
   next[side.value][handle] = to
   // Heel and toe ends belong to both sides.
   if (handle === 0 || handle === FEATHER_HANDLES.length - 1) {
@@ -43,7 +43,7 @@ function move(handle: number, by: number): void {
       >
         −
       </button>
-      <span class="figure">{{ shift[side][i].toFixed(1) }}</span>
+      <span class="figure">{{ shift[side][i]!.toFixed(1) }}</span>
       <button
         class="button icon"
         type="button"

@@ -140,7 +140,7 @@ async function keep(): Promise<void> {
     stock: { feet: s.foot },
   })
   if (!read.success) {
-    refused.value = lastName.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0].message
+    refused.value = lastName.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0]!.message
     return
   }
   await attempt(async () => {

@@ -16,7 +16,7 @@ describe('the feather line by hand', () => {
     expect(last(w).medial).toEqual(noShift().medial)
     // What was handed in stays as it was: the page decides.
     expect(shift).toEqual(noShift())
-    await w.findAll('[role="radio"]')[1].trigger('click')
+    await w.findAll('[role="radio"]')[1]!.trigger('click')
     await press(w, 'joint down')
     expect(last(w).medial[5]).toBe(-0.5)
     expect(last(w).lateral[5]).toBe(0)

@@ -68,7 +68,7 @@ const rib = computed<Vec3[]>(() => {
 const loops = computed(() => [{ points: rib.value, colour: '#ffffff', width: 3, open: true }])
 const markers = computed(() =>
   rib.value.length > 0
-    ? [{ key: 'section', at: rib.value[Math.floor(rib.value.length * 0.25)], colour: '#ffd48a', size: 1.2 }]
+    ? [{ key: 'section', at: rib.value[Math.floor(rib.value.length * 0.25)]!, colour: '#ffd48a', size: 1.2 }]
     : [],
 )
 function ribOnLast(surface: Parameters<typeof wallPlace>[0], s: Side, at: number): Vec3[] {

@@ -18,7 +18,7 @@ const side = (path: Path, closed = true): Path => (props.foot === 'left' ? mirro
 const worstHere = computed(() => {
   if (!props.worst) return null
   const [from, to] = side([props.worst.from, props.worst.to], false)
-  return { from, to }
+  return from && to ? { from, to } : null
 })
 const surface = ref<HTMLElement | null>(null)
 const outline = (id: string) => props.parts.find((p) => p.id === id)?.outline ?? null

@@ -54,7 +54,7 @@ const names = computed(() => {
 })
 const arrows = computed(() => {
   const { profile, heel } = props.bottom
-  const end = profile.underside[profile.underside.length - 1]
+  const end = profile.underside[profile.underside.length - 1]!
   return [
     { name: 'toe spring of the sole', value: profile.spring, x: end[0] - 2, top: end[1], anchor: 'end' as const },
     ...(heel

@@ -6,7 +6,7 @@ import { showLength, tell } from '../../../../app/settings.ts'
 /** A skive as a true section: distance from the edge to the right, thickness left upwards, both to the same scale. */
 const props = defineProps<{ skive: Skive; thickness: number }>()
 const SCALE = 11
-const width = computed(() => props.skive.profile[props.skive.profile.length - 1][0])
+const width = computed(() => props.skive.profile[props.skive.profile.length - 1]![0])
 const run = computed(() => width.value + 8)
 const outline = computed(() => {
   const top = props.skive.profile.map(([x, t]) => `${x * SCALE} ${-t * SCALE}`)

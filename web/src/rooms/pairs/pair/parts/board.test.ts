@@ -58,8 +58,8 @@ describe('the pair board', () => {
     })
   })
   it('stands the parts of a row on one line, and a full row begins a new one', () => {
-    expect(laid[0].minY).toBeCloseTo(laid[1].minY, 9)
-    expect(laid[2].maxY).toBeLessThan(laid[0].minY)
+    expect(laid[0]!.minY).toBeCloseTo(laid[1]!.minY, 9)
+    expect(laid[2]!.maxY).toBeLessThan(laid[0]!.minY)
   })
 })
 
@@ -116,8 +116,8 @@ describe('tones of thickness', () => {
   it('tell neighbouring layers apart by tint and by hatch', () => {
     const order = ['vampLining', 'stiffener', 'vamp', 'insole', 'filler', 'midsole', 'outsole']
     for (let i = 1; i < order.length; i++) {
-      expect(tintOf(order[i])).not.toBe(tintOf(order[i - 1]))
-      expect(hatchOf(order[i])).not.toBe(hatchOf(order[i - 1]))
+      expect(tintOf(order[i]!)).not.toBe(tintOf(order[i - 1]!))
+      expect(hatchOf(order[i]!)).not.toBe(hatchOf(order[i - 1]!))
     }
   })
 })
@@ -149,19 +149,19 @@ describe('the sheet of a new liner', () => {
     const [, width, boxWidth] = /width="([\d.]+)mm".*viewBox="0 0 ([\d.]+) /.exec(svg) ?? []
     expect(width).toBe(boxWidth)
     const shapes = [...svg.matchAll(/<path d="M([^"Z]+)Z"/g)].map(([, d]) =>
-      d.split('L').map((p) => p.split(' ').map(Number)),
+      d!.split('L').map((p) => p.split(' ').map(Number)),
     )
     expect(shapes).toHaveLength(2)
     for (const s of shapes) {
-      const xs = s.map((p) => p[0])
+      const xs = s.map((p) => p[0]!)
       expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(250, 6)
     }
     // The point of the one lies above its base, that of the other below.
     const tip = (s: number[][]) => {
-      const base = s.filter((p) => Math.abs(p[0] - 212) > 1).map((p) => p[1])[0]
-      return (s.find((p) => Math.abs(p[0] - 212) < 1)?.[1] ?? 0) - base
+      const base = s.filter((p) => Math.abs(p[0]! - 212) > 1).map((p) => p[1])[0]!
+      return (s.find((p) => Math.abs(p[0]! - 212) < 1)?.[1] ?? 0) - base
     }
-    expect(tip(shapes[0]) * tip(shapes[1])).toBeLessThan(0)
+    expect(tip(shapes[0]!) * tip(shapes[1]!)).toBeLessThan(0)
     expect(svg).toContain('h100m-100-3v6')
   })
 })

@@ -12,7 +12,7 @@ export function thicknessBody(surface: LastSurface, measured: ThicknessMap, ramp
   const wall = surface.columns * surface.rows
   for (let v = 0; v < colours.length / 3; v++) {
     const t = v < wall ? measured.lateral[v] : v < 2 * wall ? measured.medial[v - wall] : 0
-    colours.set(t > 0.05 ? thicknessColour(t, ramp) : BARE, 3 * v)
+    colours.set(t! > 0.05 ? thicknessColour(t!, ramp) : BARE, 3 * v)
   }
   return { ...mesh, colours }
 }

@@ -17,7 +17,7 @@ const STOPS: readonly [number, number, number][] = [
 export function thicknessColour(thickness: number, { from, to }: Ramp): [number, number, number] {
   const t = Math.min(1, Math.max(0, (thickness - from) / (to - from || 1))) * (STOPS.length - 1)
   const i = Math.min(STOPS.length - 2, Math.floor(t))
-  const mix = (c: 0 | 1 | 2) => (STOPS[i][c] + (STOPS[i + 1][c] - STOPS[i][c]) * (t - i)) / 255
+  const mix = (c: 0 | 1 | 2) => (STOPS[i]![c] + (STOPS[i + 1]![c] - STOPS[i]![c]) * (t - i)) / 255
   return [mix(0), mix(1), mix(2)]
 }
 
@@ -33,6 +33,6 @@ export function rampFor(values: Iterable<number>): Ramp {
   const sorted = [...values].filter((v) => v > 0.05).sort((a, b) => a - b)
   if (sorted.length === 0) return { from: 0, to: 1 }
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
-  const from = Math.floor(at(LOW) * 2) / 2
-  return { from, to: Math.max(from + 0.5, Math.ceil(at(HIGH) * 2) / 2) }
+  const from = Math.floor(at(LOW)! * 2) / 2
+  return { from, to: Math.max(from + 0.5, Math.ceil(at(HIGH)! * 2) / 2) }
 }

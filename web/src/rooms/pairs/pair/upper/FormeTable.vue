@@ -39,7 +39,8 @@ const emit = defineEmits<{
 }>()
 const surface = ref<HTMLElement | null>(null)
 
-const wallPath = (flat: Float64Array, line: readonly number[]): Path => line.map((v) => [flat[2 * v], flat[2 * v + 1]])
+const wallPath = (flat: Float64Array, line: readonly number[]): Path =>
+  line.map((v) => [flat[2 * v]!, flat[2 * v + 1]!])
 const outlines = computed(() => {
   const { forme } = props.map
   const l = wallLines(forme)

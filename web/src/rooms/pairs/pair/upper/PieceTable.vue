@@ -28,7 +28,7 @@ const layout = computed(() => {
     props.pieces.map((p) => boxOf(p.outline)),
     aspect,
   )
-  return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i] })) }
+  return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i]! })) }
 })
 const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
 const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })

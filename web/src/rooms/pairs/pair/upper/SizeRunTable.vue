@@ -78,7 +78,7 @@ const nests = computed(() => {
     aspect,
   )
   const placed = pieces.map(({ id, name, sizes, box }, i) => {
-    const { dx, dy } = moves[i]
+    const { dx, dy } = moves[i]!
     const shift = (path: Path): Path => path.map(([x, y]): Point => [x + dx, y + dy])
     return {
       id,
@@ -148,8 +148,8 @@ const { width, height } = view
       </template>
     </div>
     <p v-if="made.length > 0" class="said" role="status">
-      {{ made.length }} sizes, lasts of {{ showLength(made[0].length, 0) }} to
-      {{ showLength(made[made.length - 1].length, 0) }}
+      {{ made.length }} sizes, lasts of {{ showLength(made[0]!.length, 0) }} to
+      {{ showLength(made[made.length - 1]!.length, 0) }}
     </p>
     <ul v-if="problems.length > 0" class="problems" role="alert">
       <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ tell(p.problem) }}</li>

@@ -72,7 +72,7 @@ function moveOnLast(key: string, at: Vec3, done: boolean): void {
   const [id, s] = key.split(':')
   const p = upper.value?.points.find((x) => x.id === id)
   if (!p || !map.value || (s !== 'lateral' && s !== 'medial')) return
-  chosenPoint.value = id
+  chosenPoint.value = p.id
   movePoint(p, s, map.value.fromLast(s, at))
 }
 function setFigure(index: number, value: number): void {
@@ -81,7 +81,7 @@ function setFigure(index: number, value: number): void {
 /** The side whose figures of the chosen point are shown. */
 const pointSide = computed<Side>(() => {
   const sides = point.value?.sides ?? []
-  return sides.length === 1 ? sides[0] : frontSide.value
+  return (sides.length === 1 ? sides[0] : undefined) ?? frontSide.value
 })
 const figures = computed(() =>
   point.value && board.value

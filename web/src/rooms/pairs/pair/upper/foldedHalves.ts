@@ -4,7 +4,7 @@ import type { Path, Piece, Point } from '@gentle-awl/core'
 function half(outline: Path, keep: (p: Point) => number): Path {
   const out: Point[] = []
   outline.forEach((a, i) => {
-    const b = outline[(i + 1) % outline.length]
+    const b = outline[(i + 1) % outline.length]!
     const [ka, kb] = [keep(a), keep(b)]
     if (ka >= 0) out.push(a)
     if (ka * kb < 0) {

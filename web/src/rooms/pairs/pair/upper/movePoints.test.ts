@@ -72,7 +72,7 @@ describe('moving a point', () => {
     const board = boardWith()
     const top = pointOf(board, 'backTop')
     const points = figured(board, top, 0, 55, 'both')
-    expect(pointOf(boardWith(points), 'backTop').figures[0].value).toBeCloseTo(55, 6)
+    expect(pointOf(boardWith(points), 'backTop').figures[0]!.value).toBeCloseTo(55, 6)
     const ankle = pointOf(board, 'ankle')
     const both = figured(boardWith(points), ankle, 1, 30, 'lateral')
     expect(Object.keys(both).sort()).toEqual(['ankle:lateral', 'backTop:both'])

@@ -21,10 +21,10 @@ describe('boxes in rows', () => {
         (boxes, aspect) => {
           const { moves, width, height } = inRows(boxes, aspect)
           const placed = boxes.map((b, i) => ({
-            x0: b.minX + moves[i].dx,
-            x1: b.maxX + moves[i].dx,
-            y0: b.minY + moves[i].dy,
-            y1: b.maxY + moves[i].dy,
+            x0: b.minX + moves[i]!.dx,
+            x1: b.maxX + moves[i]!.dx,
+            y0: b.minY + moves[i]!.dy,
+            y1: b.maxY + moves[i]!.dy,
           }))
           placed.forEach((a, i) => {
             expect(a.x0).toBeGreaterThan(0)

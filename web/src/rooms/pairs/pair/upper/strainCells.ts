@@ -20,8 +20,8 @@ export function strainCells({ forme }: FormeMap, side: Side): { d: string; fill:
     for (let j = 0; j + STEP < forme.rows; j += STEP) {
       const at = (di: number, dj: number) => (i + di) * forme.rows + j + dj
       const corners = [at(0, 0), at(STEP, 0), at(STEP, STEP), at(0, STEP)]
-      const strain = corners.reduce((sum, v) => sum + forme.strain[side][v], 0) / corners.length
-      const path = corners.map((v): Point => [forme.flat[side][2 * v], forme.flat[side][2 * v + 1]])
+      const strain = corners.reduce((sum, v) => sum + forme.strain[side][v]!, 0) / corners.length
+      const path = corners.map((v): Point => [forme.flat[side][2 * v]!, forme.flat[side][2 * v + 1]!])
       out.push({ d: pathData(path, true), fill: strainColour(strain) })
     }
   }

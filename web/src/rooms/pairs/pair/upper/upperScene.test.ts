@@ -25,7 +25,7 @@ describe('the design on the last', () => {
       last: { ...samplePair().last, shape: { kind: 'made', measures: sampleMeasures.flat }, buildUps: [] },
     }).upper
     for (const loop of upperLoops(map, { ...plan, lines: plan.lines.filter((l) => l.kind === 'seam') }, null)) {
-      const side = loop.points[Math.floor(loop.points.length / 2)][1] < 0 ? 'lateral' : 'medial'
+      const side = loop.points[Math.floor(loop.points.length / 2)]![1] < 0 ? 'lateral' : 'medial'
       const wall = new ClosestPoints({
         positions: map.forme.walls[side],
         triangles: wallTriangles(map.forme.columns, map.forme.rows),
@@ -57,7 +57,7 @@ describe('strain in colours', () => {
 
 describe('checks', () => {
   it('show the gravest first', () => {
-    const base = upper.findings[0]
+    const base = upper.findings[0]!
     const levels = { a: 'fine', b: 'stop', c: 'watch' } as const
     const findings = (['a', 'b', 'c'] as const).map((id) => ({ ...base, id, level: levels[id] }))
     const list = mount(UpperFindings, { props: { findings } })

@@ -20,13 +20,13 @@ export function onLast(map: FormeMap, side: 'lateral' | 'medial', path: Path): V
   const out: Vec3[] = []
   for (let i = 0; i < path.length; i++) {
     if (i > 0) {
-      const [a, b] = [path[i - 1], path[i]]
+      const [a, b] = [path[i - 1]!, path[i]!]
       const parts = Math.ceil(Math.hypot(b[0] - a[0], b[1] - a[1]) / 5)
       for (let k = 1; k < parts; k++) {
         out.push(map.toLast(side, [a[0] + ((b[0] - a[0]) * k) / parts, a[1] + ((b[1] - a[1]) * k) / parts]))
       }
     }
-    out.push(map.toLast(side, path[i]))
+    out.push(map.toLast(side, path[i]!))
   }
   const way = side === 'lateral' ? -OFF : OFF
   return out.map(([x, y, z]): Vec3 => [x, y + way, z])
