@@ -2,6 +2,13 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
 const limits = { testTimeout: 60_000, hookTimeout: 60_000 }
+/** Tests that put something else in the place of a module: each file has a world of its own. */
+const alone = [
+  'web/src/api/**/*.test.ts',
+  'web/src/stores/**/*.test.ts',
+  'web/src/workers/plan/**/*.test.ts',
+  'web/src/rooms/lasts/**/*.test.ts',
+]
 
 export default defineConfig({
   test: {
@@ -12,6 +19,7 @@ export default defineConfig({
         test: {
           name: 'node',
           include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'bench/**/*.test.ts'],
+          globalSetup: 'server/test/builtWorker.ts',
           // Nothing of these is kept in a module and changed there: what one file loaded serves the next.
           isolate: false,
           ...limits,
@@ -19,7 +27,18 @@ export default defineConfig({
       },
       {
         plugins: [vue()],
-        test: { name: 'web', include: ['web/**/*.test.ts'], environment: 'happy-dom', ...limits },
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.ts'],
+          exclude: alone,
+          environment: 'happy-dom',
+          isolate: false,
+          ...limits,
+        },
+      },
+      {
+        plugins: [vue()],
+        test: { name: 'web alone', include: alone, environment: 'happy-dom', ...limits },
       },
     ],
   },

@@ -1,11 +1,12 @@
 import http from 'node:http'
-import { planPair, StageCache, type PairFile } from '@gentle-awl/core'
+import { planPair, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoMeasures } from '../src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
+import { keptCache } from '../../core/test/keptCache.ts'
 
 let server: TestServer
 const derby = demoPairs[0]!
@@ -42,7 +43,7 @@ describe('the demo workshop', () => {
       pairs.map(async (p) => (await server.call('GET', `/pairs/${p.id}/steps`)).list.length),
     )
     expect(new Set(logs).size).toBe(5)
-    const cache = new StageCache()
+    const cache = keptCache()
     for (const pair of demoPairs) {
       const plan = planPair(demoInput(pair), cache)
       expect(plan.findings.find((f) => f.id === 'pair.size')?.level, pair.label.name).toBe('fine')
@@ -370,7 +371,7 @@ describe('the open pair file', () => {
     const before = await snapshot()
     const answer = await server.call('POST', '/plan', { body: { ...file, id: '01930000-0003-7000-8000-0000000000aa' } })
     expect(answer.status).toBe(200)
-    expect(answer.body).toEqual(JSON.parse(JSON.stringify(planPair(file))))
+    expect(answer.body).toEqual(JSON.parse(JSON.stringify(planPair(file, keptCache()))))
     expect(await snapshot()).toEqual(before)
   })
 })

@@ -12,7 +12,6 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { join } from 'node:path'
-import { StageCache } from '@gentle-awl/core'
 import { eq, sql } from 'drizzle-orm'
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest'
 import { copiesIn, makeCopy, newestGood } from '../src/db/backups.ts'
@@ -28,6 +27,7 @@ import { seedDemo } from '../src/demo/seed.ts'
 import { demoPairs } from '../src/demo/workshop.ts'
 import { ended, freshFolder, hashOf, holder, longestBlock, otherProcess, root } from './fault.ts'
 import { migrations } from './testServer.ts'
+import { keptCache } from '../../core/test/keptCache.ts'
 
 const derby = demoPairs[0]!
 /** A closed workshop with the demo in it, copied for every test. */
@@ -37,7 +37,7 @@ let store: Store
 beforeAll(async () => {
   template = freshFolder()
   const made = await openStore(template, migrations)
-  await seedDemo(made, Date.now(), new StageCache(16))
+  await seedDemo(made, Date.now(), keptCache(16))
   await made.close()
   return () => rmSync(template, { recursive: true, force: true })
 })

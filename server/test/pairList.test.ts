@@ -6,6 +6,7 @@ import { materials, pairRevisions, pairs, stepEvents, workshop } from '../src/db
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
+import { keptCache } from '../../core/test/keptCache.ts'
 
 let server: TestServer
 beforeAll(async () => {
@@ -30,7 +31,7 @@ describe('the list of pairs', () => {
     const page = await withCards()
     for (const pair of demoPairs) {
       const row = rowOf(page, pair.id)
-      const plan = planPair(demoInput(pair))
+      const plan = planPair(demoInput(pair), keptCache())
       const { list: log } = await server.call('GET', `/pairs/${pair.id}/steps`)
       const states = plan.operations.map((o) => stepState(log as never, o.id))
       expect(row.standing).toEqual({
@@ -92,7 +93,7 @@ describe('the list of pairs', () => {
     const { id } = pair
     const begin = async () => rowOf(await withCards(), id).standing
     const before = await begin()
-    const next = planPair(demoInput(pair)).operations.find((o) => o.name === before?.next)
+    const next = planPair(demoInput(pair), keptCache()).operations.find((o) => o.name === before?.next)
     const log = (what: string) => server.call('POST', `/pairs/${id}/steps`, { body: { step: next?.id, what } })
     await log('started')
     expect((await begin())?.running).toBe(next?.name)

@@ -1,7 +1,7 @@
 import { copyFileSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { LeftShoe, PAIR_FORMAT, PAIR_VERSION, StageCache, type Last, type PairFile } from '@gentle-awl/core'
+import { LeftShoe, PAIR_FORMAT, PAIR_VERSION, type Last, type PairFile } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { importPair } from '../src/db/importPair.ts'
@@ -14,6 +14,7 @@ import { seedDemo } from '../src/demo/seed.ts'
 import { demoLasts, demoMeasures } from '../src/demo/lasts.ts'
 import { demoMaterials, demoPairs } from '../src/demo/workshop.ts'
 import { migrations } from './testServer.ts'
+import { keptCache } from '../../core/test/keptCache.ts'
 
 const heelOf = ({ shape }: Last) => (shape.kind === 'kept' ? null : shape.measures.heelHeight)
 
@@ -29,7 +30,7 @@ afterEach(async () => {
 })
 
 /** The demo's plans are the same in every database. */
-const cache = new StageCache(16)
+const cache = keptCache(16)
 const derby = demoPairs[0]!
 const file = (change: Partial<PairFile> = {}): PairFile => ({
   format: PAIR_FORMAT,

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
+import { inject } from 'vitest'
 import { makeApp } from '../src/app.ts'
 import { openStore, type Store } from '../src/db/open.ts'
 import { makeJobs, type Jobs } from '../src/jobs/pool.ts'
@@ -36,7 +37,7 @@ export interface TestServer {
 /** The real application on a real database file and a free port. */
 export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl-api-'))): Promise<TestServer> {
   const store = await openStore(folder, migrations)
-  const jobs = makeJobs()
+  const jobs = makeJobs(inject('jobsKept'), inject('jobWorker'))
   const app = makeApp({ store, jobs, log: pino({ level: 'silent' }) })
   const server = await new Promise<Server>((resolve) => {
     const s = app.listen(0, '127.0.0.1', () => resolve(s))

@@ -6,7 +6,6 @@ import type { Side } from '../trade/side.ts'
 import { RuleBook } from '../trade/rules.ts'
 import type { Plan } from '../plan/plan.ts'
 import { formeStage, lastStage, planPair } from '../plan/planPair.ts'
-import { StageCache } from '../plan/stageCache.ts'
 import { flatPiece } from '../upper/pieceMaker.ts'
 import { edgeSkive } from './edgeSkive.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
@@ -18,6 +17,7 @@ import { usedUp } from './usedUp.ts'
 import { profileAt, type WallArea } from '../trade/wallArea.ts'
 import { WallStack } from './wallStack.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
 const box = (x0: number, y0: number, x1: number, y1: number): Path => [
   [x0, y0],
@@ -41,7 +41,7 @@ const area = (
   thinned,
 })
 const book = new RuleBook({}, {})
-const cache = new StageCache()
+const cache = keptCache()
 const plans = new Map<string, Plan>()
 const plan = (change: Parameters<typeof samplePair>[0] = {}): Plan => {
   const key = JSON.stringify(change)

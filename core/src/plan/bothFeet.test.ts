@@ -8,10 +8,10 @@ import { bothFeet } from './bothFeet.ts'
 import { PlanError } from './planError.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(24)
+const cache = keptCache(24)
 const base = samplePair()
 const leftLast = Last.parse({
   id: '01900000-0000-7000-8000-000000000098',

@@ -7,14 +7,14 @@ import type { DevelopedBottom } from '../last/developedBottom.ts'
 import { RuleBook } from '../trade/rules.ts'
 import type { Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import type { Part } from '../trade/part.ts'
 import { heelBuild, type HeelBuild } from '../parts/heel/heelBuild.ts'
 import { filler, fillerBed } from '../parts/sole/insideBottom.ts'
 import type { SideProfile } from '../parts/sole/sideProfile.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const plan = (change: Parameters<typeof samplePair>[0] = {}, measures?: Parameters<typeof samplePair>[1]): Plan =>
   planPair(samplePair(change, measures), cache)
 const part = (p: Plan, id: string): Part => {

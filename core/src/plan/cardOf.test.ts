@@ -3,9 +3,10 @@ import { samplePair } from '../../test/samplePair.ts'
 import { hausdorffDistance } from '../geometry/hausdorff.ts'
 import { cardOf } from './cardOf.ts'
 import { planPair } from './planPair.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
 describe('the card of a pair', () => {
-  const plan = planPair(samplePair())
+  const plan = planPair(samplePair(), keptCache())
   const card = cardOf(plan)
   it('shows the insole and the stiffener as they are, to what a small picture can show', () => {
     expect(card.shapes.map((s) => s.id).sort()).toEqual(['insole', 'stiffener'])

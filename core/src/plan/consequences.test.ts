@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../test/samplePair.ts'
 import { consequences } from './consequences.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const plan = (rules: Record<string, number> = {}, change: Parameters<typeof samplePair>[0] = {}) =>
   planPair({ ...samplePair(change), houseRules: rules }, cache)
 const before = plan()

@@ -8,10 +8,10 @@ import type { PlanInput } from '../model/pair.ts'
 import { PlanError } from './planError.ts'
 import type { FootPlan } from './plan.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(16)
+const cache = keptCache(16)
 const materials = { ...samplePair().decisions.materials, insole: boardId }
 const plan = (change: Parameters<typeof samplePair>[0] = {}, more: Partial<PlanInput> = {}) =>
   planPair({ ...samplePair({ materials, ...change }), ...more }, cache)

@@ -3,8 +3,9 @@ import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '..
 import { ColdCache, difference, pairOfEachStyle, planned } from '../../test/warmAndCold.ts'
 import { LeftShoe, type PairDecisions, type PlanInput } from '../model/pair.ts'
 import { CupSole } from '../model/cupSole.ts'
-import { patternKinds } from '../model/upper.ts'
-import { StageCache } from './stageCache.ts'
+import { patternKinds, type PatternKind } from '../model/upper.ts'
+import { keptCache } from '../../test/keptCache.ts'
+import { THOROUGH } from '../../test/thorough.ts'
 
 const other = (n: number) => `01900000-0000-7000-8000-0000000001${String(n).padStart(2, '0')}`
 const oval = (a: number, b: number) =>
@@ -113,15 +114,19 @@ it('the list of changes has every decision there is', () => {
   expect(leaves(samplePair().decisions).filter((path) => !(path in changes))).toEqual([])
 })
 
+/** Each change is tried on every second style, by turns the first or the second, so that each style has half of them; `npm run test:all` tries all. */
+const isTried = (change: number, style: PatternKind): boolean =>
+  THOROUGH || (change + patternKinds.indexOf(style)) % 2 === 0
+
 describe.each(patternKinds)('after any decision was changed: %s', (style) => {
   const input = pairOfEachStyle[style]
-  const ground = new StageCache(60)
+  const ground = keptCache(60)
   const warm = new ColdCache(ground)
   it('what is kept is what would be made anew', () => {
     const stale: string[] = []
     const same: string[] = []
     const base = planned(input, warm)
-    for (const [path, change] of Object.entries(changes)) {
+    for (const [path, change] of Object.entries(changes).filter((_, n) => isTried(n, style))) {
       const changed = change(input)
       planned(input, warm)
       const kept = planned(changed, warm)
@@ -131,6 +136,6 @@ describe.each(patternKinds)('after any decision was changed: %s', (style) => {
     }
     expect(stale).toEqual([])
     // The changes do change something, or equal plans would prove nothing.
-    expect(same.length).toBeLessThan(16)
+    expect(same.length).toBeLessThan(THOROUGH ? 16 : 8)
   })
 })

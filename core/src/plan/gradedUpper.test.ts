@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../test/samplePair.ts'
 import { boxOf, distance } from '../geometry/path.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { gradedUpper, type GradedUpper } from './gradedUpper.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const input = samplePair()
 const at = (sizes: number): Extract<GradedUpper, { problem: null }> => {
   const run = gradedUpper(input, sizes, 'paris', 'kept', cache)

@@ -11,10 +11,10 @@ import { PointPlaces } from '../upper/pointPlaces.ts'
 import type { Plan } from './plan.ts'
 import { formeStage, lastStage, planPair } from './planPair.ts'
 import { ruleOf } from './ruleRegistry.ts'
-import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(24)
+const cache = keptCache(24)
 const all = (plan: Plan): Finding[] => [
   ...plan.findings,
   ...plan.upper.findings,

@@ -17,8 +17,9 @@ import type { Plan } from './plan.ts'
 import { lastStage, planPair } from './planPair.ts'
 import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(24)
+const cache = keptCache(24)
 const plan = (input: PlanInput) => planPair(input, cache)
 const part = (p: Plan, id: string): Part => {
   const found = p.parts.find((x) => x.id === id)

@@ -18,10 +18,10 @@ import {
 import { styles } from '../model/upper.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(8)
+const cache = keptCache(8)
 const names = Object.keys(sampleMeasures) as (keyof typeof sampleMeasures)[]
 
 const anyPair = fc.record({

@@ -4,11 +4,11 @@ import { samplePair } from '../../test/samplePair.ts'
 import type { Made } from '../model/made.ts'
 import type { Plan } from './plan.ts'
 import { planPair } from './planPair.ts'
-import { StageCache } from './stageCache.ts'
 import { makeables, remakeList } from './remake.ts'
 import { shapePrint } from '../work/shapePrint.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const input = samplePair()
 let plan: Plan
 let made: Made[]
@@ -27,7 +27,7 @@ const withUpper = (upper: object) =>
 describe('what must be made again', () => {
   it('nothing while the plan is as it was, also when it is planned anew', () => {
     expect(remakeList(plan, made)).toEqual([])
-    expect(remakeList(planPair(input), made)).toEqual([])
+    expect(remakeList(planPair(input, keptCache()), made)).toEqual([])
   })
   it('the pieces whose outline changed, by how they were made; a print made since is good', () => {
     const changed = withUpper({ backTaper: 2 })

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { planPair } from '../plan/planPair.ts'
-import { StageCache } from '../plan/stageCache.ts'
 import { familyOf, isPieceRecord, kindOf, recordOfPiece } from './partCatalogue.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
 describe('the catalogue of parts', () => {
   it('reads what a part is off its id, whichever side it is on', () => {
@@ -20,7 +20,7 @@ describe('the catalogue of parts', () => {
     expect(isPieceRecord('insole')).toBe(false)
   })
 
-  const cache = new StageCache()
+  const cache = keptCache()
   it.each(Object.entries(pairOfEachStyle))('knows every part of a pair: %s', (style, input) => {
     const plan = planPair(input, cache)
     const named = style === 'own pattern' ? /^piece-/ : /^$/

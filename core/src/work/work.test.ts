@@ -4,13 +4,13 @@ import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
 import { constructions } from '../model/construction.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { planPair } from '../plan/planPair.ts'
-import { StageCache } from '../plan/stageCache.ts'
 import type { Operation } from './operation.ts'
 import { allSteps, inOrder } from './operations.ts'
 import { progress, stepState } from './progress.ts'
 import { spoken } from '../units/sentence.ts'
+import { keptCache } from '../../test/keptCache.ts'
 
-const cache = new StageCache(12)
+const cache = keptCache(12)
 const materials = samplePair().decisions.materials
 const welted = planPair(samplePair(), cache).operations
 const cemented = planPair(

@@ -1,10 +1,11 @@
-import { buildLast, firstSelfIntersection, planPair, StageCache, styles, UpperDecisions } from '@gentle-awl/core'
+import { buildLast, firstSelfIntersection, planPair, styles, UpperDecisions } from '@gentle-awl/core'
 import { expect, it } from 'vitest'
 import { demoFoundLasts, demoLasts } from './lasts.ts'
 import { demoMaterials, demoPairs } from './workshop.ts'
+import { keptCache } from '../../../core/test/keptCache.ts'
 
 const shelf = [...demoLasts, ...demoFoundLasts()]
-const cache = new StageCache(12)
+const cache = keptCache(12)
 
 it.each(shelf.map((last) => [last.name, last] as const))(
   'every style on %s gives closed pieces that do not cross themselves, and seams that fit',

@@ -4,10 +4,11 @@ import { demoFile } from '../../test/demoFile.ts'
 import { demoPairs } from '../demo/workshop.ts'
 import { pairParts } from './pairParts.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
+import { keptCache } from '../../../core/test/keptCache.ts'
 
 const pair = demoPairs[0]!
 const file = { ...demoFile(pair), revision: 2, label: { ...pair.label, name: 'Derby <b> & "co"' } }
-const plan = planPair(file)
+const plan = planPair(file, keptCache())
 
 /** The cut line of the first group as it stands on the sheet, y up again. */
 function cutOf(svg: string): Point[] {

@@ -1,10 +1,11 @@
-import { makeables, makeablesOf, partOfMade, planPair, StageCache } from '@gentle-awl/core'
+import { makeables, makeablesOf, partOfMade, planPair } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { demoFile } from '../../test/demoFile.ts'
 import { demoPairs } from '../demo/workshop.ts'
 import { exportOf, pairExports } from './registry.ts'
+import { keptCache } from '../../../core/test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 /** One pair whose feet are mirrors, one with a left shoe of its own. */
 const pairs = [demoPairs[0], demoPairs.find((p) => p.decisions.left)].map((pair) => {
   if (!pair) throw new Error('No demo pair has a left shoe of its own.')

@@ -4,7 +4,6 @@ import {
   intersect,
   nearest,
   planPair,
-  StageCache,
   type DrawablePart,
   type Part,
   type Path,
@@ -14,8 +13,9 @@ import { describe, expect, it } from 'vitest'
 import { demoInput, demoPairs } from '../demo/workshop.ts'
 import { pairParts, piecesOf, type PairPart } from './pairParts.ts'
 import { layOutAll, OVERLAP, pagesOf, papers, windowOf, type Paper, type Placed, type Sheet } from './sheets.ts'
+import { keptCache } from '../../../core/test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const plans = demoPairs.slice(0, 3).map((pair) => planPair(demoInput(pair), cache))
 const pairs = plans.map((plan) => pairParts(plan.parts))
 const all = (sheets: readonly Sheet[]) => sheets.flatMap((s, page) => s.placed.map((p) => ({ ...p, page })))

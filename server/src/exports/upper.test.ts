@@ -20,18 +20,22 @@ import { pairSvg } from './partsSvg.ts'
 import { pairParts } from './pairParts.ts'
 import { layOutAll } from './sheets.ts'
 import { upperDxf } from './upperDxf.ts'
+import { keptCache } from '../../../core/test/keptCache.ts'
 
 let plan: Plan
 let pieces: DrawablePart[]
 const input = samplePair()
 beforeAll(() => {
-  plan = planPair({
-    ...input,
-    decisions: {
-      ...input.decisions,
-      upper: { ...input.decisions.upper, style: 'oxford', options: { toeCap: true }, decoration: 'punched' },
+  plan = planPair(
+    {
+      ...input,
+      decisions: {
+        ...input.decisions,
+        upper: { ...input.decisions.upper, style: 'oxford', options: { toeCap: true }, decoration: 'punched' },
+      },
     },
-  })
+    keptCache(),
+  )
   pieces = plan.upper.pieces.map((p) => pieceAsPart(p, input.materials[0]!))
 })
 
@@ -106,7 +110,10 @@ describe('the tight direction', () => {
   }
 
   it.each(styles)('of every piece of a %s goes with it through paper, SVG and DXF, turned and mirrored', (style) => {
-    const shoe = planPair({ ...input, decisions: { ...input.decisions, upper: { ...input.decisions.upper, style } } })
+    const shoe = planPair(
+      { ...input, decisions: { ...input.decisions, upper: { ...input.decisions.upper, style } } },
+      keptCache(),
+    )
     const stuff = input.materials[0]
     const drawn = [...shoe.upper.pieces.map((p) => pieceAsPart(p, stuff!)), ...shoe.parts]
     for (const piece of shoe.upper.pieces) {

@@ -46,14 +46,15 @@ function revive(error: JobError): Error {
   return unknown
 }
 
-/** `kept` is the folder for results that are dear, null for none. */
-export function makeJobs(kept: string | null = null): Jobs {
+/** From source the thread loads TypeScript; built, the worker lies beside this bundle. */
+const workerHere = new URL(import.meta.url.endsWith('.ts') ? './worker.ts' : './worker.js', import.meta.url).href
+
+/** `kept` is the folder for results that are dear, null for none; `worker` the address of the thread's program. */
+export function makeJobs(kept: string | null = null, worker: string = workerHere): Jobs {
   const threads = Math.min(MOST, Math.max(FEWEST, availableParallelism()))
-  // From source the thread loads TypeScript; built, the worker lies beside this bundle.
-  const source = import.meta.url.endsWith('.ts')
   const pool = new Piscina<Job, JobResult>({
-    filename: new URL(source ? './worker.ts' : './worker.js', import.meta.url).href,
-    execArgv: source ? ['--import', 'tsx'] : [],
+    filename: worker,
+    execArgv: worker.endsWith('.ts') ? ['--import', 'tsx'] : [],
     minThreads: 1,
     maxThreads: threads,
     idleTimeout: 300_000,

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { boardId, samplePair } from '../../../test/samplePair.ts'
 import { pathLength, signedArea } from '../../geometry/path.ts'
 import { planPair } from '../../plan/planPair.ts'
-import { StageCache } from '../../plan/stageCache.ts'
 import type { Part } from '../../trade/part.ts'
+import { keptCache } from '../../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 const bare = samplePair({ construction: 'cemented' })
 const materials = { ...bare.decisions.materials, insole: boardId }
 const planned = (covered: boolean, foam = 1.5) =>

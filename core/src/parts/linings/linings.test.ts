@@ -18,6 +18,7 @@ import { foamPieces, tongueLining } from './foam.ts'
 import { liningParts, sideLiningParts, type LiningPartNeeds } from './liningParts.ts'
 import { liningPieces } from './linings.ts'
 import { spoken } from '../../units/sentence.ts'
+import { keptCache } from '../../../test/keptCache.ts'
 
 const book = new RuleBook({}, {})
 const maps = {} as Record<keyof typeof sampleMeasures, FormeMap>
@@ -170,7 +171,7 @@ describe('tongue, foam and stays', () => {
       expect(standsOut(collar, foam.areas[0]!.area).least).toBeGreaterThan(5.95)
     }
     expect(part(liningParts(needs(b)), 'tongueFoam').areas).toEqual([])
-    const plan = planPair(samplePair({ upper: { style: 'trainer' } }))
+    const plan = planPair(samplePair({ upper: { style: 'trainer' } }), keptCache())
     expect(plan.layers.findings.filter((f) => f.level !== 'fine').map((f) => spoken(f.sentence))).toEqual([])
     expect(plan.layers.wall.layers.some((l) => l.part.includes('Foam'))).toBe(false)
   })

@@ -7,6 +7,7 @@ import { OwnPattern } from '../../model/upper.ts'
 import { planPair } from '../../plan/planPair.ts'
 import { ownPieces, piecesFromOutlines } from '../../upper/ownPattern.ts'
 import { ownLinings } from './ownLinings.ts'
+import { keptCache } from '../../../test/keptCache.ts'
 
 const book = new RuleBook({}, {})
 const lining = sampleMaterials.find((m) => m.kind === 'lining leather') as Material
@@ -65,7 +66,7 @@ describe('linings of a drawn pattern', () => {
     expect(size(back!.outline)[0]).toBeCloseTo(110, 3)
   })
   it('are parts of the pair: cut, skived and closed with the others, and mirrored for the left foot', () => {
-    const plan = planPair(samplePair({ upper: { style: 'own pattern', own: pattern() } }))
+    const plan = planPair(samplePair({ upper: { style: 'own pattern', own: pattern() } }), keptCache())
     const linings = plan.parts.filter((p) => p.id.startsWith('lining.'))
     expect(linings).toHaveLength(2)
     const cut = plan.operations.find((o) => o.id === 'cut-lining')

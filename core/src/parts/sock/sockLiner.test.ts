@@ -3,10 +3,10 @@ import { corkId, sampleMeasures, samplePair } from '../../../test/samplePair.ts'
 import { boxOf, contains } from '../../geometry/path.ts'
 import type { Plan } from '../../plan/plan.ts'
 import { planPair } from '../../plan/planPair.ts'
-import { StageCache } from '../../plan/stageCache.ts'
 import type { Part } from '../../trade/part.ts'
+import { keptCache } from '../../../test/keptCache.ts'
 
-const cache = new StageCache(16)
+const cache = keptCache(16)
 const materials = { ...samplePair().decisions.materials, padding: corkId }
 const plan = (sock: { extent?: 'full' | 'half' | 'heel'; padding?: 'none' | 'heel pad' | 'half' | 'full' }) =>
   planPair(samplePair({ sock, materials }), cache)

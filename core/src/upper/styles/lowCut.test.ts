@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../test/samplePair.ts'
 import type { StyleName } from '../../model/upper.ts'
 import { planPair } from '../../plan/planPair.ts'
-import { StageCache } from '../../plan/stageCache.ts'
 import { spoken } from '../../units/sentence.ts'
+import { keptCache } from '../../../test/keptCache.ts'
 
-const cache = new StageCache()
+const cache = keptCache()
 /** The top of the back as it is shown with its reason. */
 function backOf(style: StyleName, lower?: number) {
   const rules: Record<string, number> = lower === undefined ? {} : { 'upper.lowBack': lower }

@@ -1,10 +1,11 @@
-import { planPair, planUppers, StageCache, setByHand, setRule, type PlanInput } from '@gentle-awl/core'
+import { planPair, planUppers, setByHand, setRule, type PlanInput } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../../core/test/samplePair.ts'
 import { Packer, Unpacker, type Parcel } from './planParcel.ts'
+import { keptCache } from '../../../../core/test/keptCache.ts'
 
 const base = samplePair()
-const cache = new StageCache(12)
+const cache = keptCache(12)
 const changed = (change: (d: PlanInput['decisions']) => PlanInput['decisions']): PlanInput => ({
   ...base,
   decisions: change(base.decisions),

@@ -2,8 +2,9 @@ import { planPair, type Plan } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../../../core/test/samplePair.ts'
 import { said, stageFlags, stages, worstOf } from './stages.ts'
+import { keptCache } from '../../../../../core/test/keptCache.ts'
 
-const plan = (change: Parameters<typeof samplePair>[0]): Plan => planPair(samplePair(change))
+const plan = (change: Parameters<typeof samplePair>[0]): Plan => planPair(samplePair(change), keptCache())
 
 describe('flags of the stages', () => {
   it('name the shoe, the part and the reason of everything that is not fine, on both shoes', () => {

@@ -2,8 +2,9 @@ import { planPair, signedArea, type Piece } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../../../../core/test/samplePair.ts'
 import { foldedHalves } from './foldedHalves.ts'
+import { keptCache } from '../../../../../../core/test/keptCache.ts'
 
-const pieces = planPair(samplePair()).upper.pieces
+const pieces = planPair(samplePair(), keptCache()).upper.pieces
 const byId = (id: string): Piece => {
   const p = pieces.find((x) => x.id === id)
   if (!p) throw new Error(`no ${id}`)

@@ -5,6 +5,7 @@ import { sampleMeasures, samplePair } from '../../../../../../core/test/samplePa
 import { strainCells, strainColour } from './strainCells.ts'
 import UpperFindings from './UpperFindings.vue'
 import { pointMarkers, upperLoops } from './upperScene.ts'
+import { keptCache } from '../../../../../../core/test/keptCache.ts'
 
 let map: FormeMap
 let upper: Upper
@@ -12,18 +13,24 @@ beforeAll(() => {
   const input = samplePair()
   const surface = generateLast(sampleMeasures.flat)
   map = new FormeMap(surface, makeForme(surface, 'true seams', 'back and vamp'))
-  upper = planPair({
-    ...input,
-    decisions: { ...input.decisions, upper: { ...input.decisions.upper, style: 'oxford' } },
-  }).upper
+  upper = planPair(
+    {
+      ...input,
+      decisions: { ...input.decisions, upper: { ...input.decisions.upper, style: 'oxford' } },
+    },
+    keptCache(),
+  ).upper
 })
 
 describe('the design on the last', () => {
   it('lies on the wall of its own side, a little proud of it', () => {
-    const plan = planPair({
-      ...samplePair(),
-      last: { ...samplePair().last, shape: { kind: 'made', measures: sampleMeasures.flat }, buildUps: [] },
-    }).upper
+    const plan = planPair(
+      {
+        ...samplePair(),
+        last: { ...samplePair().last, shape: { kind: 'made', measures: sampleMeasures.flat }, buildUps: [] },
+      },
+      keptCache(),
+    ).upper
     for (const loop of upperLoops(map, { ...plan, lines: plan.lines.filter((l) => l.kind === 'seam') }, null)) {
       const side = loop.points[Math.floor(loop.points.length / 2)]![1] < 0 ? 'lateral' : 'medial'
       const wall = new ClosestPoints({
