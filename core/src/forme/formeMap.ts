@@ -8,6 +8,7 @@ import type { LastSurface } from '../last/surface.ts'
 import { chartsOf, featherOf, type Chart } from './charts.ts'
 import type { Forme } from './forme.ts'
 import { lineAtX, wallLines, wallTriangles } from './wallGrid.ts'
+import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** Over how much height a shaft forgets the shape of the cone's rim, mm. */
 const FADE = 25
@@ -133,7 +134,7 @@ export class FormeMap {
       return (p[0] - q[0]) * d[1] - (p[1] - q[1]) * d[0]
     }
     let [lo, hi] = [0, 1]
-    if (off(lo) < -1e-9 || off(hi) > 1e-9) return null
+    if (off(lo) < -ROUNDING || off(hi) > ROUNDING) return null
     for (let k = 0; k < 30; k++) {
       const mid = (lo + hi) / 2
       if (off(mid) > 0) lo = mid

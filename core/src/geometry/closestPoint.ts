@@ -1,4 +1,5 @@
 import type { Vec3 } from './vec3.ts'
+import { ROUNDING } from './tolerance.ts'
 
 /** Triangles to measure distances to: positions 3 per vertex, mm. */
 export interface TriangleMesh {
@@ -87,7 +88,7 @@ export class ClosestPoints {
       if (v[k]! < this.min[c]!) this.min[c] = v[k]!
       if (v[k]! > max[c]!) max[c] = v[k]!
     }
-    const widest = Math.max(max[0] - this.min[0], max[1] - this.min[1], max[2] - this.min[2], 1e-9)
+    const widest = Math.max(max[0] - this.min[0], max[1] - this.min[1], max[2] - this.min[2], ROUNDING)
     this.cell = Math.max(cell, widest / MOST_CELLS)
     for (let c = 0; c < 3; c++) this.count[c] = Math.max(1, Math.floor((max[c]! - this.min[c]!) / this.cell) + 1)
     const cells = this.count[0] * this.count[1] * this.count[2]

@@ -8,7 +8,6 @@ import {
   boxOf,
   contains,
   GeometryError,
-  isSimple,
   mirror,
   pathLength,
   rotate,
@@ -16,6 +15,7 @@ import {
   type Path,
   type Point,
 } from './path.ts'
+import { isSimple } from './selfIntersection.ts'
 
 const circle = (r: number, n = 720, cx = 0, cy = 0): Path =>
   Array.from({ length: n }, (_, i): Point => [

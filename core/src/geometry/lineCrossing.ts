@@ -1,5 +1,6 @@
 import { cumulative } from './polyline.ts'
 import { distance, GeometryError, type Path, type Point } from './path.ts'
+import { PARALLEL, ROUNDING } from './tolerance.ts'
 
 /** Where two open lines cross: the first crossing along `a`, with the lengths to it on both. Null when they do not. */
 export function firstCrossing(a: Path, b: Path): { point: Point; onA: number; onB: number } | null {
@@ -11,10 +12,10 @@ export function firstCrossing(a: Path, b: Path): { point: Point; onA: number; on
       const [r, s] = [b[j]!, b[j + 1]!]
       const [dx, dy, ex, ey] = [q[0] - p[0], q[1] - p[1], s[0] - r[0], s[1] - r[1]]
       const det = dx * ey - dy * ex
-      if (Math.abs(det) < 1e-12) continue
+      if (Math.abs(det) < PARALLEL) continue
       const t = ((r[0] - p[0]) * ey - (r[1] - p[1]) * ex) / det
       const u = ((r[0] - p[0]) * dy - (r[1] - p[1]) * dx) / det
-      if (t < -1e-9 || t > 1 + 1e-9 || u < -1e-9 || u > 1 + 1e-9) continue
+      if (t < -ROUNDING || t > 1 + ROUNDING || u < -ROUNDING || u > 1 + ROUNDING) continue
       const point: Point = [p[0] + dx * t, p[1] + dy * t]
       const onA = sa[i]! + t * distance(p, q)
       if (!best || onA < best.onA) best = { point, onA, onB: sb[j]! + u * distance(r, s) }

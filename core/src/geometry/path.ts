@@ -91,24 +91,3 @@ export function contains(path: Path, p: Point): boolean {
   }
   return inside
 }
-
-/** True when no two sides of the closed path cross. Compares all pairs whose boxes meet. */
-export function isSimple(path: Path): boolean {
-  const n = path.length
-  for (let i = 0; i < n; i++) {
-    const a = path[i]
-    const b = path[(i + 1) % n]
-    for (let j = i + 2; j < n; j++) {
-      if (i === 0 && j === n - 1) continue
-      if (segmentsCross(a!, b!, path[j]!, path[(j + 1) % n]!)) return false
-    }
-  }
-  return true
-}
-
-function segmentsCross(a: Point, b: Point, c: Point, d: Point): boolean {
-  if (Math.max(a[0], b[0]) < Math.min(c[0], d[0]) || Math.max(c[0], d[0]) < Math.min(a[0], b[0])) return false
-  if (Math.max(a[1], b[1]) < Math.min(c[1], d[1]) || Math.max(c[1], d[1]) < Math.min(a[1], b[1])) return false
-  const side = (p: Point, q: Point, r: Point) => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])
-  return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0
-}

@@ -1,10 +1,12 @@
+import { orientation } from './orientation.ts'
 import type { Point } from './path.ts'
 
-/** Twice the signed area of a, b, c. */
-const turn = (a: Point, b: Point, c: Point) => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
+/** Whether c and d lie on the two sides of the line through a and b, and on neither of them. */
+const parted = (a: Point, b: Point, c: Point, d: Point): boolean =>
+  Math.sign(orientation(a, b, c)) * Math.sign(orientation(a, b, d)) < 0
 
 function cross(a: Point, b: Point, c: Point, d: Point): boolean {
-  return turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0
+  return parted(a, b, c, d) && parted(c, d, a, b)
 }
 
 /**
@@ -37,3 +39,6 @@ export function firstSelfIntersection(loop: readonly Point[]): [number, number] 
   }
   return null
 }
+
+/** Whether no two sides of a closed line cross. */
+export const isSimple = (loop: readonly Point[]): boolean => firstSelfIntersection(loop) === null

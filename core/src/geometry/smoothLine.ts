@@ -1,5 +1,6 @@
 import { cubicSpline } from './interpolate.ts'
 import { distance, GeometryError, type Path, type Point } from './path.ts'
+import { SAME } from './tolerance.ts'
 
 /** Longest chord of a drawn curve, mm. */
 const CHORD = 1.5
@@ -14,7 +15,7 @@ export function smoothLine(points: readonly Point[], ends: { start?: Point; end?
   const t = [0]
   for (let i = 1; i < points.length; i++) {
     const step = distance(points[i - 1]!, points[i]!)
-    if (step < 1e-6) throw new GeometryError('Two points of a curve lie on each other: move one of them.')
+    if (step < SAME) throw new GeometryError('Two points of a curve lie on each other: move one of them.')
     t.push(t[i - 1]! + Math.sqrt(step))
   }
   if (points.length === 2 && !ends.start && !ends.end) return [...points]

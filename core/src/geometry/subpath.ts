@@ -1,12 +1,13 @@
 import { cumulative, nearest, pointAt } from './polyline.ts'
 import { distance, type Path, type Point } from './path.ts'
+import { SAME } from './tolerance.ts'
 
 /** The stretch of an open line between two lengths from its start, mm; runs backwards when `to` comes first. */
 export function subpath(line: Path, from: number, to: number): Path {
   const sums = cumulative(line)
   const whole = sums[sums.length - 1]
   const [a, b] = [Math.max(0, Math.min(from, to)), Math.min(whole!, Math.max(from, to))]
-  const inner = line.filter((_, i) => sums[i]! > a + 1e-6 && sums[i]! < b - 1e-6)
+  const inner = line.filter((_, i) => sums[i]! > a + SAME && sums[i]! < b - SAME)
   const out = [pointAt(line, a), ...inner, pointAt(line, b)]
   return from < to ? out : out.reverse()
 }
@@ -21,7 +22,7 @@ export function joined(...lines: readonly Path[]): Path {
   const out: Point[] = []
   for (const line of lines) {
     for (const p of line) {
-      if (out.length === 0 || distance(out[out.length - 1]!, p) > 1e-6) out.push(p)
+      if (out.length === 0 || distance(out[out.length - 1]!, p) > SAME) out.push(p)
     }
   }
   return out

@@ -10,12 +10,12 @@ import {
   counterClockwise,
   distance,
   GeometryError,
-  isSimple,
   pathLength,
   signedArea,
   type Path,
   type Point,
 } from '../geometry/path.ts'
+import { isSimple } from '../geometry/selfIntersection.ts'
 import type { BottomTracing } from '../model/last.ts'
 import { bottomShape, type BottomMeasures } from './bottom.ts'
 import type { Side } from '../trade/side.ts'

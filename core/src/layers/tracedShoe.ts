@@ -1,6 +1,7 @@
 import { nearest, resample } from '../geometry/polyline.ts'
 import { offset } from '../geometry/polygonClip.ts'
-import { contains, counterClockwise, GeometryError, isSimple, type Path, type Point } from '../geometry/path.ts'
+import { contains, counterClockwise, GeometryError, type Path, type Point } from '../geometry/path.ts'
+import { isSimple } from '../geometry/selfIntersection.ts'
 import { procrustes } from '../geometry/procrustes.ts'
 import { layBottom, pencilOffset } from '../last/tracing.ts'
 import type { Finding } from '../trade/because.ts'

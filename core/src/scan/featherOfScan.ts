@@ -8,6 +8,7 @@ import { sideSign } from '../last/frame.ts'
 import type { HalfSections } from './halfSections.ts'
 import { FAN_END, onPlane } from './planes.ts'
 import { cutLine } from './skin.ts'
+import { SAME } from '../geometry/tolerance.ts'
 
 /** Feather line found on one side: a point on every fan and parallel plane from heel back to toe tip. */
 export interface ScanFeather {
@@ -101,7 +102,7 @@ function crossing(line: Path, k: number): Point | null {
     const a11 = b[1]! + 2 * b[2]! * r
     const a22 = w[1]! + 2 * w[2]! * z
     const det = a11 * a22 - 1
-    if (Math.abs(det) < 1e-6) return null
+    if (Math.abs(det) < SAME) return null
     // Solves [a11 -1; -1 a22] d = -f.
     r += (-f1 * a22 - f2) / det
     z += (-a11 * f2 - f1) / det
@@ -158,7 +159,7 @@ export function findFeather(s: HalfSections, shift: readonly number[]): ScanFeat
   const points = at.map((e, p): Vec3 => {
     const move = by(p / FAN_END)
     let [rr, zz] = [r[p]!, z[p]!]
-    if (Math.abs(move) > 1e-6) {
+    if (Math.abs(move) > SAME) {
       const moved = pointAt(e!.line, e!.at + move)
       const here = pointAt(e!.line, e!.at)
       rr += moved[0] - here[0]

@@ -18,6 +18,7 @@ import {
   TOE_PLANES,
 } from './planes.ts'
 import { mm, say } from '../units/sentence.ts'
+import { PARALLEL } from '../geometry/tolerance.ts'
 
 /**
  * One side of a body cut by upright half planes that fan out about an axis near the heel, stand parallel in the middle,
@@ -173,7 +174,7 @@ export function halfSections(
     for (let k = first; k <= last; k++) {
       const a = (FROM + k * STEP) * RAD
       const den = Math.cos(a) * (yb - ya) - Math.sin(a) * (rb - ra)
-      if (Math.abs(den) < 1e-12) continue
+      if (Math.abs(den) < PARALLEL) continue
       const r = numerator / den
       if (!(r > 0) || r > 400) continue
       const at = p * ANGLES + k

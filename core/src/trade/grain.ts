@@ -1,5 +1,6 @@
 import { longestInside } from '../geometry/longestInside.ts'
 import type { Path, Point } from '../geometry/path.ts'
+import { SAME } from '../geometry/tolerance.ts'
 
 /** Tight direction of a part as an arrow on it: a vector of the part, which goes with it however it is turned or mirrored. */
 export interface Grain {
@@ -31,7 +32,7 @@ export const toeToHeel = (outline: Path, avoid: readonly Path[] = []): Grain => 
 /** The arrow as lines to draw: its shaft, and its tip of `size` mm. */
 export function grainArrow({ from, to }: Grain, size = 3): Path[] {
   const l = Math.hypot(to[0] - from[0], to[1] - from[1])
-  if (l < 1e-6) return []
+  if (l < SAME) return []
   const [ux, uy] = [(to[0] - from[0]) / l, (to[1] - from[1]) / l]
   const barb = (side: number): Point => [
     to[0] - ux * size - uy * size * 0.4 * side,

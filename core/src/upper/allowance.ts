@@ -2,6 +2,7 @@ import { unite } from '../geometry/polygonClip.ts'
 import { offsetLine } from '../geometry/offsetLine.ts'
 import { distance, type Path, type Point } from '../geometry/path.ts'
 import type { PieceEdge } from './piece.ts'
+import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** A corner is drawn out to its point up to this many allowances, then cut off square. */
 const LONGEST_CORNER = 1.7
@@ -53,7 +54,8 @@ export function withAllowances(
     const most = LONGEST_CORNER * Math.max(a, b)
     // With very different allowances the lines may meet behind their own ends: then there is no corner to draw out.
     const ahead = (t: Point) =>
-      (t[0] - p[0]) * -n[1] + (t[1] - p[1]) * n[0] >= -1e-9 && (t[0] - q[0]) * -m[1] + (t[1] - q[1]) * m[0] <= 1e-9
+      (t[0] - p[0]) * -n[1] + (t[1] - p[1]) * n[0] >= -ROUNDING &&
+      (t[0] - q[0]) * -m[1] + (t[1] - q[1]) * m[0] <= ROUNDING
     if (tip && ahead(tip) && distance(tip, at) <= most) added.push([at, p, tip, q])
     else added.push([at, p, q])
   })

@@ -6,6 +6,7 @@ import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Decoration } from '../model/upper.ts'
 import { withAllowances } from './allowance.ts'
 import type { Hole, Piece, PieceEdge } from './piece.ts'
+import { ROUNDING } from '../geometry/tolerance.ts'
 
 export const decorationRules = {
   rowFromEdge: {
@@ -111,7 +112,7 @@ function stretchOf(length: number, pitch: number, whole: boolean): { along: numb
   const step = length / (steps + extra)
   const first = whole ? 0 : 0.5
   const holes: { along: number; large: boolean }[] = []
-  for (let k = 0; k + first < steps + extra - 1e-9; k++) {
+  for (let k = 0; k + first < steps + extra - ROUNDING; k++) {
     holes.push({ along: (k + first) * step, large: true })
     const next = (k + first + 0.5) * step
     // Two small ones where steps meet, a quarter of a step apart.

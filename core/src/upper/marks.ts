@@ -5,6 +5,7 @@ import type { Join } from './joins.ts'
 import { openRuns } from './decoration.ts'
 import type { Piece, PieceEdge, PieceMark } from './piece.ts'
 import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
+import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** A seam longer than this gets two match marks instead of one, mm. */
 const LONG_SEAM = 90
@@ -80,10 +81,10 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
     const [p, q] = [piece.outline[i]!, piece.outline[(i + 1) % n]!]
     const [ex, ey] = [q[0] - p[0], q[1] - p[1]]
     const det = way[0] * ey - way[1] * ex
-    if (Math.abs(det) < 1e-9) continue
+    if (Math.abs(det) < ROUNDING) continue
     const t = ((p[0] - from[0]) * ey - (p[1] - from[1]) * ex) / det
     const u = ((p[0] - from[0]) * way[1] - (p[1] - from[1]) * way[0]) / det
-    if (u >= -1e-9 && u <= 1 + 1e-9 && t > best && t < 60) best = t
+    if (u >= -ROUNDING && u <= 1 + ROUNDING && t > best && t < 60) best = t
   }
   return [from[0] + way[0] * best, from[1] + way[1] * best]
 }

@@ -9,6 +9,7 @@ import { allowanceRule } from './edgeRules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 import type { Piece, PieceEdge } from './piece.ts'
 import { mm, say } from '../units/sentence.ts'
+import { ROUNDING, SAME } from '../geometry/tolerance.ts'
 
 /** An edge as a style draws it on the forme: running counter-clockwise round the piece seen from the lateral side. */
 export interface EdgeDraft {
@@ -56,7 +57,7 @@ function closedNet(edges: readonly PieceEdge[], name: string): Path {
     }
   })
   const net = joined(...edges.map((e) => e.line))
-  const path = distance(net[0]!, net[net.length - 1]!) < 1e-6 ? net.slice(0, -1) : net
+  const path = distance(net[0]!, net[net.length - 1]!) < SAME ? net.slice(0, -1) : net
   if (path.length < 3 || signedArea(path) <= 0 || firstSelfIntersection(path) !== null) {
     throw new GeometryError(`${name}: its outline crosses itself. Move its points apart, or mend the drawing.`)
   }
@@ -155,7 +156,7 @@ function rounded(line: Path, reach: number): Path | null {
   const before = line[k - 1]!
   // Where the line of the further end meets the upright through the beginning.
   const [dx, dy] = [before[0] - p[0], before[1] - p[1]]
-  if (Math.abs(dx) < 1e-9) return null
+  if (Math.abs(dx) < ROUNDING) return null
   const s = (a[0] - p[0]) / dx
   const tip: Point = [a[0], p[1] + s * dy]
   const [near, far] = [distance(a, tip), distance(tip, p)]
@@ -176,7 +177,7 @@ function rounded(line: Path, reach: number): Path | null {
  */
 function eased(line: Path, reach: number): Path {
   const run = cumulative(line)
-  const k = run.findIndex((r) => r > 1e-6)
+  const k = run.findIndex((r) => r > SAME)
   if (k < 0) return line
   const lean = (line[k]![0] - line[0]![0]) / run[k]!
   return line.map(([x, y], i): Point => [x - lean * run[i]! * Math.max(0, 1 - run[i]! / reach) ** 2, y])

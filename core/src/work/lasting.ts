@@ -2,10 +2,11 @@ import { traitsOf } from '../model/construction.ts'
 import { fixed, type Step } from './step.ts'
 import { soakRules, waitRules } from './waits.ts'
 import { partsOf, type Facts } from './facts.ts'
+import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** Thin leather is only sprayed (docs/trade.md, "Stiffener"); each foot's piece counts. */
 const sprayed = (f: Facts, id: string): boolean =>
-  partsOf(f, [id]).every((p) => p.thickness <= f.book.value(soakRules.sprayUpTo) + 1e-9)
+  partsOf(f, [id]).every((p) => p.thickness <= f.book.value(soakRules.sprayUpTo) + ROUNDING)
 const soak =
   (id: string): NonNullable<Step['wait']> =>
   (f) =>

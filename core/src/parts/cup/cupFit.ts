@@ -4,12 +4,12 @@ import {
   contains,
   counterClockwise,
   GeometryError,
-  isSimple,
   rotate,
   translate,
   type Path,
   type Point,
 } from '../../geometry/path.ts'
+import { isSimple } from '../../geometry/selfIntersection.ts'
 import { layBottom } from '../../last/tracing.ts'
 import type { Finding } from '../../trade/because.ts'
 import type { CupSoleFields } from '../../model/cupSole.ts'

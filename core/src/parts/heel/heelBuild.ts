@@ -1,5 +1,6 @@
 import type { Path, Point } from '../../geometry/path.ts'
 import { heightAt, type SideProfile } from '../sole/sideProfile.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /** How a heel is built up, mm. */
 export interface HeelBuild {
@@ -50,10 +51,10 @@ export function heelBuild(
 ): HeelBuild {
   const needed = { back: heightAt(profile.underside, back), breast: heightAt(profile.underside, breast) }
   const low = Math.min(needed.back, needed.breast)
-  const byRule = Math.max(0, Math.floor((low - stock.topPiece) / stock.lift + 1e-6))
+  const byRule = Math.max(0, Math.floor((low - stock.topPiece) / stock.lift + SAME))
   const lifts = decisions.lifts ?? byRule
   const place = { back, breast, needed, lift: stock.lift, lifts, byRule }
-  if (lifts === 0 && low < stock.topPiece - 1e-6) return lowHeel(profile, place, stock)
+  if (lifts === 0 && low < stock.topPiece - SAME) return lowHeel(profile, place, stock)
   const built = stock.topPiece + lifts * stock.lift
   const wedge = { back: needed.back - built, breast: needed.breast - built }
   // Without a wedge, what is missing at the breast is missing all along: the shoe sinks, or rides, by it.

@@ -11,6 +11,7 @@ import { seatFigures } from './seatFigures.ts'
 import type { SoleNeeds } from '../sole/soleParts.ts'
 import type { Stock } from '../sole/stock.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /**
  * Outline of the heel where it meets the sole: the lasted seat and a little to trim, cut off at the hollowed breast.
@@ -62,7 +63,7 @@ export function heelParts(
     origin: 'measured on the last',
   }
   /** A wedge thicker than the leather is laid up of several pieces. */
-  const pieces = Math.ceil(build.wedge.back / lift.thickness - 1e-6)
+  const pieces = Math.ceil(build.wedge.back / lift.thickness - SAME)
   const room = Math.max(0, Math.min(build.needed.back, build.needed.breast) - build.topPiece)
   const liftCount: Because = {
     id: 'lifts',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { sampleMaterials, samplePair } from '../../../test/samplePair.ts'
-import { boxOf, isSimple, signedArea, type Path } from '../../geometry/path.ts'
+import { boxOf, signedArea, type Path } from '../../geometry/path.ts'
+import { isSimple } from '../../geometry/selfIntersection.ts'
 import type { Material } from '../../model/material.ts'
 import { RuleBook } from '../../trade/rules.ts'
 import { OwnPattern } from '../../model/upper.ts'

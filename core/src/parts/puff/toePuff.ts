@@ -20,6 +20,7 @@ import { fullness } from '../shared/fullness.ts'
 import { withTurnedEdge } from '../shared/turnedEdge.ts'
 import { turnedUnder, type TurnedOver } from '../shared/turnedUnder.ts'
 import { mm, mmTo, say, bare } from '../../units/sentence.ts'
+import { ROUNDING } from '../../geometry/tolerance.ts'
 
 export const puffRules = {
   base: {
@@ -139,7 +140,7 @@ export function toePuff(needs: PuffNeeds): Part {
   const turn = book.inForce(puffRules.turnUnder)
   // Shorter, and its back edge would lie on the toe's front face; longer, and it would be half a vamp.
   const [shortest, longest] = [Math.ceil(tape.readingAt(0.89 * length)), Math.floor(tape.readingAt(0.58 * length))]
-  if (puff < shortest - 1e-9 || puff > longest + 1e-9) {
+  if (puff < shortest - ROUNDING || puff > longest + ROUNDING) {
     throw new GeometryError(
       say`A toe puff of ${mm(puff, 1)} cannot be drawn on a last of ${mm(length)}. Set it between ${bare(shortest)} and ${mm(longest)}.`,
     )

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { nearest } from '../../geometry/polyline.ts'
-import { boxOf, isSimple, mirror, signedArea, type Path, type Point } from '../../geometry/path.ts'
+import { boxOf, mirror, signedArea, type Path, type Point } from '../../geometry/path.ts'
+import { isSimple } from '../../geometry/selfIntersection.ts'
 import { leftPart } from './leftPart.ts'
 import { cutLine, notchNear } from './notch.ts'
 import type { Part } from '../../trade/part.ts'

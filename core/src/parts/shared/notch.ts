@@ -1,6 +1,7 @@
 import { contains, distance, type Path, type Point } from '../../geometry/path.ts'
 import { cumulative, outwardNormals, pointsAt } from '../../geometry/polyline.ts'
 import type { Notch } from '../../trade/part.ts'
+import { ROUNDING } from '../../geometry/tolerance.ts'
 
 /** A notch on the outline's vertex nearest to `target`, pointing into the piece. */
 export function notchNear(outline: Path, target: Point, kind: Notch['kind']): Notch {
@@ -22,7 +23,7 @@ export function cutLine(outline: Path, notches: readonly Notch[]): Path {
   let line = outline.map((p, i) => ({ p, at: run[i] }))
   for (const notch of notches) {
     const { depth, half } = NOTCHES[notch.kind]
-    const vertex = outline.findIndex((p) => distance(p, notch.at) < 1e-9)
+    const vertex = outline.findIndex((p) => distance(p, notch.at) < ROUNDING)
     const tip: Point = [notch.at[0] + notch.inwards[0] * depth, notch.at[1] + notch.inwards[1] * depth]
     if (vertex < 0 || !contains(outline, tip)) continue
     const at = run[vertex]!

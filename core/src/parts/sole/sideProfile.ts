@@ -2,6 +2,7 @@ import { atX, bottomPoint, type LastSurface } from '../../last/surface.ts'
 import type { Path, Point } from '../../geometry/path.ts'
 import { STATIONS } from '../../last/frame.ts'
 import type { Landmarks } from '../../last/landmarks.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /** One layer of the bottom in side section: `upper` and `lower` run from heel to toe, x forward, z up; mm. */
 export interface ProfileLayer {
@@ -79,7 +80,7 @@ export function sideProfile(surface: LastSurface, marks: Landmarks, bottomLayers
     toe: of(places.toe),
   })
   const inside = (s: BottomLayer) => (_: Point, i: number) =>
-    xs[i]! >= heel - s.past.heel - 1e-6 && xs[i]! <= toe + s.past.toe + 1e-6
+    xs[i]! >= heel - s.past.heel - SAME && xs[i]! <= toe + s.past.toe + SAME
   let depths = xs.map(() => 0)
   const layers = bottomLayers.map((s): ProfileLayer => {
     const upper = under(depths)

@@ -6,6 +6,7 @@ import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerRules } from './rules.ts'
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /** Checks of a stiffener: behind the joint, under the top line, of the right leather. */
 export function stiffenerFindings(
@@ -23,7 +24,7 @@ export function stiffenerFindings(
     const end = Math.floor(joint[side] - behind)
     findings.push({
       id: `stiffener.joint.${side}`,
-      level: clear >= behind - 1e-6 ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
+      level: clear >= behind - SAME ? 'fine' : clear >= behind / 2 ? 'watch' : 'stop',
       where: `front, ${side} side`,
       sentence:
         clear >= 0
@@ -32,8 +33,8 @@ export function stiffenerFindings(
       measured: clear,
       limit: behind,
       unit: 'mm',
-      mend: clear >= behind - 1e-6 ? '' : say`End it at ${mm(end)} from the heel back or less.`,
-      remedy: clear >= behind - 1e-6 ? undefined : { kind: 'hand', decision: `stiffener.${side}End`, value: end },
+      mend: clear >= behind - SAME ? '' : say`End it at ${mm(end)} from the heel back or less.`,
+      remedy: clear >= behind - SAME ? undefined : { kind: 'hand', decision: `stiffener.${side}End`, value: end },
     })
   }
   const gap = book.value(stiffenerRules.topGap)

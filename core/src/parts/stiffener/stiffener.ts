@@ -18,6 +18,7 @@ import { fullness } from '../shared/fullness.ts'
 import { withTurnedEdge } from '../shared/turnedEdge.ts'
 import { turnedUnder } from '../shared/turnedUnder.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /** Height of a long wing under the arch, share of L: it lies low so that it clears the facing. */
 const WING_SHARE = 0.095
@@ -97,7 +98,7 @@ export function stiffener(needs: StiffenerNeeds): Part {
   const ends = stiffenerEnds(length, joint, decisions, book)
   const back = decisions.backHeight ?? topLine.back - gap.value
   for (const side of ['lateral', 'medial'] as const) {
-    if (ends[side] > patch.reach[side] + 1e-6) {
+    if (ends[side] > patch.reach[side] + SAME) {
       throw new GeometryError(
         say`A stiffener that ends ${mm(ends[side], 0)} from the heel back on the ${side} side passes the joint at ${mm(joint[side], 0)} by too much to be drawn. Set a smaller figure.`,
       )

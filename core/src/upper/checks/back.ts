@@ -5,6 +5,7 @@ import type { Rule } from '../../trade/rules.ts'
 import { takenIn } from '../backTaper.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { mm, mmTo, say, bare } from '../../units/sentence.ts'
+import { ROUNDING, SAME } from '../../geometry/tolerance.ts'
 
 export const backRules = {
   gap: {
@@ -65,8 +66,8 @@ export const lowGap = (backLine: Path, curve: Path) =>
 
 /** The smallest taper, from the one to begin with in steps of half a millimetre, that brings the gap under the limit; null when none up to `most` does. */
 export function smallestTaper(untapered: Path, curve: Path, limit: number, from: number, most: number): number | null {
-  for (let by = from; by <= most + 1e-9; by += 0.5) {
-    if (lowGap(takenIn(untapered, by), curve).off <= limit + 1e-6) return by
+  for (let by = from; by <= most + ROUNDING; by += 0.5) {
+    if (lowGap(takenIn(untapered, by), curve).off <= limit + SAME) return by
   }
   return null
 }
@@ -81,30 +82,30 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const taper = decisions.backTaper
   const most = book.value(backRules.taperMost)
   const proposal =
-    gap.off > limit + 1e-6
+    gap.off > limit + SAME
       ? smallestTaper(drawn.backBefore, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
       : null
   const at = resample(drawn.backLine, 41)[Math.round(gap.share * 40)]
   const findings: UpperFinding[] = [
     {
       id: 'upper.backGap',
-      level: gap.off <= limit + 1e-6 ? 'fine' : gap.off <= limit + 1.5 ? 'watch' : 'stop',
+      level: gap.off <= limit + SAME ? 'fine' : gap.off <= limit + 1.5 ? 'watch' : 'stop',
       where: 'back line',
       sentence:
-        gap.off <= limit + 1e-6
+        gap.off <= limit + SAME
           ? say`Closed over the last, the back line stands off it by ${mm(gap.off, 1)} at most; lining and stiffener need up to ${mm(limit, 1)}.`
           : say`The back line is too flat: below mid-height it stands off the last by ${mm(gap.off, 1)}, where ${mm(limit, 1)} are wanted. Thick folds at the seat would follow.`,
       measured: gap.off,
       limit,
       unit: 'mm',
       mend:
-        gap.off <= limit + 1e-6
+        gap.off <= limit + SAME
           ? ''
           : proposal === null
             ? say`No taper up to ${mm(most)} a side does it without a bump: draw the back line anew.`
             : say`Take in ${mm(proposal)} a side at the foot, growing smoothly from nothing at mid-height (${mm(2 * proposal)} in all).`,
       at: { side: 'lateral', point: at! },
-      remedy: gap.off <= limit + 1e-6 ? undefined : proposal === null ? showPoint('backMiddle') : takeIn(proposal),
+      remedy: gap.off <= limit + SAME ? undefined : proposal === null ? showPoint('backMiddle') : takeIn(proposal),
     },
   ]
   if (taper > 0) {
@@ -131,13 +132,13 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const wanted = book.value(backRules.grip)
   findings.push({
     id: 'upper.backGrip',
-    level: grip >= wanted - 1e-6 ? 'fine' : 'watch',
+    level: grip >= wanted - SAME ? 'fine' : 'watch',
     where: 'top of the back',
     sentence: say`At the top the back comes in by ${mm(grip, 1)} from its fullest point; ${mm(wanted)} or more keep the shoe on.`,
     measured: grip,
     limit: wanted,
     unit: 'mm',
-    ...(grip >= wanted - 1e-6 ? { mend: '' } : higherBack(board, topAt, fullest, wanted)),
+    ...(grip >= wanted - SAME ? { mend: '' } : higherBack(board, topAt, fullest, wanted)),
     at: { side: 'lateral', point: topAt },
   })
   return findings

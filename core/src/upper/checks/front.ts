@@ -7,6 +7,7 @@ import type { Rule } from '../../trade/rules.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { movePoints, nearestPoint } from './movedPoint.ts'
 import { mm, say } from '../../units/sentence.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 export const frontRules = {
   behindCrease: {
@@ -54,7 +55,7 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
     const wanted = book.value(frontRules.behindCrease)
     findings.push({
       id: 'upper.vampLength',
-      level: behind >= wanted - 1e-6 ? 'fine' : behind >= 0 ? 'watch' : 'stop',
+      level: behind >= wanted - SAME ? 'fine' : behind >= 0 ? 'watch' : 'stop',
       where: 'end of the lacing',
       sentence:
         behind >= 0
@@ -63,9 +64,9 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
       measured: behind,
       limit: wanted,
       unit: 'mm',
-      mend: behind >= wanted - 1e-6 ? '' : say`Move it back by ${mm(wanted - behind, 1)}.`,
+      mend: behind >= wanted - SAME ? '' : say`Move it back by ${mm(wanted - behind, 1)}.`,
       remedy:
-        behind >= wanted - 1e-6
+        behind >= wanted - SAME
           ? undefined
           : backOnRidge(needs, 'end of the lacing', [front.point, drawn.throat], crease - wanted),
       at: front,
@@ -101,15 +102,15 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
     const wanted = book.value(frontRules.cover) * L
     findings.push({
       id: 'upper.vampLength',
-      level: cover >= wanted - 1e-6 ? 'fine' : cover >= wanted - 8 ? 'watch' : 'stop',
+      level: cover >= wanted - SAME ? 'fine' : cover >= wanted - 8 ? 'watch' : 'stop',
       where: 'throat',
       sentence: say`From the throat to the toe the vamp measures ${mm(cover, 1)}; ${mm(wanted, 1)} cover the toes.`,
       measured: cover,
       limit: wanted,
       unit: 'mm',
-      mend: cover >= wanted - 1e-6 ? '' : say`Move the throat back by ${mm(wanted - cover, 1)}.`,
+      mend: cover >= wanted - SAME ? '' : say`Move the throat back by ${mm(wanted - cover, 1)}.`,
       remedy:
-        cover >= wanted - 1e-6
+        cover >= wanted - SAME
           ? undefined
           : backOnRidge(needs, 'throat', [drawn.throat], nearest(map.ridge, drawn.throat).at - (wanted - cover)),
       at: { side: 'lateral', point: drawn.throat },

@@ -6,6 +6,7 @@ import { edgeRules } from '../edgeRules.ts'
 import { throatShift } from '../throat.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { mm, say, bare } from '../../units/sentence.ts'
+import { SAME } from '../../geometry/tolerance.ts'
 
 /** Ends of the feather line are left out: there the halves meet. */
 const ENDS = 12
@@ -50,7 +51,7 @@ export function marginFindings(needs: CheckNeeds): UpperFinding[] {
   return wallSides.map((side): UpperFinding => {
     const places = marginLeft(needs, side, allowance)
     const worst = places.reduce((a, b) => (b.left < a.left ? b : a))
-    const short = places.filter((p) => p.left < least - 1e-6).length
+    const short = places.filter((p) => p.left < least - SAME).length
     const mean = needs.decisions.forme.feather === 'mean'
     return {
       id: `upper.margin.${side}`,

@@ -13,6 +13,7 @@ import type { EdgeDraft } from '../pieceMaker.ts'
 import type { PointPlaces } from '../pointPlaces.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Sentence } from '../../units/sentence.ts'
+import { ROUNDING } from '../../geometry/tolerance.ts'
 
 /** Lines that most styles share. All run on the forme as seen from the lateral side. */
 
@@ -129,7 +130,7 @@ export function across(board: DesignBoard, top: Point, feet: Record<Side, Point>
       for (let k = 0; k < 4; k++) {
         const here = off(side, p) - rest
         const slope = off(side, [p[0] + 0.5, p[1]]) - off(side, [p[0] - 0.5, p[1]])
-        if (Math.abs(slope) < 1e-9) break
+        if (Math.abs(slope) < ROUNDING) break
         p[0] -= Math.max(-6, Math.min(6, here / slope))
       }
       return p
