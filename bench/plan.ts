@@ -1,5 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs'
-import { PairFile, planPair } from '@gentle-awl/core'
+import { PairFile, planJson, planPair } from '@gentle-awl/core'
 
 /**
  * `npx tsx bench/plan.ts PAIR.json PLAN.json`: plans a pair file without a server and prints one JSON line of
@@ -34,7 +34,7 @@ const began = performance.now()
 try {
   const plan = planPair(read.data)
   const seconds = (performance.now() - began) / 1000
-  writeFileSync(to, `${JSON.stringify(plan, null, 1)}\n`)
+  writeFileSync(to, `${planJson(plan, 1)}\n`)
   const findings = [...plan.findings, ...plan.parts.flatMap((p) => p.findings)]
   const count = (level: string) => findings.filter((f) => f.level === level).length
   console.log(

@@ -1,5 +1,5 @@
 import http from 'node:http'
-import { planPair, type PairFile } from '@gentle-awl/core'
+import { planJson, planPair, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
@@ -371,7 +371,7 @@ describe('the open pair file', () => {
     const before = await snapshot()
     const answer = await server.call('POST', '/plan', { body: { ...file, id: '01930000-0003-7000-8000-0000000000aa' } })
     expect(answer.status).toBe(200)
-    expect(answer.body).toEqual(JSON.parse(JSON.stringify(planPair(file, keptCache()))))
+    expect(answer.body).toEqual(JSON.parse(planJson(planPair(file, keptCache()))))
     expect(await snapshot()).toEqual(before)
   })
 })

@@ -3,6 +3,7 @@ import {
   checkedLast,
   makeables,
   makeablesOf,
+  planJson,
   planPair,
   StageCache,
   type Last,
@@ -82,7 +83,7 @@ const works: {
     planPair(file, cache)
     return file
   },
-  plan: ({ file }) => utf8.encode(JSON.stringify(planPair(file, cache))),
+  plan: ({ file }) => utf8.encode(planJson(planPair(file, cache))),
   bench: ({ file }) => {
     const plan = planPair(file, cache)
     return {

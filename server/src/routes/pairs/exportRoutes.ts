@@ -2,6 +2,7 @@ import { Router, type Request, type Response } from 'express'
 import { recordMade } from '../../db/made.ts'
 import type { Store } from '../../db/open.ts'
 import { pairFile } from '../../db/pairFile.ts'
+import { onePartExport } from '../../exports/pair/onePartExport.ts'
 import { pairExports } from '../../exports/registry.ts'
 import type { PairExport } from '../../exports/pairExport.ts'
 import { asFileName, download } from '../../http/download.ts'
@@ -48,5 +49,10 @@ export function exportRoutes(store: Store, jobs: Jobs): Router {
       send()
     })
   }
+  // One part at an address of its own, for those who link to it.
+  router.get('/:id/parts/:part.svg', async (req, res) => {
+    const { send } = await made(onePartExport, { ...req.query, part: req.params.part }, req, res)
+    send()
+  })
   return router
 }

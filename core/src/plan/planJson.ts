@@ -1,0 +1,13 @@
+import { spoken, type LengthSlot, type Sentence } from '../units/sentence.ts'
+import type { Plan } from './plan.ts'
+
+const isSlot = (value: unknown): value is LengthSlot =>
+  typeof value === 'object' && value !== null && 'mm' in value && 'digits' in value
+
+/** No two lengths stand side by side in a sentence: one of its first two parts is a length, if any is. */
+const isSentence = (value: unknown): value is Sentence =>
+  Array.isArray(value) && (isSlot(value[0]) || (typeof value[0] === 'string' && isSlot(value[1])))
+
+/** A plan as others read it: JSON, with every sentence as text in millimetres; indented by so many spaces. */
+export const planJson = (plan: Plan, indent = 0): string =>
+  JSON.stringify(plan, (_, value: unknown) => (isSentence(value) ? spoken(value) : value), indent)
