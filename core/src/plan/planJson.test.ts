@@ -14,7 +14,7 @@ it.each(Object.entries(pairOfEachStyle))('says everything of a plan in text: %s'
   const read = JSON.parse(text) as typeof plan
   for (const [k, part] of plan.parts.entries()) {
     const out = read.parts[k]!
-    expect(out.outline).toEqual(part.outline)
+    expect(out.outline).toEqual(JSON.parse(JSON.stringify(part.outline)))
     expect(out.becauses.map((b) => b.sentence)).toEqual(part.becauses.map((b) => spoken(b.sentence)))
     expect(out.findings.map((f) => [f.id, f.mend])).toEqual(part.findings.map((f) => [f.id, spoken(f.mend)]))
   }
