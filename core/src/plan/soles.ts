@@ -15,7 +15,7 @@ import { bottomRules } from '../parts/sole/bottomRules.ts'
 import { cupOf, cupStands, inCup, measured } from '../parts/cup/cupBottom.ts'
 import { heelBuild, type HeelBuild } from '../parts/heel/heelBuild.ts'
 import { heelFinding } from '../parts/heel/heelFinding.ts'
-import { heelParts, heelSeat, heelSteps } from '../parts/heel/heelParts.ts'
+import { heelParts, heelSeat, liftOutlines } from '../parts/heel/heelParts.ts'
 import { filler, fillerBed, shank } from '../parts/sole/insideBottom.ts'
 import {
   edgeStrips,
@@ -207,7 +207,7 @@ function onCutSoles(
   )
   const stack = Math.max(0, heel.bodies.length - 1)
   const taper = book.value(bottomRules.taper)
-  const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => heelSteps(i.seat, i.stack, i.taper))
+  const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => liftOutlines(i.seat, i.stack, i.taper))
   const soles = {
     bottom,
     lasted,

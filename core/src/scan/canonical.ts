@@ -6,7 +6,7 @@ import type { LastSurface } from '../last/surface.ts'
 import type { HalfSections } from './halfSections.ts'
 import { FANS } from './planes.ts'
 import { surfaceThrough } from './skin.ts'
-import type { TopEdges } from './topEdge.ts'
+import type { TopEdges } from './rimOfScan.ts'
 
 /** Points across the bottom, feather to feather. */
 const ACROSS = 17

@@ -4,7 +4,7 @@ import type { Because } from '../../trade/because.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import { behind } from '../shared/behind.ts'
 import type { Part } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { bottomRules } from '../sole/bottomRules.ts'
 import { hasWedge, type HeelBuild } from './heelBuild.ts'
 import { seatFigures } from './seatFigures.ts'
@@ -29,7 +29,7 @@ export function heelSeat({
 }
 
 /** Outlines of the heel from the seat down: `count` of them after the first, each smaller than the one above by the taper. */
-export const heelSteps = (seat: Path, count: number, taper: number): Path[] =>
+export const liftOutlines = (seat: Path, count: number, taper: number): Path[] =>
   Array.from({ length: count + 1 }, (_, k) => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat))
 
 /** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece; `outlines` from the seat down. */
@@ -99,8 +99,8 @@ export function heelParts(
             becauses: [
               height,
               liftCount,
-              ruled('Each lift smaller all round', bottomRules.taper, book),
-              ...(lift.byRule ? [ruled('Thickness', bottomRules.liftThickness, book)] : []),
+              becauseOfRule('Each lift smaller all round', bottomRules.taper, book),
+              ...(lift.byRule ? [becauseOfRule('Thickness', bottomRules.liftThickness, book)] : []),
             ],
           },
         ]
@@ -149,9 +149,9 @@ export function heelParts(
         // With no lift left there is no other part that the slider could stand on.
         liftCount,
         largerThanSeat(needs),
-        ruled('Each lift smaller all round', bottomRules.taper, book),
-        ruled('Hollow of the breast', bottomRules.breastHollow, book),
-        ...(top.byRule ? [ruled('Thickness', bottomRules.topPieceThickness, book)] : []),
+        becauseOfRule('Each lift smaller all round', bottomRules.taper, book),
+        becauseOfRule('Hollow of the breast', bottomRules.breastHollow, book),
+        ...(top.byRule ? [becauseOfRule('Thickness', bottomRules.topPieceThickness, book)] : []),
       ],
     },
   ]
@@ -159,7 +159,7 @@ export function heelParts(
 
 /** The rule's room where no seam runs outside the seat; else as far as seam and edge stand out. */
 function largerThanSeat({ heelRoom, book }: SoleNeeds): Because {
-  const byRule = ruled('Larger than the lasted seat', bottomRules.heelRoom, book)
+  const byRule = becauseOfRule('Larger than the lasted seat', bottomRules.heelRoom, book)
   if (heelRoom === byRule.value) return byRule
   return {
     id: byRule.id,

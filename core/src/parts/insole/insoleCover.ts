@@ -5,7 +5,7 @@ import type { RuleBook } from '../../trade/rules.ts'
 import { alongBottom } from '../shared/alongBottom.ts'
 import type { GirthLoss } from '../sock/paddingLoss.ts'
 import type { Part } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { lossFindings } from '../sock/sockLiner.ts'
 import { bottomRules } from '../sole/bottomRules.ts'
 
@@ -42,7 +42,7 @@ export function coverParts(
       outline: insole.outline,
       lines: [],
       ...alongBottom(insole.outline, bottom, length),
-      becauses: [ruled('Thickness', bottomRules.coverFoam, book)],
+      becauses: [becauseOfRule('Thickness', bottomRules.coverFoam, book)],
     },
     {
       ...base,
@@ -54,7 +54,7 @@ export function coverParts(
       outline: covered,
       lines: [...base.lines],
       ...alongBottom(covered, bottom, length),
-      becauses: [ruled('Turned round the edge', bottomRules.coverTurn, book), ...(loss?.becauses ?? [])],
+      becauses: [becauseOfRule('Turned round the edge', bottomRules.coverTurn, book), ...(loss?.becauses ?? [])],
       findings: loss ? lossFindings(loss, false, book) : [],
     },
   ]

@@ -14,7 +14,7 @@ import type { Piece } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import type { BasePattern } from '../../upper/upper.ts'
 import type { Part, PartPlace } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { foamAreas, foamPieces, tongueLining } from './foam.ts'
 import { liningRules } from './liningRules.ts'
 import { liningPieces, offFold } from './linings.ts'
@@ -94,21 +94,21 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
       ),
     ),
     ...tongueLining(upper, book).map((p) =>
-      asPart(p, lining, [ruled('Wider than the tongue, a side', liningRules.tongueWider, book)], book),
+      asPart(p, lining, [becauseOfRule('Wider than the tongue, a side', liningRules.tongueWider, book)], book),
     ),
     ...(padded
       ? foamPieces(upper, book).map((p) => ({
           ...asPart(
             p,
             foam,
-            [ruled('Clear of stitched edges', liningRules.foamInset, book), ruled('Thickness', foamRule, book)],
+            [becauseOfRule('Clear of stitched edges', liningRules.foamInset, book), becauseOfRule('Thickness', foamRule, book)],
             book,
           ),
           areas: foamAreas(p, upper, foam.thickness, book),
         }))
       : []),
     ...reinforcements(base, book).map((p) =>
-      asPart(withMarks(p, []), tape, [ruled('Thickness', reinforcementRules.thickness, book)], book),
+      asPart(withMarks(p, []), tape, [becauseOfRule('Thickness', reinforcementRules.thickness, book)], book),
     ),
   ]
 }
@@ -138,8 +138,8 @@ export function sideLiningParts({
         p,
         stock,
         [
-          ruled('Laps stiffener and puff by', sideLiningRules.overlap, book),
-          ruled('Up the wall, share of the last length', sideLiningRules.height, book),
+          becauseOfRule('Laps stiffener and puff by', sideLiningRules.overlap, book),
+          becauseOfRule('Up the wall, share of the last length', sideLiningRules.height, book),
         ],
         book,
       ),
@@ -195,7 +195,7 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
   const trim = decisions.trim
   const left = trimOf(decisions, book)
   return [
-    ...(trims ? [ruled('Proud of the opening', liningRules.proud, book)] : []),
+    ...(trims ? [becauseOfRule('Proud of the opening', liningRules.proud, book)] : []),
     ...(bottom
       ? [
           {
@@ -212,15 +212,15 @@ function becauseOf(piece: Piece, { base, decisions, book }: LiningPartNeeds): Be
       : []),
     ...(kindOf(piece.id) === 'quarterLining'
       ? [
-          ruled('Comes in at the foot of the back', liningRules.backEase, book),
+          becauseOfRule('Comes in at the foot of the back', liningRules.backEase, book),
           base.drawn.foot
-            ? ruled('Seam behind the upper’s', liningRules.seamBehind, book)
-            : ruled('Seam at the feather, share of the last length', liningRules.seamShare, book),
+            ? becauseOfRule('Seam behind the upper’s', liningRules.seamBehind, book)
+            : becauseOfRule('Seam at the feather, share of the last length', liningRules.seamShare, book),
         ]
       : []),
     ...(piece.id === 'heelGrip'
       ? [
-          ruled('Front edge, share of the last length', liningRules.gripReach, book),
+          becauseOfRule('Front edge, share of the last length', liningRules.gripReach, book),
           {
             id: 'foldStraightened',
             quantity: 'Back line straightened for the fold by',

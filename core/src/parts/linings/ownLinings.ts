@@ -10,7 +10,7 @@ import type { Piece, PieceEdge } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import { flatPiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import type { Part } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { liningRules } from './liningRules.ts'
 
 /** What an upper's edge becomes on its lining: open edges stand proud, bottoms are always turned under, seams stay seams. */
@@ -73,8 +73,8 @@ export function ownLinings(pieces: readonly Piece[], cutEdge: boolean, material:
 function becausesOf(piece: Piece, cutEdge: boolean, book: RuleBook): Because[] {
   const has = (role: EdgeRole) => piece.edges.some((e) => e.role === role)
   return [
-    ...(has('trimmed') ? [ruled('Proud of the opening', liningRules.proud, book)] : []),
-    ...(has('lasting margin') && !cutEdge ? [ruled('Lasting margin', edgeRules.lasting, book)] : []),
-    ...(has('lap under') && !cutEdge ? [ruled('Lap of the linings', liningRules.lap, book)] : []),
+    ...(has('trimmed') ? [becauseOfRule('Proud of the opening', liningRules.proud, book)] : []),
+    ...(has('lasting margin') && !cutEdge ? [becauseOfRule('Lasting margin', edgeRules.lasting, book)] : []),
+    ...(has('lap under') && !cutEdge ? [becauseOfRule('Lap of the linings', liningRules.lap, book)] : []),
   ]
 }

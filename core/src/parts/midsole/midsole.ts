@@ -11,7 +11,7 @@ import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
 import type { Part, PartLine } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { mm, mmTo, say } from '../../units/sentence.ts'
 
 export const midsoleRules = {
@@ -173,7 +173,7 @@ export function midsole(needs: MidsoleNeeds): Part {
       },
       ...(down
         ? [
-            ruled('Seam outside the lasted shoe', midsoleRules.sewDown, book),
+            becauseOfRule('Seam outside the lasted shoe', midsoleRules.sewDown, book),
             {
               id: 'sewDownStitch',
               quantity: 'Stitch of the upper to the midsole',

@@ -8,7 +8,7 @@ import { alongBottom } from '../shared/alongBottom.ts'
 import { widthAt } from '../../geometry/callipers.ts'
 import type { Part } from '../../trade/part.ts'
 import { toeToHeel } from '../../trade/grain.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { bottomRules } from './bottomRules.ts'
 import type { SideProfile } from './sideProfile.ts'
 import { mm, say } from '../../units/sentence.ts'
@@ -108,10 +108,10 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
         inputs: [],
         origin: 'measured on the last',
       },
-      ruled('Starts, share of the last length', bottomRules.shankStart, book),
-      ruled('Ends behind the joint line', bottomRules.shankBehind, book),
-      ruled('Width', bottomRules.shankWidth, book),
-      ruled('Thickness', bottomRules.shankThickness, book),
+      becauseOfRule('Starts, share of the last length', bottomRules.shankStart, book),
+      becauseOfRule('Ends behind the joint line', bottomRules.shankBehind, book),
+      becauseOfRule('Width', bottomRules.shankWidth, book),
+      becauseOfRule('Thickness', bottomRules.shankThickness, book),
     ],
     findings: [finding],
   }

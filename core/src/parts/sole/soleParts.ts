@@ -12,7 +12,7 @@ import { inFrontOf } from '../shared/inFront.ts'
 import { evenHoles } from '../insole/insole.ts'
 import { leastRoom, moreRoom } from '../midsole/midsole.ts'
 import type { Part, PartLine } from '../../trade/part.ts'
-import { ruled } from '../../trade/ruled.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { bottomRules } from './bottomRules.ts'
 import { seatFigures } from '../heel/seatFigures.ts'
 import type { Stock } from './stock.ts'
@@ -69,11 +69,11 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
     ],
     ...alongBottom(outline, bottom, length),
     becauses: [
-      ruled('Larger than the midsole', bottomRules.outsoleGrowth, book),
-      ...(stock.byRule ? [ruled('Thickness', bottomRules.outsoleThickness, book)] : []),
+      becauseOfRule('Larger than the midsole', bottomRules.outsoleGrowth, book),
+      ...(stock.byRule ? [becauseOfRule('Thickness', bottomRules.outsoleThickness, book)] : []),
       ...(seam
         ? [
-            ruled('Seam outside the lasted shoe', bottomRules.soleSeam, book),
+            becauseOfRule('Seam outside the lasted shoe', bottomRules.soleSeam, book),
             {
               id: 'outsoleStitch',
               quantity: 'Outsole stitch',
@@ -151,8 +151,8 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
         ],
         origin: 'measured on the last',
       },
-      ruled('Width', bottomRules.weltWidth, book),
-      ruled('Thickness', bottomRules.weltThickness, book),
+      becauseOfRule('Width', bottomRules.weltWidth, book),
+      becauseOfRule('Thickness', bottomRules.weltThickness, book),
     ],
     findings: [],
   }
@@ -176,7 +176,7 @@ export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
     lines: [{ name: 'lasted outline', kind: 'neighbour', path: lasted.outline, closed: true }],
     ...seatFigures(outline),
     becauses: [
-      ruled('Width', bottomRules.randWidth, book),
+      becauseOfRule('Width', bottomRules.randWidth, book),
       {
         id: 'past',
         quantity: 'Stands out past the lasted seat',
