@@ -22,7 +22,7 @@ export const test = base.extend<object, { openPage: Page }>({
 })
 export { expect } from '@playwright/test'
 
-/** Goes to a room as a link does, once the workshop is open in this page. */
+/** Goes to a room as a link does, once the workshop is open in this page; to a pair's, until it is that pair which is there. */
 export async function visit(page: Page, url: string): Promise<void> {
   const { origin, pathname, search } = new URL(url)
   if (!page.url().startsWith(origin)) {
@@ -33,4 +33,6 @@ export async function visit(page: Page, url: string): Promise<void> {
     history.pushState(null, '', to)
     dispatchEvent(new PopStateEvent('popstate', { state: null }))
   }, pathname + search)
+  const pair = /^\/pairs\/([0-9a-f-]{36})/.exec(pathname)?.[1]
+  if (pair) await page.locator(`[data-pair="${pair}"]`).waitFor()
 }

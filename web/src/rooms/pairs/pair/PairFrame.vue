@@ -74,7 +74,7 @@ const saveWord = computed(() =>
 
 <template>
   <RoomState :loading="pair.view === null" :problem="pair.loadProblem" what="The pair" @retry="pair.load(id)">
-    <div class="pair">
+    <div class="pair" :data-pair="pair.view?.id">
       <header>
         <div class="title">
           <h1>{{ pair.label?.name }}</h1>
