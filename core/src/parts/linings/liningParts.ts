@@ -101,7 +101,10 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
           ...asPart(
             p,
             foam,
-            [becauseOfRule('Clear of stitched edges', liningRules.foamInset, book), becauseOfRule('Thickness', foamRule, book)],
+            [
+              becauseOfRule('Clear of stitched edges', liningRules.foamInset, book),
+              becauseOfRule('Thickness', foamRule, book),
+            ],
             book,
           ),
           areas: foamAreas(p, upper, foam.thickness, book),
