@@ -51,6 +51,7 @@ function take(): void {
 .length {
   display: inline-grid;
   grid-template-columns: auto auto;
+  justify-content: start;
   align-items: center;
   gap: 4px 6px;
 }
