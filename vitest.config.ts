@@ -8,6 +8,7 @@ const alone = [
   'web/src/stores/**/*.test.ts',
   'web/src/workers/plan/**/*.test.ts',
   'web/src/rooms/lasts/**/*.test.ts',
+  'web/src/rooms/pairs/pair/*.test.ts',
 ]
 
 export default defineConfig({

@@ -4,7 +4,7 @@ import type { Plan } from './plan.ts'
 const isSlot = (value: unknown): value is LengthSlot =>
   typeof value === 'object' && value !== null && 'mm' in value && 'digits' in value
 
-/** No two lengths stand side by side in a sentence: one of its first two parts is a length, if any is. */
+/** Words that meet in a sentence are one string: if it has a length, one of its first two parts is one. */
 const isSentence = (value: unknown): value is Sentence =>
   Array.isArray(value) && (isSlot(value[0]) || (typeof value[0] === 'string' && isSlot(value[1])))
 

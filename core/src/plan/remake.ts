@@ -2,7 +2,7 @@ import type { Made, Making } from '../model/made.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import type { Part } from '../trade/part.ts'
 import { shapePrint } from '../work/shapePrint.ts'
-import { recordOfPiece } from '../trade/partCatalogue.ts'
+import { partOfMade, recordOfPiece } from '../trade/recordName.ts'
 
 /**
  * Something that is printed, cut or punched, with the fingerprint of its shape. `insole` stands for both feet's;
@@ -42,9 +42,6 @@ function stillSo(planned: string, made: Made): boolean {
 }
 
 const feet = ['right', 'left'] as const
-
-/** The part without its foot. */
-export const partOfMade = (part: string): string => part.replace(/^(right|left)\./, '')
 
 /** Everything of one foot that can be printed, cut or punched. Pieces of the upper are named `upper.` and their id. */
 function ofFoot(plan: FootPlan): Makeable[] {

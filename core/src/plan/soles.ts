@@ -207,7 +207,7 @@ function onCutSoles(
   )
   const stack = Math.max(0, heel.bodies.length - 1)
   const taper = book.value(bottomRules.taper)
-  const outlines = cache.stage('heelSteps', { seat, stack, taper }, (i) => liftOutlines(i.seat, i.stack, i.taper))
+  const outlines = cache.stage('liftOutlines', { seat, stack, taper }, (i) => liftOutlines(i.seat, i.stack, i.taper))
   const soles = {
     bottom,
     lasted,

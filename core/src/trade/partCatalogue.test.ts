@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { planPair } from '../plan/planPair.ts'
-import { familyOf, isPieceRecord, kindOf, recordOfPiece } from './partCatalogue.ts'
+import { familyOf, kindOf } from './partCatalogue.ts'
 import { keptCache } from '../../test/keptCache.ts'
 
 describe('the catalogue of parts', () => {
@@ -15,11 +15,6 @@ describe('the catalogue of parts', () => {
   it('takes a piece that the maker named for one of the upper', () => {
     expect([kindOf('piece-1'), familyOf('piece-1')]).toEqual([null, 'upper'])
   })
-  it('tells records of pieces from those of parts', () => {
-    expect(isPieceRecord(recordOfPiece('vamp'))).toBe(true)
-    expect(isPieceRecord('insole')).toBe(false)
-  })
-
   const cache = keptCache()
   it.each(Object.entries(pairOfEachStyle))('knows every part of a pair: %s', (style, input) => {
     const plan = planPair(input, cache)

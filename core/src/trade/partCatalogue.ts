@@ -73,8 +73,8 @@ const isKind = (word: string): word is PartKind => Object.hasOwn(families, word)
 
 /** What an id stands for, whichever side it is on; null for a piece that the maker named. */
 export function kindOf(id: string): PartKind | null {
-  const word = id.split('.', 1)[0]
-  return isKind(word!) ? word : null
+  const [word = ''] = id.split('.', 1)
+  return isKind(word) ? word : null
 }
 
 /** A piece that the maker named is of the upper. */
@@ -82,10 +82,3 @@ export function familyOf(id: string): PartFamily {
   const kind = kindOf(id)
   return kind === null ? 'upper' : families[kind]
 }
-
-const UPPER = 'upper.'
-
-/** The name under which making a piece of the upper is recorded; parts are recorded under their own ids. */
-export const recordOfPiece = (id: string): string => `${UPPER}${id}`
-
-export const isPieceRecord = (record: string): boolean => record.startsWith(UPPER)

@@ -29,6 +29,9 @@ export const cm = (value: number): LengthSlot => ({ mm: value, digits: 0, cm: tr
 /** A length (mm) for `say` that leaves out its unit where that is mm: `12.3 mm where 12 are wanted`. */
 export const bare = (value: number, digits: number | null = null): LengthSlot => ({ mm: value, digits, bare: true })
 
+/** A range of lengths (mm) for `say`, without its unit where that is mm. */
+export const bareTo = (from: number, to: number): LengthSlot => ({ mm: from, to, digits: null, bare: true })
+
 /**
  * Tag for sentences with lengths in them: ``say`The puff is ${mm(52.04, 1)} long.` ``. Sentences that are put into one
  * another become one.

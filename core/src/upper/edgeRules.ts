@@ -1,6 +1,6 @@
 import type { Rule } from '../trade/rules.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
-import { mm, mmTo, say } from '../units/sentence.ts'
+import { mm, mmTo, say, bare, bareTo } from '../units/sentence.ts'
 
 /** What a lining's edge stands out where it is trimmed to the upper; it stands in the house rules with the linings. */
 export const trimmedRule: Rule = {
@@ -22,7 +22,7 @@ export const edgeRules = {
     min: 12,
     max: 60,
     unit: 'mm',
-    why: say`${mmTo(12, 15)} do for thin, cemented work, 16 to 20 usually; hand-lasted, welted and heavy shoes have 38 and more, so that hands and pliers find a grip.`,
+    why: say`${mmTo(12, 15)} do for thin, cemented work, ${bareTo(16, 20)} usually; hand-lasted, welted and heavy shoes have ${bare(38)} and more, so that hands and pliers find a grip.`,
   },
   leastMargin: {
     key: 'upper.leastMargin',
@@ -58,7 +58,7 @@ export const edgeRules = {
     min: 3,
     max: 7,
     unit: 'mm',
-    why: say`${mmTo(4, 5)} hold the fold; 3 to 4 do on fine, thin leather.`,
+    why: say`${mmTo(4, 5)} hold the fold; ${bareTo(3, 4)} do on fine, thin leather.`,
   },
   closedSeam: {
     key: 'upper.closedSeam',

@@ -3,7 +3,7 @@ import { offsetLine } from '../geometry/offsetLine.ts'
 import { joined } from '../geometry/subpath.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
-import { mm, mmTo, say } from '../units/sentence.ts'
+import { mm, mmTo, say, bare } from '../units/sentence.ts'
 
 export const sewnRules = {
   pitch: {
@@ -22,7 +22,7 @@ export const sewnRules = {
     min: 1.5,
     max: 5,
     unit: 'mm',
-    why: say`${mmTo(1.5, 2)} on fine uppers, 3 where leather and thread are thick.`,
+    why: say`${mmTo(1.5, 2)} on fine uppers, ${bare(3)} where leather and thread are thick.`,
   },
 } satisfies Record<string, Rule>
 

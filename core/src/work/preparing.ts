@@ -1,7 +1,7 @@
 import { partsOf, type Facts } from './facts.ts'
 import { cutting, fixed, skiving, type Step } from './step.ts'
 import { waitRules } from './waits.ts'
-import { isPieceRecord } from '../trade/partCatalogue.ts'
+import { isPieceRecord } from '../trade/recordName.ts'
 
 /** What the padding of the pair is called; feet may have different ones, or one none at all. */
 function paddingName({ paddings: { right, left } }: Facts): string {

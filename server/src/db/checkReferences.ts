@@ -17,14 +17,12 @@ export async function checkReferences(tx: Tx, decisions: PairDecisions): Promise
     ['left.lastId', decisions.left?.lastId],
   ] as const) {
     if (!lastId) continue
-    if (await lastEntity.row(tx, lastId)) continue
+    if (await lastEntity.has(tx, lastId)) continue
     const whose = field === 'lastId' ? '' : ' for the left shoe'
     throw refused('Unknown last', field, `This last${whose} is not on the shelf. Choose another one.`)
   }
-  if (decisions.cupSoleId !== null) {
-    if (!(await cupSoleEntity.row(tx, decisions.cupSoleId))) {
-      throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
-    }
+  if (decisions.cupSoleId !== null && !(await cupSoleEntity.has(tx, decisions.cupSoleId))) {
+    throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
   }
   const wanted = Object.entries(decisions.materials).filter((e): e is [MaterialRole, string] => e[1] !== null)
   const found = await materialEntity.rows(

@@ -90,13 +90,14 @@ function list(
   const columns = at.width >= 2 * LIST.width - 12 ? 2 : 1
   const width = (at.width - (columns - 1) * COLUMN_GAP) / columns
   const stretch = width / LIST.width
-  const [cut, thick, where] = [LIST.cut, LIST.thick, LIST.pages].map((v) => v * Math.min(1, stretch))
+  const scale = Math.min(1, stretch)
+  const [cut, thick, where] = [LIST.cut * scale, LIST.thick * scale, LIST.pages * scale]
   let [column, y, lowest, used] = [0, at.top, at.top, 0]
   const x = () => at.x + column * (width + COLUMN_GAP)
   const head = () => {
-    page.text('Cut', x() + cut!, y, 7, { colour: PALE })
-    page.text('mm', x() + thick!, y, 7, { colour: PALE })
-    page.text('Pages', x() + where!, y, 7, { colour: PALE })
+    page.text('Cut', x() + cut, y, 7, { colour: PALE })
+    page.text('mm', x() + thick, y, 7, { colour: PALE })
+    page.text('Pages', x() + where, y, 7, { colour: PALE })
     y -= ROW
   }
   head()
@@ -109,9 +110,9 @@ function list(
     page.text(`From ${e.stuff}`, x(), y, TEXT, { bold: true })
     y -= ROW
     for (const row of e.rows) {
-      page.text(row.cut, x() + cut!, y, TEXT)
-      page.text(row.thick, x() + thick!, y, TEXT)
-      page.text(row.where, x() + where!, y, row.where.length > 12 ? TEXT - 1.5 : TEXT)
+      page.text(row.cut, x() + cut, y, TEXT)
+      page.text(row.thick, x() + thick, y, TEXT)
+      page.text(row.where, x() + where, y, row.where.length > 12 ? TEXT - 1.5 : TEXT)
       for (const line of row.name) {
         page.text(line, x() + 2, y, TEXT)
         y -= ROW

@@ -25,13 +25,13 @@ function touches(a: Point, b: Point, r: Rect): boolean {
     [dx, r.maxX - a[0]],
     [-dy, a[1] - r.minY],
     [dy, r.maxY - a[1]],
-  ]) {
+  ] as const) {
     if (p === 0) {
-      if (q! < 0) return false
+      if (q < 0) return false
       continue
     }
-    const t = q! / p!
-    if (p! < 0) t0 = Math.max(t0, t)
+    const t = q / p
+    if (p < 0) t0 = Math.max(t0, t)
     else t1 = Math.min(t1, t)
     if (t0 > t1) return false
   }

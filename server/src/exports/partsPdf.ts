@@ -82,11 +82,11 @@ function cross(page: Page, x: number, y: number): void {
   for (const [dx, dy] of [
     [CROSS, 0],
     [0, CROSS],
-  ]) {
+  ] as const) {
     page.line(
       [
-        [x - dx!, y - dy!],
-        [x + dx!, y + dy!],
+        [x - dx, y - dy],
+        [x + dx, y + dy],
       ],
       false,
       0.2,

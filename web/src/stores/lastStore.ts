@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type Stored } from '../api/client.ts'
 import { builtLast } from '../workers/last/lastBench.ts'
 import type { BuiltLast } from '../workers/last/lastWorker.ts'
-import { useAttempt } from '../ui/useAttempt.ts'
+import { useAttempt } from '../app/useAttempt.ts'
 import { tell } from '../app/settings.ts'
 
 /** The last that is open: as the shelf has it, built, and what stood in the way of keeping a change. */

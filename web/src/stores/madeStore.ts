@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { api } from '../api/client.ts'
 import { usePair } from './pairStore.ts'
-import { useAttempt } from '../ui/useAttempt.ts'
+import { useAttempt } from '../app/useAttempt.ts'
 
 /** What of the pair on the bench was printed, cut or punched, and what of it no longer matches the plan. */
 export const useMade = defineStore('made', () => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { resample, type DrawnLine } from '@gentle-awl/core'
 import { ref } from 'vue'
-import { drawnFile } from '../formats/drawnFile.ts'
+import { drawnFile } from '../workers/outlines/drawnFile.ts'
 import ChoiceBar from './ChoiceBar.vue'
 import FigureField from './FigureField.vue'
-import { useAttempt } from './useAttempt.ts'
+import { useAttempt } from '../app/useAttempt.ts'
 
 /** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
 const props = defineProps<{ line: DrawnLine | null; what: string }>()

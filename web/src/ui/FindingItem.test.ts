@@ -1,8 +1,9 @@
 import { samplePair } from '../../../core/test/samplePair.ts'
-import type { Finding, PairDecisions, Remedy } from '@gentle-awl/core'
+import { mm, say, type Finding, type PairDecisions, type Remedy } from '@gentle-awl/core'
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { nextTick } from 'vue'
 import { createMemoryHistory, createRouter, type Router } from 'vue-router'
 import { lengthUnit } from '../app/settings.ts'
 import { usePair } from '../stores/pairStore.ts'
@@ -104,4 +105,17 @@ describe('the button of a finding', () => {
     const stores: Remedy = { kind: 'open', control: { room: 'stores' } }
     expect(open(stores, false).find('button').exists()).toBe(false)
   })
+})
+
+it('says its lengths in the unit of the screen, and changes with it', async () => {
+  const sentence = say`The puff comes within ${mm(6.35, 1)} of the crease line.`
+  const item = mount(FindingItem, {
+    props: { finding: { ...finding(), sentence, mend: say`Shorten it to ${mm(50.8)}.` } },
+    global: { plugins: [router] },
+  })
+  expect(item.text()).toContain('within 6.3 mm of')
+  lengthUnit.value = 'inch'
+  await nextTick()
+  expect(item.text()).toContain('within 1/4″ of the crease line.')
+  expect(item.text()).toContain('Shorten it to 2″.')
 })

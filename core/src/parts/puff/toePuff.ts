@@ -194,7 +194,7 @@ export function toePuff(needs: PuffNeeds): Part {
           [turn.value * 0.7, 1],
           [turn.value, t],
         ],
-        sentence: say`Full ${mm(t)} at the feather line, then about 1.0, then ${mmTo(0.8, 0.9)}.`,
+        sentence: say`Full ${mm(t)} at the feather line, then about ${bare(1, 1)}, then ${mmTo(0.8, 0.9)}.`,
       },
     ],
     notches: [

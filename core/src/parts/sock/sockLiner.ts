@@ -10,7 +10,7 @@ import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
 import { behind } from '../shared/behind.ts'
 import type { Part, Skive } from '../../trade/part.ts'
 import { girthFindings, type GirthLoss } from './paddingLoss.ts'
-import { mm, mmTo, say } from '../../units/sentence.ts'
+import { mm, mmTo, say, bare } from '../../units/sentence.ts'
 
 export const sockRules = {
   paddingGrowth: {
@@ -243,7 +243,7 @@ export function padding(needs: PaddingNeeds): Part {
         quantity: 'Larger than the sock',
         value: growth.value,
         unit: 'mm',
-        sentence: say`${mm(growth.value)} all round, trimmed to the leather after gluing; never over 10.`,
+        sentence: say`${mm(growth.value)} all round, trimmed to the leather after gluing; never over ${bare(10)}.`,
         inputs: [],
         origin: growth.origin,
         rule: sockRules.paddingGrowth.key,

@@ -117,7 +117,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       where: 'back line',
       sentence: over
         ? say`${mm(taper)} taken in a side is more than ${bare(most)}: the back line gets a bump.`
-        : say`${mm(taper)} are taken in a side; the line bends ${(bump * 1000).toFixed(0)} thousandths per mm more than the last's own.`,
+        : say`${mm(taper)} are taken in a side; over ${mm(CHORD)} the line stands out ${mm((bump * CHORD ** 2) / 8, 1)} further than the last’s own.`,
       measured: taper,
       limit: most,
       unit: 'mm',
@@ -151,6 +151,8 @@ const takeIn = (by: number): Remedy => ({
 })
 const showPoint = (point: string): Remedy => ({ kind: 'open', control: { room: 'upper', point } })
 
+/** A bump is told by how far a line stands out over a chord so long, mm: its curvature times the chord squared, by eight. */
+const CHORD = 20
 /** A back may be raised by so much for its grip, mm. */
 const MOST_RAISED = 15
 

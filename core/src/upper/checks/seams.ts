@@ -51,7 +51,7 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
       level: fits ? 'fine' : Math.abs(worst.ease) < 2 ? 'watch' : 'stop',
       where: 'seams',
       sentence: fits
-        ? say`All ${joins.length} seams fit: their two edges differ by ${mm(Math.abs(worst.ease), 2)} at most.`
+        ? say`${joins.length === 1 ? 'The one seam fits: its' : `All ${joins.length} seams fit: their`} two edges differ by ${mm(Math.abs(worst.ease), 2)} at most.`
         : say`${name(worst.pieces[0])} and ${name(worst.pieces[1])}: their common seam differs by ${mm(Math.abs(worst.ease), 1)}, to be eased in.`,
       measured: Math.abs(worst.ease),
       limit: EQUAL,

@@ -34,6 +34,8 @@ export interface Entity<F extends z.ZodObject, T extends Shelved = Shelved> {
   what: string
   fields: F
   list: (db: Db) => Promise<unknown[]>
+  /** Whether it is there, without reading it: a last from a scan is tens of thousands of numbers. */
+  has: (db: Reader, id: string) => Promise<boolean>
   /** The whole row with its version, or undefined. */
   row: (db: Reader, id: string) => Promise<T['$inferSelect'] | undefined>
   rows: (db: Reader, where: SQL) => Promise<T['$inferSelect'][]>
@@ -71,6 +73,7 @@ export function entity<F extends z.ZodObject, T extends Shelved>(options: Option
     what,
     fields,
     list: options.list ?? ((db) => db.select().from(table).orderBy(asc(order))),
+    has: async (db, id) => (await db.select({ id: table.id }).from(table).where(eq(table.id, id))).length > 0,
     row,
     rows,
     plain,

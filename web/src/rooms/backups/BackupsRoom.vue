@@ -6,12 +6,12 @@ import { api, type Backups } from '../../api/client.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { sayReason, saySize, sayTime } from './sayCopy.ts'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 /** Copies of the whole workshop: which there are, one more, one to take elsewhere, one put back. */
 const backups = shallowRef<Backups | null>(null)
 const { problem, attempt } = useAttempt()
-const { problem: refused, attempt: attemptRefused } = useAttempt()
+const { problem: refused, attempt: attemptAct } = useAttempt()
 const making = ref(false)
 const made = ref('')
 /** The copy that somebody is about to put back. */
@@ -27,9 +27,7 @@ onMounted(load)
 /** Does something with the copies; what stands in the way is said above the list. */
 async function act(work: () => Promise<void>): Promise<void> {
   made.value = ''
-  await attemptRefused(async () => {
-    await work()
-  })
+  await attemptAct(work)
 }
 
 async function make(): Promise<void> {

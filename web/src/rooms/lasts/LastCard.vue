@@ -9,7 +9,7 @@ import { builtLast } from '../../workers/last/lastBench.ts'
 import type { BuiltLast } from '../../workers/last/lastWorker.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import { lastPicture } from '../../viewer/lastPicture.ts'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 /** A last on the shelf: how it looks, what a maker asks for first, where it stands and who has it. */
 const props = defineProps<{ last: Stored<ShelfLast>; pairs: PairName[]; holds: Stored<LastHold>[] }>()
@@ -28,11 +28,7 @@ async function build(): Promise<void> {
 }
 /** The last with its surface; null, with the reason shown, when it cannot be had. */
 async function wholeOrProblem() {
-  return (
-    (await attempt(async () => {
-      return await workshop.wholeLast(props.last.id)
-    })) ?? null
-  )
+  return (await attempt(() => workshop.wholeLast(props.last.id))) ?? null
 }
 onMounted(build)
 watch(() => props.last.version, build)

@@ -6,7 +6,7 @@ import { api, type PairName, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 import LastCard from './LastCard.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 const workshop = useWorkshop()
 const pairs = shallowRef<PairName[] | null>(null)

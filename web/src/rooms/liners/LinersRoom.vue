@@ -10,7 +10,7 @@ import ChoiceBar from '../../ui/ChoiceBar.vue'
 import DrawnLineFields from '../../ui/DrawnLineFields.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { linerSheet } from './linerSheet.ts'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 /** A new sock liner, with or without padding, for a shoe that was not made here: from the old liner, traced. */
 const workshop = useWorkshop()
@@ -27,9 +27,7 @@ const kept = useLocalStorage<{ line: unknown; reach: Reach }>('gentle-awl.liner'
 const line = computed(() => DrawnLine.safeParse(kept.value.line).data ?? null)
 
 async function load(): Promise<void> {
-  await attempt(async () => {
-    await workshop.load()
-  })
+  await attempt(() => workshop.load())
 }
 onMounted(load)
 

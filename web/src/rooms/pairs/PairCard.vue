@@ -5,7 +5,7 @@ import { computed, onMounted, shallowRef } from 'vue'
 import { api, type PairCardState, type PairRow } from '../../api/client.ts'
 import PartShape from '../../drawing/PartShape.vue'
 import LevelMark from '../../ui/LevelMark.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 /** One pair on the list: its insole as a picture, how far the work is, and whether something stands against it. */
 const props = defineProps<{ pair: PairRow }>()

@@ -9,7 +9,7 @@ import { api, type PairPage, type PairRow, type PairSort } from '../../api/clien
 import { useNews } from '../../app/news.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 const router = useRouter()
 // The first page of the day stands without them; they follow.
@@ -73,9 +73,7 @@ async function remove(): Promise<void> {
   const pair = unwanted.value
   unwanted.value = null
   if (!pair) return
-  await attempt(async () => {
-    await api.removePair(pair.id, pair.version)
-  })
+  await attempt(() => api.removePair(pair.id, pair.version))
   await load()
 }
 

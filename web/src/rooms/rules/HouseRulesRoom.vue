@@ -6,7 +6,7 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import RuleTrial from './RuleTrial.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 import { tell } from '../../app/settings.ts'
 
 const workshop = useWorkshop()
@@ -16,9 +16,7 @@ const wrong = ref<{ key: string; message: string } | null>(null)
 const kept = ref('')
 
 async function load(): Promise<void> {
-  await attempt(async () => {
-    await workshop.load()
-  })
+  await attempt(() => workshop.load())
 }
 const figure = (rule: Rule) => workshop.houseRules[rule.key] ?? rule.value
 const changed = (rule: Rule) => workshop.houseRules[rule.key] !== undefined

@@ -7,7 +7,7 @@ import { planInTurn } from '../../workers/plan/planner.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import LevelMark from '../../ui/LevelMark.vue'
 import SelectField from '../../ui/SelectField.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 /** What a new figure would do to a pair of the workshop, before anybody keeps it. */
 const props = defineProps<{ rule: Rule; value: number; now: number }>()

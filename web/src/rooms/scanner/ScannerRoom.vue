@@ -4,7 +4,7 @@ import { api } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FigureField from '../../ui/FigureField.vue'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 const form = reactive({
   seed: 7,
@@ -24,11 +24,11 @@ const formats = [
   { value: 'obj', name: 'OBJ' },
   { value: 'ply', name: 'PLY' },
 ] as const
-const noises = [
+const noises = computed((): { value: (typeof form)['noise']; name: string }[] => [
   { value: '0', name: 'none' },
   { value: '0.1', name: showLength(0.1) },
   { value: '0.2', name: showLength(0.2) },
-] as const
+])
 const address = computed(() => {
   const q = new URLSearchParams({
     seed: String(form.seed),

@@ -11,7 +11,7 @@ import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
 import FigureField from '../../ui/FigureField.vue'
 import { unread } from '../../ui/unread.ts'
-import { useAttempt } from '../../ui/useAttempt.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
@@ -23,7 +23,7 @@ const form = reactive({
   note: '',
   foamTest: null as Material['foamTest'],
 })
-const { problem: wrong, attempt: attemptWrong } = useAttempt()
+const { problem: wrong, attempt: attemptChange } = useAttempt()
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -32,9 +32,7 @@ const open = computed({
 })
 
 async function load(): Promise<void> {
-  await attempt(async () => {
-    await workshop.load()
-  })
+  await attempt(() => workshop.load())
 }
 const tested = (m: Material) => {
   const back = m.foamTest && foamRecovery(m.foamTest)
@@ -49,7 +47,7 @@ function edit(material: Stored<Material> | 'new'): void {
   editing.value = material
 }
 async function act(work: () => Promise<unknown>): Promise<void> {
-  await attemptWrong(async () => {
+  await attemptChange(async () => {
     await work()
     editing.value = null
     await load()

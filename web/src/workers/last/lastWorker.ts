@@ -158,10 +158,10 @@ const worker = {
     rules: RuleFigures,
   ): Answer<LastShape> =>
     answered(() => {
-      const [size] = run(last, name, heel, [sizes], rules)
-      if ('problem' in size!) throw new GeometryError(size.problem)
-      if (size!.measures) return { kind: 'made', measures: size!.measures }
-      const surface: PackedSurface = packSurface(size!.surface)
+      const size = run(last, name, heel, [sizes], rules)[0]!
+      if ('problem' in size) throw new GeometryError(size.problem)
+      if (size.measures) return { kind: 'made', measures: size.measures }
+      const surface: PackedSurface = packSurface(size.surface)
       return {
         kind: 'kept',
         surface,

@@ -12,7 +12,7 @@ import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import LastViewer from '../../../viewer/LastViewer.vue'
 import type { Body, Loop } from '../../../viewer/lastScene.ts'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -24,9 +24,7 @@ const { problem, attempt } = useAttempt()
 const working = ref(false)
 
 onMounted(async () => {
-  await attempt(async () => {
-    await workshop.load()
-  })
+  await attempt(() => workshop.load())
   other.value ??= others.value[0]?.id ?? null
 })
 const others = computed(() => workshop.lasts.filter((l) => l.id !== store.last?.id))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CupFit, CupSole, Path, PlannedLayers, RuleFigures } from '@gentle-awl/core'
+import type { CupFit, CupSole, Last, Path, PlannedLayers, RuleFigures } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../api/client.ts'
 import CupFitDrawing from '../../../drawing/CupFitDrawing.vue'
@@ -13,7 +13,7 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import LengthField from '../../../ui/LengthField.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 import { tell } from '../../../app/settings.ts'
 
 const store = useLast()
@@ -40,39 +40,44 @@ async function load(): Promise<void> {
 onMounted(load)
 const sole = computed(() => soles.value.find((s) => s.id === chosen.value) ?? null)
 
-/** The shoe's outline at the wall of the cup, of a pair as it is planned; undefined when the pair cannot be had. */
-async function lastedOfPair(id: string): Promise<Answer<Path> | undefined> {
+/** The outline of a lasted shoe, and the rules that its pair has changed. */
+interface Shoe {
+  lasted: Path
+  own: RuleFigures
+}
+/** The shoe of a pair as it is planned; undefined when the pair cannot be had. */
+async function shoeOfPair(id: string, last: Stored<Last>): Promise<Answer<Shoe> | undefined> {
   const pair = await attempt(() => api.pair(id))
-  if (!pair || !store.last) return undefined
+  if (!pair) return undefined
   const plan = await planInTurn({
     decisions: { ...pair.decisions, left: null, cupSoleId: null },
-    last: store.last,
+    last,
     materials: workshop.materials,
     houseRules: workshop.houseRules,
   })
-  pairRules = pair.decisions.rules
-  return plan.problem === null ? { value: plan.value.lasted, problem: null } : plan
+  if (plan.problem !== null) return plan
+  return { value: { lasted: plan.value.lasted, own: pair.decisions.rules }, problem: null }
 }
-let pairRules: RuleFigures = {}
+/** The shoe with the thicknesses that are tried here. */
+async function shoeTried(last: Stored<Last>): Promise<Answer<Shoe>> {
+  const answer = await lastBench().lasted(bodyOf(last), { ...layers }, workshop.houseRules)
+  return answer.problem === null ? { value: { lasted: answer.value, own: {} }, problem: null } : answer
+}
 
 let asked = 0
 watch(
   [() => store.last, sole, layersOf, layers, () => workshop.houseRules],
-  async () => {
-    if (!store.last || !sole.value) return
+  async ([last, cup]) => {
+    if (!last || !cup) return
     const mine = ++asked
     working.value = true
-    const { outline, turned, flipped } = sole.value
-    pairRules = {}
-    const lasted =
-      layersOf.value === 'own'
-        ? await lastBench().lasted(bodyOf(store.last), { ...layers }, workshop.houseRules)
-        : await lastedOfPair(layersOf.value)
+    const { outline, turned, flipped } = cup
+    const shoe = await (layersOf.value === 'own' ? shoeTried(last) : shoeOfPair(layersOf.value, last))
     if (mine !== asked) return
     const answer =
-      lasted?.problem === null
-        ? await lastBench().cup(lasted.value, { outline, turned, flipped }, workshop.houseRules, pairRules)
-        : lasted
+      shoe?.problem === null
+        ? await lastBench().cup(shoe.value.lasted, { outline, turned, flipped }, workshop.houseRules, shoe.value.own)
+        : shoe
     if (mine !== asked) return
     working.value = false
     if (answer) problem.value = tell(answer.problem ?? '')

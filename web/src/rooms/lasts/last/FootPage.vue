@@ -11,7 +11,7 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../../ui/feet.ts'
 import { NInput } from 'naive-ui'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -19,7 +19,7 @@ const list = shallowRef<Stored<Feet>[] | null>(null)
 const { problem: loadProblem, attempt } = useAttempt()
 const chosen = ref<string | 'new'>('new')
 const foot = ref<Foot>('right')
-const { problem, attempt: attemptProblem } = useAttempt()
+const { problem, attempt: attemptKeep } = useAttempt()
 const busy = ref(false)
 const label = reactive({ order: '', trade: '', note: '' })
 const blank = typedFoot(FootMeasures.parse({}))
@@ -63,7 +63,7 @@ async function keep(): Promise<void> {
     problem.value = read.problem
     return
   }
-  await attemptProblem(async () => {
+  await attemptKeep(async () => {
     const row = list.value?.find((f) => f.id === chosen.value)
     const kept = row ? await api.feet.change(row.id, row.version, read.fields) : await api.feet.add(read.fields)
     list.value = await api.feet.list()

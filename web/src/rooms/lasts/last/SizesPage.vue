@@ -20,7 +20,7 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FigureField from '../../../ui/FigureField.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -38,9 +38,7 @@ const working = ref(false)
 const systems: Record<GradeName, SizeSystem> = { paris: 'paris', uk: 'uk', us: 'us men', mondopoint: 'mondopoint' }
 
 onMounted(async () => {
-  await attempt(async () => {
-    await workshop.load()
-  })
+  await attempt(() => workshop.load())
 })
 const steps = computed(() => {
   const by = form.half ? 0.5 : 1

@@ -8,7 +8,7 @@ import { useLast } from '../../../stores/lastStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import HouseDialog from '../../../ui/HouseDialog.vue'
 import FigureField from '../../../ui/FigureField.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const store = useLast()
 const router = useRouter()
@@ -32,20 +32,15 @@ watch(
   },
   { immediate: true },
 )
-async function guarded(work: () => Promise<void>): Promise<void> {
-  await attempt(async () => {
-    await work()
-  })
-}
 async function load(): Promise<void> {
   const [h, p] = await Promise.all([api.lastHolds.list(), api.pairNames()])
   holds.value = h.filter((x) => x.lastId === store.last?.id)
   pairs.value = p
 }
-onMounted(() => guarded(load))
+onMounted(() => attempt(load))
 
 const keep = () =>
-  guarded(async () => {
+  attempt(async () => {
     const { name, note, number, count, place, feet } = form
     const read = LastFields.pick({ name: true, note: true, stock: true }).safeParse({
       name,
@@ -60,7 +55,7 @@ const keep = () =>
     if (await store.change(read.data)) said.value = 'Kept.'
   })
 const lend = () =>
-  guarded(async () => {
+  attempt(async () => {
     if (!store.last) return
     await api.lastHolds.add({
       lastId: store.last.id,
@@ -73,19 +68,19 @@ const lend = () =>
     await load()
   })
 const giveBack = (hold: Stored<LastHold>) =>
-  guarded(async () => {
+  attempt(async () => {
     const { lastId, pairId, from, note } = hold
     const end = today() < from ? from : today()
     await api.lastHolds.change(hold.id, hold.version, { lastId, pairId, from, until: end, note })
     await load()
   })
 const strike = (hold: Stored<LastHold>) =>
-  guarded(async () => {
+  attempt(async () => {
     await api.lastHolds.remove(hold.id, hold.version)
     await load()
   })
 const remove = () =>
-  guarded(async () => {
+  attempt(async () => {
     sure.value = false
     if (!store.last) return
     await api.lasts.remove(store.last.id, store.last.version)

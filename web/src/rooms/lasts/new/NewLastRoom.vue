@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
 import ShapeBench from '../shape/ShapeBench.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const props = defineProps<{ kind: 'made' | 'traced' }>()
 const router = useRouter()

@@ -7,7 +7,7 @@ import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
 import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from '../../../workers/last/lastWorker.ts'
 import FigureField from '../../../ui/FigureField.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 /** Where a bottom's outline comes from, and how the pencil line is to be read. */
 const tracing = defineModel<BottomTracing | null>({ required: true })

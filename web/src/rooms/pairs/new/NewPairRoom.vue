@@ -21,7 +21,7 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import MaterialSelect from '../../../ui/MaterialSelect.vue'
 import RoomState from '../../../ui/RoomState.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 
 const router = useRouter()
 const workshop = useWorkshop()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { IconDownload } from '@tabler/icons-vue'
-import { NAlert, NButton, NSpin } from 'naive-ui'
+import { NAlert, NButton, NSpin, NText } from 'naive-ui'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, type ExportKind, type KeptFile } from '../../../api/client.ts'
 import { useMade } from '../../../stores/madeStore.ts'
 import { usePair } from '../../../stores/pairStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import HouseDialog from '../../../ui/HouseDialog.vue'
-import { useAttempt } from '../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../app/useAttempt.ts'
 import { saveFile } from '../../../ui/saveFile.ts'
 
 const open = defineModel<boolean>('open', { required: true })
@@ -36,8 +36,11 @@ const drawings = offered('drawing')
 async function tried(what: string, work: () => Promise<void>): Promise<void> {
   done.value = ''
   busy.value = what
-  await attempt(work)
-  busy.value = ''
+  try {
+    await attempt(work)
+  } finally {
+    busy.value = ''
+  }
 }
 
 watch(
@@ -115,7 +118,7 @@ const print = (kind: ExportKind) =>
         </div>
       </section>
       <div role="status">
-        <NAlert v-if="done" type="success" :bordered="false">{{ done }}</NAlert>
+        <NText v-if="done" tag="p" type="success">{{ done }}</NText>
       </div>
       <NAlert v-if="problem" type="error" role="alert" :bordered="false">{{ problem }}</NAlert>
     </div>

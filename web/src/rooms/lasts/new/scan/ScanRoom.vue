@@ -19,7 +19,7 @@ import type { Loop, Marker } from '../../../../viewer/lastScene.ts'
 import FeatherHandles from './FeatherHandles.vue'
 import { useScan } from './useScan.ts'
 import FigureField from '../../../../ui/FigureField.vue'
-import { useAttempt } from '../../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 
 const scan = useScan()
 const { name, opened, shown, unit, heelHeight, feather, problem, progress } = scan

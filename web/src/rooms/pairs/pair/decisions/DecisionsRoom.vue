@@ -26,7 +26,7 @@ import HouseDialog from '../../../../ui/HouseDialog.vue'
 import KeptInput from '../../../../ui/KeptInput.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import SelectField from '../../../../ui/SelectField.vue'
-import { useAttempt } from '../../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 
 const pair = usePair()
 const workshop = useWorkshop()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { edgeRoles, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
-import { drawnFile } from '../../../../formats/drawnFile.ts'
+import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
-import { useAttempt } from '../../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 
 /** A pattern drawn elsewhere: brought in, its pieces and edges named. */
 const props = defineProps<{ own: OwnPattern | null; chosen: string }>()

@@ -12,8 +12,8 @@ import {
 } from '@gentle-awl/core'
 import { shallowRef } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
-import { drawnFile } from '../../../../formats/drawnFile.ts'
-import { useAttempt } from '../../../../ui/useAttempt.ts'
+import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 
 /** A forme from tape: both sides brought in as drawings, each with two reference points. */
 const props = defineProps<{ tapings: UpperDecisions['forme']['tapings']; map: FormeMap }>()

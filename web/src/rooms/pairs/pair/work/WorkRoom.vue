@@ -11,7 +11,7 @@ import BecausePanel from '../../../../ui/BecausePanel.vue'
 import RoomState from '../../../../ui/RoomState.vue'
 import StepCard from './StepCard.vue'
 import WaitClocks from './WaitClocks.vue'
-import { useAttempt } from '../../../../ui/useAttempt.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 
 const pair = usePair()
 const made = useMade()

@@ -1,7 +1,7 @@
-import { OutlineError } from './outlineError.ts'
-import { LOOK_AT, notText } from './notText.ts'
-import { outlinesOf } from '../workers/outlines/outlinesOf.ts'
-import type { ReadOutlines } from './readOutlines.ts'
+import { OutlineError } from '../../formats/outlineError.ts'
+import { LOOK_AT, notText } from '../../formats/notText.ts'
+import { outlinesOf } from './outlinesOf.ts'
+import type { ReadOutlines } from '../../formats/readOutlines.ts'
 
 /** Larger drawings hold pictures or whole rooms, not outlines, bytes. */
 const MOST_BYTES = 20_000_000
