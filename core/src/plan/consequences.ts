@@ -10,7 +10,7 @@ export interface Consequences {
   /** Figures that become others. */
   figures: { where: string; quantity: string; from: number; to: number; unit: Unit }[]
   /** Checks that come out differently. */
-  findings: { where: Sentence; from: Level | null; to: Level | null; sentence: Sentence }[]
+  findings: { where: string; from: Level | null; to: Level | null; sentence: Sentence }[]
   /** Parts whose outline moves, and by how much at most, mm. */
   shapes: { part: string; most: number }[]
   appeared: string[]

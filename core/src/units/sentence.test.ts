@@ -21,6 +21,9 @@ describe('a sentence with lengths', () => {
     expect(spoken(whole, 'inch')).toBe('It lies 1″ away and 2″ further.')
     expect(spoken(joined([whole, 'Move it.'], ' '))).toBe('It lies 25.4 mm away and 50.8 mm further. Move it.')
   })
+  it('never says that what is finer than an inch rule shows is nothing', () => {
+    expect(spoken(say`off by ${mm(0.1, 1)}, by ${mm(0)}`, 'inch')).toBe('off by less than 1/64″, by 0″')
+  })
   it('survives being sent', () => {
     const sent = JSON.parse(JSON.stringify(say`At ${mm(12.5)}.`)) as Sentence
     expect(spoken(sent)).toBe('At 12.5 mm.')
@@ -30,7 +33,7 @@ describe('a sentence with lengths', () => {
   })
   it('in inches is off by no more than half of its finest part', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 400, noNaN: true }), (value) => {
+      fc.property(fc.double({ min: 0.2, max: 400, noNaN: true }), (value) => {
         const read = readLength(spoken(say`${mm(value)}`, 'inch'))
         const finest = value < MM_PER_INCH / 2 ? 64 : 16
         expect(Math.abs((read ?? NaN) - value)).toBeLessThanOrEqual(MM_PER_INCH / finest / 2 + 1e-9)

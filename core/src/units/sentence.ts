@@ -57,12 +57,18 @@ export function joined(parts: readonly Said[], between = ''): Sentence {
   return out.every((part) => typeof part === 'string') ? out.join('') : out
 }
 
+/** What is there but finer than the finest part is not said to be nothing. */
+const inchesSaid = (value: number): string => {
+  const text = inches(value)
+  return text === '0″' && value > 0 ? 'less than 1/64″' : text
+}
+
 const millimetres = (value: number, digits: number | null): string =>
   digits === null ? String(Number(value.toFixed(2))) : value.toFixed(digits)
 
 function spokenSlot({ mm: from, to, digits, cm: long, bare: unnamed }: LengthSlot, unit: LengthUnit): string {
   const both = to === undefined ? [from] : [from, to]
-  if (unit === 'inch') return both.map(inches).join(' to ')
+  if (unit === 'inch') return both.map(inchesSaid).join(' to ')
   const figures = both.map((v) => millimetres(long ? v / 10 : v, digits)).join(' to ')
   if (unnamed) return figures
   return `${figures} ${long ? 'cm' : 'mm'}`

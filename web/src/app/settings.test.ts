@@ -1,10 +1,6 @@
-import { afterEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { lengthUnit, showFigure, showLength, showMinutes } from './settings.ts'
 import { isTyping } from './shortcuts.ts'
-
-afterEach(() => {
-  lengthUnit.value = 'mm'
-})
 
 describe('figures on screen', () => {
   it('lengths follow the chosen unit, other figures keep their own', () => {

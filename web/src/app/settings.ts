@@ -42,6 +42,14 @@ export function showFigure(value: number, unit: string): string {
   return `${value.toFixed(digits)}${PLAIN[unit] ?? ` ${unit}`}`
 }
 
+/** A figure as exactly as it is kept, without its unit where that stands beside it: a length in inches where the screen has them. */
+export const exactFigure = (value: number, unit: string): string =>
+  unit === 'mm' && lengthUnit.value === 'inch' ? inches(value) : String(value)
+
+/** The unit that stands beside such a figure. */
+export const unitBeside = (unit: string): string =>
+  unit === 'count' || unit === 'share' || (unit === 'mm' && lengthUnit.value === 'inch') ? '' : unit
+
 /** Minutes as a person says them: 45 min, 2 h 5 min, 3 d 4 h. */
 export function showMinutes(total: number): string {
   const minutes = Math.max(0, Math.round(total))

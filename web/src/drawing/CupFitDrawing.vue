@@ -45,6 +45,18 @@ const box = computed(() => {
   const b = boxOf(cup.value, side(props.fit.shoe, true))
   return `${b.minX - 12} ${-b.maxY - 16} ${b.maxX - b.minX + 24} ${b.maxY - b.minY + 46}`
 })
+/** A label stands inside of the shoe, towards its middle: off the lines, and never past the edge of the drawing. */
+function labelAt([x, y]: Point) {
+  const b = boxOf(side(props.fit?.shoe ?? [], true))
+  const right = x > (b.minX + b.maxX) / 2
+  const middle = (b.minY + b.maxY) / 2
+  const nearEnd = Math.min(x - b.minX, b.maxX - x) < (b.maxX - b.minX) / 8
+  return {
+    x: x + (right ? -7 : 7),
+    y: -y + (nearEnd ? 2 : y > middle ? 13 : -8),
+    'text-anchor': right ? ('end' as const) : ('start' as const),
+  }
+}
 </script>
 
 <template>
@@ -60,7 +72,7 @@ const box = computed(() => {
       />
       <g v-for="end in ends" :key="end.room">
         <circle :cx="end.at[0]" :cy="-end.at[1]" r="2.6" class="dot" />
-        <text :x="end.at[0] + 5" :y="-end.at[1] + (end.at[1] > 0 ? 13 : -8)">{{ showLength(end.room) }}</text>
+        <text v-bind="labelAt(end.at)">{{ showLength(end.room) }}</text>
       </g>
       <g v-for="(v, i) in legend" :key="v" :transform="`translate(${8 + i * 52} ${-Number(box.split(' ')[1]) + 8})`">
         <line x1="0" x2="14" y1="-2" y2="-2" :stroke="colours[v]" :class="['edge', v]" />
@@ -102,6 +114,9 @@ const box = computed(() => {
 }
 text {
   fill: var(--chalk);
+  paint-order: stroke;
+  stroke: var(--slate);
+  stroke-width: 2.5;
   font-size: 7.5px;
   font-variant-numeric: tabular-nums;
 }

@@ -88,6 +88,7 @@ function setRule(value: number | null): void {
         <span>{{ rule.name }}</span>
         <FigureField
           :label="rule.name"
+          :unit="rule.unit"
           :min="rule.min"
           :max="rule.max"
           :step="(rule.max - rule.min) / 20"

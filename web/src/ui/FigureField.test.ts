@@ -1,5 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
+import { nextTick } from 'vue'
+import { lengthUnit } from '../app/settings.ts'
 import FigureField from './FigureField.vue'
 import { unread } from './unread.ts'
 
@@ -97,5 +99,48 @@ describe('a form with a figure that could not be read', () => {
     await two.setValue('2,5')
     expect(unread(form.element)).toBe(false)
     expect(unread(null)).toBe(false)
+  })
+})
+
+describe('a length on a screen in inches', () => {
+  const inches = (props: Partial<Props> = {}) => {
+    lengthUnit.value = 'inch'
+    return field({ value: 6.35, unit: 'mm', ...props })
+  }
+  it.each([
+    ['3/8', 9.525],
+    ['3/8″', 9.525],
+    ['0.25 in', null],
+    ['8 mm', 8],
+  ])('"%s" is read in inches unless it says otherwise', async (text, value) => {
+    const f = inches()
+    expect(input(f).value).toBe('1/4″')
+    await type(f, text)
+    expect(f.emitted('change') ?? []).toEqual(value === null ? [] : [[value]])
+    expect(f.find('[role="alert"]').exists()).toBe(false)
+  })
+  it('is not made coarser by being looked at', async () => {
+    const f = inches({ value: 2.3 })
+    await f.find('input').trigger('change')
+    expect(f.emitted('change')).toBeUndefined()
+  })
+  it('says its range and how it is written in inches', async () => {
+    const f = inches()
+    await type(f, '2')
+    expect(f.get('[role="alert"]').text()).toBe('From 1/64″ to 15/32″.')
+    await type(f, 'thick')
+    expect(f.get('[role="alert"]').text()).toMatch(/no length\. Write it like 1\/2 or 1 3\/8″/)
+  })
+  it('goes over to the other unit and back', async () => {
+    const f = inches()
+    lengthUnit.value = 'mm'
+    await nextTick()
+    expect(input(f).value).toBe('6.35')
+    lengthUnit.value = 'inch'
+    await nextTick()
+    expect(input(f).value).toBe('1/4″')
+  })
+  it('leaves what is no length alone', () => {
+    expect(input(inches({ value: 0.25, unit: 'share' })).value).toBe('0.25')
   })
 })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { readFigure } from '@gentle-awl/core'
+import { readFigure, readLength } from '@gentle-awl/core'
 import { NInput } from 'naive-ui'
 import { computed, ref, useId, watch } from 'vue'
+import { exactFigure, lengthUnit } from '../app/settings.ts'
 
 /**
  * A figure typed as people write it (1,2 or 1.2 or 1/2). What cannot be read, or lies outside its range, is said at the
@@ -14,6 +15,8 @@ const props = defineProps<{
   min?: number
   max?: number
   step?: number
+  /** What it is in: a length (mm) is shown and typed in the unit of the screen. */
+  unit?: string
   /** Only whole ones, as of pieces and sizes. */
   whole?: boolean
   /** May be left empty: what then holds. */
@@ -25,22 +28,36 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [value: number | null] }>()
 const hintId = useId()
 
-const shown = () => (props.value === null || Number.isNaN(props.value) ? '' : String(props.value))
+const inInches = computed(() => props.unit === 'mm' && lengthUnit.value === 'inch')
+const said = (value: number) => exactFigure(value, props.unit ?? '')
+const shown = () => (props.value === null || Number.isNaN(props.value) ? '' : said(props.value))
+/** No figure is kept with the dust of its arithmetic: 9.525, not 9.524999999999999. */
+const clean = (value: number) => Math.round(value * 1e6) / 1e6
+/** A bare number is one of the unit of the screen. */
+function read(typed: string): number | null {
+  if (!inInches.value) return readFigure(typed)
+  const length = readLength(/[″"]|in|mm/.test(typed) ? typed : `${typed} in`)
+  return length === null ? null : clean(length)
+}
 const text = ref(shown())
 const wrong = ref('')
 watch(
   () => props.value,
   () => {
-    if (readFigure(text.value) === props.value) return
+    if (read(text.value) === props.value) return
     text.value = shown()
     wrong.value = ''
   },
 )
+watch(inInches, () => {
+  text.value = shown()
+  wrong.value = ''
+})
 const range = computed(() => {
   const { min, max } = props
-  if (min !== undefined && max !== undefined) return `From ${min} to ${max}.`
-  if (min !== undefined) return `${min} or more.`
-  return max !== undefined ? `${max} or less.` : ''
+  if (min !== undefined && max !== undefined) return `From ${said(min)} to ${said(max)}.`
+  if (min !== undefined) return `${said(min)} or more.`
+  return max !== undefined ? `${said(max)} or less.` : ''
 })
 
 function take(): void {
@@ -50,9 +67,15 @@ function take(): void {
     if (props.empty !== undefined) wrong.value = ''
     return
   }
-  const value = readFigure(text.value)
+  // What was only looked at stays as exact as it was.
+  if (text.value === shown()) {
+    wrong.value = ''
+    return
+  }
+  const value = read(text.value)
   if (value === null) {
-    wrong.value = `“${text.value}” is no number. Write it like 1,2 or 1.2 or 1/2.`
+    const how = inInches.value ? '1/2 or 1 3/8″' : '1,2 or 1.2 or 1/2'
+    wrong.value = `“${text.value}” is no ${inInches.value ? 'length' : 'number'}. Write it like ${how}.`
     return
   }
   if (props.whole && !Number.isInteger(value)) {
@@ -74,13 +97,15 @@ function typing(next: string): void {
 function keys(event: KeyboardEvent): void {
   if (event.key === 'Enter') return take()
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
-  const now = readFigure(text.value)
+  const now = text.value === shown() ? props.value : read(text.value)
   if (now === null) return
   event.preventDefault()
   const step = props.step ?? 1
-  const next = Math.round((now + (event.key === 'ArrowUp' ? step : -step)) * 1e6) / 1e6
-  text.value = String(Math.min(props.max ?? Infinity, Math.max(props.min ?? -Infinity, next)))
-  take()
+  const next = clean(now + (event.key === 'ArrowUp' ? step : -step))
+  const value = Math.min(props.max ?? Infinity, Math.max(props.min ?? -Infinity, next))
+  text.value = said(value)
+  wrong.value = ''
+  if (value !== props.value) emit('change', value)
 }
 </script>
 

@@ -24,7 +24,6 @@ const finding = (remedy?: Remedy): Finding => ({
 const nowhere = { template: '<p />' }
 let router: Router
 beforeEach(async () => {
-  lengthUnit.value = 'mm'
   setActivePinia(createPinia())
   router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: nowhere }] })
   await router.push('/pairs/7/parts')

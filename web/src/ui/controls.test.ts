@@ -1,13 +1,9 @@
 import { mount } from '@vue/test-utils'
-import { afterEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { lengthUnit } from '../app/settings.ts'
 import ChoiceBar from './ChoiceBar.vue'
 import KeptInput from './KeptInput.vue'
 import LengthField from './LengthField.vue'
-
-afterEach(() => {
-  lengthUnit.value = 'mm'
-})
 
 describe('a length typed by hand', () => {
   const field = (value = 58) => mount(LengthField, { props: { value, min: 30, max: 70, label: 'Height' } })

@@ -7,7 +7,7 @@ import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import RuleTrial from './RuleTrial.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
-import { tell } from '../../app/settings.ts'
+import { exactFigure, tell, unitBeside } from '../../app/settings.ts'
 
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
@@ -55,13 +55,13 @@ function keep(): void {
   void save(
     rule.key,
     { ...workshop.houseRules, [rule.key]: value },
-    `${rule.name}: ${value}. Every pair follows from now on.`,
+    `${rule.name}: ${exactFigure(value, rule.unit)}. Every pair follows from now on.`,
   )
 }
 function back(rule: Rule): void {
   const rules = { ...workshop.houseRules }
   delete rules[rule.key]
-  void save(rule.key, rules, `${rule.name} is back at ${rule.value}.`)
+  void save(rule.key, rules, `${rule.name} is back at ${exactFigure(rule.value, rule.unit)}.`)
 }
 onMounted(load)
 </script>
@@ -91,12 +91,15 @@ onMounted(load)
                 :max="rule.max"
                 :value="tried?.rule.key === rule.key ? tried.value : figure(rule)"
                 :label="rule.name"
+                :unit="rule.unit"
                 @change="set(rule, $event)"
               />
-              <span class="unit">{{ rule.unit === 'count' || rule.unit === 'share' ? '' : rule.unit }}</span>
-              <span class="range figure soft">{{ rule.min }} to {{ rule.max }}</span>
+              <span class="unit">{{ unitBeside(rule.unit) }}</span>
+              <span class="range figure soft"
+                >{{ exactFigure(rule.min, rule.unit) }} to {{ exactFigure(rule.max, rule.unit) }}</span
+              >
               <button v-if="changed(rule)" class="button" type="button" @click="back(rule)">
-                Back to {{ rule.value }}
+                Back to {{ exactFigure(rule.value, rule.unit) }}
               </button>
             </div>
             <RuleTrial

@@ -2,7 +2,7 @@
 import { consequences, type Consequences, type Rule, spoken } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type PairView } from '../../api/client.ts'
-import { showFigure, showLength, showMinutes, tell } from '../../app/settings.ts'
+import { exactFigure, showFigure, showLength, showMinutes, tell } from '../../app/settings.ts'
 import { planInTurn } from '../../workers/plan/planner.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import LevelMark from '../../ui/LevelMark.vue'
@@ -80,7 +80,7 @@ const nothing = computed(() => {
     <p v-if="own" class="soft">This pair has a figure of its own for it, and keeps that.</p>
     <p v-else-if="nothing">Nothing of this pair changes.</p>
     <ul v-if="found" class="plain-list">
-      <li v-for="f in found.findings" :key="spoken(f.where) + spoken(f.sentence)" class="check">
+      <li v-for="f in found.findings" :key="f.where + spoken(f.sentence)" class="check">
         <LevelMark :level="f.to ?? 'fine'" quiet />
         <span
           ><strong>{{ f.where }}</strong
@@ -108,8 +108,8 @@ const nothing = computed(() => {
       </li>
     </ul>
     <div class="row">
-      <button class="button main" type="button" @click="emit('keep')">Keep {{ value }}</button>
-      <button class="button" type="button" @click="emit('leave')">Leave it at {{ now }}</button>
+      <button class="button main" type="button" @click="emit('keep')">Keep {{ exactFigure(value, rule.unit) }}</button>
+      <button class="button" type="button" @click="emit('leave')">Leave it at {{ exactFigure(now, rule.unit) }}</button>
     </div>
   </div>
 </template>
