@@ -45,7 +45,7 @@ it.each([
     'a last that cannot be',
     JSON.stringify({
       ...file,
-      last: { ...file.last, shape: { kind: 'made', measures: { ...sampleMeasures.walking, waistGirth: 340 } } },
+      last: { ...file.last, shape: { kind: 'measures', measures: { ...sampleMeasures.walking, waistGirth: 340 } } },
     }),
     /cannot be met/,
   ],

@@ -40,7 +40,7 @@ try {
   console.log(
     JSON.stringify({
       parts: plan.parts.length,
-      operations: plan.operations.length,
+      operations: plan.steps.length,
       fine: count('fine'),
       watch: count('watch'),
       stop: count('stop'),

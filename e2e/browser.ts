@@ -8,7 +8,8 @@ export const launch = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
-    '--use-angle=swiftshader',
+    '--use-angle=swiftshader-webgl',
+    '--disable-gpu-compositing',
     '--enable-unsafe-swiftshader',
     // Without a graphics card the page itself is painted faster by the processor.
     '--disable-gpu-rasterization',

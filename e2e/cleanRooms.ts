@@ -19,6 +19,23 @@ async function expectClean(page: Page, path: string, only: 'all' | 'colours'): P
   expect(over, `${path} is wider than the screen`).toBeLessThanOrEqual(0)
 }
 
+/** Until the room is there, whatever says that it is still at work is gone, and colours no longer change. */
+async function settled(page: Page, path: string): Promise<void> {
+  await page.waitForFunction(
+    (to) =>
+      (location.pathname === to || location.pathname.startsWith(`${to}/`)) &&
+      document.querySelector('main')?.textContent?.trim() &&
+      !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…/.test(document.body.innerText),
+    path,
+  )
+  await page.evaluate(async () => {
+    const drawn = () => new Promise((resolve) => requestAnimationFrame(resolve))
+    await drawn()
+    await drawn()
+    await Promise.allSettled(document.getAnimations().map((a) => a.finished))
+  })
+}
+
 /** Tests every room by day on a laptop and, without leaving it, by evening on an upright tablet. */
 export function cleanRooms(url: () => string, rooms: readonly string[]): void {
   test('every room is clean for screen readers and eyes and fits across, by day 1280 wide and by evening 820', async ({
@@ -33,19 +50,11 @@ export function cleanRooms(url: () => string, rooms: readonly string[]): void {
         history.pushState(null, '', to)
         dispatchEvent(new PopStateEvent('popstate', { state: null }))
       }, path)
-      await page.waitForTimeout(150)
-      // Whatever says that it is still at work must be gone.
-      await page.waitForFunction(
-        () =>
-          !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…/.test(
-            document.body.innerText,
-          ),
-      )
-      await page.waitForTimeout(250)
+      await settled(page, path)
       await expectClean(page, `${path}, by day`, 'all')
       await page.getByRole('button', { name: 'Evening light' }).click()
       await page.setViewportSize({ width: 820, height: 1180 })
-      await page.waitForTimeout(250)
+      await settled(page, path)
       await expectClean(page, `${path}, by evening`, 'colours')
       await page.getByRole('button', { name: 'Daylight' }).click()
     }

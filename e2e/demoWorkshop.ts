@@ -9,7 +9,7 @@ export default async function demoWorkshop(): Promise<() => void> {
   const server = await startServer(folder)
   // Cards, lasts and formes are worked out once, and lie in every copy.
   const { pairs } = (await (await fetch(`${server.url}/api/v1/pairs`)).json()) as { pairs: { id: string }[] }
-  for (const { id } of pairs) await (await fetch(`${server.url}/api/v1/pairs/${id}/card`)).json()
+  await Promise.all(pairs.map(async ({ id }) => (await fetch(`${server.url}/api/v1/pairs/${id}/card`)).json()))
   await server.kill('SIGTERM')
   process.env.GENTLE_AWL_TEMPLATE = folder
   return () => rmSync(folder, { recursive: true, force: true })

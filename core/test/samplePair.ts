@@ -133,7 +133,7 @@ export function samplePair(
       },
       ...change,
     }),
-    last: Last.parse({ id: lastId, name: 'Sample', shape: { kind: 'made', measures } }),
+    last: Last.parse({ id: lastId, name: 'Sample', shape: { kind: 'measures', measures } }),
     materials: sampleMaterials,
     houseRules: {},
   }

@@ -119,7 +119,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
       'a last that cannot be',
       () =>
         server.call('POST', '/lasts', {
-          body: { name: 'Odd', shape: { kind: 'made', measures: { ...demoMeasures[0], jointGirth: 150 } } },
+          body: { name: 'Odd', shape: { kind: 'measures', measures: { ...demoMeasures[0], jointGirth: 150 } } },
         }),
       422,
       /joint girth of 150 mm cannot be met/,
@@ -359,7 +359,7 @@ describe('the open pair file', () => {
     const before = await snapshot()
     const impossible = {
       ...file,
-      last: { ...file.last, shape: { kind: 'made', measures: { ...demoMeasures[0], jointGirth: 150 } } },
+      last: { ...file.last, shape: { kind: 'measures', measures: { ...demoMeasures[0], jointGirth: 150 } } },
     }
     const answer = await server.call('POST', '/pairs/import', { body: impossible })
     expect(answer.status).toBe(422)

@@ -5,6 +5,7 @@ import { createClient } from '@libsql/client'
 import {
   generateLast,
   packSurface,
+  PAIR_VERSION,
   PairFile,
   shelfFigures,
   type Last,
@@ -13,10 +14,10 @@ import {
 } from '@gentle-awl/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoLasts, demoMeasures } from '../src/demo/lasts.ts'
-import { demoPairs } from '../src/demo/workshop.ts'
+import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { seedDemo } from '../src/demo/seed.ts'
 import { openStore } from '../src/db/open.ts'
-import { lasts } from '../src/db/schema.ts'
+import { lasts, pairRevisions } from '../src/db/schema.ts'
 import { hiddenLast } from '../src/standins/scanner.ts'
 import { migrations, testServer, type TestServer } from './testServer.ts'
 
@@ -26,13 +27,13 @@ beforeAll(async () => {
   await seedDemo(server.store)
 })
 afterAll(() => server.end())
-const made = (change = {}) => ({ kind: 'made', measures: { ...demoMeasures[2], ...change } })
+const made = (change = {}) => ({ kind: 'measures', measures: { ...demoMeasures[2], ...change } })
 
 describe('lasts of every kind', () => {
   it('made, traced and kept are on the demo shelf and can each be planned on', async () => {
     const { list } = await server.call('GET', '/lasts')
     const kinds = (list as unknown as Last[]).map((l) => l.shape.kind).sort()
-    expect(kinds).toEqual(['kept', 'made', 'made', 'made', 'made', 'made', 'traced'])
+    expect(kinds).toEqual(['kept', 'measures', 'measures', 'measures', 'measures', 'measures', 'traced'])
     const { body: file } = await server.call('GET', `/pairs/${demoPairs[0]!.id}/file`)
     for (const listed of list as unknown as ShelfLast[]) {
       const answer = await server.call('GET', `/lasts/${listed.id}`)
@@ -253,6 +254,21 @@ it('a workshop from before lasts had shapes keeps every last, and old pair files
     sql: 'insert into lasts (id, version, updated_at, name, note, measures) values (?, 3, ?, ?, ?, ?)',
     args: [demoLasts[2]!.id, '2026-01-01T00:00:00Z', 'Old one', 'kept', JSON.stringify(old)],
   })
+  const pair = demoPairs[0]!
+  await client.execute({
+    sql: 'insert into pairs (id, updated_at, order_number, name, last_id, head, created_at) values (?, ?, ?, ?, ?, 2, ?)',
+    args: [pair.id, '2026-01-01', '7', 'Old pair', demoLasts[2]!.id, '2026-01-01'],
+  })
+  const { topFinish: _later, ...upper } = demoInput(pair).decisions.upper
+  const decided = (topEdge: string | null) => ({ ...demoInput(pair).decisions, upper: { ...upper, topEdge } })
+  for (const [revision, top] of [
+    [1, null],
+    [2, 'bound'],
+  ] as const)
+    await client.execute({
+      sql: 'insert into pair_revisions (pair_id, revision, decisions, at) values (?, ?, ?, ?)',
+      args: [pair.id, revision, JSON.stringify(decided(top)), '2026-01-01'],
+    })
   await client.execute(
     'create table __drizzle_migrations (id integer primary key, hash text not null, created_at numeric)',
   )
@@ -266,16 +282,20 @@ it('a workshop from before lasts had shapes keeps every last, and old pair files
   client.close()
   const store = await openStore(folder, migrations)
   const [row] = await store.db.select().from(lasts)
+  const revisions = await store.db.select().from(pairRevisions)
   await store.close()
   rmSync(folder, { recursive: true, force: true })
   expect(row).toMatchObject({ name: 'Old one', version: 3, buildUps: [], stock: { feet: 'pair', count: 1 } })
-  expect(row!.shape).toEqual({ kind: 'made', measures: { ...old, heelGirth: null } })
+  expect(row!.shape).toEqual({ kind: 'measures', measures: { ...old, heelGirth: null } })
+  expect(revisions.map((r) => r.decisions)).toEqual(
+    [null, 'bound'].map((top) => ({ ...decided(top), upper: { ...upper, topFinish: top } })),
+  )
 
   const { body: file } = await server.call('GET', `/pairs/${demoPairs[0]!.id}/file`)
   const { id, name, note } = demoLasts[2]!
   const first = { ...file, version: 1, last: { id, name, note, measures: old } }
   const read = PairFile.parse(first)
-  expect(read.version).toBe(2)
-  expect(read.last.shape).toEqual({ kind: 'made', measures: { ...old, heelGirth: null } })
+  expect(read.version).toBe(PAIR_VERSION)
+  expect(read.last.shape).toEqual({ kind: 'measures', measures: { ...old, heelGirth: null } })
   expect((await server.call('POST', '/pairs/import', { body: first })).status).toBe(201)
 })

@@ -33,12 +33,12 @@ describe('the list of pairs', () => {
       const row = rowOf(page, pair.id)
       const plan = planPair(demoInput(pair), keptCache())
       const { list: log } = await server.call('GET', `/pairs/${pair.id}/steps`)
-      const states = plan.operations.map((o) => stepState(log as never, o.id))
+      const states = plan.steps.map((o) => stepState(log as never, o.id))
       expect(row.standing).toEqual({
         done: states.filter((s) => s === 'finished').length,
-        of: plan.operations.length,
-        running: plan.operations[states.indexOf('started')]?.name ?? null,
-        next: plan.operations[states.indexOf('open')]?.name ?? null,
+        of: plan.steps.length,
+        running: plan.steps[states.indexOf('started')]?.name ?? null,
+        next: plan.steps[states.indexOf('open')]?.name ?? null,
       })
       expect(row.card?.worst).toBe(plan.worst)
       expect(row).toMatchObject({
@@ -93,7 +93,7 @@ describe('the list of pairs', () => {
     const { id } = pair
     const begin = async () => rowOf(await withCards(), id).standing
     const before = await begin()
-    const next = planPair(demoInput(pair), keptCache()).operations.find((o) => o.name === before?.next)
+    const next = planPair(demoInput(pair), keptCache()).steps.find((o) => o.name === before?.next)
     const log = (what: string) => server.call('POST', `/pairs/${id}/steps`, { body: { step: next?.id, what } })
     await log('started')
     expect((await begin())?.running).toBe(next?.name)

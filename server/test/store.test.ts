@@ -112,7 +112,7 @@ describe('bringing a pair file in', () => {
     const thicker = demoMaterials.map((m) => (m.id === derby.decisions.materials.lining ? { ...m, thickness: 1.3 } : m))
     const higher: Last = {
       ...demoLasts[2]!,
-      shape: { kind: 'made', measures: { ...demoMeasures[2]!, heelHeight: 30 } },
+      shape: { kind: 'measures', measures: { ...demoMeasures[2]!, heelHeight: 30 } },
     }
     const id = await bring(file({ id: '01930000-00aa-7000-8000-000000000002', last: higher, materials: thicker }))
     const again = await pairFile(store.db, id)

@@ -1,4 +1,4 @@
-import { outermost } from './crossings.ts'
+import { outermost, outermostAcross } from './crossings.ts'
 import { boxOf, type Path, type Point } from './path.ts'
 
 /** A width as callipers read it: the two places that the jaws touch, on one upright line, and the distance, mm. */
@@ -49,9 +49,10 @@ export function calliperWidths(
     const [from, to] = REGIONS[name].map((share) => start + share * length)
     if (box.maxX < to!) return []
     const n = Math.ceil((to! - from!) / STEP)
-    return Array.from({ length: n + 1 }, (_, k) => widthAt(outline, from! + ((to! - from!) * k) / n)).filter(
-      (w) => w !== null,
-    )
+    return outermostAcross(outline, from!, to!, n).flatMap((ends, k) => {
+      const x = from! + ((to! - from!) * k) / n
+      return ends ? [{ from: [x, ends[0]], to: [x, ends[1]], value: ends[1] - ends[0] }] : []
+    })
   }
   const joint = across('joint')
   const low = best(

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nearest } from './polyline.ts'
 import { calliperWidths } from './callipers.ts'
-import { crossings, outermost } from './crossings.ts'
+import { crossings, outermost, outermostAcross } from './crossings.ts'
 import { Inside } from './pointInPolygon.ts'
 import { peak } from './parabola.ts'
 import { rotate, type Path, type Point } from './path.ts'
@@ -47,6 +47,25 @@ describe('where a straight line crosses an outline', () => {
         expect(crossings(path, { y: 5 })).toEqual([0, 2])
         expect(outermost(path, { x: 6 })).toEqual([0, 10])
       }),
+    )
+  })
+  it('is the same for many lines at once as for each by itself', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 360, noNaN: true }),
+        fc.double({ min: -12, max: 6, noNaN: true }),
+        fc.integer({ min: 1, max: 50 }),
+        fc.boolean(),
+        (degrees, from, count, back) => {
+          // On whole places too, where lines go through the corners.
+          const at = count % 2 === 0 ? Math.round(from) : from
+          const path = count % 3 === 0 ? horseshoe : rotate(horseshoe, degrees)
+          const line = back ? [...path].reverse() : path
+          expect(outermostAcross(line, at, at + 10, count)).toEqual(
+            Array.from({ length: count + 1 }, (_, k) => outermost(line, { x: at + (10 * k) / count })),
+          )
+        },
+      ),
     )
   })
   it('says of every place what the test for inside says', () => {

@@ -37,3 +37,28 @@ export function outermost(outline: Path, line: Across): [number, number] | null 
   }
   return high > low ? [low, high] : null
 }
+
+/**
+ * `outermost` of many upright lines at once: `count` + 1 of them, evenly from x = `from` to x = `to`, each side of the
+ * outline looked at once.
+ */
+export function outermostAcross(outline: Path, from: number, to: number, count: number): ([number, number] | null)[] {
+  const step = (to - from) / count
+  const low = new Float64Array(count + 1).fill(Infinity)
+  const high = new Float64Array(count + 1).fill(-Infinity)
+  let a = outline[outline.length - 1]!
+  for (const b of outline) {
+    const [left, right] = a[0] <= b[0] ? [a[0], b[0]] : [b[0], a[0]]
+    // A side has its left end and not its right one, as in `outermost`.
+    for (let k = Math.max(0, Math.floor((left - from) / step)); k <= count; k++) {
+      const x = from + ((to - from) * k) / count
+      if (x >= right) break
+      if (x < left) continue
+      const y = a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0])
+      if (y < low[k]!) low[k] = y
+      if (y > high[k]!) high[k] = y
+    }
+    a = b
+  }
+  return Array.from(low, (v, k) => (high[k]! > v ? [v, high[k]!] : null))
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { curvatures, nearest, outwardNormals, pointAt, resample } from './polyline.ts'
+import { comesNearer, curvatures, nearest, outwardNormals, pointAt, resample } from './polyline.ts'
 import { bandAlong, intersect, offset, unite } from './polygonClip.ts'
 import { convexHull } from './convexHull.ts'
 import { gaussianSmooth, naturalSpline, pchip } from './interpolate.ts'
@@ -142,6 +142,21 @@ describe('along a path', () => {
         expect(found.away).toBeLessThan(1e-9)
         expect(found.at).toBeCloseTo(at, 6)
       }),
+    )
+  })
+  it('comes nearer than what it is away, and to no less', () => {
+    const line = ellipse(50, 30, 90)
+    fc.assert(
+      fc.property(
+        fc.double({ min: -90, max: 90, noNaN: true }),
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        (x, y) => {
+          const { away } = nearest(line, [x, y])
+          expect(comesNearer(line, [x, y], away * 1.000001 + 1e-9)).toBe(true)
+          expect(comesNearer(line, [x, y], away * 0.999999)).toBe(false)
+          expect(comesNearer(line, [x, y], -away - 1)).toBe(false)
+        },
+      ),
     )
   })
   it('resampling spaces points evenly', () => {

@@ -1,4 +1,4 @@
-import { nearest } from './polyline.ts'
+import { comesNearer } from './polyline.ts'
 import { distance, type Path, type Point } from './path.ts'
 import { SAME } from './tolerance.ts'
 
@@ -12,5 +12,5 @@ export function offsetLine(line: Path, by: number): Point[] {
     return [p[0] - ((b[1] - a[1]) / l) * by, p[1] + ((b[0] - a[0]) / l) * by]
   })
   // Points of the moved line that came nearer to the old one than `by` belong to a loop and are left out.
-  return moved.filter((p) => nearest(line, p).away > Math.abs(by) * 0.995 - SAME)
+  return moved.filter((p) => !comesNearer(line, p, Math.abs(by) * 0.995 - SAME))
 }

@@ -1,4 +1,5 @@
-import { distance, GeometryError, lerpPoint, pathLength, type Path, type Point } from './path.ts'
+import { distance, GeometryError, lerpPoint, type Path, type Point } from './path.ts'
+import { squaredToSegment } from './segment.ts'
 
 /** Where a point lies on a path. `at` is the length from the start in mm, `away` the distance to the path in mm. */
 export interface NearestPoint {
@@ -75,8 +76,18 @@ export function nearest(path: Path, p: Point, closed = false): NearestPoint {
   }
   const a = path[side]
   const b = path[(side + 1) % path.length]
-  const before = pathLength(path.slice(0, side + 1))
+  let before = 0
+  for (let i = 0; i < side; i++) before += distance(path[i]!, path[i + 1]!)
   return { point: lerpPoint(a!, b!, share), at: before + share * distance(a!, b!), away: Math.sqrt(best) }
+}
+
+/** Whether an open path comes nearer to p than `than`, mm: it is gone along no further than to the first such place. */
+export function comesNearer(path: Path, [x, y]: Point, than: number): boolean {
+  if (than <= 0) return false
+  for (let i = 0; i + 1 < path.length; i++) {
+    if (squaredToSegment(x, y, path[i]!, path[i + 1]!) < than * than) return true
+  }
+  return false
 }
 
 /** Unit normals pointing to the right of travel: outwards for a counter-clockwise closed path. */

@@ -140,7 +140,8 @@ function coneEnd(ribs: SideRibs, top: number): number {
   return lo
 }
 
-interface TopEdge {
+/** Where the columns of a wall end at its top: how far along the last, and how far round its rib. */
+interface WallTop {
   s: Float64Array
   w: Float64Array
 }
@@ -180,7 +181,7 @@ function sAtRun(table: { s: Float64Array; run: Float64Array }, run: number): num
   return lerp(table.s[i]!, table.s[i + 1]!, span > 0 ? Math.min(1, (run - table.run[i]!) / span) : 0)
 }
 
-function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, res: Resolution): TopEdge {
+function wallTop(ribs: SideRibs, top: number, end: number, coneColumn: number, res: Resolution): WallTop {
   const { columns } = res
   const rim = rimOf(ribs, top, end, res.rimSamples)
   const ridge = ridgeRun(ribs, end, res.ridgeSamples)
@@ -197,8 +198,8 @@ function topEdge(ribs: SideRibs, top: number, end: number, coneColumn: number, r
   return { s, w }
 }
 
-/** Rows of one wall, even by arc from feather to top edge; y = -v turns the sideways offset into the stored frame. */
-function layWall(ribs: SideRibs, edge: TopEdge, columns: number, rows: number): Float64Array {
+/** Rows of one wall, even by arc from feather to the top of the wall; y = -v turns the sideways offset into the stored frame. */
+function layWall(ribs: SideRibs, edge: WallTop, columns: number, rows: number): Float64Array {
   const wall = new Float64Array(columns * rows * 3)
   const toY = -sideSign(ribs.side)
   const n = 2 * (rows - 1)
@@ -259,7 +260,7 @@ export function buildSurface(base: Foundation, free: FreeFigures, res: Resolutio
   const coneColumn = Math.round(((res.columns - 1) / 2) * (share + end))
   const walls = Object.fromEntries(
     sides.map((side) => {
-      const edge = topEdge(ribs[side], top, end, coneColumn, res)
+      const edge = wallTop(ribs[side], top, end, coneColumn, res)
       return [side, layWall(ribs[side], edge, res.columns, res.rows)]
     }),
   ) as Record<Side, Float64Array>

@@ -23,7 +23,7 @@ export function tracedMeasures(shape: Extract<LastShape, { kind: 'traced' }>): L
 
 function bareSurface(shape: LastShape): LastSurface {
   switch (shape.kind) {
-    case 'made':
+    case 'measures':
       return generateLast(shape.measures)
     case 'traced':
       return generateLast(tracedMeasures(shape), readTracing(shape.tracing, shape.measures).bottom)

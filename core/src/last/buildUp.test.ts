@@ -62,7 +62,7 @@ describe('leather glued on', () => {
     expect(() => buildUpFor(walking, 'joint', 'medial', 320)).toThrow(/Even 12 mm of leather on the medial side/)
   })
   it('is part of the last that is built', () => {
-    const shape = { kind: 'made' as const, measures: sampleMeasures.walking }
+    const shape = { kind: 'measures' as const, measures: sampleMeasures.walking }
     const bare = buildLast({ shape, buildUps: [] })
     const built = buildLast({ shape, buildUps: [{ station: 'waist', place: 'over the top', thickness: 2, reach: 30 }] })
     expect(read(built).girths.waist - read(bare).girths.waist).toBeGreaterThan(2)

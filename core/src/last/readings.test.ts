@@ -40,7 +40,7 @@ const profileOf = (shape: LastShape) => {
 describe('the ridge of a last', () => {
   it('runs in one hollow on every sample last', () => {
     for (const measures of Object.values(sampleMeasures)) {
-      expect(profileOf({ kind: 'made', measures }).level).toBe('fine')
+      expect(profileOf({ kind: 'measures', measures }).level).toBe('fine')
     }
   })
   it('over a traced bottom a little larger or smaller than the girths go with is fair too', () => {

@@ -9,7 +9,7 @@ import { formeStage, lastStage, planPair } from '../plan/planPair.ts'
 import { flatPiece } from '../upper/pieceMaker.ts'
 import { edgeSkive } from './edgeSkive.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
-import { steps } from './ridges.ts'
+import { feltSteps } from './ridges.ts'
 import { wallSection } from './section.ts'
 import { thicknessMap } from './thicknessMap.ts'
 import { TurnedStack, thicknessOf } from './turnedStack.ts'
@@ -150,12 +150,12 @@ describe('edges', () => {
   })
 })
 
-describe('steps', () => {
+describe('felt steps', () => {
   const wall = area('upper', 6, 1.4, box(0, 0, 200, 60))
   const inner = (thinned: WallArea['thinned']) => area('puff', 4, 2, box(60, 10, 140, 50), thinned)
   const worst = (thinned: WallArea['thinned']) => {
     const all = [wall, inner(thinned)]
-    return Math.max(...steps(all, new WallStack(all), () => true).map((s) => s.slope))
+    return Math.max(...feltSteps(all, new WallStack(all), () => true).map((s) => s.slope))
   }
   it('an unskived edge is as steep as its thickness over the run; a skived one as its skive', () => {
     expect(worst([])).toBeCloseTo(2 / 2, 9)
@@ -175,7 +175,7 @@ describe('steps', () => {
   })
   it('at the edge of the wall nothing is a step', () => {
     const all = [wall, inner([])]
-    expect(steps(all, new WallStack(all), () => false)).toEqual([])
+    expect(feltSteps(all, new WallStack(all), () => false)).toEqual([])
   })
 })
 

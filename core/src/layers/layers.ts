@@ -11,7 +11,7 @@ import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import { layerRules } from './layerRules.ts'
-import { steps, type Step } from './ridges.ts'
+import { feltSteps, type FeltStep } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
 import { listed, thicknessOf, type TurnedEdge } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
@@ -126,7 +126,7 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
   const outlines = { lateral: wallOf(areas, 'lateral'), medial: wallOf(areas, 'medial') }
   const inner = { lateral: new Inside(innerWall(map, 'lateral')), medial: new Inside(innerWall(map, 'medial')) }
   const onWall = (side: Side, p: Point) => inner[side].has(p) && outlines[side].some((o) => o.has(p))
-  return steps(areas, wall, onWall).map((s): LayerFinding => {
+  return feltSteps(areas, wall, onWall).map((s): LayerFinding => {
     const level: Level = s.slope <= limit ? 'fine' : 'watch'
     return {
       id: `layers.step.${s.part}`,
@@ -150,7 +150,7 @@ function stepFindings({ areas, wall, map, book }: LayerNeeds): LayerFinding[] {
  * itself, since other edges that end there count too; else thinner leather.
  */
 function wider(
-  { part, slope }: Step,
+  { part, slope }: FeltStep,
   limit: number,
   areas: readonly WallArea[],
   onWall: (side: Side, p: Point) => boolean,
@@ -161,7 +161,7 @@ function wider(
     const width = profile[profile.length - 1]![0]
     for (let value = Math.ceil((2 * width * slope) / limit) / 2; value <= rule.max; value += WIDER) {
       const tried = areas.map((a) => (a.part === part ? skivedOver(a, rule, value / width) : a))
-      const left = steps(tried, new WallStack(tried), onWall, (id) => id === part)
+      const left = feltSteps(tried, new WallStack(tried), onWall, (id) => id === part)
       if (left.some((s) => s.slope > limit * (1 - SPARE))) continue
       return {
         mend: say`Make its skive ${mm(value)} wide instead of ${bare(width)}.`,

@@ -5,7 +5,7 @@ import { DEPTHS, SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'
 import type { WallStack } from './wallStack.ts'
 
 /** A step between two thicknesses, where it is steepest. */
-export interface Step {
+export interface FeltStep {
   side: Side
   at: Point
   /** mm of thickness for each mm of run. */
@@ -28,15 +28,15 @@ const EDGE = 2.5
  * place is on the wall at all: at top line, feather and centre nothing goes on. Only the edges of the parts that `only`
  * lets through are looked at.
  */
-export function steps(
+export function feltSteps(
   areas: readonly WallArea[],
   stack: WallStack,
   onWall: (side: Side, p: Point) => boolean,
   only: (part: string) => boolean = () => true,
-): Step[] {
+): FeltStep[] {
   const inside = areas.filter((a) => a.depth < DEPTHS.upper - SEAM_DEPTH && a.depth !== DEPTHS.foam)
   const parts = new Set(inside.map((a) => a.part))
-  const worst = new Map<string, Step>()
+  const worst = new Map<string, FeltStep>()
   for (const area of inside) {
     if (!only(area.part)) continue
     const line = resample(area.area, Math.max(12, Math.round(pathLength(area.area, true) / STEP)), true)

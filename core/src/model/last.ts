@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lastByMeasures } from './formerWords.ts'
 import { line, named, note } from './text.ts'
 
 export const toeShapes = ['round', 'almond', 'soft square', 'pointed', 'blunt'] as const
@@ -105,11 +106,14 @@ export const SurfaceOrigin = z.object({
 export type SurfaceOrigin = z.infer<typeof SurfaceOrigin>
 
 /** What a last is made from: measures, measures over a traced bottom, or a surface kept as it was found. */
-export const LastShape = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('made'), measures: LastMeasures }),
-  z.object({ kind: z.literal('traced'), measures: LastMeasures, tracing: BottomTracing }),
-  z.object({ kind: z.literal('kept'), surface: PackedSurface, origin: SurfaceOrigin }),
-])
+export const LastShape = z.preprocess(
+  lastByMeasures,
+  z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('measures'), measures: LastMeasures }),
+    z.object({ kind: z.literal('traced'), measures: LastMeasures, tracing: BottomTracing }),
+    z.object({ kind: z.literal('kept'), surface: PackedSurface, origin: SurfaceOrigin }),
+  ]),
+)
 export type LastShape = z.infer<typeof LastShape>
 
 export const buildUpStations = ['joint', 'waist', 'instep', 'heel'] as const

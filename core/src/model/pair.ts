@@ -7,6 +7,7 @@ import { DrawnLine } from './drawnLine.ts'
 import { Last } from './last.ts'
 import { Made } from './made.ts'
 import { Material } from './material.ts'
+import { upgradedPairFile } from './formerWords.ts'
 import { UpperDecisions } from './upper.ts'
 import { line, named, note } from './text.ts'
 
@@ -112,16 +113,7 @@ export const MOST_REVISIONS = 1_000_000
 const Revision = z.number().int().min(1).max(MOST_REVISIONS, 'No pair has so many revisions.')
 
 export const PAIR_FORMAT = 'gentle-awl-pair'
-export const PAIR_VERSION = 2
-
-/** Version 1 knew lasts by their measures alone. */
-function upgraded(file: unknown): unknown {
-  if (typeof file !== 'object' || file === null || !('version' in file) || file.version !== 1) return file
-  const last: unknown = 'last' in file ? file.last : undefined
-  if (typeof last !== 'object' || last === null || !('measures' in last)) return { ...file, version: PAIR_VERSION }
-  const { measures, ...rest } = last
-  return { ...file, version: PAIR_VERSION, last: { ...rest, shape: { kind: 'made', measures } } }
-}
+export const PAIR_VERSION = 3
 
 const PairFileNow = z.object({
   format: z.literal(PAIR_FORMAT),
@@ -141,8 +133,8 @@ const PairFileNow = z.object({
   log: z.array(StepEvent).max(100_000).default([]),
   made: z.array(Made).max(100_000).default([]),
 })
-/** The open pair file: decisions with all they rest on, and what was done. Files of version 1 are read as well. */
-export const PairFile = z.preprocess(upgraded, PairFileNow)
+/** The open pair file: decisions with all they rest on, and what was done. Files of earlier versions are read as well. */
+export const PairFile = z.preprocess((file) => upgradedPairFile(file, PAIR_VERSION), PairFileNow)
 export type PairFile = z.infer<typeof PairFile>
 
 /** What planPair needs of a pair file; no left last and no cup sole are like null. */

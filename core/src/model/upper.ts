@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { edgeRoles, type EdgeRole } from './edgeRoles.ts'
+import { topFinish } from './formerWords.ts'
 import { line, named } from './text.ts'
 
 /** Ways an upper can be cut up. */
@@ -9,8 +10,8 @@ export type StyleName = (typeof styles)[number]
 export const patternKinds = [...styles, 'own pattern'] as const
 export type PatternKind = (typeof patternKinds)[number]
 
-export const topEdges = ['folded', 'bead', 'bound', 'raw'] as const
-export type TopEdge = (typeof topEdges)[number]
+export const topFinishes = ['folded', 'bead', 'bound', 'raw'] as const
+export type TopFinish = (typeof topFinishes)[number]
 
 /** Which side a moved point belongs to; 'both' moves the two together. */
 export const pointSides = ['both', 'lateral', 'medial'] as const
@@ -67,42 +68,45 @@ export const OwnPattern = z.object({
 export type OwnPattern = z.infer<typeof OwnPattern>
 
 /** What a person decided about the upper. */
-export const UpperDecisions = z.object({
-  style: z.enum(patternKinds).default('derby'),
-  own: OwnPattern.nullable().default(null),
-  /** Options of the style by name, on or off. */
-  options: z.record(line(40), z.boolean()).default({}),
-  topEdge: z.enum(topEdges).nullable().default(null),
-  decoration: z.enum(decorations).default('none'),
-  forme: z
-    .object({
-      kind: z.enum(['paper', 'true seams']).default('true seams'),
-      match: z.enum(['back and vamp', 'vamp and toe', 'all round']).default('back and vamp'),
-      /** Each side keeps its own feather line, or both take the mean forme's. */
-      feather: z.enum(['own', 'mean']).default('own'),
-      /** Both sides from tape instead of computation. */
-      tapings: z.object({ lateral: Taping, medial: Taping }).nullable().default(null),
-    })
-    .prefault({}),
-  /** Points that were moved, by `name:side`. */
-  points: z.record(line(60), MovedPoint).default({}),
-  /** What the back line is taken in at its foot, mm a side; 0 leaves it as drawn. */
-  backTaper: z.number().min(0).max(6).default(0),
-  /** How a flat's throat is laid out. */
-  throat: z.enum(['as drawn', 'mirrored']).default('as drawn'),
-  /** Height of the customer's ankle bones above the feather, where they were measured, mm. */
-  ankleBone: z
-    .object({
-      lateral: z.number().min(20).max(110).nullable().default(null),
-      medial: z.number().min(20).max(120).nullable().default(null),
-    })
-    .prefault({}),
-  /** Designed folds: versions of the amount, and which one is cut. */
-  folds: z
-    .object({
-      versions: z.array(z.number().min(0).max(120)).max(6).default([]),
-      chosen: z.number().int().min(0).max(5).default(0),
-    })
-    .prefault({}),
-})
+export const UpperDecisions = z.preprocess(
+  topFinish,
+  z.object({
+    style: z.enum(patternKinds).default('derby'),
+    own: OwnPattern.nullable().default(null),
+    /** Options of the style by name, on or off. */
+    options: z.record(line(40), z.boolean()).default({}),
+    topFinish: z.enum(topFinishes).nullable().default(null),
+    decoration: z.enum(decorations).default('none'),
+    forme: z
+      .object({
+        kind: z.enum(['paper', 'true seams']).default('true seams'),
+        match: z.enum(['back and vamp', 'vamp and toe', 'all round']).default('back and vamp'),
+        /** Each side keeps its own feather line, or both take the mean forme's. */
+        feather: z.enum(['own', 'mean']).default('own'),
+        /** Both sides from tape instead of computation. */
+        tapings: z.object({ lateral: Taping, medial: Taping }).nullable().default(null),
+      })
+      .prefault({}),
+    /** Points that were moved, by `name:side`. */
+    points: z.record(line(60), MovedPoint).default({}),
+    /** What the back line is taken in at its foot, mm a side; 0 leaves it as drawn. */
+    backTaper: z.number().min(0).max(6).default(0),
+    /** How a flat's throat is laid out. */
+    throat: z.enum(['as drawn', 'mirrored']).default('as drawn'),
+    /** Height of the customer's ankle bones above the feather, where they were measured, mm. */
+    ankleBone: z
+      .object({
+        lateral: z.number().min(20).max(110).nullable().default(null),
+        medial: z.number().min(20).max(120).nullable().default(null),
+      })
+      .prefault({}),
+    /** Designed folds: versions of the amount, and which one is cut. */
+    folds: z
+      .object({
+        versions: z.array(z.number().min(0).max(120)).max(6).default([]),
+        chosen: z.number().int().min(0).max(5).default(0),
+      })
+      .prefault({}),
+  }),
+)
 export type UpperDecisions = z.infer<typeof UpperDecisions>

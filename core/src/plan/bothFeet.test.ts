@@ -17,7 +17,7 @@ const base = samplePair()
 const leftLast = Last.parse({
   id: '01900000-0000-7000-8000-000000000098',
   name: 'Sample, left',
-  shape: { kind: 'made', measures: { ...sampleMeasures.walking, length: 284, jointWidth: 90, jointGirth: 256 } },
+  shape: { kind: 'measures', measures: { ...sampleMeasures.walking, length: 284, jointWidth: 90, jointGirth: 256 } },
 })
 const withLeft = (left: Partial<LeftShoe>, more: Partial<PairDecisions> = {}): PlanInput => ({
   ...base,
@@ -43,7 +43,7 @@ describe('a pair whose left shoe is the mirror', () => {
     const p = plan(withLeft({}))
     expect(p.left?.parts).toEqual(p.parts)
     expect(p.feet.every((f) => f.kind === 'mirror')).toBe(true)
-    expect(p.operations).toEqual(plan(base).operations)
+    expect(p.steps).toEqual(plan(base).steps)
     expect(makeables(p)).toEqual(makeables(plan(base)))
   })
 })
@@ -69,7 +69,7 @@ describe('a left shoe on its own last', () => {
     expect(both(p, 'upper.vamp')?.kind).toBe('differs')
   })
   it('is cut by its own outline, which the steps say and only there', () => {
-    const sentence = (x: Plan, id: string) => spoken(x.operations.find((o) => o.id === id)?.minutes.sentence ?? '')
+    const sentence = (x: Plan, id: string) => spoken(x.steps.find((o) => o.id === id)?.minutes.sentence ?? '')
     expect(sentence(p, 'cut-insole')).toContain('cut each by its own outline')
     expect(sentence(plan(base), 'cut-insole')).not.toContain('own outline')
     expect(sentence(p, 'cut-upper')).toContain('marked L and R')
@@ -79,7 +79,7 @@ describe('a left shoe on its own last', () => {
     expect(sentence(only, 'cut-insole')).not.toContain('own outline')
   })
   it('takes the left edge into the time: both feet, not twice the right one', () => {
-    const minutes = (x: Plan) => spoken(x.operations.find((o) => o.id === 'cut-midsole')?.minutes.sentence ?? '')
+    const minutes = (x: Plan) => spoken(x.steps.find((o) => o.id === 'cut-midsole')?.minutes.sentence ?? '')
     const edge = (x: Plan) => Number(/^(\d+) cm/.exec(minutes(x))?.[1])
     const [right, mixed, left] = [plan(base), p, plan({ ...base, last: leftLast })].map(edge)
     expect(mixed).toBeLessThan(right!)
@@ -102,7 +102,7 @@ describe('a left shoe on its own last', () => {
     expect(level(plan(withLeft({ lastId: leftLast.id }, byHand)), 'feet.back')).toBe('fine')
     const high = Last.parse({
       ...leftLast,
-      shape: { kind: 'made', measures: { ...sampleMeasures.walking, heelHeight: 30 } },
+      shape: { kind: 'measures', measures: { ...sampleMeasures.walking, heelHeight: 30 } },
     })
     const raised = { ...withLeft({ lastId: leftLast.id }), leftLast: high }
     const heel = plan(raised).feetFindings.find((f) => f.id === 'feet.heel')
@@ -178,15 +178,15 @@ describe('what is decided for the left shoe alone', () => {
     const padded = { ...base.decisions.materials, padding: corkId }
     const p = plan(withLeft({ padding: 'half' }, { materials: padded }))
     expect(both(p, 'padding')?.kind).toBe('left only')
-    const cut = p.operations.find((o) => o.id === 'cut-padding')
+    const cut = p.steps.find((o) => o.id === 'cut-padding')
     expect(cut?.name).toBe('Cut the half padding')
     expect(cut?.parts).toEqual(['padding'])
     // One foot's alone: there are no two outlines to tell apart.
     expect(spoken(cut?.minutes.sentence ?? '')).not.toContain('own outline')
-    expect(p.operations.some((o) => o.id === 'glue-padding')).toBe(true)
+    expect(p.steps.some((o) => o.id === 'glue-padding')).toBe(true)
     const either = plan(withLeft({ padding: 'half' }, { materials: padded, sock: { extent: 'full', padding: 'full' } }))
-    expect(either.operations.find((o) => o.id === 'cut-padding')?.name).toBe('Cut the padding')
-    expect(either.operations.some((o) => o.id === 'skive-padding')).toBe(true)
+    expect(either.steps.find((o) => o.id === 'cut-padding')?.name).toBe('Cut the padding')
+    expect(either.steps.some((o) => o.id === 'skive-padding')).toBe(true)
   })
   it('lifts of its own raise the heel, and the pair says so', () => {
     const p = plan(withLeft({ figures: { 'heel.lifts': (plan(base).bottom.heel?.lifts ?? 0) + 1 } }))

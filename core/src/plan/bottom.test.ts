@@ -110,7 +110,7 @@ describe('the heel', () => {
       if (heelHeight !== 2) expect(low).toBe(heelHeight < 2)
       expect(heel).toEqual(low ? [] : ['topPiece'])
       // Without a heel there is none to build, and the edge is still trimmed.
-      const work = p.operations.map((o) => o.id)
+      const work = p.steps.map((o) => o.id)
       expect(work.includes('build-heel')).toBe(!low)
       expect(work).toContain('trim-sole')
     },
@@ -236,10 +236,10 @@ describe('parts of the bottom', () => {
     for (const end of [seam.path[0], seam.path[seam.path.length - 1]])
       expect(end![0]).toBeCloseTo(inner?.path[0]![0] ?? 0, 6)
     for (const p of seam.path) expect(nearest(welted.lasted, p, true).away).toBeCloseTo(4, 1)
-    const sewn = welted.operations.find((o) => o.id === 'sew-outsole')
+    const sewn = welted.steps.find((o) => o.id === 'sew-outsole')
     expect(spoken(sewn?.minutes.sentence ?? '')).toContain(`${2 * (seam.holes.length - 1)} stitches`)
     expect(pathLength(seam.path) / (seam.holes.length - 1)).toBeCloseTo(4, 1)
-    const welt = welted.operations.find((o) => o.id === 'sew-welt')
+    const welt = welted.steps.find((o) => o.id === 'sew-welt')
     expect(spoken(welt?.minutes.sentence ?? '')).toContain(`${2 * ((inner?.holes?.length ?? 0) - 1)} stitches`)
   })
   it('the welt is as long as its way and the spare; the rand lies between lasted shoe and midsole', () => {

@@ -16,7 +16,7 @@ describe('the card of a pair', () => {
     }
   })
   it('has every step in working order and the gravest finding, and is small', () => {
-    expect(card.steps.map((s) => s.id)).toEqual(plan.operations.map((o) => o.id))
+    expect(card.steps.map((s) => s.id)).toEqual(plan.steps.map((o) => o.id))
     expect(card.worst).toBe(plan.worst)
     expect(JSON.stringify(card).length).toBeLessThan(6_000)
   })

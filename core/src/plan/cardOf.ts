@@ -19,7 +19,7 @@ export function cardOf(plan: Plan): PairCard {
   return {
     problem: '',
     worst: plan.worst,
-    steps: plan.operations.map(({ id, name }) => ({ id, name })),
+    steps: plan.steps.map(({ id, name }) => ({ id, name })),
     shapes: plan.parts
       .filter((p) => SHOWN.includes(p.id))
       .map(({ id, name, outline }) => ({ id, name, outline: coarse(outline) })),

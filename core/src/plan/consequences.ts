@@ -54,7 +54,7 @@ function carriers(plan: Plan): Carrier[] {
   return [...ofFoot(plan), ...left, both]
 }
 
-const minutesOf = (plan: Plan) => plan.operations.reduce((sum, o) => sum + o.minutes.value, 0)
+const minutesOf = (plan: Plan) => plan.steps.reduce((sum, o) => sum + o.minutes.value, 0)
 
 /** What differs between two plans of one pair: figures, checks, shapes, parts and time. */
 export function consequences(before: Plan, after: Plan): Consequences {

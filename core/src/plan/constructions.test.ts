@@ -105,7 +105,7 @@ describe('a stitch-down pair', () => {
     })
   })
   it('turns the upper outwards on the midsole and sews it down before the outsole hides the stitches', () => {
-    const ids = p.operations.map((o) => o.id)
+    const ids = p.steps.map((o) => o.id)
     const at = (id: string) => ids.indexOf(id)
     for (const id of ['last-toe', 'sew-welt', 'rough-margin', 'sew-outsole', 'press-cup']) expect(ids).not.toContain(id)
     for (const [a, b] of [
@@ -119,9 +119,7 @@ describe('a stitch-down pair', () => {
       expect(at(b!), b).toBeGreaterThan(at(a!))
     }
     const holes = part(p, 'midsole')?.lines.find((l) => l.holes)?.holes?.length ?? 0
-    expect(spoken(p.operations.find((o) => o.id === 'sew-down')?.minutes.sentence ?? '')).toContain(
-      `${2 * holes} stitches`,
-    )
+    expect(spoken(p.steps.find((o) => o.id === 'sew-down')?.minutes.sentence ?? '')).toContain(`${2 * holes} stitches`)
   })
 })
 
@@ -197,7 +195,7 @@ describe('a pair in cup soles', () => {
     expect(finding(inCup(cupOf(1)), 'bottom.heel')).toBeUndefined()
   })
   it('is cemented into the cup when it is lasted, level and tried; nothing is trimmed or heeled', () => {
-    const ids = inCup(cupOf(1)).operations.map((o) => o.id)
+    const ids = inCup(cupOf(1)).steps.map((o) => o.id)
     for (const id of ['cut-midsole', 'cut-outsole', 'cut-heel', 'cut-shank', 'build-heel', 'trim-sole', 'sew-down'])
       expect(ids).not.toContain(id)
     const order = ['last-toe', 'prepare-cup', 'cement-cup', 'press-cup', 'last-out', 'final-check']

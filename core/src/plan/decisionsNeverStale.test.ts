@@ -86,7 +86,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
     },
   })),
   'upper.options': upper((u) => ({ options: { ...u.options, toeCap: !u.options.toeCap, sideSeams: true } })),
-  'upper.topEdge': upper(() => ({ topEdge: 'bound' })),
+  'upper.topFinish': upper(() => ({ topFinish: 'bound' })),
   'upper.decoration': upper(() => ({ decoration: 'punched' })),
   'upper.forme.kind': forme({ kind: 'paper' }),
   'upper.forme.match': forme({ match: 'all round' }),
@@ -114,9 +114,9 @@ it('the list of changes has every decision there is', () => {
   expect(leaves(samplePair().decisions).filter((path) => !(path in changes))).toEqual([])
 })
 
-/** Each change is tried on every second style, by turns the first or the second, so that each style has half of them; `npm run test:all` tries all. */
+/** Each change is tried on two styles, the next two for the next one, so that each style has its share; `npm run test:all` tries all. */
 const isTried = (change: number, style: PatternKind): boolean =>
-  THOROUGH || (change + patternKinds.indexOf(style)) % 2 === 0
+  THOROUGH || [0, 1].some((n) => (2 * change + n) % patternKinds.length === patternKinds.indexOf(style))
 
 describe.each(patternKinds)('after any decision was changed: %s', (style) => {
   const input = pairOfEachStyle[style]
@@ -136,6 +136,6 @@ describe.each(patternKinds)('after any decision was changed: %s', (style) => {
     }
     expect(stale).toEqual([])
     // The changes do change something, or equal plans would prove nothing.
-    expect(same.length).toBeLessThan(THOROUGH ? 16 : 8)
+    expect(same.length).toBeLessThan(THOROUGH ? 16 : 6)
   })
 })

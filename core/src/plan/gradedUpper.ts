@@ -29,7 +29,7 @@ export function gradedUpper(
   const { last, decisions, materials } = input
   const book = new RuleBook(input.houseRules, decisions.rules)
   const surface = lastStage(last, cache)
-  const measures = last.shape.kind === 'made' && last.buildUps.length === 0 ? last.shape.measures : null
+  const measures = last.shape.kind === 'measures' && last.buildUps.length === 0 ? last.shape.measures : null
   const size = cache.ruled(
     'graded last',
     { surface, measures: cache.same('measures', measures), sizes, name, heel },

@@ -279,7 +279,7 @@ describe('sock liner and padding', () => {
   it('without padding there is neither the part nor a step for it', () => {
     const p = plan(base)
     expect(p.parts.some((x) => x.id === 'padding')).toBe(false)
-    expect(p.operations.some((o) => /padding/i.test(o.name))).toBe(false)
+    expect(p.steps.some((o) => /padding/i.test(o.name))).toBe(false)
   })
 })
 
@@ -325,9 +325,9 @@ describe('the pipeline', () => {
       'lasted',
       'lastedUsed',
       'layers',
-      'operations',
       'puff',
       'sideLinings',
+      'steps',
       'under',
     ])
   })

@@ -5,7 +5,7 @@ import type { Level } from '../model/level.ts'
 import type { Finding } from '../trade/because.ts'
 import type { Part } from '../trade/part.ts'
 import type { Upper } from '../upper/upper.ts'
-import type { Operation } from '../work/operation.ts'
+import type { Step } from '../work/step.ts'
 import type { PartOfBoth } from './bothFeet.ts'
 import type { Bottom } from './bottomParts.ts'
 
@@ -35,5 +35,5 @@ export interface Plan extends FootPlan {
   feet: PartOfBoth[]
   /** Checks of the left shoe against the right one. */
   feetFindings: Finding[]
-  operations: Operation[]
+  steps: Step[]
 }

@@ -8,6 +8,13 @@ const isSlot = (value: unknown): value is LengthSlot =>
 const isSentence = (value: unknown): value is Sentence =>
   Array.isArray(value) && (isSlot(value[0]) || (typeof value[0] === 'string' && isSlot(value[1])))
 
-/** A plan as others read it: JSON, with every sentence as text in millimetres; indented by so many spaces. */
-export const planJson = (plan: Plan, indent = 0): string =>
-  JSON.stringify(plan, (_, value: unknown) => (isSentence(value) ? spoken(value) : value), indent)
+/**
+ * A plan as others read it: JSON, with every sentence as text in millimetres; indented by so many spaces. Its steps are
+ * called `operations` there, as in every version before.
+ */
+export const planJson = ({ steps, ...plan }: Plan, indent = 0): string =>
+  JSON.stringify(
+    { ...plan, operations: steps },
+    (_, value: unknown) => (isSentence(value) ? spoken(value) : value),
+    indent,
+  )

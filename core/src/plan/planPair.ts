@@ -15,7 +15,7 @@ import { RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
-import { operations } from '../work/operations.ts'
+import { stepsOf } from '../work/steps.ts'
 import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
 import { findingsOfBoth } from './feetFindings.ts'
@@ -70,7 +70,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
     (i) => bothFeet({ upper: i.upper, parts: i.parts }, i.leftUpper && { upper: i.leftUpper, parts: i.leftParts }),
   )
   const steps = cache.ruled(
-    'operations',
+    'steps',
     {
       parts: rightParts,
       left: leftParts,
@@ -86,7 +86,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
     },
     book,
     (i, rules) =>
-      operations({
+      stepsOf({
         construction: i.construction,
         parts: byId(i.parts),
         left: byId(i.left),
@@ -102,7 +102,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache())
     left,
     feet,
     feetFindings,
-    operations: steps,
+    steps,
     worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
   }
 }

@@ -118,7 +118,7 @@ describe('random pairs', () => {
         const way = constructionOf[chosen.construction]
         expect(plan.parts.some((p) => p.id === 'outsole')).toBe(way.sole === 'cut')
         expect(plan.parts.some((p) => p.id === 'welt')).toBe(way.held === 'through a welt')
-        const cut = new Set(plan.operations.filter((o) => o.group === 'cut').flatMap((o) => o.parts))
+        const cut = new Set(plan.steps.filter((o) => o.group === 'cut').flatMap((o) => o.parts))
         const all = [...plan.parts, ...(plan.left?.parts ?? [])].map((p) => p.id)
         expect(all.filter((id) => !cut.has(id) && id !== 'filler')).toEqual([])
       }),

@@ -28,9 +28,9 @@ import { edgeRules } from '../upper/edgeRules.ts'
 import { sewnRules } from '../upper/sewnLine.ts'
 import { styleGaps, styleRules } from '../upper/styleRules.ts'
 import { throatRules } from '../upper/throat.ts'
-import { topEdgeRules } from '../upper/topEdge.ts'
+import { topFinishRules } from '../upper/topFinish.ts'
 import { puffRules } from '../parts/puff/toePuff.ts'
-import { workRules } from '../work/step.ts'
+import { workRules } from '../work/bookStep.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
@@ -53,7 +53,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     styleRules,
     styleGaps,
     edgeRules,
-    topEdgeRules,
+    topFinishRules,
     decorationRules,
     backRules,
     throatRules,

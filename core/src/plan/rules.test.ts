@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { RuleBook, RuleError, type Rule } from '../trade/rules.ts'
-import { PairDecisions, PairFile } from '../model/pair.ts'
+import { PAIR_VERSION, PairDecisions, PairFile } from '../model/pair.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { setByHand, setRule } from '../model/byHand.ts'
 import { handDecisions } from '../model/handFigures.ts'
@@ -96,7 +96,7 @@ describe('decisions', () => {
   it('a pair file says which field is wrong', () => {
     const file = {
       format: 'gentle-awl-pair',
-      version: 1,
+      version: PAIR_VERSION,
       id: decisions.lastId,
       revision: 1,
       label: { order: '1', name: 'x' },
@@ -104,7 +104,7 @@ describe('decisions', () => {
     }
     expect(PairFile.safeParse(file).success).toBe(true)
     const wrong = (change: object) => PairFile.safeParse({ ...file, ...change }).error?.issues[0]!.path.join('.')
-    expect(wrong({ version: 3 })).toBe('version')
+    expect(wrong({ version: PAIR_VERSION + 1 })).toBe('version')
     expect(wrong({ materials: [] })).toBe('materials')
     expect(wrong({ decisions: { ...decisions, midsole: { room: -1 } } })).toBe('decisions.midsole.room')
     expect(wrong({ log: [{ step: 'print', what: 'started', at: 'yesterday' }] })).toBe('log.0.at')

@@ -6,7 +6,7 @@ import type { LastSurface } from '../last/surface.ts'
 import type { HalfSections } from './halfSections.ts'
 import { FANS } from './planes.ts'
 import { surfaceThrough } from './skin.ts'
-import type { TopEdges } from './rimOfScan.ts'
+import type { WallTops } from './rimOfScan.ts'
 
 /** Points across the bottom, feather to feather. */
 const ACROSS = 17
@@ -63,7 +63,7 @@ function overSkin(sides: Record<Side, HalfSections>, from: Vec3, to: Vec3, bow: 
 export function layGrid(
   sides: Record<Side, HalfSections>,
   feather: Record<Side, Vec3[]>,
-  top: TopEdges,
+  top: WallTops,
   joints: Record<Side, number>,
 ): LastSurface {
   const { columns, rows } = GRID

@@ -9,7 +9,7 @@ import { findFeather, noShift, type FeatherShift } from './featherOfScan.ts'
 import { centreHeights, halfSections } from './halfSections.ts'
 import { heal, type MeshHealth } from './health.ts'
 import { fromFrame, stand, toFrame, type Stance, type StandChoices } from './stand.ts'
-import { topEdges, type ConePlane } from './rimOfScan.ts'
+import { wallTops, type ConePlane } from './rimOfScan.ts'
 import { scanUnits, type ScanUnit } from './units.ts'
 import { weld } from './weld.ts'
 import { mm, say, type Sentence } from '../units/sentence.ts'
@@ -136,7 +136,7 @@ export function importScan(
   progress(0.8, 'Finding the feather line')
   const shift = choices.feather ?? noShift()
   const feather = { lateral: findFeather(lateral, shift.lateral), medial: findFeather(medial, shift.medial) }
-  const top = topEdges(sides, conePlane(stance))
+  const top = wallTops(sides, conePlane(stance))
   const jointX = (p: Vec3) => toFrame(stance, p)[0]
   const joints: Record<Side, number> = {
     lateral: jointX(stance.landmarks.jointLateral),

@@ -17,7 +17,7 @@ export interface ConePlane {
 const coneZ = (cone: ConePlane, x: number, y: number) => cone.a + cone.b * x + cone.c * y
 
 /** Upper edges of the walls: the rim of the cone on each side, and the ridge from the cone's front forward. */
-export interface TopEdges {
+export interface WallTops {
   rim: Record<Side, Vec3[]>
   ridge: Vec3[]
 }
@@ -68,7 +68,7 @@ function apexes(sides: Record<Side, HalfSections>): Vec3[] {
 /**
  * Finds rim and ridge. Throws GeometryError when the cone's cut does not end in a ridge, as on a body that is no last.
  */
-export function topEdges(sides: Record<Side, HalfSections>, cone: ConePlane): TopEdges {
+export function wallTops(sides: Record<Side, HalfSections>, cone: ConePlane): WallTops {
   const { length: L } = sides.lateral
   const tops = apexes(sides)
   const under = tops.map((t) => coneZ(cone, t[0], t[1]) - t[2])
@@ -124,7 +124,7 @@ export function topEdges(sides: Record<Side, HalfSections>, cone: ConePlane): To
     smooth.push(front)
     return smooth
   }
-  const rims: TopEdges['rim'] = { lateral: rim('lateral'), medial: rim('medial') }
+  const rims: WallTops['rim'] = { lateral: rim('lateral'), medial: rim('medial') }
   // Both sides begin at the same place on the back curve.
   const back: Vec3 = [
     (rims.lateral[0]![0] + rims.medial[0]![0]) / 2,

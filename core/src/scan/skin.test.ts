@@ -112,7 +112,7 @@ describe('drawings of a last', () => {
   })
   it('a list says length and heel without building, whatever the last is made from', () => {
     const m = sampleMeasures.heeled
-    expect(shelfFigures({ kind: 'made', measures: m })).toEqual({ length: 262, heelHeight: 50 })
+    expect(shelfFigures({ kind: 'measures', measures: m })).toEqual({ length: 262, heelHeight: 50 })
     const surface = packSurface(generateLast(m))
     const kept = shelfFigures({
       kind: 'kept',

@@ -106,7 +106,7 @@ export function openRuns({ edges, fold }: Pick<Piece, 'edges' | 'fold'>): OpenRu
 }
 
 /** Holes of one stretch of a row, from a large one at its beginning (`whole`) or half a step before one, to half a step before its end. */
-function stretchOf(length: number, pitch: number, whole: boolean): { along: number; large: boolean }[] {
+function holesAlong(length: number, pitch: number, whole: boolean): { along: number; large: boolean }[] {
   const extra = whole ? 0.5 : 0
   const steps = Math.max(1, Math.round(length / pitch - extra))
   const step = length / (steps + extra)
@@ -139,13 +139,13 @@ export function punchedRow(
   const middle = foldAt === null ? null : nearest(row, pointAt(line, foldAt)).at
   const holes =
     middle === null
-      ? stretchOf(whole, pitch, false)
+      ? holesAlong(whole, pitch, false)
       : [
-          ...stretchOf(middle, pitch, true)
+          ...holesAlong(middle, pitch, true)
             .slice(1)
             .map((h) => ({ ...h, along: middle - h.along }))
             .reverse(),
-          ...stretchOf(whole - middle, pitch, true).map((h) => ({ ...h, along: middle + h.along })),
+          ...holesAlong(whole - middle, pitch, true).map((h) => ({ ...h, along: middle + h.along })),
         ]
   const places = pointsAt(
     row,

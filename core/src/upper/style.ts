@@ -1,7 +1,7 @@
 import type { Gathered } from './gathers.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
-import type { TopEdge } from '../model/upper.ts'
+import type { TopFinish } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 import type { Piece } from './piece.ts'
@@ -42,7 +42,7 @@ export interface StyleOption {
 export interface Style {
   sentence: string
   options: readonly StyleOption[]
-  topEdge: TopEdge
+  topFinish: TopFinish
   /** Tongue and collar are filled with foam. */
   padded: boolean
   /** What becomes of the bottom edges. */

@@ -544,8 +544,8 @@ describe('strain', () => {
 describe('the top line', () => {
   it('folded: tape as long as the line, slits that stop short of it, inside the piece’s cut edge', () => {
     const u = derive('walking', { style: 'court' })
-    expect(u.topEdge.tape).toBeCloseTo(u.topEdge.opening, 9)
-    expect(u.topEdge.slits).toBeGreaterThan(4)
+    expect(u.topFinish.tape).toBeCloseTo(u.topFinish.opening, 9)
+    expect(u.topFinish.slits).toBeGreaterThan(4)
     for (const p of u.pieces) {
       for (const s of p.slits) {
         expect(distance(s.from, s.to)).toBeCloseTo(5 - 1.5, 6)
@@ -557,22 +557,22 @@ describe('the top line', () => {
     for (const style of styles) {
       const u = derive(style === 'ankle boot' ? 'boot' : 'walking', { style })
       const drawn = u.lines.filter((l) => l.kind === 'top line').reduce((s, l) => s + pathLength(l.path), 0)
-      expect(Math.abs(u.topEdge.opening - drawn), style).toBeLessThan(1)
+      expect(Math.abs(u.topFinish.opening - drawn), style).toBeLessThan(1)
     }
   })
   it('bead: the opening and 50 mm; a narrow strip asks for a tape', () => {
     const u = derive('flat', { style: 'ballet flat' })
-    expect(u.topEdge.strip?.length).toBeCloseTo(u.topEdge.opening + 50, 9)
-    expect(u.topEdge.tape).toBeNull()
+    expect(u.topFinish.strip?.length).toBeCloseTo(u.topFinish.opening + 50, 9)
+    expect(u.topFinish.tape).toBeNull()
     // Kerfs only where the edge is hollow, in order along the strip, none in its spare ends.
-    expect(u.topEdge.kerfs).toHaveLength(u.topEdge.slits)
-    u.topEdge.kerfs.forEach((k, i) => expect(k).toBeGreaterThan(i === 0 ? 25 : u.topEdge.kerfs[i - 1]!))
-    expect(Math.max(...u.topEdge.kerfs)).toBeLessThan(u.topEdge.opening + 25)
-    expect(derive('flat', { style: 'ballet flat' }, { 'upper.beadStrip': 16 }).topEdge.tape).not.toBeNull()
+    expect(u.topFinish.kerfs).toHaveLength(u.topFinish.slits)
+    u.topFinish.kerfs.forEach((k, i) => expect(k).toBeGreaterThan(i === 0 ? 25 : u.topFinish.kerfs[i - 1]!))
+    expect(Math.max(...u.topFinish.kerfs)).toBeLessThan(u.topFinish.opening + 25)
+    expect(derive('flat', { style: 'ballet flat' }, { 'upper.beadStrip': 16 }).topFinish.tape).not.toBeNull()
   })
   it('bound: twice the reveal, what it wraps, and the turn-in', () => {
-    const u = derive('walking', { topEdge: 'bound' })
-    expect(u.topEdge.strip?.width).toBeCloseTo(2 * 1.75 + 1.4 + 0.9 + 6, 9)
+    const u = derive('walking', { topFinish: 'bound' })
+    expect(u.topFinish.strip?.width).toBeCloseTo(2 * 1.75 + 1.4 + 0.9 + 6, 9)
   })
 })
 

@@ -18,7 +18,7 @@ import type { Piece } from './piece.ts'
 import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
-import { topEdgeWork, withSlits, type TopEdgeWork } from './topEdge.ts'
+import { topFinishWork, withSlits, type TopFinishWork } from './topFinish.ts'
 import { mm, say, bare } from '../units/sentence.ts'
 
 /** A line of the design on the forme, for drawing it in its place and on the last. */
@@ -35,7 +35,7 @@ export interface Upper {
   points: KeyPoint[]
   lines: UpperLine[]
   joins: Join[]
-  topEdge: TopEdgeWork
+  topFinish: TopFinishWork
   becauses: Because[]
   findings: UpperFinding[]
   worst: Level
@@ -84,7 +84,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   const { board, points, throatDifference, drawn } = base
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs)
-  const top = decisions.topEdge ?? style.topEdge
+  const top = decisions.topFinish ?? style.topFinish
   const checked = { ...needs, board, points, throatDifference, drawn, pieces, joins, bottom: style.bottom }
   const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
@@ -115,7 +115,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
     points,
     lines,
     joins,
-    topEdge: topEdgeWork(top, pieces, layers.upper + layers.lining, book),
+    topFinish: topFinishWork(top, pieces, layers.upper + layers.lining, book),
     becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
@@ -159,7 +159,7 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
       path: creaseLine(map, side),
     })),
     joins,
-    topEdge: topEdgeWork(decisions.topEdge ?? 'folded', pieces, layers.upper + layers.lining, book),
+    topFinish: topFinishWork(decisions.topFinish ?? 'folded', pieces, layers.upper + layers.lining, book),
     becauses: formeBecauses(map.forme, null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),

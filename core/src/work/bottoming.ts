@@ -2,16 +2,16 @@ import { traitsOf } from '../model/construction.ts'
 import { lineLength, stitchCount, type Facts } from './facts.ts'
 import { SOLE_SEAM } from '../parts/sole/soleParts.ts'
 import { present } from './preparing.ts'
-import { fixed, sewing, type Step } from './step.ts'
+import { fixed, sewing, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
-const welted: Step['when'] = (f) => way(f).welted
-const sewnDown: Step['when'] = (f) => way(f).sewnDown
+const welted: BookStep['when'] = (f) => way(f).welted
+const sewnDown: BookStep['when'] = (f) => way(f).sewnDown
 /** The turned margin itself is what the sole is cemented to. */
-const onMargin: Step['when'] = (f) => way(f).onMargin
-const cut: Step['when'] = (f) => way(f).cutsSoles
-const cup: Step['when'] = (f) => way(f).inCup
+const onMargin: BookStep['when'] = (f) => way(f).onMargin
+const cut: BookStep['when'] = (f) => way(f).cutsSoles
+const cup: BookStep['when'] = (f) => way(f).inCup
 const contact = (f: Facts) => ({
   min: f.book.value(waitRules.contactMin),
   max: f.book.value(waitRules.contactMax),
@@ -19,7 +19,7 @@ const contact = (f: Facts) => ({
 })
 
 /** What goes under the lasted upper. */
-export const bottoming: Step[] = [
+export const bottoming: BookStep[] = [
   {
     id: 'soak-welt',
     name: 'Soak the welts',

@@ -1,8 +1,8 @@
-import { fixed, type Step } from './step.ts'
+import { fixed, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 
 /** Assembling the upper. */
-export const closing: Step[] = [
+export const closing: BookStep[] = [
   {
     id: 'dye-edges-upper',
     name: 'Burn or dye the raw edges of the upper',

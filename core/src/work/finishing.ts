@@ -1,12 +1,12 @@
 import { traitsOf } from '../model/construction.ts'
 import { partsOf } from './facts.ts'
-import { fixed, type Step } from './step.ts'
+import { fixed, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 
-const cut: Step['when'] = (f) => traitsOf(f.construction).cutsSoles
+const cut: BookStep['when'] = (f) => traitsOf(f.construction).cutsSoles
 
 /** From the built bottom to the box. */
-export const finishing: Step[] = [
+export const finishing: BookStep[] = [
   {
     id: 'trim-sole',
     name: 'Trim and sand the sole edges and heels',

@@ -1,5 +1,5 @@
 import { traitsOf } from '../model/construction.ts'
-import { fixed, type Step } from './step.ts'
+import { fixed, type BookStep } from './bookStep.ts'
 import { soakRules, waitRules } from './waits.ts'
 import { partsOf, type Facts } from './facts.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
@@ -8,7 +8,7 @@ import { ROUNDING } from '../geometry/tolerance.ts'
 const sprayed = (f: Facts, id: string): boolean =>
   partsOf(f, [id]).every((p) => p.thickness <= f.book.value(soakRules.sprayUpTo) + ROUNDING)
 const soak =
-  (id: string): NonNullable<Step['wait']> =>
+  (id: string): NonNullable<BookStep['wait']> =>
   (f) =>
     sprayed(f, id)
       ? {
@@ -22,13 +22,13 @@ const soak =
           why: 'Wet through, but not waterlogged.',
         }
 const soaking =
-  (id: string): Step['effort'] =>
+  (id: string): BookStep['effort'] =>
   (f) => ({
     minutes: 3,
     sentence: sprayed(f, id) ? 'A spray and a few minutes: it is thin.' : 'About half an hour in water.',
   })
 const soakName =
-  (id: string, name: string): Step['name'] =>
+  (id: string, name: string): BookStep['name'] =>
   (f) =>
     `${sprayed(f, id) ? 'Spray' : 'Soak'} ${name}`
 const mellow = (f: Facts) => ({
@@ -37,10 +37,10 @@ const mellow = (f: Facts) => ({
   why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
 })
 const under = (f: Facts) => !traitsOf(f.construction).outwards
-const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
+const leatherInsole: BookStep['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** From the insole on the last to the pulled upper. */
-export const lasting: Step[] = [
+export const lasting: BookStep[] = [
   {
     id: 'block-insole',
     name: 'Block the wet insoles on the lasts',

@@ -1,5 +1,5 @@
 import { partsOf, type Facts } from './facts.ts'
-import { cutting, fixed, skiving, type Step } from './step.ts'
+import { cutting, fixed, skiving, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 import { isPieceRecord } from '../trade/recordName.ts'
 
@@ -9,25 +9,25 @@ function paddingName({ paddings: { right, left } }: Facts): string {
   return worn.length === 1 ? (worn[0] === 'heel pad' ? 'heel pad' : `${worn[0]} padding`) : 'padding'
 }
 const padded =
-  (...kinds: string[]): Step['when'] =>
+  (...kinds: string[]): BookStep['when'] =>
   (f) =>
     [f.paddings.right, f.paddings.left].some((p) => kinds.includes(p))
 export const present =
-  (...kinds: string[]): Step['when'] =>
+  (...kinds: string[]): BookStep['when'] =>
   (f) =>
     partsOf(f, kinds).length > 0
 const skived =
-  (...kinds: string[]): Step['when'] =>
+  (...kinds: string[]): BookStep['when'] =>
   (f) =>
     partsOf(f, kinds).some((p) => p.skives.length > 0)
 const linings = ['lining', 'vampLining', 'quarterLining', 'heelGrip', 'tongueLining', 'insoleCover']
 const foams = ['tongueFoam', 'collarFoam', 'insoleFoam']
 const stays = ['sideLining', 'facingTape', 'cornerPatch', 'backStay']
 const heel = ['heelWedge', 'heelLift', 'topPiece']
-const leatherInsole: Step['when'] = (f) => f.materials.insole.kind === 'insole leather'
+const leatherInsole: BookStep['when'] = (f) => f.materials.insole.kind === 'insole leather'
 
 /** Patterns, cutting and skiving. */
-export const preparing: Step[] = [
+export const preparing: BookStep[] = [
   {
     id: 'print',
     name: 'Print the parts and check the 100 mm bar',

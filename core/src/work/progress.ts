@@ -1,5 +1,5 @@
 import type { StepEvent } from '../model/pair.ts'
-import type { Operation } from './operation.ts'
+import type { Step } from './step.ts'
 import { say, type Sentence } from '../units/sentence.ts'
 
 export type StepState = 'open' | 'started' | 'finished'
@@ -13,7 +13,7 @@ export interface WaitClock {
 
 /** Where one step of a pair stands. */
 export interface StepProgress {
-  step: Operation
+  step: Step
   state: StepState
   startedAt: number | null
   finishedAt: number | null
@@ -39,7 +39,7 @@ export function stepState(log: readonly StepEvent[], step: string): StepState {
 }
 
 /** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */
-export function progress(steps: readonly Operation[], log: readonly StepEvent[], now: number): StepProgress[] {
+export function progress(steps: readonly Step[], log: readonly StepEvent[], now: number): StepProgress[] {
   const byId = new Map<string, StepProgress>()
   // The steps come in working order, so every step that one waits for has been looked at before it.
   for (const step of steps) {
@@ -68,11 +68,11 @@ export function progress(steps: readonly Operation[], log: readonly StepEvent[],
 }
 
 /** A wait is over for good once a step that waited for it has begun. */
-function dependantsBegun(steps: readonly Operation[], log: readonly StepEvent[], id: string): boolean {
+function dependantsBegun(steps: readonly Step[], log: readonly StepEvent[], id: string): boolean {
   return steps.some((s) => s.after.some((a) => a.id === id) && stepState(log, s.id) !== 'open')
 }
 
-function clockOf(step: Operation, finishedAt: number, now: number, begun: boolean): WaitClock | null {
+function clockOf(step: Step, finishedAt: number, now: number, begun: boolean): WaitClock | null {
   if (!step.wait || begun) return null
   const readyAt = finishedAt + step.wait.min * 60_000
   const tooLateAt = step.wait.max === null ? null : finishedAt + step.wait.max * 60_000

@@ -4,24 +4,24 @@ import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
 import { constructions } from '../model/construction.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { planPair } from '../plan/planPair.ts'
-import type { Operation } from './operation.ts'
-import { allSteps, inOrder } from './operations.ts'
+import type { Step } from './step.ts'
+import { stepBook, inOrder } from './steps.ts'
 import { progress, stepState } from './progress.ts'
 import { spoken } from '../units/sentence.ts'
 import { keptCache } from '../../test/keptCache.ts'
 
 const cache = keptCache(12)
 const materials = samplePair().decisions.materials
-const welted = planPair(samplePair(), cache).operations
+const welted = planPair(samplePair(), cache).steps
 const cemented = planPair(
   samplePair({ construction: 'cemented', materials: { ...materials, insole: boardId } }),
   cache,
-).operations
+).steps
 const padded = planPair(
   samplePair({ sock: { padding: 'half' }, materials: { ...materials, padding: corkId } }),
   cache,
-).operations
-const before = (list: Operation[], first: string, then: string) => {
+).steps
+const before = (list: Step[], first: string, then: string) => {
   const at = (id: string) => list.findIndex((o) => o.id === id)
   expect(at(first), first).toBeGreaterThanOrEqual(0)
   expect(at(then), then).toBeGreaterThan(at(first))
@@ -57,7 +57,7 @@ describe('the order of work', () => {
     before(cemented, 'cut-sock', 'fix-insole')
   })
   it('has the steps of its construction and no others', () => {
-    const ids = (list: Operation[]) => new Set(list.map((o) => o.id))
+    const ids = (list: Step[]) => new Set(list.map((o) => o.id))
     expect(ids(welted)).toContain('sew-welt')
     expect(ids(welted)).not.toContain('rough-margin')
     expect(ids(cemented)).toContain('rough-margin')
@@ -94,7 +94,7 @@ describe('the order of work', () => {
           materials: pair.materials.map((m) => (m.kind === 'stiffener leather' ? { ...m, thickness } : m)),
         },
         cache,
-      ).operations.find((o) => o.id === 'soak-stiffener')
+      ).steps.find((o) => o.id === 'soak-stiffener')
     }
     expect(steps(2.4)).toMatchObject({ name: 'Soak the stiffeners', wait: { min: 20, max: 30 } })
     expect(steps(1.9)).toMatchObject({ name: 'Spray the stiffeners', wait: { min: 3, max: 10 } })
@@ -109,7 +109,7 @@ describe('the order of work', () => {
     const step = (id: string, ...after: string[]) => ({ id, after: after.map((a) => ({ id: a })) })
     expect(() => inOrder([step('a', 'b'), step('b', 'a')])).toThrow(/wait for each other/)
     expect(() => inOrder([step('a', 'x')])).toThrow(/not in the list/)
-    expect(() => inOrder(allSteps.map((s) => ({ id: s.id, after: s.after.map(([id]) => ({ id })) })))).not.toThrow()
+    expect(() => inOrder(stepBook.map((s) => ({ id: s.id, after: s.after.map(([id]) => ({ id })) })))).not.toThrow()
   })
 })
 
@@ -130,24 +130,23 @@ describe('every kind of pair', () => {
         }),
         cache,
       )
-      const ids = plan.operations.map((o) => o.id)
+      const ids = plan.steps.map((o) => o.id)
       expect(new Set(ids).size).toBe(ids.length)
-      for (const o of plan.operations)
-        for (const a of o.after) expect(ids.indexOf(a.id)).toBeLessThan(ids.indexOf(o.id))
+      for (const o of plan.steps) for (const a of o.after) expect(ids.indexOf(a.id)).toBeLessThan(ids.indexOf(o.id))
       // Nothing stands alone: from the last step every other one is reached.
       const reached = new Set<string>()
       const walk = (id: string): void => {
         if (reached.has(id)) return
         reached.add(id)
-        for (const a of plan.operations.find((o) => o.id === id)?.after ?? []) walk(a.id)
+        for (const a of plan.steps.find((o) => o.id === id)?.after ?? []) walk(a.id)
       }
       walk('final-check')
       expect(ids.filter((id) => !reached.has(id))).toEqual([])
       for (const p of plan.parts) {
-        const cuts = plan.operations.filter((o) => o.group === 'cut' && o.parts.includes(p.id))
+        const cuts = plan.steps.filter((o) => o.group === 'cut' && o.parts.includes(p.id))
         // Filler is mixed and spread, not cut.
         expect(cuts, p.name).toHaveLength(p.id === 'filler' ? 0 : 1)
-        const skives = plan.operations.filter((o) => o.group === 'skive' && o.parts.includes(p.id))
+        const skives = plan.steps.filter((o) => o.group === 'skive' && o.parts.includes(p.id))
         if (p.skives.length > 0) expect(skives, p.name).toHaveLength(1)
       }
       expect(ids.includes('soak-insole')).toBe(!board)

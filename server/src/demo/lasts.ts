@@ -126,14 +126,14 @@ const purserLeft = Last.parse({
   name: 'Harbour 25, purser’s left',
   note: 'Shorter and fuller than the right one; made from Harbour 25.',
   shape: {
-    kind: 'made',
+    kind: 'measures',
     measures: { ...shelf[2]![2], length: shelf[2]![2].length - 4, jointWidth: 89.5, jointGirth: 257, waistGirth: 250 },
   },
   stock: { number: '43L', feet: 'left', place: 'Rack by the window' },
 })
 export const demoLasts: Last[] = [
   ...shelf.map(([name, note, measures], i) =>
-    Last.parse({ id: demoId(1, i + 1), name, note, shape: { kind: 'made', measures }, stock: places[i] }),
+    Last.parse({ id: demoId(1, i + 1), name, note, shape: { kind: 'measures', measures }, stock: places[i] }),
   ),
   purserLeft,
 ]

@@ -8,8 +8,8 @@ import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair
 
 /** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
 function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
-  const { operations } = planPair(demoInput(pair), cache)
-  const done = operations.slice(0, Math.round(pair.done * operations.length))
+  const { steps } = planPair(demoInput(pair), cache)
+  const done = steps.slice(0, Math.round(pair.done * steps.length))
   const log: StepEvent[] = []
   let at = now - pair.finishedMinutesAgo * 60_000
   for (const step of done.toReversed()) {
@@ -18,7 +18,7 @@ function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
     log.unshift({ step: step.id, what: 'started', at: new Date(at).toISOString() })
     at -= (step.wait?.min ?? 4) * 60_000
   }
-  const next = operations[done.length]
+  const next = steps[done.length]
   if (pair.running && next) log.push({ step: next.id, what: 'started', at: new Date(now - 6 * 60_000).toISOString() })
   return log
 }

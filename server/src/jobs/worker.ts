@@ -87,7 +87,7 @@ const works: {
   bench: ({ file }) => {
     const plan = planPair(file, cache)
     return {
-      steps: plan.operations.map(({ id, group, parts }) => ({ id, group, parts })),
+      steps: plan.steps.map(({ id, group, parts }) => ({ id, group, parts })),
       makeables: makeables(plan),
     }
   },

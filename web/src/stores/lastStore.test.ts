@@ -7,7 +7,7 @@ import { useLast } from './lastStore.ts'
 
 const id = '01900000-0000-7000-8000-000000000001'
 const row = (change: Partial<Last> = {}, version = 1): Stored<Last> => ({
-  ...Last.parse({ id, name: 'Pier 25', shape: { kind: 'made', measures: START } }),
+  ...Last.parse({ id, name: 'Pier 25', shape: { kind: 'measures', measures: START } }),
   ...change,
   version,
   updatedAt: '2026-01-01T00:00:00.000Z',

@@ -70,9 +70,9 @@ describe('linings of a drawn pattern', () => {
     const plan = planPair(samplePair({ upper: { style: 'own pattern', own: pattern() } }), keptCache())
     const linings = plan.parts.filter((p) => p.id.startsWith('lining.'))
     expect(linings).toHaveLength(2)
-    const cut = plan.operations.find((o) => o.id === 'cut-lining')
+    const cut = plan.steps.find((o) => o.id === 'cut-lining')
     expect(cut?.parts).toEqual(linings.map((p) => p.id))
-    expect(plan.operations.some((o) => o.id === 'skive-lining')).toBe(true)
+    expect(plan.steps.some((o) => o.id === 'skive-lining')).toBe(true)
     // They lie nowhere on the last, so the wall is still taken as one even thickness of upper and lining.
     expect(plan.layers.feather.thinnest.layers.map((l) => l.part)).toContain('lining')
     for (const p of linings) expect(signedArea(p.outline)).toBeGreaterThan(0)

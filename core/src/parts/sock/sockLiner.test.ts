@@ -55,9 +55,9 @@ describe('a sock that is not whole', () => {
     expect(covered(plan({ padding: 'full' }))).toBeUndefined()
   })
   it('has its skive among the steps, before it is fitted; a whole one has not', () => {
-    const ids = plan({ extent: 'half' }).operations.map((o) => o.id)
+    const ids = plan({ extent: 'half' }).steps.map((o) => o.id)
     expect(ids.indexOf('skive-sock')).toBeGreaterThan(ids.indexOf('cut-sock'))
     expect(ids.indexOf('fit-sock')).toBeGreaterThan(ids.indexOf('skive-sock'))
-    expect(plan({}).operations.some((o) => o.id === 'skive-sock')).toBe(false)
+    expect(plan({}).steps.some((o) => o.id === 'skive-sock')).toBe(false)
   })
 })

@@ -31,7 +31,7 @@ const ZIP_FOOT = 22
 /** An ankle boot: vamp, a shaft of two sides closed in front and behind, and a zip on the medial side. */
 function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
-  const top = board.decisions.topEdge ?? 'folded'
+  const top = board.decisions.topFinish ?? 'folded'
   const height = board.book.value(styleRules.bootTop) * L
   const back = drawBack(board, height, 'The shaft ends above the ankle bones.')
   const vampAt = board.onRidge(
@@ -165,7 +165,7 @@ function draw(board: DesignBoard): DrawnUpper {
 export const ankleBoot: Style = {
   sentence: 'A shaft over the ankle with a zip on the medial side; folds can be laid in the vamp.',
   options: [],
-  topEdge: 'folded',
+  topFinish: 'folded',
   padded: false,
   bottom: 'lasting margin',
   draw,

@@ -94,8 +94,8 @@ export function drawOpenTabs(
 export const derby: Style = {
   sentence: 'Quarters lie over the vamp; the tabs open wide.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
-  topEdge: 'folded',
+  topFinish: 'folded',
   padded: false,
   bottom: 'lasting margin',
-  draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded'),
+  draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topFinish ?? 'folded'),
 }

@@ -1,7 +1,7 @@
 import { openVamp } from '../openVamp.ts'
 import type { Path } from '../../geometry/path.ts'
 import type { Rule } from '../../trade/rules.ts'
-import type { TopEdge } from '../../model/upper.ts'
+import type { TopFinish } from '../../model/upper.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import type { Piece } from '../piece.ts'
@@ -22,13 +22,13 @@ interface LowCut {
   /** Heights of the top line above the feather at the side and beside the throat, shares of L. */
   side: number
   front: number
-  topEdge: TopEdge
+  topFinish: TopFinish
 }
 
 /** A low-cut shoe without lacing: one opening from the throat round the heel. */
 function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
   const L = board.length
-  const top = board.decisions.topEdge ?? cut.topEdge
+  const top = board.decisions.topFinish ?? cut.topFinish
   const back = drawBack(
     board,
     backHeight(board) - board.book.value(styleRules.lowBack),
@@ -137,17 +137,17 @@ function drawLowCut(board: DesignBoard, cut: LowCut): DrawnUpper {
 export const balletFlat: Style = {
   sentence: 'One piece, cut out low, with a seam at the back and a beaded edge.',
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
-  topEdge: 'bead',
+  topFinish: 'bead',
   padded: false,
   bottom: 'lasting margin',
-  draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.112, front: 0.122, topEdge: 'bead' }),
+  draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.112, front: 0.122, topFinish: 'bead' }),
 }
 
 export const court: Style = {
   sentence: 'A pump: vamp and quarters joined at the sides, or one piece with a back seam.',
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
-  topEdge: 'folded',
+  topFinish: 'folded',
   padded: false,
   bottom: 'lasting margin',
-  draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.12, front: 0.132, topEdge: 'folded' }),
+  draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.12, front: 0.132, topFinish: 'folded' }),
 }

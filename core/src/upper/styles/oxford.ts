@@ -21,7 +21,7 @@ const STRAIGHT_ROUND = 0.095
 
 function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
-  const top = board.decisions.topEdge ?? 'folded'
+  const top = board.decisions.topFinish ?? 'folded'
   const round = board.option('straightRound')
   const { back, ankle, halfGap, topAt, vampAt } = lacedGround(board, styleGaps.oxford, styleRules.oxfordVamp)
   const shoulder = board.above(
@@ -149,7 +149,7 @@ export const oxford: Style = {
     { key: 'counter', name: 'Counter', byDefault: false },
     { key: 'straightRound', name: 'Seam straight round', byDefault: false },
   ],
-  topEdge: 'folded',
+  topFinish: 'folded',
   padded: false,
   bottom: 'lasting margin',
   draw,

@@ -15,7 +15,7 @@ import { kindOf } from '../../trade/partCatalogue.ts'
 /** A stitch-down shoe: vamp and one heel section, their bottom edges turned outwards, and a cover over the heel. */
 function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
-  const base = drawOpenTabs(board, 'turned-out margin', board.decisions.topEdge ?? 'raw')
+  const base = drawOpenTabs(board, 'turned-out margin', board.decisions.topFinish ?? 'raw')
   const { quarters, backLine } = base
   const [foot, top] = [backLine[0]!, backLine[backLine.length - 1]!]
   // The heel section is both quarters in one: there is no back seam, the back line is the fold.
@@ -86,7 +86,7 @@ function draw(board: DesignBoard): DrawnUpper {
 export const stitchDown: Style = {
   sentence: 'Vamp and heel section, turned outwards and stitched down on the midsole.',
   options: [],
-  topEdge: 'raw',
+  topFinish: 'raw',
   padded: false,
   bottom: 'turned-out margin',
   draw,

@@ -151,7 +151,7 @@ function backTab(board: DesignBoard, { topLine, backLine, quarters }: Base): Add
 
 /** A trainer: the derby's ground plan with eye stays and a back tab laid on, and a padded collar under the top line. */
 function draw(board: DesignBoard): DrawnUpper {
-  const base = drawOpenTabs(board, 'lasting margin', board.decisions.topEdge ?? 'folded')
+  const base = drawOpenTabs(board, 'lasting margin', board.decisions.topFinish ?? 'folded')
   const added: Record<string, Added> = {
     'collar line': collars(board, base),
     'eye-stay line': eyeStays(board, base.facings, base),
@@ -173,7 +173,7 @@ function draw(board: DesignBoard): DrawnUpper {
 export const trainer: Style = {
   sentence: 'For a cup sole: eye stays and a back tab laid on, tongue and collar padded.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
-  topEdge: 'folded',
+  topFinish: 'folded',
   padded: true,
   bottom: 'lasting margin',
   draw,

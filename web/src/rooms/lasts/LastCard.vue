@@ -57,7 +57,7 @@ const where = computed(() => {
 })
 const made = computed(() => {
   const { shape } = props.last
-  if (shape.kind === 'made') return ''
+  if (shape.kind === 'measures') return ''
   if (shape.kind === 'traced') return 'from a tracing'
   return shape.origin.from === 'scan' ? 'from a scan' : 'graded'
 })

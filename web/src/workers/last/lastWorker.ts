@@ -90,9 +90,9 @@ function profileOf(s: LastSurface): Path {
 
 /** What a last is graded from: its measures where it was made to measure, its surface otherwise. */
 function gradeBase(last: LastBody): { measures: LastMeasures | null; surface: LastSurface } {
-  const plain = last.shape.kind === 'made' && last.buildUps.length === 0
+  const plain = last.shape.kind === 'measures' && last.buildUps.length === 0
   return {
-    measures: plain && last.shape.kind === 'made' ? last.shape.measures : null,
+    measures: plain && last.shape.kind === 'measures' ? last.shape.measures : null,
     surface: buildLast(last),
   }
 }
@@ -160,7 +160,7 @@ const worker = {
     answered(() => {
       const size = run(last, name, heel, [sizes], rules)[0]!
       if ('problem' in size) throw new GeometryError(size.problem)
-      if (size.measures) return { kind: 'made', measures: size.measures }
+      if (size.measures) return { kind: 'measures', measures: size.measures }
       const surface: PackedSurface = packSurface(size.surface)
       return {
         kind: 'kept',

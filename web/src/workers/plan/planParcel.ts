@@ -20,8 +20,8 @@ export interface Uppers {
   left: Upper | null
 }
 type PackedFoot = Omit<FootPlan, Heavy | 'parts'> & Record<Heavy, Ref> & { parts: Ref[] }
-type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'operations'> &
-  PackedFoot & { left: PackedFoot | null; feet: Ref; operations: Ref }
+type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps'> &
+  PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
 type Heavy = 'last' | 'upper' | 'layers' | 'bottom' | 'lasted'
@@ -72,7 +72,7 @@ export class Packer {
       left: plan.left && foot(plan.left),
       feet: ref(plan.feet),
       feetFindings: plan.feetFindings,
-      operations: ref(plan.operations),
+      steps: ref(plan.steps),
     }
     this.there = now
     return { fresh, plan: packed }
@@ -115,7 +115,7 @@ export class Unpacker {
       left: plan.left && foot(plan.left),
       feet: of(plan.feet),
       feetFindings: plan.feetFindings,
-      operations: of(plan.operations),
+      steps: of(plan.steps),
     }
     this.have = kept
     return whole

@@ -6,7 +6,7 @@ import { api } from '../../../api/client.ts'
 import ShapeBench from '../shape/ShapeBench.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
 
-const props = defineProps<{ kind: 'made' | 'traced' }>()
+const props = defineProps<{ kind: 'measures' | 'traced' }>()
 const router = useRouter()
 const name = ref('')
 const note = ref('')
@@ -29,7 +29,7 @@ async function keep(shape: LastShape): Promise<void> {
   <ShapeBench
     :key="props.kind"
     :start="props.kind"
-    :title="props.kind === 'made' ? 'New last by measures' : 'New last from a tracing'"
+    :title="props.kind === 'measures' ? 'New last by measures' : 'New last from a tracing'"
     :busy="busy"
     heading
     :refused="refused"

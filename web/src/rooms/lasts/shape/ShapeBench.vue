@@ -17,7 +17,7 @@ import TracingFields from './TracingFields.vue'
 type Drawn = Exclude<LastShape, { kind: 'kept' }>
 /** A last by its figures, or by its figures over a traced bottom; built as it is typed. */
 const props = defineProps<{
-  start: Drawn | 'made' | 'traced'
+  start: Drawn | 'measures' | 'traced'
   title: string
   busy?: boolean
   refused?: string
@@ -52,7 +52,7 @@ async function build(): Promise<void> {
     return
   }
   wrongField.value = null
-  let shape: Drawn = { kind: 'made', measures: read.measures }
+  let shape: Drawn = { kind: 'measures', measures: read.measures }
   working.value = true
   if (kind === 'traced') {
     if (!tracing.value) {

@@ -26,7 +26,7 @@ describe('a last that is drawn by its figures', () => {
   it('is never kept as it was built before the last figure was typed', async () => {
     const { default: ShapeBench } = await import('./ShapeBench.vue')
     const bench = mount(ShapeBench, {
-      props: { start: 'made', title: 'New last' },
+      props: { start: 'measures', title: 'New last' },
       global: { stubs: { LastViewer: true, TracingDrawing: true, BecausePanel: { template: '<div><slot /></div>' } } },
     })
     const keep = () => bench.get('button[type="submit"]')
@@ -47,6 +47,6 @@ describe('a last that is drawn by its figures', () => {
     await flushPromises()
     expect(keep().attributes('disabled')).toBeUndefined()
     await bench.get('form').trigger('submit')
-    expect(bench.emitted('keep')?.[0]).toMatchObject([{ kind: 'made', measures: { jointGirth: 238 } }])
+    expect(bench.emitted('keep')?.[0]).toMatchObject([{ kind: 'measures', measures: { jointGirth: 238 } }])
   })
 })

@@ -4,7 +4,7 @@ import {
   formeMatches,
   patternKinds,
   styleBook,
-  topEdges,
+  topFinishes,
   wallSides,
   type FormeMap,
   type PatternKind,
@@ -24,7 +24,7 @@ const style = computed(() =>
     ? {
         sentence: 'Pieces drawn elsewhere; you name what becomes of each edge.',
         options: [],
-        topEdge: 'folded' as const,
+        topFinish: 'folded' as const,
       }
     : styleBook[props.upper.style],
 )
@@ -38,7 +38,7 @@ function choose(name: PatternKind): void {
   emit('change', {
     style: name,
     options: {},
-    topEdge: null,
+    topFinish: null,
     points: {},
     folds: { versions: [], chosen: 0 },
     throat: 'as drawn',
@@ -72,9 +72,9 @@ function setVersion(index: number, mm: number): void {
     <SelectField
       label="Top line"
       name="top-edge"
-      :value="upper.topEdge ?? ''"
-      :options="[{ value: '', name: `${style.topEdge} (style)` }, ...named(topEdges)]"
-      @choose="emit('change', { topEdge: $event === '' ? null : $event })"
+      :value="upper.topFinish ?? ''"
+      :options="[{ value: '', name: `${style.topFinish} (style)` }, ...named(topFinishes)]"
+      @choose="emit('change', { topFinish: $event === '' ? null : $event })"
     />
     <SelectField
       label="Open edges"

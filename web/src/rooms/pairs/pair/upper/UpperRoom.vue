@@ -203,21 +203,21 @@ const markers = computed(() =>
         <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
         <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
       </template>
-      <h3>Top line: {{ upper.topEdge.edge }}</h3>
+      <h3>Top line: {{ upper.topFinish.finish }}</h3>
       <ul class="plain-list">
-        <li v-if="upper.topEdge.tape">Tape: {{ showLength(upper.topEdge.tape, 0) }}</li>
-        <li v-if="upper.topEdge.strip">
-          Strip: {{ showLength(upper.topEdge.strip.length, 0) }} × {{ showLength(upper.topEdge.strip.width) }}
+        <li v-if="upper.topFinish.tape">Tape: {{ showLength(upper.topFinish.tape, 0) }}</li>
+        <li v-if="upper.topFinish.strip">
+          Strip: {{ showLength(upper.topFinish.strip.length, 0) }} × {{ showLength(upper.topFinish.strip.width) }}
         </li>
-        <li v-if="upper.topEdge.slits">{{ upper.topEdge.slits }} slits, {{ upper.topEdge.notches }} notches</li>
-        <li v-if="upper.topEdge.kerfs.length > 0">
-          Kerfs, from the end of the strip: {{ upper.topEdge.kerfs.map((k) => showLength(k, 0)).join(', ') }}
+        <li v-if="upper.topFinish.slits">{{ upper.topFinish.slits }} slits, {{ upper.topFinish.notches }} notches</li>
+        <li v-if="upper.topFinish.kerfs.length > 0">
+          Kerfs, from the end of the strip: {{ upper.topFinish.kerfs.map((k) => showLength(k, 0)).join(', ') }}
         </li>
-        <li v-for="(s, i) in upper.topEdge.sentences" :key="i">{{ tell(s) }}</li>
+        <li v-for="(s, i) in upper.topFinish.sentences" :key="i">{{ tell(s) }}</li>
       </ul>
       <h3>Because</h3>
       <ul class="reasons">
-        <BecauseItem v-for="b in [...upper.topEdge.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />
+        <BecauseItem v-for="b in [...upper.topFinish.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />
       </ul>
     </BecausePanel>
   </div>

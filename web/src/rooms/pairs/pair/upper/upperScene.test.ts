@@ -27,7 +27,7 @@ describe('the design on the last', () => {
     const plan = planPair(
       {
         ...samplePair(),
-        last: { ...samplePair().last, shape: { kind: 'made', measures: sampleMeasures.flat }, buildUps: [] },
+        last: { ...samplePair().last, shape: { kind: 'measures', measures: sampleMeasures.flat }, buildUps: [] },
       },
       keptCache(),
     ).upper

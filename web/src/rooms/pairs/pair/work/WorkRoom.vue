@@ -50,7 +50,7 @@ async function hear(): Promise<void> {
 }
 
 const steps = computed<StepProgress[]>(() =>
-  pair.plan && log.value ? progress(pair.plan.operations, log.value, now.value) : [],
+  pair.plan && log.value ? progress(pair.plan.steps, log.value, now.value) : [],
 )
 const groups = computed(() =>
   workGroups

@@ -2,11 +2,11 @@ import { curvatures, outwardNormals, resample } from '../geometry/polyline.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
-import type { TopEdge } from '../model/upper.ts'
+import type { TopFinish } from '../model/upper.ts'
 import type { Piece } from './piece.ts'
 import { mm, mmTo, say, type Sentence } from '../units/sentence.ts'
 
-export const topEdgeRules = {
+export const topFinishRules = {
   slitShort: {
     key: 'upper.slitShort',
     name: 'Slits end before the line',
@@ -82,8 +82,8 @@ export const topEdgeRules = {
 } satisfies Record<string, Rule>
 
 /** What the opening's edge needs: lengths and widths in mm, and where its parts go. */
-export interface TopEdgeWork {
-  edge: TopEdge
+export interface TopFinishWork {
+  finish: TopFinish
   /** The opening's whole edge, both sides, mm. */
   opening: number
   tape: number | null
@@ -133,10 +133,10 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
     const line = resample(edge.line, Math.max(8, Math.round(pathLength(edge.line))))
     const normals = outwardNormals(line, false)
     const step = pathLength(line) / (line.length - 1)
-    for (const place of relief(edge.line, book.value(topEdgeRules.slitPitch), book.value(topEdgeRules.straight))) {
+    for (const place of relief(edge.line, book.value(topFinishRules.slitPitch), book.value(topFinishRules.straight))) {
       const i = Math.round(place.at / step)
       const [p, n] = [line[i]!, normals[i]!]
-      const short = book.value(topEdgeRules.slitShort)
+      const short = book.value(topFinishRules.slitShort)
       slits.push({
         from: [p[0] + n[0] * edge.allowance, p[1] + n[1] * edge.allowance],
         to: [p[0] + n[0] * short, p[1] + n[1] * short],
@@ -147,8 +147,13 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
   return { ...piece, slits }
 }
 
-/** What the chosen top edge asks for. `wrapped` is the thickness of upper and lining together, mm. */
-export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: number, book: RuleBook): TopEdgeWork {
+/** What the chosen finish of the top line asks for. `wrapped` is the thickness of upper and lining together, mm. */
+export function topFinishWork(
+  finish: TopFinish,
+  pieces: readonly Piece[],
+  wrapped: number,
+  book: RuleBook,
+): TopFinishWork {
   const edges = pieces.flatMap((p) => p.edges.filter((e) => e.name === OPENING))
   const opening = edges.reduce((s, e) => s + pathLength(e.line), 0)
   const slits = pieces.flatMap((p) => p.slits)
@@ -161,8 +166,8 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
     inputs: edges.map((e) => ({ name: `${e.side} side`, value: pathLength(e.line), unit: 'mm' as const })),
     origin: 'measured on the last',
   }
-  const base = { edge, opening, tape: null, strip: null, slits: 0, notches: 0, kerfs: [] }
-  switch (edge) {
+  const base = { finish, opening, tape: null, strip: null, slits: 0, notches: 0, kerfs: [] }
+  switch (finish) {
     case 'folded':
       return {
         ...base,
@@ -176,13 +181,13 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
         becauses: [length],
       }
     case 'bead': {
-      const spare = book.inForce(topEdgeRules.spare)
-      const width = book.inForce(topEdgeRules.strip)
+      const spare = book.inForce(topFinishRules.spare)
+      const width = book.inForce(topFinishRules.strip)
       let run = spare.value / 2
       const kerfs = edges.flatMap((e) => {
         const from = run
         run += pathLength(e.line)
-        return relief(e.line, book.value(topEdgeRules.slitPitch), book.value(topEdgeRules.straight)).map((p) => ({
+        return relief(e.line, book.value(topFinishRules.slitPitch), book.value(topFinishRules.straight)).map((p) => ({
           ...p,
           at: from + p.at,
         }))
@@ -196,7 +201,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
         kerfs: kerfs.filter((p) => !p.convex).map((p) => p.at),
         tape: narrow ? opening : null,
         sentences: [
-          say`Skived, dyed, folded off-centre so that ${mm(book.value(topEdgeRules.reveal))} show; four layers lie at the edge.`,
+          say`Skived, dyed, folded off-centre so that ${mm(book.value(topFinishRules.reveal))} show; four layers lie at the edge.`,
           'Kerfs on the inner side only where the curve needs them; both ends skived.',
           ...(narrow ? ['A strip so narrow gives no hold: a stay tape is sewn in against stretch.'] : []),
         ],
@@ -210,18 +215,18 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
             sentence: say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
             inputs: [{ name: 'Opening', value: opening, unit: 'mm' }],
             origin: spare.origin,
-            rule: topEdgeRules.spare.key,
+            rule: topFinishRules.spare.key,
           },
         ],
       }
     }
     case 'bound': {
-      const reveal = book.inForce(topEdgeRules.reveal)
-      const turnIn = book.value(topEdgeRules.turnIn)
+      const reveal = book.inForce(topFinishRules.reveal)
+      const turnIn = book.value(topFinishRules.turnIn)
       const width = 2 * reveal.value + wrapped + turnIn
       return {
         ...base,
-        strip: { length: opening + book.value(topEdgeRules.spare), width },
+        strip: { length: opening + book.value(topFinishRules.spare), width },
         sentences: ['The binding wraps the edge and is stitched down; its ends are skived to nothing.'],
         becauses: [
           length,
@@ -233,7 +238,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
             sentence: say`Twice what shows (${mm(reveal.value)}), the ${mm(wrapped, 1)} it wraps, and ${mm(turnIn)} turned in.`,
             inputs: [{ name: 'Upper and lining', value: wrapped, unit: 'mm' }],
             origin: reveal.origin,
-            rule: topEdgeRules.reveal.key,
+            rule: topFinishRules.reveal.key,
           },
         ],
       }
@@ -242,7 +247,7 @@ export function topEdgeWork(edge: TopEdge, pieces: readonly Piece[], wrapped: nu
       return {
         ...base,
         sentences: [
-          say`Cut clean and dyed before assembly; the lining stands ${mm(book.value(topEdgeRules.proud))} proud and is trimmed after stitching.`,
+          say`Cut clean and dyed before assembly; the lining stands ${mm(book.value(topFinishRules.proud))} proud and is trimmed after stitching.`,
         ],
         becauses: [length],
       }

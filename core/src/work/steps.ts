@@ -3,13 +3,13 @@ import { bottoming } from './bottoming.ts'
 import { closing } from './closing.ts'
 import { finishing } from './finishing.ts'
 import { lasting } from './lasting.ts'
-import type { Operation } from './operation.ts'
-import { preparing } from './preparing.ts'
 import type { Step } from './step.ts'
+import { preparing } from './preparing.ts'
+import type { BookStep } from './bookStep.ts'
 import type { Sentence } from '../units/sentence.ts'
 
 /** All steps of the book, in the order in which they would usually be thought of. */
-export const allSteps: readonly Step[] = [...preparing, ...closing, ...lasting, ...bottoming, ...finishing]
+export const stepBook: readonly BookStep[] = [...preparing, ...closing, ...lasting, ...bottoming, ...finishing]
 
 /**
  * Puts steps in an order that keeps every `after`; among those that may come next, the one that stands first in
@@ -34,11 +34,11 @@ export function inOrder<T extends { id: string; after: readonly { id: string }[]
 }
 
 /** The steps of one pair, read off its parts and materials: a step whose part is not in the pair is not in the list. */
-export function operations(facts: Facts): Operation[] {
-  const present = allSteps.filter((s) => s.when?.(facts) ?? true)
-  const byId = new Map(allSteps.map((s) => [s.id, s]))
+export function stepsOf(facts: Facts): Step[] {
+  const present = stepBook.filter((s) => s.when?.(facts) ?? true)
+  const byId = new Map(stepBook.map((s) => [s.id, s]))
   const here = new Set(present.map((s) => s.id))
-  const nameOf = (s: Step) => (typeof s.name === 'function' ? s.name(facts) : s.name)
+  const nameOf = (s: BookStep) => (typeof s.name === 'function' ? s.name(facts) : s.name)
 
   /** Steps to wait for; one that this pair does not have hands on what it would have waited for itself. */
   const before = (id: string, why: Sentence, out: Map<string, Sentence>): void => {
@@ -51,7 +51,7 @@ export function operations(facts: Facts): Operation[] {
     for (const [further, reason] of absent.after) before(further, reason, out)
   }
 
-  const list = present.map((s): Operation => {
+  const list = present.map((s): Step => {
     const after = new Map<string, Sentence>()
     for (const [id, why] of s.after) before(id, why, after)
     const effort = s.effort(facts)
@@ -69,18 +69,18 @@ export function operations(facts: Facts): Operation[] {
         origin: 'house rule',
       },
       wait: s.wait?.(facts) ?? null,
-      after: [...after].map(([id, why]) => ({ id, name: nameOf(byId.get(id) as Step), why })),
+      after: [...after].map(([id, why]) => ({ id, name: nameOf(byId.get(id) as BookStep), why })),
       cautions: s.cautions ?? [],
       parts: partsOf(facts, s.parts ?? []).map((p) => p.id),
     }
   })
-  return inOrder(list.map((op) => ({ ...op, after: withoutImplied(op, list) })))
+  return inOrder(list.map((step) => ({ ...step, after: withoutImplied(step, list) })))
 }
 
 /** Drops what another step in the list already waits for: the nearest reasons are the ones to read. */
-function withoutImplied(op: Operation, list: readonly Operation[]): Operation['after'] {
-  const byId = new Map(list.map((o) => [o.id, o]))
+function withoutImplied(step: Step, list: readonly Step[]): Step['after'] {
+  const byId = new Map(list.map((s) => [s.id, s]))
   const waitsFor = (id: string, sought: string): boolean =>
     (byId.get(id)?.after ?? []).some((a) => a.id === sought || waitsFor(a.id, sought))
-  return op.after.filter((a) => !op.after.some((b) => b.id !== a.id && waitsFor(b.id, a.id)))
+  return step.after.filter((a) => !step.after.some((b) => b.id !== a.id && waitsFor(b.id, a.id)))
 }
