@@ -24,7 +24,7 @@ async function settled(page: Page, path: string): Promise<void> {
   await page.waitForFunction(
     (to) =>
       (location.pathname === to || location.pathname.startsWith(`${to}/`)) &&
-      document.querySelector('main')?.textContent?.trim() &&
+      document.querySelector('main h1') !== null &&
       !/(Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…/.test(document.body.innerText),
     path,
   )

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { measurePdf } from './measurePdf.ts'
 import { startServer, type RunningServer } from './server.ts'
+import { choose, slideTo } from './controls.ts'
 
 let server: RunningServer
 test.beforeAll(async () => {
@@ -28,9 +29,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByLabel('Order number').fill('3001')
     await page.getByLabel('Name of the pair').fill('Sunday derby')
     await page.getByLabel('Trade of the customer').fill('sailmaker')
-    await page
-      .getByRole('combobox', { name: 'Last', exact: true })
-      .selectOption({ label: 'Harbour 25, 290 mm, heel 25 mm' })
+    await choose(page.getByRole('combobox', { name: 'Last', exact: true }), 'Harbour 25, 290 mm, heel 25 mm')
     await expect(page.getByLabel('Size', { exact: true })).toHaveValue('43.5')
     await page.getByRole('button', { name: 'Start this pair' }).click()
     await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
@@ -45,7 +44,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByLabel('My own plane').check()
     const own = page.getByTestId('own-girth')
     const first = parseFloat((await own.textContent()) ?? '')
-    await page.getByLabel('From the heel').fill('0.3')
+    await slideTo(page.getByRole('slider', { name: 'From the heel' }), 0.3)
     await expect.poll(async () => parseFloat((await own.textContent()) ?? '')).toBeGreaterThan(first)
   })
   await test.step('the parts, each with its number and its reason', async () => {
@@ -65,7 +64,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Toe puff' }).click()
     await expect(crease).toHaveClass(/fine/)
     const before = await page.locator('.surface path.cut').getAttribute('d')
-    await puff.fill('90')
+    await slideTo(puff, 90)
     await expect(crease).toHaveClass(/stop/)
     await expect(crease).toContainText(/Shorten the puff to \d+ mm/)
     expect(await page.locator('.surface path.cut').getAttribute('d')).not.toBe(before)
@@ -169,7 +168,7 @@ test('a changed number moves the shape, and the page stays awake however long th
     return asked.status
   })
   const before = await shape()
-  await slider.fill('2')
+  await slideTo(slider, 2)
   await expect(page.getByText('Planning …')).toBeVisible()
   await page.getByRole('radio', { name: 'Left', exact: true }).click()
   await expect(page.getByRole('img', { name: /left foot/ })).toBeVisible()

@@ -1,5 +1,6 @@
 import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
+import { choose } from './controls.ts'
 
 let server: RunningServer
 test.beforeAll(async () => {
@@ -103,10 +104,10 @@ test('a spoiled back line is seen, mended, and the mend can be undone', async ({
 
 test('a style with its options, decoration and top edge; pieces apart', async ({ page }) => {
   await visit(page, `${server.url}${pair(2)}`)
-  await page.locator('select[name="style"]').selectOption('oxford')
+  await choose(page.locator('[name="style"]'), 'oxford')
   await page.getByLabel('Toe cap').check()
-  await page.locator('select[name="decoration"]').selectOption('punched')
-  await page.locator('select[name="top-edge"]').selectOption('bound')
+  await choose(page.locator('[name="decoration"]'), 'punched')
+  await choose(page.locator('[name="top-edge"]'), 'bound')
   await expect(page.getByText('Top line: bound')).toBeVisible()
   await page.getByText('Forme and folds').click()
   const ankle = page.getByRole('group', { name: /Ankle bones/ })
@@ -176,9 +177,9 @@ test('the upper goes out as DXF, SVG and PDF', async ({ page }) => {
 
 test('a drawn pattern comes in, its edges are named, and its seams are checked', async ({ page }) => {
   await visit(page, `${server.url}${pair(2)}`)
-  await page.locator('select[name="style"]').selectOption('own pattern')
-  const choose = page.locator('input[name="own-drawing"]')
-  await choose.setInputFiles({
+  await choose(page.locator('[name="style"]'), 'own pattern')
+  const picker = page.locator('input[name="own-drawing"]')
+  await picker.setInputFiles({
     name: 'words.svg',
     mimeType: 'image/svg+xml',
     buffer: Buffer.from('<svg><text>no</text></svg>'),
@@ -186,13 +187,13 @@ test('a drawn pattern comes in, its edges are named, and its seams are checked',
   await expect(page.getByRole('alert')).toContainText('holds no closed outline')
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="300mm" height="200mm" viewBox="0 0 300 200">
     <path d="M10 10 H110 V70 H10 Z"/><path d="M150 10 H250 V71.2 H150 Z"/></svg>`
-  await choose.setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  await picker.setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
   await expect(page.getByRole('status').filter({ hasText: '2 of 2 outlines, unit mm' })).toBeVisible()
   await expect(page.locator('fieldset.edge')).toHaveCount(4)
   // One upright edge of each panel is joined: 60 against 61.2 mm.
-  for (const piece of ['piece-1', 'piece-2']) {
-    await page.locator('select[name="own-piece"]').selectOption(piece)
-    await page.locator('select[name="edge-role-1"]').selectOption('closed seam')
+  for (const piece of ['Piece 1', 'Piece 2']) {
+    await choose(page.locator('[name="own-piece"]'), piece)
+    await choose(page.locator('[name="edge-role-1"]'), /^closed seam/)
     await page.locator('input[name="edge-seam-1"]').fill('side')
     await page.locator('input[name="edge-seam-1"]').press('Tab')
   }

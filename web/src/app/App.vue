@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { IconArchive, IconMoon, IconPackage, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
 import { onErrorCaptured, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -47,33 +48,33 @@ onErrorCaptured((error) => {
           <span>{{ place.name }}</span>
         </RouterLink>
         <span class="gap" />
-        <button
+        <NButton
+          quaternary
           class="place"
-          type="button"
           :aria-label="lengthUnit === 'mm' ? 'Show inches' : 'Show millimetres'"
           @click="lengthUnit = lengthUnit === 'mm' ? 'inch' : 'mm'"
         >
           <IconRuler2 :size="24" stroke-width="1.6" aria-hidden="true" />
           <span>{{ lengthUnit }}</span>
-        </button>
-        <button
+        </NButton>
+        <NButton
+          quaternary
           class="place"
-          type="button"
           :aria-label="theme === 'light' ? 'Evening light' : 'Daylight'"
           @click="theme = theme === 'light' ? 'dark' : 'light'"
         >
           <component :is="theme === 'light' ? IconMoon : IconSun" :size="24" stroke-width="1.6" aria-hidden="true" />
           <span>{{ theme === 'light' ? 'Evening' : 'Day' }}</span>
-        </button>
-        <button class="place" type="button" aria-label="Keyboard shortcuts" @click="helpOpen = true">
+        </NButton>
+        <NButton quaternary class="place" aria-label="Keyboard shortcuts" @click="helpOpen = true">
           <span class="key" aria-hidden="true">?</span>
           <span>Keys</span>
-        </button>
+        </NButton>
       </nav>
       <main id="work" tabindex="-1">
         <div v-if="failure" class="failure" role="alert">
           <p>Something on this screen failed: {{ failure }} What you changed is kept. Reload the page to go on.</p>
-          <button class="button" type="button" @click="failure = null">Close</button>
+          <NButton @click="failure = null">Close</NButton>
         </div>
         <ServerHealth />
         <RouterView />
@@ -119,6 +120,15 @@ onErrorCaptured((error) => {
   text-align: center;
   text-decoration: none;
   cursor: pointer;
+}
+button.place {
+  height: auto;
+}
+.place :deep(.n-button__content) {
+  flex-direction: column;
+  gap: 2px;
+  font-size: 13px;
+  line-height: 1.15;
 }
 .place:hover {
   background: #2b3d46;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import HouseDialog from '../ui/HouseDialog.vue'
 import { shortcuts } from './shortcuts.ts'
 
@@ -7,7 +8,7 @@ const open = defineModel<boolean>('open', { required: true })
 
 <template>
   <HouseDialog v-model:open="open" title="Keys">
-    <table class="keys">
+    <NTable size="small" :bordered="false" class="keys">
       <tbody>
         <tr v-for="s in shortcuts" :key="s.keys">
           <th scope="row">
@@ -16,7 +17,7 @@ const open = defineModel<boolean>('open', { required: true })
           <td>{{ s.does }}</td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
   </HouseDialog>
 </template>
 

@@ -1,6 +1,7 @@
 import { inches, MM_PER_INCH, spoken, type LengthUnit, type Sentence } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { watchEffect } from 'vue'
+import { paint } from './theme.ts'
 
 /** What this screen shows lengths in, and by which light: kept per browser, not per pair. */
 export const lengthUnit = useLocalStorage<LengthUnit>('gentle-awl.unit', 'mm')
@@ -12,6 +13,7 @@ export const pixelsPerMm = useLocalStorage<number | null>('gentle-awl.pixels-per
 
 watchEffect(() => {
   document.documentElement.dataset.theme = theme.value
+  paint(document.documentElement, theme.value)
 })
 
 /** A sentence with its lengths in the chosen unit. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { boxOf, leftPart, mirror, stitchTicks, type Part, type Path } from '@gentle-awl/core'
 import { IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
@@ -183,11 +184,9 @@ function arrows(event: KeyboardEvent): void {
     <div class="tools" role="toolbar" aria-label="Drawing">
       <ChoiceBar label="Foot" :options="feet" :value="foot" @choose="foot = $event" />
       <ZoomButtons :view="view" />
-      <button class="button" type="button" @click="trueSize">
-        <IconRulerMeasure :size="22" aria-hidden="true" /> 1:1
-      </button>
-      <button v-if="calibrated" class="button" type="button" @click="trueSizeOpen = true">Check scale</button>
-      <button class="button" type="button" :aria-expanded="showLegend" @click="showLegend = !showLegend">Lines</button>
+      <NButton @click="trueSize"> <IconRulerMeasure :size="22" aria-hidden="true" /> 1:1 </NButton>
+      <NButton v-if="calibrated" @click="trueSizeOpen = true">Check scale</NButton>
+      <NButton :aria-expanded="showLegend" @click="showLegend = !showLegend">Lines</NButton>
       <span v-if="ratio" class="ratio figure">{{
         ratio >= 1 ? `${ratio.toFixed(2)} : 1` : `1 : ${(1 / ratio).toFixed(2)}`
       }}</span>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import { pixelsPerMm } from '../app/settings.ts'
 import HouseDialog from '../ui/HouseDialog.vue'
+import SliderField from '../ui/SliderField.vue'
 
 /** The person makes a bar on the screen as long as 100 mm of a real rule; from then on 1:1 is true. */
 const open = defineModel<boolean>('open', { required: true })
@@ -26,11 +28,19 @@ function keep(): void {
       <div class="bar" :style="{ width: `${bar}px` }" role="img" :aria-label="`Bar of ${Math.round(bar)} pixels`">
         <span v-for="i in 9" :key="i" :style="{ left: `${i * 10}%` }" />
       </div>
-      <input v-model.number="bar" type="range" min="180" max="560" step="0.5" aria-label="Length of the bar" />
+      <SliderField
+        label="Length of the bar"
+        :value="bar"
+        :min="180"
+        :max="560"
+        :step="0.5"
+        :said="`${Math.round(bar)} pixels`"
+        @move="bar = $event"
+      />
     </div>
     <template #actions>
-      <button class="button" type="button" @click="open = false">Leave it</button>
-      <button class="button main" type="button" @click="keep">It is 100 mm</button>
+      <NButton @click="open = false">Leave it</NButton>
+      <NButton type="primary" @click="keep">It is 100 mm</NButton>
     </template>
   </HouseDialog>
 </template>

@@ -1,8 +1,12 @@
+<script setup lang="ts">
+import ButtonLink from '../ui/ButtonLink.vue'
+</script>
+
 <template>
   <section class="none">
     <h1>There is nothing at this address</h1>
     <p>The link may be old. The pairs are one step away.</p>
-    <RouterLink class="button main" to="/pairs">To the pairs</RouterLink>
+    <ButtonLink main to="/pairs">To the pairs</ButtonLink>
   </section>
 </template>
 

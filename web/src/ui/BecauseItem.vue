@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ruleOf, type Because } from '@gentle-awl/core'
 import { IconAdjustments } from '@tabler/icons-vue'
 import { computed, ref, useId } from 'vue'
@@ -6,6 +7,7 @@ import { showFigure, tell } from '../app/settings.ts'
 import { usePair } from '../stores/pairStore.ts'
 import FigureField from './FigureField.vue'
 import LengthField from './LengthField.vue'
+import SliderField from './SliderField.vue'
 
 /** One derived number: what it is, why, and what can be moved behind it. */
 const props = defineProps<{ because: Because }>()
@@ -26,9 +28,6 @@ const changedHere = computed(
   () => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined,
 )
 
-function slide(event: Event): void {
-  if (props.because.hand) pair.setFigure(props.because.hand.decision, Number((event.target as HTMLInputElement).value))
-}
 function setRule(value: number | null): void {
   if (rule.value && value !== null) pair.setPairRule(rule.value.key, value)
 }
@@ -41,15 +40,14 @@ function setRule(value: number | null): void {
       <strong v-if="!because.hand" class="figure value">{{ showFigure(because.value, because.unit) }}</strong>
     </div>
     <div v-if="because.hand" class="hand">
-      <input
-        type="range"
+      <SliderField
+        :label="because.quantity"
+        :value="because.value"
         :min="because.hand.min"
         :max="because.hand.max"
         :step="counted ? 1 : 0.5"
-        :value="because.value"
-        :aria-label="because.quantity"
-        :aria-valuetext="showFigure(because.value, because.unit)"
-        @input="slide"
+        :said="showFigure(because.value, because.unit)"
+        @move="pair.setFigure(because.hand.decision, $event)"
       />
       <output v-if="counted" class="figure value">{{ because.value }}</output>
       <LengthField
@@ -64,24 +62,17 @@ function setRule(value: number | null): void {
     <p class="why">{{ tell(because.sentence) }}</p>
     <div class="foot">
       <span class="origin">{{ because.origin }}</span>
-      <button
+      <NButton
+        text
+        type="primary"
         v-if="because.hand && because.origin === 'set by hand'"
-        class="link"
-        type="button"
         @click="pair.setFigure(because.hand.decision, null)"
       >
         Back to the rule, {{ showFigure(because.hand.byRule, because.unit) }}
-      </button>
-      <button
-        v-if="rule"
-        class="link"
-        type="button"
-        :aria-expanded="open"
-        :aria-controls="ruleId"
-        @click="open = !open"
-      >
+      </NButton>
+      <NButton text type="primary" v-if="rule" :aria-expanded="open" :aria-controls="ruleId" @click="open = !open">
         <IconAdjustments :size="18" aria-hidden="true" /> Rule
-      </button>
+      </NButton>
     </div>
     <div v-if="rule && open" :id="ruleId" class="rule">
       <label>
@@ -97,9 +88,9 @@ function setRule(value: number | null): void {
         />
       </label>
       <p class="why">{{ tell(rule.why) }}</p>
-      <button v-if="changedHere" class="link" type="button" @click="pair.setPairRule(rule.key, null)">
+      <NButton text type="primary" v-if="changedHere" @click="pair.setPairRule(rule.key, null)">
         Back to the workshop's figure
-      </button>
+      </NButton>
     </div>
   </li>
 </template>
@@ -141,18 +132,6 @@ function setRule(value: number | null): void {
 }
 .origin {
   color: var(--soft);
-}
-.link {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-  min-height: 36px;
-  padding: 0 4px;
-  border: 0;
-  background: none;
-  color: var(--action);
-  text-decoration: underline;
-  cursor: pointer;
 }
 .rule {
   display: grid;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { IconListDetails } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
-import { NDrawer } from 'naive-ui'
+import { NButton, NDrawer } from 'naive-ui'
 import { ref } from 'vue'
 
 /** The panel at the right of the work surface; under 1000 px it becomes a drawer behind a button. */
@@ -12,14 +12,14 @@ const open = ref(false)
 
 <template>
   <template v-if="narrow">
-    <button class="button main opener" type="button" @click="open = true">
+    <NButton class="opener" type="primary" @click="open = true">
       <IconListDetails :size="22" aria-hidden="true" /> {{ title }}
-    </button>
+    </NButton>
     <NDrawer v-model:show="open" placement="right" :width="440" :auto-focus="true">
       <div class="panel drawer" role="dialog" aria-modal="true" :aria-label="title">
         <div class="top">
           <h2>{{ title }}</h2>
-          <button class="button" type="button" @click="open = false">Close</button>
+          <NButton @click="open = false">Close</NButton>
         </div>
         <slot />
       </div>

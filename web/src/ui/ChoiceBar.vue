@@ -1,68 +1,51 @@
 <script setup lang="ts" generic="T extends string">
-import { nextTick, ref } from 'vue'
+import { NRadioButton, NRadioGroup } from 'naive-ui'
+import { useId } from 'vue'
 
 /** One of a few, side by side: a radio group for fingers and arrow keys alike. */
-const props = defineProps<{ label: string; options: readonly { value: T; name: string }[]; value: T }>()
+const props = defineProps<{
+  label: string
+  options: readonly { value: T; name: string }[]
+  value: T | null
+  /** What is chosen already may be chosen again: a view that was turned by hand since. */
+  again?: boolean
+}>()
 const emit = defineEmits<{ choose: [value: T] }>()
-const bar = ref<HTMLElement | null>(null)
-
-const STEPS: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }
-async function move(event: KeyboardEvent): Promise<void> {
-  const step = STEPS[event.key]
-  if (!step) return
-  event.preventDefault()
-  event.stopPropagation()
-  const n = props.options.length
-  const at = props.options.findIndex((o) => o.value === props.value)
-  emit('choose', props.options[(at + step + n) % n]!.value)
-  await nextTick()
-  bar.value?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus()
+/** Radio buttons of one name are one stop for the tab key, and the arrow keys go round among them. */
+const name = useId()
+// The arrow keys choose here; they do not move a drawing as well.
+const ARROWS = ['ArrowRight', 'ArrowDown', 'ArrowLeft', 'ArrowUp']
+/** A press on what is chosen already is no change to the radio button; one on its name is heard again as one on it. */
+function press(value: T, { target }: MouseEvent): void {
+  if (props.again && value === props.value && target instanceof HTMLInputElement) emit('choose', value)
+}
+const keys = (event: KeyboardEvent) => {
+  if (ARROWS.includes(event.key)) event.stopPropagation()
 }
 </script>
 
 <template>
-  <div ref="bar" class="segments" role="radiogroup" :aria-label="label" @keydown="move">
-    <button
-      v-for="(option, i) in options"
+  <NRadioGroup
+    class="choices"
+    role="radiogroup"
+    :aria-label="label"
+    :name="name"
+    :value="value"
+    @update:value="emit('choose', $event as T)"
+    @keydown="keys"
+  >
+    <NRadioButton
+      v-for="option in options"
       :key="option.value"
-      type="button"
-      role="radio"
-      :aria-checked="option.value === value"
-      :tabindex="option.value === value || (i === 0 && !options.some((o) => o.value === value)) ? 0 : -1"
-      @click="emit('choose', option.value)"
+      :value="option.value"
+      @click="press(option.value, $event)"
+      >{{ option.name }}</NRadioButton
     >
-      {{ option.name }}
-    </button>
-  </div>
+  </NRadioGroup>
 </template>
 
 <style scoped>
-.segments {
-  display: inline-flex;
+.choices {
   justify-self: start;
-  border: 1px solid #6f7f83;
-  border-radius: 10px;
-  overflow: hidden;
-}
-button {
-  min-height: 44px;
-  padding: 0 14px;
-  border: 0;
-  background: var(--raised);
-  cursor: pointer;
-}
-button + button {
-  border-left: 1px solid var(--line);
-}
-button[aria-checked='true'] {
-  background: var(--action);
-  color: var(--action-ink);
-  font-weight: 600;
-}
-button:focus-visible {
-  outline-offset: -4px;
-}
-button[aria-checked='true']:focus-visible {
-  outline-color: currentcolor;
 }
 </style>

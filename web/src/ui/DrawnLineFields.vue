@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { resample, type DrawnLine } from '@gentle-awl/core'
 import { ref } from 'vue'
 import { drawnFile } from '../workers/outlines/drawnFile.ts'
 import ChoiceBar from './ChoiceBar.vue'
+import FileButton from './FileButton.vue'
 import FigureField from './FigureField.vue'
 import { useAttempt } from '../app/useAttempt.ts'
 
 /** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
-const props = defineProps<{ line: DrawnLine | null; what: string }>()
+const props = defineProps<{ line: DrawnLine | null; what: string; name?: string }>()
 const emit = defineEmits<{ change: [line: DrawnLine | null] }>()
 const { problem: wrong, attempt } = useAttempt()
 const from = ref('')
@@ -20,10 +22,9 @@ const sides = [
   { value: 'outside', name: 'Outer edge' },
 ] as const
 
-async function file(event: Event): Promise<void> {
+async function file(chosen: File): Promise<void> {
   await attempt(async () => {
-    const read = await drawnFile(event)
-    if (!read) return
+    const read = await drawnFile(chosen)
     const [outline] = read.outlines
     const points = outline.length > POINTS ? resample(outline, POINTS, true) : outline
     emit('change', {
@@ -45,11 +46,13 @@ function set(next: Partial<DrawnLine>): void {
   <fieldset class="drawn">
     <legend class="visually-hidden">{{ what }}</legend>
     <div class="row">
-      <label class="button">
-        {{ line ? 'Choose another' : `Choose ${what} (SVG or DXF)` }}
-        <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" :aria-label="what" @change="file" />
-      </label>
-      <button v-if="line" class="button" type="button" @click="emit('change', null)">Put it away</button>
+      <FileButton
+        :label="line ? 'Choose another' : `Choose ${what} (SVG or DXF)`"
+        accept=".svg,.dxf,.txt,.csv"
+        :name="name"
+        @file="file"
+      />
+      <NButton v-if="line" @click="emit('change', null)">Put it away</NButton>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="from" class="soft">{{ from }}</p>
@@ -61,12 +64,8 @@ function set(next: Partial<DrawnLine>): void {
         <FigureField :min="0" :max="3" :step="0.1" :value="line.pencil" @change="set({ pencil: $event ?? 0 })" />
       </label>
       <div class="row">
-        <button class="button" type="button" :aria-pressed="line.turned" @click="set({ turned: !line.turned })">
-          Heel is at the other end
-        </button>
-        <button class="button" type="button" :aria-pressed="line.flipped" @click="set({ flipped: !line.flipped })">
-          It is the other foot
-        </button>
+        <NButton :aria-pressed="line.turned" @click="set({ turned: !line.turned })"> Heel is at the other end </NButton>
+        <NButton :aria-pressed="line.flipped" @click="set({ flipped: !line.flipped })"> It is the other foot </NButton>
       </div>
     </template>
   </fieldset>

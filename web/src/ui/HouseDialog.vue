@@ -1,11 +1,20 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { NModal } from 'naive-ui'
-import { useId } from 'vue'
+import { NButton, NModal } from 'naive-ui'
+import { inject, useId, watch } from 'vue'
+import { routeLocationKey } from 'vue-router'
 
 const props = withDefaults(defineProps<{ title: string; closable?: boolean }>(), { closable: true })
 const open = defineModel<boolean>('open', { required: true })
 const titleId = useId()
+// Going back in the browser leaves what the dialog was about.
+const route = inject(routeLocationKey, null)
+watch(
+  () => route?.path,
+  () => {
+    if (props.closable) open.value = false
+  },
+)
 // The modal itself hears Escape only once its opening is over.
 onKeyStroke('Escape', () => {
   if (props.closable) open.value = false
@@ -18,7 +27,7 @@ onKeyStroke('Escape', () => {
       <h2 :id="titleId">{{ title }}</h2>
       <div class="body"><slot /></div>
       <div class="foot">
-        <slot name="actions"><button class="button" type="button" @click="open = false">Close</button></slot>
+        <slot name="actions"><NButton @click="open = false">Close</NButton></slot>
       </div>
     </div>
   </NModal>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { readLength } from '@gentle-awl/core'
-import { ref, watch } from 'vue'
+import { NInput } from 'naive-ui'
+import { ref, useId, watch } from 'vue'
 import { lengthUnit, showLength } from '../app/settings.ts'
 
 /** A length (mm) typed in the unit of the screen; inches as 1 3/8″ or 1 3/8 in. Nothing changes until it reads well. */
-const props = defineProps<{ value: number; min: number; max: number; label: string; invalidHint?: string }>()
+const props = defineProps<{ value: number; min: number; max: number; label: string }>()
 const emit = defineEmits<{ change: [mm: number] }>()
+const wrongId = useId()
 
 const shown = () => (lengthUnit.value === 'inch' ? showLength(props.value) : String(Math.round(props.value * 10) / 10))
 const text = ref(shown())
@@ -32,18 +34,23 @@ function take(): void {
 
 <template>
   <span class="length">
-    <input
-      v-model="text"
-      class="box figure"
-      type="text"
-      inputmode="decimal"
-      :aria-label="`${label}, ${lengthUnit}`"
-      :aria-invalid="wrong !== ''"
+    <NInput
+      v-model:value="text"
+      class="figure"
+      :status="wrong ? 'error' : undefined"
+      placeholder=""
+      :input-props="{
+        inputmode: 'decimal',
+        autocomplete: 'off',
+        'aria-label': `${label}, ${lengthUnit}`,
+        'aria-invalid': wrong ? 'true' : 'false',
+        'aria-describedby': wrong ? wrongId : undefined,
+      }"
       @change="take"
       @keydown.enter="take"
     />
     <span v-if="lengthUnit === 'mm'" class="unit" aria-hidden="true">mm</span>
-    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+    <span v-if="wrong" :id="wrongId" class="wrong" role="alert">{{ wrong }}</span>
   </span>
 </template>
 
@@ -55,8 +62,8 @@ function take(): void {
   align-items: center;
   gap: 4px 6px;
 }
-.length input {
-  width: 92px;
+.length .n-input {
+  width: 96px;
   text-align: right;
 }
 .unit {

@@ -3,6 +3,7 @@ import { mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
 import { useWorkshop } from '../stores/workshopStore.ts'
+import SelectField from './SelectField.vue'
 
 /** A material for a role, with its thickness; some may be left open. */
 const props = defineProps<{
@@ -14,23 +15,22 @@ const props = defineProps<{
 }>()
 defineEmits<{ choose: [id: string | null] }>()
 const workshop = useWorkshop()
-const choices = computed(() => workshop.choices(props.role))
+const options = computed(() => [
+  ...(mayStayOpen(props.role) ? [{ value: '', name: props.role === 'padding' ? 'none' : 'by the house rule' }] : []),
+  ...workshop.choices(props.role).map((m) => ({ value: m.id, name: `${m.name}, ${showLength(m.thickness)}` })),
+])
 </script>
 
 <template>
-  <label class="field" :class="{ inline }">
-    <span>{{ label ?? roleNames[role] }}</span>
-    <select
-      :value="value ?? ''"
-      :name="`material-${role}`"
-      :aria-invalid="!!wrong"
-      @change="$emit('choose', ($event.target as HTMLSelectElement).value || null)"
-    >
-      <option v-if="mayStayOpen(role)" value="">{{ role === 'padding' ? 'none' : 'by the house rule' }}</option>
-      <option v-for="m in choices" :key="m.id" :value="m.id">{{ m.name }}, {{ showLength(m.thickness) }}</option>
-    </select>
-    <span v-if="wrong" class="wrong">{{ wrong }}</span>
-  </label>
+  <SelectField
+    :class="{ inline }"
+    :label="label ?? roleNames[role]"
+    :name="`material-${role}`"
+    :value="value ?? ''"
+    :options="options"
+    :wrong="wrong"
+    @choose="$emit('choose', $event || null)"
+  />
 </template>
 
 <style scoped>

@@ -78,12 +78,6 @@ function press(): void {
 
 <style scoped>
 .remedy {
-  height: auto;
-  min-height: 44px;
   margin-top: 8px;
-  padding-block: 8px;
-  line-height: 1.3;
-  white-space: normal;
-  text-align: start;
 }
 </style>

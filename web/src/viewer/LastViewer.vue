@@ -93,6 +93,7 @@ onBeforeUnmount(() => scene?.dispose())
       <ChoiceBar
         label="Look at it from"
         :options="looks.map((value) => ({ value, name: lookNames[value] }))"
+        again
         :value="look"
         @choose="turn"
       />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox } from 'naive-ui'
 import {
   atX,
   backProfile,
@@ -24,6 +25,7 @@ import FindingItem from '../ui/FindingItem.vue'
 import type { Foot } from '../ui/feet.ts'
 import LastViewer from './LastViewer.vue'
 import type { Loop, Marker } from './lastScene.ts'
+import SliderField from '../ui/SliderField.vue'
 
 /** A last under tape and rule: in 3D with tapes and a plane of one's own, or drawn from the side and from above. */
 const props = defineProps<{
@@ -117,42 +119,44 @@ const profile = computed(() => backProfile(props.surface, 20))
       <h3>Tape</h3>
       <ul class="girths">
         <li v-for="s in girthStations" :key="s">
-          <label>
-            <input v-model="shown[s]" type="checkbox" />
+          <NCheckbox v-model:checked="shown[s]">
             <span class="swatch" :style="{ background: colours[s] }" aria-hidden="true" />
-            <span>{{ names[s] }}</span>
-          </label>
+            {{ names[s] }}
+          </NCheckbox>
           <strong class="figure" :data-testid="`girth-${s}`">{{ showLength(readings.girths[s]) }}</strong>
         </li>
         <li class="own">
-          <label>
-            <input v-model="own.on" type="checkbox" />
+          <NCheckbox v-model:checked="own.on">
             <span class="swatch white" aria-hidden="true" />
-            <span>My own plane</span>
-          </label>
+            My own plane
+          </NCheckbox>
           <strong class="figure" data-testid="own-girth">{{ own.on ? showLength(ownGirth) : '' }}</strong>
           <template v-if="own.on">
             <p class="soft">Drag the white ball over the last, or:</p>
-            <label class="slide"
-              ><span>From the heel</span
-              ><input
-                v-model.number="own.at"
-                type="range"
-                min="0.05"
-                max="0.97"
-                step="0.005"
-                :aria-valuetext="showLength(own.at * readings.length, 0)"
-            /></label>
-            <label class="slide"
-              ><span>Tilt</span
-              ><input
-                v-model.number="own.tilt"
-                type="range"
-                min="-60"
-                max="60"
-                step="1"
-                :aria-valuetext="`${own.tilt} degrees`"
-            /></label>
+            <div class="slide">
+              <span>From the heel</span>
+              <SliderField
+                label="From the heel"
+                :value="own.at"
+                :min="0.05"
+                :max="0.97"
+                :step="0.005"
+                :said="showLength(own.at * readings.length, 0)"
+                @move="own.at = $event"
+              />
+            </div>
+            <div class="slide">
+              <span>Tilt</span>
+              <SliderField
+                label="Tilt"
+                :value="own.tilt"
+                :min="-60"
+                :max="60"
+                :step="1"
+                :said="`${own.tilt} degrees`"
+                @move="own.tilt = $event"
+              />
+            </div>
           </template>
         </li>
       </ul>
@@ -201,18 +205,6 @@ h3 {
   min-height: 44px;
   border-top: 1px solid var(--line);
 }
-.girths label:not(.slide) {
-  display: inline-flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 44px;
-  cursor: pointer;
-}
-.girths input[type='checkbox'] {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--action);
-}
 .girths strong {
   font-size: 20px;
 }
@@ -223,6 +215,9 @@ h3 {
   width: 100%;
 }
 .swatch {
+  display: inline-block;
+  margin-right: 8px;
+  vertical-align: middle;
   width: 22px;
   height: 6px;
   border-radius: 3px;

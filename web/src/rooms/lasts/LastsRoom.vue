@@ -7,6 +7,7 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
 import LastCard from './LastCard.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
+import ButtonLink from '../../ui/ButtonLink.vue'
 
 const workshop = useWorkshop()
 const pairs = shallowRef<PairName[] | null>(null)
@@ -27,11 +28,9 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Lasts</h1>
-      <RouterLink class="button main" to="/lasts/new/made">
-        <IconPlus :size="22" aria-hidden="true" /> By measures
-      </RouterLink>
-      <RouterLink class="button" to="/lasts/new/traced">From a tracing</RouterLink>
-      <RouterLink class="button" to="/lasts/new/scan">From a scan</RouterLink>
+      <ButtonLink main to="/lasts/new/made"> <IconPlus :size="22" aria-hidden="true" /> By measures </ButtonLink>
+      <ButtonLink to="/lasts/new/traced">From a tracing</ButtonLink>
+      <ButtonLink to="/lasts/new/scan">From a scan</ButtonLink>
     </header>
     <RoomState :loading="pairs === null" :problem="problem" what="The lasts" @retry="load">
       <p v-if="workshop.lasts.length === 0" class="soft">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { boxOf, DrawnLine, GeometryError, oldSock, RuleBook, type OldSock, type Path } from '@gentle-awl/core'
 import { IconDownload } from '@tabler/icons-vue'
 import { useLocalStorage } from '@vueuse/core'
@@ -92,9 +93,9 @@ function download(): void {
             <p class="soft">
               Whether padding leaves the foot room enough cannot be told without the last: try the shoe on first.
             </p>
-            <button class="button main" type="button" @click="download">
+            <NButton type="primary" @click="download">
               <IconDownload :size="22" aria-hidden="true" /> Both feet at true size (SVG)
-            </button>
+            </NButton>
           </template>
           <p v-else-if="!line" class="soft">Nothing is traced yet.</p>
         </div>

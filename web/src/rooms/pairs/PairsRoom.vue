@@ -2,7 +2,7 @@
 import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NInput } from 'naive-ui'
+import { NInput } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
@@ -10,10 +10,12 @@ import { useNews } from '../../app/news.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
+import SelectField from '../../ui/SelectField.vue'
+import FileButton from '../../ui/FileButton.vue'
+import ButtonLink from '../../ui/ButtonLink.vue'
 
 const router = useRouter()
 // The first page of the day stands without them; they follow.
-const NSelect = defineAsyncComponent(async () => (await import('naive-ui/es/select')).NSelect)
 const NPagination = defineAsyncComponent(async () => (await import('naive-ui/es/pagination')).NPagination)
 const HouseDialog = defineAsyncComponent(() => import('../../ui/HouseDialog.vue'))
 
@@ -23,9 +25,8 @@ const { problem: importProblem, attempt } = useAttempt()
 const wanted = ref('')
 const sort = ref<PairSort>('changed')
 const page = ref(1)
-const picker = ref<HTMLInputElement | null>(null)
 const sortNames: Record<PairSort, string> = { changed: 'Last changed', order: 'By order', name: 'By name' }
-const sortChoices = pairSorts.map((value) => ({ value, label: sortNames[value] }))
+const sortChoices = pairSorts.map((value) => ({ value, name: sortNames[value] }))
 
 let asked = 0
 async function load(): Promise<void> {
@@ -44,18 +45,15 @@ async function load(): Promise<void> {
   )
 }
 /** Another search or order begins on its first page. */
-function again(): void {
+function again(order = sort.value): void {
+  sort.value = order
   page.value = 1
   void load()
 }
-const search = useDebounceFn(again, 150)
+const search = useDebounceFn(() => again(), 150)
 const nothing = computed(() => found.value?.total === 0 && wanted.value.trim() === '')
 
-async function bringIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function bringIn(file: File): Promise<void> {
   await attempt(
     async () => {
       const pair = await api.importPair(await file.text())
@@ -97,37 +95,30 @@ useNews(
         :input-props="{ type: 'search', 'aria-label': 'Find a pair by order, name, trade or last' }"
         @update:value="search"
       />
-      <div class="sort">
-        <NSelect
-          v-model:value="sort"
-          size="large"
-          :options="sortChoices"
-          aria-label="Order of the list"
-          @update:value="again"
-        />
-      </div>
-      <NButton size="large" @click="picker?.click()">
-        <template #icon><IconFileImport aria-hidden="true" /></template>
-        Bring in a pair file
-      </NButton>
-      <input
-        ref="picker"
-        class="visually-hidden"
-        type="file"
-        accept="application/json,.json"
-        tabindex="-1"
-        aria-label="Pair file"
-        @change="bringIn"
+      <SelectField
+        class="sort"
+        quiet
+        label="Order of the list"
+        name="sort"
+        :value="sort"
+        :options="sortChoices"
+        @choose="again($event)"
       />
-      <RouterLink class="button" to="/liners">Liner for an old shoe</RouterLink>
-      <RouterLink class="button main" to="/pairs/new"><IconPlus :size="22" aria-hidden="true" /> New pair</RouterLink>
+      <FileButton label="Bring in a pair file" accept="application/json,.json" name="pair-file" @file="bringIn">
+        <template #icon><IconFileImport aria-hidden="true" /></template>
+      </FileButton>
+      <ButtonLink to="/liners">Liner for an old shoe</ButtonLink>
+      <ButtonLink main to="/pairs/new">
+        <template #icon><IconPlus aria-hidden="true" /></template>
+        New pair
+      </ButtonLink>
     </header>
     <p v-if="importProblem" class="bad" role="alert">{{ importProblem }}</p>
     <RoomState :loading="found === null" :problem="problem" what="The pairs" @retry="load">
       <div v-if="nothing" class="empty">
         <h2>No pair yet</h2>
         <p>Start one: an order number, a last, the materials. The parts and the order of work follow from that.</p>
-        <RouterLink class="button main" to="/pairs/new">Start the first pair</RouterLink>
+        <ButtonLink main to="/pairs/new">Start the first pair</ButtonLink>
       </div>
       <p v-else-if="found?.pairs.length === 0" class="empty">No pair matches “{{ wanted }}”.</p>
       <template v-else>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
 import { onMounted, ref, shallowRef } from 'vue'
 import { api, ApiError } from '../../api/client.ts'
@@ -98,9 +99,9 @@ onMounted(load)
               <span class="range figure soft"
                 >{{ exactFigure(rule.min, rule.unit) }} to {{ exactFigure(rule.max, rule.unit) }}</span
               >
-              <button v-if="changed(rule)" class="button" type="button" @click="back(rule)">
+              <NButton v-if="changed(rule)" @click="back(rule)">
                 Back to {{ exactFigure(rule.value, rule.unit) }}
-              </button>
+              </NButton>
             </div>
             <RuleTrial
               v-if="tried?.rule.key === rule.key"
@@ -165,7 +166,7 @@ li.changed {
   text-align: right;
 }
 .range,
-.set .button {
+.set .n-button {
   grid-column: 1 / -1;
   font-size: 15px;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { consequences, type Consequences, type Rule, spoken } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type PairView } from '../../api/client.ts'
@@ -108,8 +109,8 @@ const nothing = computed(() => {
       </li>
     </ul>
     <div class="row">
-      <button class="button main" type="button" @click="emit('keep')">Keep {{ exactFigure(value, rule.unit) }}</button>
-      <button class="button" type="button" @click="emit('leave')">Leave it at {{ exactFigure(now, rule.unit) }}</button>
+      <NButton type="primary" @click="emit('keep')">Keep {{ exactFigure(value, rule.unit) }}</NButton>
+      <NButton @click="emit('leave')">Leave it at {{ exactFigure(now, rule.unit) }}</NButton>
     </div>
   </div>
 </template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, reactive, shallowRef } from 'vue'
 import { api } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import FigureField from '../../ui/FigureField.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
+import ButtonLink from '../../ui/ButtonLink.vue'
 
 const form = reactive({
   seed: 7,
@@ -75,17 +77,17 @@ function next(): void {
           ><FigureField :value="form.holes" whole :min="0" :max="12" @change="form.holes = $event ?? form.holes"
         /></label>
         <div class="row">
-          <RouterLink class="button main" :to="{ path: '/lasts/new/scan', query: { from: address } }">
+          <ButtonLink main :to="{ path: '/lasts/new/scan', query: { from: address } }">
             Scan it and bring it in
-          </RouterLink>
-          <a class="button" :href="address">Scan to a file</a>
-          <button class="button" type="button" @click="next">Put another last on</button>
+          </ButtonLink>
+          <NButton tag="a" :href="address">Scan to a file</NButton>
+          <NButton @click="next">Put another last on</NButton>
         </div>
       </div>
       <div class="card form">
         <h2>Lift the cloth</h2>
         <p class="soft">What a tape reads on the wooden last itself, to check the scan by.</p>
-        <button class="button" type="button" @click="lift">Measure last {{ form.seed }}</button>
+        <NButton @click="lift">Measure last {{ form.seed }}</NButton>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
         <dl v-if="lifted">
           <div>

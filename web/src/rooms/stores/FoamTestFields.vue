@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { foamRecovery, type Material } from '@gentle-awl/core'
 import { computed } from 'vue'
 import FigureField from '../../ui/FigureField.vue'
@@ -23,7 +24,7 @@ function set(key: keyof Test, value: number | null): void {
 <template>
   <fieldset class="test">
     <legend>Foam test: press, let go, measure</legend>
-    <button v-if="!test" class="button" type="button" @click="emit('change', start)">Record a test</button>
+    <NButton v-if="!test" @click="emit('change', start)">Record a test</NButton>
     <template v-else>
       <label v-for="f in fields" :key="f.key" class="field">
         <span>{{ f.name }}</span>
@@ -36,7 +37,7 @@ function set(key: keyof Test, value: number | null): void {
             : 'Pressed, it must be thinner than before.'
         }}
       </p>
-      <button class="button all" type="button" @click="emit('change', null)">Strike the test out</button>
+      <NButton class="all" @click="emit('change', null)">Strike the test out</NButton>
     </template>
   </fieldset>
 </template>

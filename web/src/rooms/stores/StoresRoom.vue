@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { showLength } from '../../app/settings.ts'
+import { type DataTableColumns, NButton, NDataTable, NInput } from 'naive-ui'
+import { lengthUnit, showLength } from '../../app/settings.ts'
 import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { computed, onMounted, reactive, shallowRef } from 'vue'
+import { computed, h, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
@@ -12,6 +13,8 @@ import FoamTestFields from './FoamTestFields.vue'
 import FigureField from '../../ui/FigureField.vue'
 import { unread } from '../../ui/unread.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
+import SelectField from '../../ui/SelectField.vue'
+import TextField from '../../ui/TextField.vue'
 
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
@@ -31,6 +34,59 @@ const open = computed({
   },
 })
 
+/** Lists are cut into pages of so many. */
+const PAGE = 40
+const wanted = ref('')
+const kind = ref<MaterialKind | ''>('')
+const kinds = computed(() => [
+  { value: '' as const, name: 'everything' },
+  ...materialKinds
+    .filter((k) => workshop.materials.some((m) => m.kind === k))
+    .map((value) => ({ value, name: value as string })),
+])
+const noteOf = (m: Material) => [tested(m), m.note].filter(Boolean).join(' ')
+const rows = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return workshop.materials.filter((m) => {
+    const text = `${m.name} ${m.kind} ${noteOf(m)}`.toLowerCase()
+    return (kind.value === '' || m.kind === kind.value) && words.every((w) => text.includes(w))
+  })
+})
+function showAll(): void {
+  wanted.value = ''
+  kind.value = ''
+}
+const byName = (a: Material, b: Material) => a.name.localeCompare(b.name)
+const columns: DataTableColumns<Stored<Material>> = [
+  { title: 'Material', key: 'name', sorter: byName, render: (m) => h('strong', m.name) },
+  { title: 'Serves as', key: 'kind', sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
+  {
+    title: 'Thick',
+    key: 'thickness',
+    align: 'right',
+    className: 'figure',
+    sorter: (a, b) => a.thickness - b.thickness,
+    render: (m) => [
+      `${showLength(m.thickness)} `,
+      h('span', { class: 'soft' }, `(${ouncesFromMm(m.thickness).toFixed(1)} oz)`),
+    ],
+  },
+  { title: 'Note', key: 'note', className: 'soft', render: noteOf },
+  {
+    title: () => h('span', { class: 'visually-hidden' }, 'Change'),
+    key: 'change',
+    align: 'right',
+    render: (m) => h(NButton, { 'aria-label': `Change ${m.name}`, onClick: () => edit(m) }, () => 'Change'),
+  },
+]
+/** Two materials of one name are hard to tell apart in a list: said, not forbidden. */
+const doubled = computed(() => {
+  const id = editing.value === 'new' ? null : editing.value?.id
+  const same = workshop.materials.find(
+    (m) => m.id !== id && m.name.trim().toLowerCase() === form.name.trim().toLowerCase() && form.name.trim() !== '',
+  )
+  return same ? `There is a ${same.kind} of that name already, ${showLength(same.thickness)}.` : ''
+})
 async function load(): Promise<void> {
   await attempt(() => workshop.load())
 }
@@ -84,98 +140,90 @@ useNews(
   <section class="room-page">
     <header class="room-head">
       <h1>Stores</h1>
-      <button class="button main" type="button" @click="edit('new')">
-        <IconPlus :size="22" aria-hidden="true" /> New material
-      </button>
+      <NButton type="primary" @click="edit('new')"> <IconPlus :size="22" aria-hidden="true" /> New material </NButton>
     </header>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The stores" @retry="load">
       <p v-if="workshop.materials.length === 0" class="soft">
         Nothing in the stores yet. Measure a piece with the gauge and put it in.
       </p>
-      <table v-else class="card">
-        <thead>
-          <tr>
-            <th scope="col">Material</th>
-            <th scope="col">Serves as</th>
-            <th scope="col" class="right">Thick</th>
-            <th scope="col">Note</th>
-            <th><span class="visually-hidden">Change</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="m in workshop.materials" :key="m.id">
-            <th scope="row">{{ m.name }}</th>
-            <td>{{ m.kind }}</td>
-            <td class="figure right">
-              {{ showLength(m.thickness) }} <span class="soft">({{ ouncesFromMm(m.thickness).toFixed(1) }} oz)</span>
-            </td>
-            <td class="soft">{{ [tested(m), m.note].filter(Boolean).join(' ') }}</td>
-            <td class="right">
-              <button class="button" type="button" :aria-label="`Change ${m.name}`" @click="edit(m)">Change</button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <template v-else>
+        <div class="find">
+          <NInput
+            v-model:value="wanted"
+            clearable
+            placeholder="Find by name, use or note"
+            :input-props="{ type: 'search', 'aria-label': 'Find a material by name, use or note' }"
+          />
+          <SelectField
+            quiet
+            label="Serves as"
+            name="kind-filter"
+            :value="kind"
+            :options="kinds"
+            @choose="kind = $event"
+          />
+          <span class="soft" role="status">{{ rows.length === 1 ? '1 material' : `${rows.length} materials` }}</span>
+        </div>
+        <NDataTable
+          :columns="columns"
+          :data="rows"
+          :row-key="(m: Stored<Material>) => m.id"
+          :pagination="rows.length > PAGE ? { pageSize: PAGE } : false"
+          :bordered="false"
+          :single-line="true"
+        >
+          <template #empty
+            >No material matches. <NButton text type="primary" @click="showAll">Show all</NButton></template
+          >
+        </NDataTable>
+      </template>
     </RoomState>
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
       <form id="material-form" class="form" novalidate @submit.prevent="keep">
-        <label class="field"><span>Name</span><input v-model="form.name" /></label>
-        <label class="field"
-          ><span>Serves as</span
-          ><select v-model="form.kind">
-            <option v-for="k in materialKinds" :key="k" :value="k">{{ k }}</option>
-          </select></label
-        >
-        <label class="field"
-          ><span>Thickness, mm</span
-          ><FigureField
+        <TextField v-model:value="form.name" label="Name" name="name" :wrong="doubled" />
+        <SelectField
+          label="Serves as"
+          name="kind"
+          :value="form.kind"
+          :options="materialKinds.map((value) => ({ value, name: value }))"
+          @choose="form.kind = $event"
+        />
+        <label class="field">
+          <span>Thickness, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span>
+          <FigureField
+            unit="mm"
             :value="form.thickness"
             :min="0.3"
             :max="12"
             :step="0.1"
             @change="form.thickness = $event ?? form.thickness"
-        /></label>
+          />
+        </label>
         <FoamTestFields v-if="form.kind === 'foam'" :test="form.foamTest" @change="form.foamTest = $event" />
-        <label class="field"><span>Note</span><input v-model="form.note" /></label>
+        <TextField v-model:value="form.note" label="Note" name="note" />
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       </form>
       <template #actions>
-        <button v-if="editing !== 'new'" class="button away" type="button" @click="remove">Delete</button>
-        <button class="button" type="button" @click="editing = null">Leave it</button>
-        <button class="button main" type="submit" form="material-form">Keep</button>
+        <NButton type="error" secondary v-if="editing !== 'new'" @click="remove">Delete</NButton>
+        <NButton @click="editing = null">Leave it</NButton>
+        <NButton type="primary" attr-type="submit" form="material-form">Keep</NButton>
       </template>
     </HouseDialog>
   </section>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: separate;
-  border-spacing: 0;
-  overflow: hidden;
-}
-th,
-td {
-  padding: 8px 16px;
-  text-align: left;
-}
-tbody th {
-  font-weight: 600;
-}
-tbody tr > * {
-  border-top: 1px solid var(--line);
-}
-.right {
-  text-align: right;
+.find {
+  display: grid;
+  grid-template-columns: minmax(220px, 420px) 220px auto;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 14px;
 }
 .form {
   display: grid;
   gap: 12px;
-}
-.wrong {
-  color: var(--stop);
 }
 .away {
   margin-right: auto;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { buildUpPlaces, buildUpStations, type BuildUp } from '@gentle-awl/core'
 import { computed, reactive, ref } from 'vue'
 import { showLength, tell } from '../../../app/settings.ts'
@@ -85,14 +86,7 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
           <span>
             <strong class="figure">{{ showLength(b.thickness) }}</strong> at the {{ b.station }}, {{ b.place }}
           </span>
-          <button
-            class="button"
-            type="button"
-            :aria-label="`Take off the build-up at the ${b.station}`"
-            @click="takeOff(i)"
-          >
-            Take off
-          </button>
+          <NButton :aria-label="`Take off the build-up at the ${b.station}`" @click="takeOff(i)"> Take off </NButton>
         </li>
         <li v-if="store.last.buildUps.length === 0" class="soft">Nothing is glued on.</li>
       </ul>
@@ -126,7 +120,7 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
               @change="form.thickness = $event"
             />
           </div>
-          <button class="button main" type="submit" :disabled="busy">Glue it on</button>
+          <NButton type="primary" attr-type="submit" :disabled="busy">Glue it on</NButton>
           <label class="field"
             ><span>Or the girth wanted, mm</span
             ><FigureField
@@ -137,7 +131,7 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
               empty=""
               @change="form.wanted = $event"
           /></label>
-          <button class="button" type="button" :disabled="busy" @click="byGirth">Find the thickness</button>
+          <NButton :disabled="busy" @click="byGirth">Find the thickness</NButton>
         </div>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
       </form>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox, NTable } from 'naive-ui'
 import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../../api/client.ts'
@@ -13,6 +14,7 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import LastViewer from '../../../viewer/LastViewer.vue'
 import type { Body, Loop } from '../../../viewer/lastScene.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import SelectField from '../../../ui/SelectField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -114,17 +116,18 @@ const together = [
       </div>
     </div>
     <BecausePanel title="Last against last">
-      <label class="field">
-        <span>Compared with</span>
-        <select v-model="other">
-          <option v-for="l in others" :key="l.id" :value="l.id">{{ l.name }}</option>
-        </select>
-      </label>
+      <SelectField
+        label="Compared with"
+        name="other"
+        :value="other ?? ''"
+        :options="others.map((l) => ({ value: l.id, name: l.name }))"
+        @choose="other = $event"
+      />
       <div class="stacked">
         <span>Laid together at the</span>
         <ChoiceBar label="Laid together at" :options="together" :value="at" @choose="at = $event" />
       </div>
-      <label class="check-line"><input v-model="overlaid" type="checkbox" /> Show the other one over it</label>
+      <NCheckbox v-model:checked="overlaid">Show the other one over it</NCheckbox>
       <p class="soft">
         A left last is kept as its mirror image, so the left and the right of a pair compare here like any two.
       </p>
@@ -135,7 +138,7 @@ const together = [
           short by up to <strong class="figure">{{ showLength(result.difference.fallsShort) }}</strong>,
           {{ showLength(result.difference.mean) }} apart on average.
         </p>
-        <table>
+        <NTable size="small" :bordered="false">
           <thead>
             <tr>
               <th scope="col">Figure</th>
@@ -154,7 +157,7 @@ const together = [
               </td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </template>
       <p v-else-if="working" role="status" class="soft">Comparing …</p>
     </BecausePanel>
@@ -184,24 +187,7 @@ const together = [
   height: 14px;
   border-radius: 4px;
 }
-table {
-  width: 100%;
-  margin-top: 12px;
-  border-collapse: collapse;
-  font-size: 16px;
-}
-th,
-td {
-  padding: 7px 4px;
-  border-top: 1px solid var(--line);
-  text-align: left;
-}
-thead th {
-  border: 0;
-  color: var(--soft);
-  font-weight: 400;
-}
-tbody th {
-  font-weight: 400;
+.panel p {
+  margin: 8px 0;
 }
 </style>

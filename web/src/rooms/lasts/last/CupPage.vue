@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { CupFit, CupSole, Last, Path, PlannedLayers, RuleFigures } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../api/client.ts'
@@ -15,6 +16,9 @@ import LengthField from '../../../ui/LengthField.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import { tell } from '../../../app/settings.ts'
+import SelectField from '../../../ui/SelectField.vue'
+import TextField from '../../../ui/TextField.vue'
+import FileButton from '../../../ui/FileButton.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -118,12 +122,7 @@ async function take(text: string, name: string): Promise<void> {
     )
   })
 }
-async function file(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const picked = input.files?.[0]
-  if (picked) await take(await picked.text(), picked.name)
-  input.value = ''
-}
+const file = async (picked: File) => take(await picked.text(), picked.name)
 </script>
 
 <template>
@@ -133,22 +132,17 @@ async function file(event: Event): Promise<void> {
       :empty="sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.'"
     />
     <BecausePanel title="Cup sole">
-      <label class="field">
-        <span>Cup sole</span>
-        <select v-model="chosen">
-          <option v-for="s in soles" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select>
-      </label>
+      <SelectField
+        label="Which of the stores"
+        name="cup-sole"
+        :value="chosen ?? ''"
+        :options="soles.map((s) => ({ value: s.id, name: s.name }))"
+        @choose="chosen = $event"
+      />
       <div class="row">
-        <button class="button" type="button" :disabled="!sole" @click="turn({ turned: !sole?.turned })">
-          Turn it round
-        </button>
-        <button class="button" type="button" :disabled="!sole" @click="turn({ flipped: !sole?.flipped })">
-          Other foot
-        </button>
-        <button class="button" type="button" :aria-expanded="bring.open" @click="bring.open = !bring.open">
-          Bring one in
-        </button>
+        <NButton :disabled="!sole" @click="turn({ turned: !sole?.turned })"> Turn it round </NButton>
+        <NButton :disabled="!sole" @click="turn({ flipped: !sole?.flipped })"> Other foot </NButton>
+        <NButton :aria-expanded="bring.open" @click="bring.open = !bring.open"> Bring one in </NButton>
       </div>
       <div v-if="sole" class="four">
         <div v-for="where in ['seat', 'tread'] as const" :key="where" class="field">
@@ -163,23 +157,32 @@ async function file(event: Event): Promise<void> {
         </div>
       </div>
       <div v-if="bring.open" class="bring">
-        <label class="field"><span>Name</span><input v-model="bring.name" /></label>
-        <label class="button">
-          Choose an SVG or DXF of its inside
-          <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
-        </label>
-        <label class="field"
-          ><span>Or points, x and y in mm, one a line</span><textarea v-model="bring.text" rows="4" class="figure" />
-        </label>
-        <button class="button" type="button" @click="take(bring.text, 'The points')">Take these points</button>
+        <TextField v-model:value="bring.name" label="Name" name="cup-name" />
+        <FileButton
+          label="Choose an SVG or DXF of its inside"
+          accept=".svg,.dxf,.txt,.csv"
+          name="cup-drawing"
+          @file="file"
+        />
+        <TextField
+          v-model:value="bring.text"
+          label="Or points, x and y in mm, one a line"
+          name="cup-points"
+          :rows="4"
+          figures
+        />
+        <NButton @click="take(bring.text, 'The points')">Take these points</NButton>
       </div>
-      <label class="field">
-        <span>Layers over the last</span>
-        <select v-model="layersOf">
-          <option v-for="p in pairs" :key="p.id" :value="p.id">as planned for {{ p.order }}, {{ p.name }}</option>
-          <option value="own">tried here</option>
-        </select>
-      </label>
+      <SelectField
+        label="Layers over the last"
+        name="layers"
+        :value="layersOf"
+        :options="[
+          ...pairs.map((p) => ({ value: p.id, name: `as planned for ${p.order}, ${p.name}` })),
+          { value: 'own', name: 'tried here' },
+        ]"
+        @choose="layersOf = $event"
+      />
       <div v-if="layersOf === 'own'" class="four">
         <div v-for="key in ['upper', 'lining', 'stiffener', 'puff'] as const" :key="key" class="field">
           <span>{{ key }}</span>
@@ -215,9 +218,6 @@ async function file(event: Event): Promise<void> {
 }
 .bring {
   display: grid;
-}
-.bring .button:has(input:focus-visible) {
-  outline: 3px solid var(--action);
 }
 .four {
   display: grid;

@@ -10,8 +10,10 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../../ui/feet.ts'
-import { NInput } from 'naive-ui'
+import { NButton, NInput, NTable } from 'naive-ui'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import SelectField from '../../../ui/SelectField.vue'
+import TextField from '../../../ui/TextField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -92,21 +94,24 @@ async function buildUp(line: FitLine): Promise<void> {
   <section class="room-page">
     <RoomState :loading="list === null" :problem="loadProblem" what="The feet" @retry="load">
       <div class="head">
-        <label class="field">
-          <span>Feet of</span>
-          <select :value="chosen" @change="choose(($event.target as HTMLSelectElement).value)">
-            <option v-for="f in list" :key="f.id" :value="f.id">Order {{ f.order }}, {{ f.trade }}</option>
-            <option value="new">New customer</option>
-          </select>
-        </label>
+        <SelectField
+          label="Feet of"
+          name="feet"
+          :value="chosen"
+          :options="[
+            ...(list ?? []).map((f) => ({ value: f.id, name: `Order ${f.order}, ${f.trade}` })),
+            { value: 'new', name: 'New customer' },
+          ]"
+          @choose="choose"
+        />
         <ChoiceBar label="Foot" :options="footNames" :value="foot" @choose="foot = $event" />
       </div>
       <div class="both">
         <form class="card form" novalidate @submit.prevent="keep">
           <h2>The {{ foot }} foot</h2>
           <div class="two">
-            <label class="field"><span>Order</span><input v-model="label.order" /></label>
-            <label class="field"><span>Trade</span><input v-model="label.trade" /></label>
+            <TextField v-model:value="label.order" label="Order" name="order" />
+            <TextField v-model:value="label.trade" label="Trade" name="trade" />
             <label v-for="f in footFields" :key="f.key" class="field">
               <span>{{ f.name }}, mm</span>
               <NInput
@@ -117,15 +122,15 @@ async function buildUp(line: FitLine): Promise<void> {
               />
             </label>
           </div>
-          <label class="field"><span>Note</span><input v-model="label.note" /></label>
+          <TextField v-model:value="label.note" label="Note" name="note" />
           <p v-if="problem || reading" class="wrong" role="alert">{{ problem || reading }}</p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
-          <button class="button main" type="submit">Keep these feet</button>
+          <NButton type="primary" attr-type="submit">Keep these feet</NButton>
         </form>
         <div class="card fit">
           <h2>{{ store.last?.name }} against it</h2>
           <p v-if="lines.length === 0" class="soft">Write what was measured on the foot: it is compared here.</p>
-          <table v-else>
+          <NTable size="small" :bordered="false" v-else>
             <thead>
               <tr>
                 <th scope="col">Figure</th>
@@ -145,16 +150,14 @@ async function buildUp(line: FitLine): Promise<void> {
                   <td class="figure right">{{ showLength(line.last) }}</td>
                   <td class="figure right">{{ line.over > 0 ? '+' : '' }}{{ showLength(line.over) }}</td>
                   <td>
-                    <button
+                    <NButton
                       v-if="line.buildUp > 0.1"
-                      class="button"
-                      type="button"
                       :disabled="busy"
                       :aria-label="`Build the ${line.name} up by ${showLength(line.buildUp)}`"
                       @click="buildUp(line)"
                     >
                       + {{ showLength(line.buildUp) }}
-                    </button>
+                    </NButton>
                     <span v-else>{{ verdicts[line.verdict] }}</span>
                   </td>
                 </tr>
@@ -163,7 +166,7 @@ async function buildUp(line: FitLine): Promise<void> {
                 </tr>
               </template>
             </tbody>
-          </table>
+          </NTable>
         </div>
       </div>
     </RoomState>
@@ -204,23 +207,6 @@ async function buildUp(line: FitLine): Promise<void> {
   gap: 10px 14px;
 }
 .field > span:first-child {
-  font-weight: 400;
-}
-td .button {
-  padding: 0 10px;
-  white-space: nowrap;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 8px 8px 2px;
-  text-align: left;
-}
-thead th {
-  color: var(--soft);
   font-weight: 400;
 }
 tbody tr:not(.why) > * {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { IconPrinter } from '@tabler/icons-vue'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -56,15 +57,15 @@ const line = computed(() => {
             {{ tab.name }}
           </RouterLink>
         </nav>
-        <a class="button" :href="`/api/v1/lasts/${id}/sheet.pdf`">
+        <NButton tag="a" :href="`/api/v1/lasts/${id}/sheet.pdf`">
           <IconPrinter :size="22" aria-hidden="true" /> Sheet
-        </a>
+        </NButton>
       </header>
       <p v-if="store.saveProblem" class="bar" role="alert">{{ store.saveProblem }}</p>
       <div v-if="store.clash" class="bar" role="alert">
         <span>This last was changed elsewhere since you opened it. Nothing of yours is lost yet.</span>
-        <button class="button" type="button" @click="store.takeTheirs()">Take what stands there</button>
-        <button class="button main" type="button" @click="store.keepMine()">Keep mine</button>
+        <NButton @click="store.takeTheirs()">Take what stands there</NButton>
+        <NButton type="primary" @click="store.keepMine()">Keep mine</NButton>
       </div>
       <p v-if="store.buildProblem" class="bar" role="alert">{{ store.buildProblem }}</p>
       <div class="work"><RouterView v-if="store.last" /></div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NCheckbox, NTable } from 'naive-ui'
 import {
   boxOf,
   gradeLabels,
@@ -21,6 +22,7 @@ import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FigureField from '../../../ui/FigureField.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import SelectField from '../../../ui/SelectField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -123,12 +125,7 @@ async function keep(size: DrawnSize): Promise<void> {
       </g>
     </svg>
     <BecausePanel title="Size run">
-      <div class="line">
-        <span>Graded by</span>
-        <select v-model="form.name" class="box" aria-label="Graded by">
-          <option v-for="g in grades" :key="g.value" :value="g.value">{{ g.name }}</option>
-        </select>
-      </div>
+      <SelectField label="Graded by" name="grade" :value="form.name" :options="grades" @choose="form.name = $event" />
       <div class="three">
         <label class="field"
           ><span>Sizes down</span
@@ -138,7 +135,7 @@ async function keep(size: DrawnSize): Promise<void> {
           ><span>Sizes up</span
           ><FigureField :value="form.up" whole :min="0" :max="6" @change="form.up = $event ?? form.up"
         /></label>
-        <label class="check-line"><input v-model="form.half" type="checkbox" /> halves</label>
+        <NCheckbox v-model:checked="form.half" class="halves">halves</NCheckbox>
       </div>
       <ChoiceBar label="Heel height" :options="heels" :value="form.heel" @choose="form.heel = $event" />
       <p class="soft">
@@ -146,7 +143,7 @@ async function keep(size: DrawnSize): Promise<void> {
       </p>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
       <p v-if="working" role="status" class="soft">Grading …</p>
-      <table>
+      <NTable size="small" :bordered="false">
         <thead>
           <tr>
             <th scope="col">Size</th>
@@ -165,21 +162,19 @@ async function keep(size: DrawnSize): Promise<void> {
               <td class="figure right">{{ bareLength(s.length) }}</td>
               <td class="figure right">{{ bareLength(s.jointGirth) }}</td>
               <td class="right">
-                <button
+                <NButton
                   v-if="s.sizes !== 0"
-                  class="button"
-                  type="button"
                   :disabled="busy"
                   :aria-label="`Put ${said(s.sizes)} on the shelf`"
                   @click="keep(s)"
                 >
                   Shelve
-                </button>
+                </NButton>
               </td>
             </template>
           </tr>
         </tbody>
-      </table>
+      </NTable>
     </BecausePanel>
   </div>
 </template>
@@ -211,27 +206,15 @@ path {
   align-items: end;
   margin-bottom: 12px;
 }
-table {
-  width: 100%;
-  margin-top: 12px;
-  border-collapse: collapse;
-}
-th,
-td {
-  height: 48px;
-  padding: 2px 4px;
-  border-top: 1px solid var(--line);
-  text-align: left;
-}
-thead th {
-  border: 0;
-  color: var(--soft);
-  font-weight: 400;
-}
-table .button {
-  padding: 0 12px;
-}
 tbody .soft {
   font-weight: 400;
+}
+.n-table {
+  margin-top: 12px;
+}
+.halves {
+  align-items: center;
+  align-self: end;
+  min-height: 44px;
 }
 </style>

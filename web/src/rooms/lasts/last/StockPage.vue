@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { LastFields, type LastHold, type LastStock } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -9,6 +10,9 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import HouseDialog from '../../../ui/HouseDialog.vue'
 import FigureField from '../../../ui/FigureField.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import SelectField from '../../../ui/SelectField.vue'
+import TextField from '../../../ui/TextField.vue'
+import DayField from '../../../ui/DayField.vue'
 
 const store = useLast()
 const router = useRouter()
@@ -100,51 +104,54 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
     <div class="both">
       <form class="card form" novalidate @submit.prevent="keep">
         <h2>On the shelf</h2>
-        <label class="field"><span>Name</span><input v-model="form.name" /></label>
+        <TextField v-model:value="form.name" label="Name" name="name" />
         <div class="two">
-          <label class="field"><span>Number stamped on it</span><input v-model="form.number" /></label>
+          <TextField v-model:value="form.number" label="Number stamped on it" name="number" />
           <label class="field"
             ><span>How many</span
             ><FigureField :value="form.count" whole :min="1" :max="99" @change="form.count = $event ?? form.count"
           /></label>
         </div>
         <ChoiceBar label="Feet" :options="feetOptions" :value="form.feet" @choose="form.feet = $event" />
-        <label class="field"><span>Where it stands</span><input v-model="form.place" /></label>
-        <label class="field"><span>Note</span><textarea v-model="form.note" rows="2" /></label>
+        <TextField v-model:value="form.place" label="Where it stands" name="place" />
+        <TextField v-model:value="form.note" label="Note" name="note" :rows="2" />
         <div class="row">
-          <button class="button main" type="submit" :disabled="store.saving">Keep</button>
+          <NButton type="primary" attr-type="submit" :disabled="store.saving">Keep</NButton>
           <span class="soft" aria-live="polite">{{ said }}</span>
-          <button class="button away" type="button" @click="sure = true">Take off the shelf</button>
+          <NButton type="error" secondary @click="sure = true">Delete this last</NButton>
         </div>
         <h3>Files</h3>
         <div class="row">
-          <a
+          <NButton
+            tag="a"
             v-for="f in ['stl', 'obj', 'ply']"
             :key="f"
-            class="button"
             :href="`/api/v1/lasts/${store.last?.id}/mesh?format=${f}`"
           >
             {{ f.toUpperCase() }}, right
-          </a>
-          <a class="button" :href="`/api/v1/lasts/${store.last?.id}/mesh?format=stl&foot=left`">STL, left</a>
+          </NButton>
+          <NButton tag="a" :href="`/api/v1/lasts/${store.last?.id}/mesh?format=stl&foot=left`">STL, left</NButton>
         </div>
       </form>
       <div class="card form">
         <h2>In use</h2>
         <form class="form inner" novalidate @submit.prevent="lend">
-          <label class="field">
-            <span>By pair</span>
-            <select v-model="use.pairId">
-              <option value="">no pair</option>
-              <option v-for="p in pairs" :key="p.id" :value="p.id">{{ p.order }}, {{ p.name }}</option>
-            </select>
-          </label>
+          <SelectField
+            label="By pair"
+            name="by-pair"
+            :value="use.pairId"
+            :options="[
+              { value: '', name: 'no pair' },
+              ...pairs.map((p) => ({ value: p.id, name: `${p.order}, ${p.name}` })),
+            ]"
+            @choose="use.pairId = $event"
+          />
           <div class="two">
-            <label class="field"><span>From</span><input v-model="use.from" type="date" /></label>
-            <label class="field"><span>Until (open if empty)</span><input v-model="use.until" type="date" /></label>
+            <DayField v-model:value="use.from" label="From" name="from" />
+            <DayField v-model:value="use.until" label="Until (open if empty)" name="until" />
           </div>
-          <label class="field"><span>Note</span><input v-model="use.note" /></label>
-          <button class="button main" type="submit" :disabled="busy">Take it from the shelf</button>
+          <TextField v-model:value="use.note" label="Note" name="use-note" />
+          <NButton type="primary" attr-type="submit" :disabled="busy">Take it from the shelf</NButton>
         </form>
         <ul class="holds" aria-label="Uses of this last">
           <li v-for="h in sorted" :key="h.id" :class="{ now: running(h) }">
@@ -154,35 +161,27 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
                 {{ sayDay(h.from) }} to {{ h.until ? sayDay(h.until) : 'open end' }}{{ h.note ? `. ${h.note}` : '' }}
               </span>
             </span>
-            <button
+            <NButton
               v-if="running(h)"
-              class="button"
-              type="button"
               :aria-label="`${pairName(h.pairId)} is done with it`"
               :disabled="busy"
               @click="giveBack(h)"
             >
               Back today
-            </button>
-            <button
-              class="button"
-              type="button"
-              :aria-label="`Strike out the use by ${pairName(h.pairId)}`"
-              :disabled="busy"
-              @click="strike(h)"
-            >
+            </NButton>
+            <NButton :aria-label="`Strike out the use by ${pairName(h.pairId)}`" :disabled="busy" @click="strike(h)">
               Strike out
-            </button>
+            </NButton>
           </li>
           <li v-if="sorted.length === 0" class="soft">Nobody has had it yet.</li>
         </ul>
       </div>
     </div>
-    <HouseDialog v-model:open="sure" title="Take this last off the shelf?">
+    <HouseDialog v-model:open="sure" title="Delete this last?">
       <p>Its shape, build-ups and uses go with it. A last that a pair is or was made on stays.</p>
       <template #actions>
-        <button class="button" type="button" @click="sure = false">Leave it</button>
-        <button class="button main" type="button" @click="remove">Take it off</button>
+        <NButton @click="sure = false">Leave it</NButton>
+        <NButton type="primary" @click="remove">Delete it</NButton>
       </template>
     </HouseDialog>
   </section>

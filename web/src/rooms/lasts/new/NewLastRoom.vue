@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
 import ShapeBench from '../shape/ShapeBench.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import TextField from '../../../ui/TextField.vue'
 
 const props = defineProps<{ kind: 'measures' | 'traced' }>()
 const router = useRouter()
@@ -35,7 +36,7 @@ async function keep(shape: LastShape): Promise<void> {
     :refused="refused"
     @keep="keep"
   >
-    <label class="field"><span>Name</span><input v-model="name" /></label>
-    <label class="field"><span>Note</span><input v-model="note" /></label>
+    <TextField v-model:value="name" label="Name" name="last-name" />
+    <TextField v-model:value="note" label="Note" name="last-note" />
   </ShapeBench>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { BottomTracing, LastShape } from '@gentle-awl/core'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -144,9 +145,9 @@ function keep(): void {
             <FindingItem v-for="f in built.readings.findings" :key="f.id" :finding="f" />
           </ul>
         </template>
-        <button class="button main" type="submit" :disabled="!ready || working || busy">
+        <NButton type="primary" attr-type="submit" :disabled="!ready || working || busy">
           {{ working ? 'Building …' : busy ? 'Keeping …' : 'Keep this last' }}
-        </button>
+        </NButton>
       </form>
     </BecausePanel>
   </div>

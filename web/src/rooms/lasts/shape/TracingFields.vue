@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { BottomTracing } from '@gentle-awl/core'
 import { ref } from 'vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
@@ -8,6 +9,8 @@ import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from '../../../workers/last/lastWorker.ts'
 import FigureField from '../../../ui/FigureField.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import FileButton from '../../../ui/FileButton.vue'
+import TextField from '../../../ui/TextField.vue'
 
 /** Where a bottom's outline comes from, and how the pencil line is to be read. */
 const tracing = defineModel<BottomTracing | null>({ required: true })
@@ -35,13 +38,9 @@ async function take(content: string, name: string): Promise<void> {
     from.value = `${name}: ${outlines.length === 1 ? 'one outline' : `the largest of ${outlines.length} outlines`}, unit ${unit}.`
   })
 }
-async function file(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  if (!chosen) return
+async function file(chosen: File): Promise<void> {
   if (chosen.size > 20_000_000) wrong.value = `${chosen.name} is larger than 20 MB: save only the outline.`
   else await take(await chosen.text(), chosen.name)
-  input.value = ''
 }
 function set(some: Partial<BottomTracing>): void {
   if (tracing.value) tracing.value = { ...tracing.value, ...some }
@@ -65,17 +64,18 @@ const laid = [
 <template>
   <fieldset class="tracing">
     <legend>Tracing of the bottom</legend>
-    <label class="button">
-      Choose an SVG or DXF
-      <input type="file" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
-    </label>
-    <button class="button" type="button" :aria-expanded="byHand" @click="byHand = !byHand">Points by hand</button>
+    <FileButton label="Choose an SVG or DXF" accept=".svg,.dxf,.txt,.csv" name="tracing" @file="file" />
+    <NButton :aria-expanded="byHand" @click="byHand = !byHand">Points by hand</NButton>
     <template v-if="byHand">
-      <label class="field all">
-        <span>One point a line: x and y, mm</span>
-        <textarea v-model="text" rows="5" class="figure" spellcheck="false" />
-      </label>
-      <button class="button" type="button" @click="take(text, 'The points')">Take these points</button>
+      <TextField
+        v-model:value="text"
+        class="all"
+        label="One point a line: x and y, mm"
+        name="tracing-points"
+        :rows="5"
+        figures
+      />
+      <NButton @click="take(text, 'The points')">Take these points</NButton>
     </template>
     <p v-if="wrong" class="wrong all" role="alert">{{ wrong }}</p>
     <p v-if="from" class="soft all">{{ from }}</p>
@@ -107,12 +107,12 @@ const laid = [
         <span>The paper</span>
         <ChoiceBar label="The paper" :options="laid" :value="tracing.laid" @choose="set({ laid: $event })" />
       </div>
-      <button class="button" type="button" :aria-pressed="tracing.turned" @click="set({ turned: !tracing.turned })">
+      <NButton :aria-pressed="tracing.turned" @click="set({ turned: !tracing.turned })">
         Heel at the other end
-      </button>
-      <button class="button" type="button" :aria-pressed="tracing.flipped" @click="set({ flipped: !tracing.flipped })">
+      </NButton>
+      <NButton :aria-pressed="tracing.flipped" @click="set({ flipped: !tracing.flipped })">
         Medial is the other side
-      </button>
+      </NButton>
       <label v-for="q in ['lateral', 'medial'] as const" :key="q" class="field">
         <span>{{ q === 'lateral' ? 'Lateral' : 'Medial' }} joint from the heel, mm</span>
         <FigureField
@@ -173,14 +173,6 @@ legend {
 .line {
   display: grid;
   gap: 4px;
-}
-.button[aria-pressed='true'] {
-  border-color: var(--action);
-  background: var(--action-soft);
-}
-.button:has(input:focus-visible) {
-  outline: 3px solid var(--action);
-  outline-offset: 2px;
 }
 .figures div {
   display: grid;

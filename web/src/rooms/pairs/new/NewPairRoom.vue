@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   constructionOf,
   traitsOf,
@@ -13,15 +14,17 @@ import {
   sizeSystems,
   type MaterialRole,
 } from '@gentle-awl/core'
-import { computed, onMounted, reactive, ref } from 'vue'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { showLength } from '../../../app/settings.ts'
 import { api } from '../../../api/client.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import MaterialSelect from '../../../ui/MaterialSelect.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import ButtonLink from '../../../ui/ButtonLink.vue'
+import TextField from '../../../ui/TextField.vue'
+import { nameOfLast } from '../../../ui/nameOfLast.ts'
 
 const router = useRouter()
 const workshop = useWorkshop()
@@ -46,16 +49,26 @@ const sizeTouched = ref(false)
 const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
 
 /** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
-function mended({ target }: Event): void {
-  const name = (target as HTMLInputElement).name
-  delete wrong[name === 'size' ? 'size.value' : name.replace('material-', 'materials.')]
-}
+watch([() => ({ ...label }), () => ({ ...form.materials }), () => form.size], (now, before) => {
+  for (const field of ['order', 'name'] as const) if (now[0][field] !== before[0][field]) delete wrong[field]
+  for (const role of roles) if (now[1][role] !== before[1][role]) delete wrong[`materials.${role}`]
+  if (now[2] !== before[2]) delete wrong['size.value']
+})
 
 /** The size that the chosen last reads, to the half; offered until somebody types another. */
 function offerSize(): void {
   if (!last.value || sizeTouched.value) return
   const reads = sizeFromLast(form.system, shelfFigures(last.value.shape).length)
   form.size = String(form.system === 'mondopoint' ? Math.round(reads / 5) * 5 : Math.round(reads * 2) / 2)
+}
+
+function chooseLast(id: string): void {
+  form.lastId = id
+  offerSize()
+}
+function chooseSystem(system: typeof form.system): void {
+  form.system = system
+  offerSize()
 }
 
 async function load(): Promise<void> {
@@ -114,54 +127,44 @@ onMounted(load)
       <h1>New pair</h1>
       <div v-if="workshop.lasts.length === 0" class="nothing">
         <p>There is no last on the shelf yet, and every pair is built on one.</p>
-        <RouterLink class="button main" to="/lasts">Put a last on the shelf</RouterLink>
+        <ButtonLink main to="/lasts">Put a last on the shelf</ButtonLink>
       </div>
-      <form v-else novalidate @submit.prevent="start" @input="mended" @change="mended">
+      <form v-else novalidate @submit.prevent="start">
         <fieldset class="card">
           <legend>Who it is for</legend>
-          <label class="field narrow">
-            <span>Order number</span>
-            <input v-model="label.order" name="order" autocomplete="off" :aria-invalid="!!wrong.order" />
-            <span v-if="wrong.order" class="wrong">{{ wrong.order }}</span>
-          </label>
-          <label class="field">
-            <span>Name of the pair</span>
-            <input v-model="label.name" name="name" autocomplete="off" :aria-invalid="!!wrong.name" />
-            <span v-if="wrong.name" class="wrong">{{ wrong.name }}</span>
-          </label>
-          <label class="field">
-            <span>Trade of the customer</span>
-            <input v-model="label.trade" name="trade" autocomplete="off" placeholder="no personal names" />
-          </label>
+          <TextField v-model:value="label.order" label="Order number" name="order" :wrong="wrong.order" />
+          <TextField v-model:value="label.name" label="Name of the pair" name="name" :wrong="wrong.name" />
+          <TextField
+            v-model:value="label.trade"
+            label="Trade of the customer"
+            name="trade"
+            placeholder="no personal names"
+          />
         </fieldset>
         <fieldset class="card">
           <legend>Last and size</legend>
-          <label class="field">
-            <span>Last</span>
-            <select v-model="form.lastId" name="last" @change="offerSize">
-              <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
-                {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
-                {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}
-              </option>
-            </select>
-          </label>
-          <label class="field narrow">
-            <span>Size system</span>
-            <select v-model="form.system" name="system" @change="offerSize">
-              <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
-            </select>
-          </label>
-          <label class="field narrow">
-            <span>Size</span>
-            <input
-              v-model="form.size"
-              name="size"
-              inputmode="decimal"
-              :aria-invalid="!!wrong['size.value']"
-              @input="sizeTouched = true"
-            />
-            <span v-if="wrong['size.value']" class="wrong">{{ wrong['size.value'] }}</span>
-          </label>
+          <SelectField
+            label="Last"
+            name="last"
+            :value="form.lastId"
+            :options="workshop.lasts.map((l) => ({ value: l.id, name: nameOfLast(l) }))"
+            @choose="chooseLast"
+          />
+          <SelectField
+            label="Size system"
+            name="system"
+            :value="form.system"
+            :options="sizeSystems.map((value) => ({ value, name: sizeSystemNames[value] }))"
+            @choose="chooseSystem"
+          />
+          <TextField
+            v-model:value="form.size"
+            label="Size"
+            name="size"
+            figures
+            :wrong="wrong['size.value']"
+            @update:value="sizeTouched = true"
+          />
         </fieldset>
         <fieldset class="card">
           <legend>Construction</legend>
@@ -189,8 +192,8 @@ onMounted(load)
         </fieldset>
         <p v-if="refused" class="bad" role="alert">{{ refused }}</p>
         <div class="actions">
-          <RouterLink class="button" to="/pairs">Back</RouterLink>
-          <button class="button main" type="submit" :disabled="saving">Start this pair</button>
+          <ButtonLink to="/pairs">Back</ButtonLink>
+          <NButton type="primary" attr-type="submit" :disabled="saving">Start this pair</NButton>
         </div>
       </form>
     </RoomState>

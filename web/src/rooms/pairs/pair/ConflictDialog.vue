@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NTable } from 'naive-ui'
 import type { PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { usePair } from '../../../stores/pairStore.ts'
@@ -30,7 +31,7 @@ const differences = computed(() => {
 <template>
   <HouseDialog v-model:open="open" title="Changed in two places" :closable="false">
     <p>This pair was changed elsewhere after it was opened here. Nothing was overwritten. Which version stays?</p>
-    <table class="both">
+    <NTable size="small" :bordered="false" class="both">
       <thead>
         <tr>
           <th scope="col">Where they differ</th>
@@ -45,25 +46,17 @@ const differences = computed(() => {
           <td>{{ d.theirs }}</td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
     <p class="soft">The other one stays among the revisions, and undo goes back to it.</p>
     <template #actions>
-      <button class="button" type="button" @click="pair.settleConflict('theirs')">Take the saved one</button>
-      <button class="button main" type="button" @click="pair.settleConflict('mine')">Keep what is here</button>
+      <NButton @click="pair.settleConflict('theirs')">Take the saved one</NButton>
+      <NButton type="primary" @click="pair.settleConflict('mine')">Keep what is here</NButton>
     </template>
   </HouseDialog>
 </template>
 
 <style scoped>
 .both {
-  width: 100%;
   margin: 14px 0;
-  border-collapse: collapse;
-}
-.both th,
-.both td {
-  padding: 8px 10px;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
 }
 </style>

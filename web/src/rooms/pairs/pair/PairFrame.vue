@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NTooltip } from 'naive-ui'
+import { NButton, NTooltip } from 'naive-ui'
 import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
 import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
@@ -16,6 +16,7 @@ import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
 import { said, stageFlags, stages, worstOf } from './stages.ts'
 import { tell } from '../../../app/settings.ts'
+import ButtonLink from '../../../ui/ButtonLink.vue'
 
 const props = defineProps<{ id: string }>()
 const route = useRoute()
@@ -112,43 +113,40 @@ const saveWord = computed(() =>
           @choose="pair.foot = $event"
         />
         <div class="tools">
-          <button class="button icon" type="button" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
+          <NButton class="icon" aria-label="Undo" :disabled="!canUndo" @click="pair.move('undo')">
             <IconArrowBackUp :size="24" aria-hidden="true" />
-          </button>
-          <button
-            class="button icon"
-            type="button"
+          </NButton>
+          <NButton
+            class="icon"
             aria-label="Redo"
             :disabled="!pair.view?.canRedo || pair.dirty"
             @click="pair.move('redo')"
           >
             <IconArrowForwardUp :size="24" aria-hidden="true" />
-          </button>
-          <button class="button main" type="button" aria-label="Print and files" @click="printOpen = true">
+          </NButton>
+          <NButton type="primary" aria-label="Print and files" @click="printOpen = true">
             <IconPrinter :size="22" aria-hidden="true" /> {{ pair.whole?.left ? 'Print' : 'Print and files' }}
-          </button>
+          </NButton>
         </div>
       </header>
       <div v-if="pair.saveProblem" class="bar stop" role="alert">
         <span>{{ pair.saveProblem }}</span>
-        <button class="button" type="button" @click="pair.flush()">Save again</button>
+        <NButton @click="pair.flush()">Save again</NButton>
       </div>
       <div v-if="pair.planProblem" class="bar stop" role="alert">
         <span>{{ pair.planProblem }} The drawing still shows the last plan that worked.</span>
-        <button class="button" type="button" :disabled="!canUndo" @click="pair.move('undo')">Undo</button>
+        <NButton :disabled="!canUndo" @click="pair.move('undo')">Undo</NButton>
       </div>
       <div v-if="patternStop" class="bar stop" role="status">
         <span>The base pattern is not right yet: {{ tell(patternStop.sentence) }} All that follows inherits it.</span>
-        <RouterLink class="button" :to="`/pairs/${id}/upper`">To the upper</RouterLink>
+        <ButtonLink :to="`/pairs/${id}/upper`">To the upper</ButtonLink>
       </div>
       <div v-if="otherShoe[0]" class="bar" :class="otherShoe[0].level" role="status" data-testid="other-shoe">
         <span>
           {{ said(otherShoe[0]) }}
           <template v-if="otherShoe.length > 1">And {{ otherShoe.length - 1 }} more there.</template>
         </span>
-        <button class="button" type="button" @click="pair.foot = otherShoe[0].foot ?? 'right'">
-          Show the {{ otherShoe[0].foot }} shoe
-        </button>
+        <NButton @click="pair.foot = otherShoe[0].foot ?? 'right'"> Show the {{ otherShoe[0].foot }} shoe </NButton>
       </div>
       <div v-if="made.remake.length > 0" class="bar watch" role="status" data-testid="remake">
         <span>
@@ -164,9 +162,9 @@ const saveWord = computed(() =>
             </span>
           </template>
         </span>
-        <button class="button" type="button" :aria-expanded="remakeOpen" @click="remakeOpen = !remakeOpen">
+        <NButton :aria-expanded="remakeOpen" @click="remakeOpen = !remakeOpen">
           {{ remakeOpen ? 'Hide the list' : 'Show the list' }}
-        </button>
+        </NButton>
       </div>
       <div class="work"><RouterView /></div>
     </div>

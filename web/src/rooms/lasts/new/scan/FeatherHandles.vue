@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { FEATHER_HANDLES, type FeatherShift } from '@gentle-awl/core'
 import { ref } from 'vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
@@ -35,23 +36,9 @@ function move(handle: number, by: number): void {
   <ul class="handles">
     <li v-for="(q, i) in FEATHER_HANDLES" :key="q">
       <span>{{ places[i] }}</span>
-      <button
-        class="button icon"
-        type="button"
-        :aria-label="`${places[i]} down by half a millimetre`"
-        @click="move(i, -0.5)"
-      >
-        −
-      </button>
+      <NButton class="icon" :aria-label="`${places[i]} down by half a millimetre`" @click="move(i, -0.5)"> − </NButton>
       <span class="figure">{{ shift[side][i]!.toFixed(1) }}</span>
-      <button
-        class="button icon"
-        type="button"
-        :aria-label="`${places[i]} up by half a millimetre`"
-        @click="move(i, 0.5)"
-      >
-        +
-      </button>
+      <NButton class="icon" :aria-label="`${places[i]} up by half a millimetre`" @click="move(i, 0.5)"> + </NButton>
     </li>
   </ul>
 </template>

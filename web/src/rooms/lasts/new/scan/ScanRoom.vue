@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui'
 import {
   LastFields,
   scanUnits,
@@ -20,6 +21,9 @@ import FeatherHandles from './FeatherHandles.vue'
 import { useScan } from './useScan.ts'
 import FigureField from '../../../../ui/FigureField.vue'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import FileButton from '../../../../ui/FileButton.vue'
+import SelectField from '../../../../ui/SelectField.vue'
+import TextField from '../../../../ui/TextField.vue'
 
 const scan = useScan()
 const { name, opened, shown, unit, heelHeight, feather, problem, progress } = scan
@@ -48,10 +52,9 @@ async function take(file: File | undefined): Promise<void> {
   lastName.value ||= file.name.replace(/\.[a-z]+$/i, '')
   await scan.open(await file.arrayBuffer(), file.name)
 }
-async function chosen(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  await take(input.files?.[0])
-  input.value = ''
+function chooseUnit(next: ScanUnit): void {
+  unit.value = next
+  void scan.findAnew()
 }
 /** The scanner on the bench hands its file over by its address. */
 onMounted(async () => {
@@ -177,10 +180,7 @@ async function keep(): Promise<void> {
           Drop an STL, OBJ or PLY file here, or choose one. It stays on this machine. The whole last must be on it:
           sides, bottom, and the flat cut of the cone.
         </p>
-        <label class="button main">
-          Choose a scan
-          <input type="file" accept=".stl,.obj,.ply" class="visually-hidden" @change="chosen" />
-        </label>
+        <FileButton main label="Choose a scan" accept=".stl,.obj,.ply" name="scan" @file="take" />
         <p>No scanner here? <RouterLink to="/scanner">The practice scanner</RouterLink> has lasts on its table.</p>
       </div>
       <div v-if="shown" class="corner-choice">
@@ -188,8 +188,8 @@ async function keep(): Promise<void> {
       </div>
       <div v-if="progress.running" class="progress" role="status">
         <span>{{ progress.doing }} …</span>
-        <progress :value="progress.share" max="1" :aria-label="progress.doing" />
-        <button class="button" type="button" @click="scan.stop()">Stop</button>
+        <NProgress type="line" :percentage="Math.round(100 * progress.share)" :aria-label="progress.doing" />
+        <NButton @click="scan.stop()">Stop</NButton>
       </div>
     </div>
     <BecausePanel title="Scan">
@@ -199,19 +199,20 @@ async function keep(): Promise<void> {
           {{ name }}: <span class="figure">{{ opened.triangles.toLocaleString('en-GB') }}</span> triangles,
           <span class="figure">{{ opened.extent.toPrecision(4) }}</span> from corner to corner.
         </p>
-        <label class="field">
-          <span>The file is in</span>
-          <select v-model="unit" @change="scan.findAnew()">
-            <option v-for="u in units" :key="u" :value="u">{{ u }}</option>
-          </select>
-          <span class="soft">
-            {{
-              opened.unit
-                ? `${opened.unit} makes it as long as a last.`
-                : 'No unit makes this as long as a last: choose one.'
-            }}
-          </span>
-        </label>
+        <SelectField
+          label="The file is in"
+          name="unit"
+          :value="unit"
+          :options="units.map((value) => ({ value, name: value }))"
+          @choose="chooseUnit"
+        />
+        <p class="soft">
+          {{
+            opened.unit
+              ? `${opened.unit} makes it as long as a last.`
+              : 'No unit makes this as long as a last: choose one.'
+          }}
+        </p>
       </template>
       <template v-if="shown">
         <p>
@@ -226,13 +227,13 @@ async function keep(): Promise<void> {
         <p class="soft">Drag a ball on the scan, or choose one and use the arrow keys.</p>
         <ul class="marks">
           <li v-for="key in keys" :key="key">
-            <button class="button" type="button" @keydown="nudge($event, key)">
+            <NButton @keydown="nudge($event, key)">
               <span class="dot" :style="{ background: marks[key].colour }" aria-hidden="true" />
               {{ marks[key].name }}
               <span class="figure soft">
                 {{ place(key) }}
               </span>
-            </button>
+            </NButton>
           </li>
         </ul>
         <label class="field">
@@ -248,13 +249,13 @@ async function keep(): Promise<void> {
         </label>
         <FeatherHandles :shift="feather" @change="moveFeather" />
         <div class="row">
-          <button class="button" type="button" @click="scan.findAnew()">Find all anew</button>
-          <button class="button" type="button" @click="scan.stop()">Another scan</button>
+          <NButton @click="scan.findAnew()">Find all anew</NButton>
+          <NButton @click="scan.stop()">Another scan</NButton>
         </div>
         <form class="keep" novalidate @submit.prevent="keep">
-          <label class="field"><span>Name of the last</span><input v-model="lastName" /></label>
+          <TextField v-model:value="lastName" label="Name of the last" name="last-name" />
           <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
-          <button class="button main" type="submit" :disabled="progress.running">Keep this last</button>
+          <NButton type="primary" attr-type="submit" :disabled="progress.running">Keep this last</NButton>
         </form>
       </template>
       <p v-else-if="!opened && !problem" class="soft">
@@ -276,10 +277,6 @@ async function keep(): Promise<void> {
   max-width: 560px;
   padding: 64px 48px;
   color: var(--chalk);
-}
-.chalk .button:has(input:focus-visible) {
-  outline: 3px solid #ffd48a;
-  outline-offset: 2px;
 }
 .progress {
   position: absolute;
@@ -307,7 +304,7 @@ h3 {
   padding: 0;
   list-style: none;
 }
-.marks .button {
+.marks .n-button {
   width: 100%;
   justify-content: flex-start;
 }

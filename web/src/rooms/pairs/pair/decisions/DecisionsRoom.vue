@@ -1,38 +1,37 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   constructionOf,
   traitsOf,
   constructions,
   type ConstructionName,
   materialRoles,
-  shelfFigures,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
   type MaterialRole,
   type PairDecisions,
-  readFigure,
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../../api/client.ts'
 import { goToField, useAsked } from '../../../../app/asked.ts'
-import { showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { setMaterial } from '../../../../stores/setMaterial.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
-import KeptInput from '../../../../ui/KeptInput.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import TextField from '../../../../ui/TextField.vue'
+import FigureField from '../../../../ui/FigureField.vue'
+import { nameOfLast } from '../../../../ui/nameOfLast.ts'
 
 const pair = usePair()
 const workshop = useWorkshop()
 const router = useRouter()
 const roles = Object.keys(materialRoles) as MaterialRole[]
-const sizeWrong = ref('')
 const deleting = ref(false)
 const { problem: deleteProblem, attempt } = useAttempt()
 
@@ -40,7 +39,6 @@ useAsked('at', goToField)
 
 const d = computed(() => pair.decisions as PairDecisions)
 const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
-const value = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
 
 /** A pair that goes into a cup takes the first of the stores until another is chosen. */
 function construct(construction: ConstructionName): void {
@@ -49,15 +47,6 @@ function construct(construction: ConstructionName): void {
   set({ construction, ...cup })
 }
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
-function setSize(text: string): void {
-  const size = readFigure(text)
-  if (size === null || size <= 0 || size > 400) {
-    sizeWrong.value = 'Give a size as a number, for example 42.5.'
-    return
-  }
-  sizeWrong.value = ''
-  set({ size: { ...d.value.size, value: size } })
-}
 /** What the label may not be without; an emptied field says so, and the pair keeps what it had. */
 const needed = { order: 'Give the pair an order number; it keeps', name: 'Give the pair a name; it keeps' } as const
 const labelWrong = ref<{ order: string; name: string }>({ order: '', name: '' })
@@ -99,52 +88,43 @@ async function remove(): Promise<void> {
     <div class="columns">
       <div class="card block">
         <h2>Order</h2>
-        <label class="field"
-          ><span>Order number</span
-          ><KeptInput
-            :value="pair.label?.order ?? ''"
-            maxlength="20"
-            :aria-invalid="labelWrong.order !== ''"
-            @change="setLabel('order', $event)"
-          />
-          <span v-if="labelWrong.order" class="wrong" role="alert">{{ labelWrong.order }}</span></label
-        >
-        <label class="field"
-          ><span>Name of the pair</span
-          ><KeptInput
-            :value="pair.label?.name ?? ''"
-            maxlength="80"
-            :aria-invalid="labelWrong.name !== ''"
-            @change="setLabel('name', $event)"
-          />
-          <span v-if="labelWrong.name" class="wrong" role="alert">{{ labelWrong.name }}</span></label
-        >
-        <label class="field"
-          ><span>Trade of the customer</span
-          ><KeptInput :value="pair.label?.trade ?? ''" maxlength="80" @change="setLabel('trade', $event)"
-        /></label>
-        <label class="field"
-          ><span>Note</span
-          ><KeptInput
-            multiline
-            rows="2"
-            maxlength="1000"
-            :value="pair.label?.note ?? ''"
-            @change="setLabel('note', $event)"
-          />
-        </label>
+        <TextField
+          label="Order number"
+          name="order"
+          :value="pair.label?.order ?? ''"
+          :wrong="labelWrong.order"
+          @change="setLabel('order', $event)"
+        />
+        <TextField
+          label="Name of the pair"
+          name="name"
+          :value="pair.label?.name ?? ''"
+          :wrong="labelWrong.name"
+          @change="setLabel('name', $event)"
+        />
+        <TextField
+          label="Trade of the customer"
+          name="trade"
+          :value="pair.label?.trade ?? ''"
+          @change="setLabel('trade', $event)"
+        />
+        <TextField
+          label="Note"
+          name="note"
+          :rows="2"
+          :value="pair.label?.note ?? ''"
+          @change="setLabel('note', $event)"
+        />
       </div>
       <div class="card block">
         <h2>Last, size, construction</h2>
-        <label class="field">
-          <span>Last</span>
-          <select :value="d.lastId" name="last" @change="set({ lastId: value($event) })">
-            <option v-for="l in workshop.lasts" :key="l.id" :value="l.id">
-              {{ l.name }}, {{ showLength(shelfFigures(l.shape).length, 0) }}, heel
-              {{ showLength(shelfFigures(l.shape).heelHeight, 0) }}
-            </option>
-          </select>
-        </label>
+        <SelectField
+          label="Last"
+          name="last"
+          :value="d.lastId"
+          :options="workshop.lasts.map((l) => ({ value: l.id, name: nameOfLast(l) }))"
+          @choose="set({ lastId: $event })"
+        />
         <p class="soft">
           {{
             d.left
@@ -154,20 +134,24 @@ async function remove(): Promise<void> {
           <RouterLink :to="`/pairs/${pair.view?.id}/parts/feet`">Left and right</RouterLink>
         </p>
         <div class="two">
-          <label class="field">
-            <span>Size system</span>
-            <select
-              :value="d.size.system"
-              @change="set({ size: { ...d.size, system: value($event) as typeof d.size.system } })"
-            >
-              <option v-for="s in sizeSystems" :key="s" :value="s">{{ sizeSystemNames[s] }}</option>
-            </select>
-          </label>
-          <label class="field">
+          <SelectField
+            label="Size system"
+            name="size-system"
+            :value="d.size.system"
+            :options="sizeSystems.map((value) => ({ value, name: sizeSystemNames[value] }))"
+            @choose="set({ size: { ...d.size, system: $event } })"
+          />
+          <div class="field">
             <span>Size</span>
-            <KeptInput inputmode="decimal" :value="d.size.value" :aria-invalid="sizeWrong !== ''" @change="setSize" />
-            <span v-if="sizeWrong" class="wrong">{{ sizeWrong }}</span>
-          </label>
+            <FigureField
+              label="Size"
+              :value="d.size.value"
+              :min="0.5"
+              :max="400"
+              :step="0.5"
+              @change="set({ size: { ...d.size, value: $event ?? d.size.value } })"
+            />
+          </div>
         </div>
         <p v-if="!pair.whole && !pair.planProblem" class="soft" role="status">Measuring the last …</p>
         <dl v-else class="readings" aria-label="What this last reads, approximately">
@@ -211,13 +195,13 @@ async function remove(): Promise<void> {
         />
       </div>
     </div>
-    <button class="button remove" type="button" @click="deleting = true">Delete this pair</button>
+    <NButton class="remove" @click="deleting = true">Delete this pair</NButton>
     <HouseDialog v-model:open="deleting" title="Delete this pair?">
       <p>Its decisions, revisions and log go for good. Save the pair file first if there is any doubt.</p>
       <p v-if="deleteProblem" class="wrong" role="alert">{{ deleteProblem }}</p>
       <template #actions>
-        <button class="button" type="button" @click="deleting = false">Keep it</button>
-        <button class="button danger" type="button" @click="remove">Delete {{ pair.label?.order }}</button>
+        <NButton @click="deleting = false">Keep it</NButton>
+        <NButton class="danger" @click="remove">Delete {{ pair.label?.order }}</NButton>
       </template>
     </HouseDialog>
   </section>

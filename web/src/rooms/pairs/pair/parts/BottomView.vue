@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox, NTable } from 'naive-ui'
 import { traitsOf, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { bareLength, lengthUnit } from '../../../../app/settings.ts'
@@ -36,8 +37,8 @@ const heelBecauses = computed(() => {
     .flatMap((p) => p.becauses)
     .filter((b) => !seen.has(b.quantity) && seen.add(b.quantity))
 })
-function setWedge(event: Event): void {
-  pair.change({ ...d.value, heel: { ...d.value.heel, wedge: (event.target as HTMLInputElement).checked } })
+function setWedge(wedge: boolean): void {
+  pair.change({ ...d.value, heel: { ...d.value.heel, wedge } })
 }
 </script>
 
@@ -61,7 +62,7 @@ function setWedge(event: Event): void {
       />
     </div>
     <BecausePanel title="Side section">
-      <table class="stack">
+      <NTable size="small" :bordered="false" class="stack">
         <thead>
           <tr>
             <th scope="col">Under the last, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</th>
@@ -78,11 +79,10 @@ function setWedge(event: Event): void {
             <td v-for="p in places" :key="p" class="figure">{{ bareLength(bottom.profile.thickness[p]) }}</td>
           </tr>
         </tbody>
-      </table>
-      <label v-if="bottom.heel" class="check">
-        <input type="checkbox" :checked="d.heel.wedge" @change="setWedge" />
-        <span>A wedge takes up the slope of the seat</span>
-      </label>
+      </NTable>
+      <NCheckbox v-if="bottom.heel" class="check" :checked="d.heel.wedge" @update:checked="setWedge"
+        >A wedge takes up the slope of the seat</NCheckbox
+      >
       <TracedShoe :lasted="pair.decided?.lasted ?? d.lasted" :bottom="bottom" @change="setLasted" />
       <h3>Checks</h3>
       <ul class="findings">
@@ -105,25 +105,6 @@ function setWedge(event: Event): void {
   min-height: 0;
   background: var(--slate-deep);
 }
-.stack {
-  width: 100%;
-  margin: 12px 0;
-  border-collapse: collapse;
-  font-size: 15px;
-}
-.stack th {
-  text-align: left;
-  font-weight: 400;
-}
-.stack td,
-.stack thead th:not(:first-child) {
-  padding: 4px 0 4px 6px;
-  text-align: right;
-  white-space: nowrap;
-}
-.stack tr {
-  border-top: 1px solid var(--line);
-}
 .sum > * {
   font-weight: 600;
 }
@@ -136,5 +117,12 @@ function setWedge(event: Event): void {
 .check input {
   width: 22px;
   height: 22px;
+}
+.stack {
+  margin: 12px 0;
+}
+.stack.n-table td,
+.stack.n-table thead th:not(:first-child) {
+  text-align: end;
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import { laidOn, type PartOfBoth, type Path, isPieceRecord } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showLength } from '../../../../app/settings.ts'
+import { bareLength, lengthUnit, showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
@@ -76,7 +77,7 @@ const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.ab
             : 'Every part of the left shoe is the right one’s true mirror: one pattern, turned over, cuts both.'
         }}
       </p>
-      <table v-else class="feet">
+      <NTable size="small" :bordered="false" v-else class="feet">
         <caption>
           {{
             apart.length === 1 ? 'One part differs' : `${apart.length} parts differ`
@@ -101,7 +102,7 @@ const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.ab
             <td class="figure right">{{ r.kind === 'differs' ? signed(r.area) : '' }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <template v-if="apart.length > 0 && mirrors.length > 0">
         <h2>True mirrors: one pattern, turned over</h2>
         <p class="mirrors">
@@ -120,24 +121,24 @@ const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.ab
           <FindingItem v-for="f in whole.feetFindings" :key="f.id" :finding="f" />
         </ul>
         <h3>The two lasts</h3>
-        <table class="lasts">
+        <NTable size="small" :bordered="false" class="lasts">
           <thead>
             <tr>
               <th scope="col">Measure</th>
-              <th scope="col" class="right">Right</th>
-              <th scope="col" class="right">Left</th>
+              <th scope="col" class="right">Right, {{ lengthUnit }}</th>
+              <th scope="col" class="right">Left, {{ lengthUnit }}</th>
               <th scope="col" class="right">Left is</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="r in readings" :key="r.name">
               <th scope="row">{{ r.name }}</th>
-              <td class="figure right">{{ showLength(r.right) }}</td>
-              <td class="figure right">{{ showLength(r.left) }}</td>
+              <td class="figure right">{{ bareLength(r.right) }}</td>
+              <td class="figure right">{{ bareLength(r.left) }}</td>
               <td class="figure right">{{ difference(r.left - r.right) }}</td>
             </tr>
           </tbody>
-        </table>
+        </NTable>
       </template>
     </BecausePanel>
   </div>
@@ -156,24 +157,8 @@ const difference = (by: number) => `${by >= 0 ? '+' : '−'}${showLength(Math.ab
   max-width: 46ch;
   font-size: 18px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-}
 tbody th {
   font-weight: 600;
-}
-.feet td,
-.feet th {
-  padding: 6px 10px 6px 0;
-  border-bottom: 1px solid var(--line);
-}
-.right {
-  text-align: right;
-  white-space: nowrap;
 }
 .feet caption {
   padding-bottom: 8px;
@@ -190,17 +175,5 @@ h2 {
 .mirrors {
   max-width: 70ch;
   line-height: 1.9;
-}
-.lasts {
-  font-size: 15px;
-}
-.lasts th,
-.lasts td {
-  padding: 4px 0 4px 6px;
-  border-top: 1px solid var(--line);
-}
-.lasts th:first-child {
-  padding-left: 0;
-  font-weight: 400;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NTable } from 'naive-ui'
 import {
   thicknessOf,
   verticalRib,
@@ -23,6 +24,7 @@ import { thicknessBody } from './layerScene.ts'
 import { hatchOf, tintOf } from './layerLook.ts'
 import { asCss, rampFor, thicknessColour } from './thicknessColours.ts'
 import { useLayers } from './useLayers.ts'
+import SliderField from '../../../../ui/SliderField.vue'
 
 /** What lies on what: thickness on the last and on the forme, and a section wherever somebody points. */
 const pair = usePair()
@@ -120,18 +122,18 @@ const ribOnForme = computed<Path>(() =>
         <SectionDrawing :section="section" />
         <div class="where">
           <ChoiceBar label="Side of the section" :options="sides" :value="side" @choose="side = $event" />
-          <label>
-            <span class="visually-hidden">Place of the section, from the heel back</span>
-            <input
-              v-model.number="station"
-              type="range"
-              min="0"
+          <div class="place">
+            <SliderField
+              label="Place of the section, from the heel back"
+              :value="station"
+              :min="0"
               :max="furthest"
-              step="1"
-              :aria-valuetext="showLength(station)"
+              :step="1"
+              :said="showLength(station)"
+              @move="station = $event"
             />
             <span class="figure">{{ showLength(station, 0) }}</span>
-          </label>
+          </div>
         </div>
       </div>
       <p v-if="!measured" class="measuring" role="status">Measuring the layers …</p>
@@ -148,7 +150,7 @@ const ribOnForme = computed<Path>(() =>
     </div>
     <BecausePanel title="Layers">
       <h3 class="first">Here, from the foot outwards</h3>
-      <table class="stack">
+      <NTable size="small" :bordered="false" class="stack">
         <tbody>
           <tr v-for="l in section.layers" :key="l.part + l.name">
             <td><i :style="{ background: tintOf(l.part) }" :class="hatchOf(l.part)"></i>{{ l.name }}</td>
@@ -159,13 +161,13 @@ const ribOnForme = computed<Path>(() =>
             <td class="figure">{{ showLength(thicknessOf(atFeather)) }}</td>
           </tr>
         </tbody>
-      </table>
+      </NTable>
       <h3>Checks</h3>
       <ul class="findings">
         <template v-for="f in layers.findings" :key="f.id + spoken(f.where)">
           <FindingItem :finding="f" />
           <li v-if="f.at && f.level !== 'fine'" class="go">
-            <button class="button" type="button" @click="show(f)">Cut through here: {{ tell(f.where) }}</button>
+            <NButton @click="show(f)">Cut through here: {{ tell(f.where) }}</NButton>
           </li>
         </template>
       </ul>
@@ -206,14 +208,6 @@ const ribOnForme = computed<Path>(() =>
   gap: 6px;
   padding: 8px 12px 12px;
 }
-.where label {
-  color: #eef2ee;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 64px;
-  gap: 10px;
-  align-items: center;
-  min-height: 44px;
-}
 .measuring {
   position: absolute;
   left: 12px;
@@ -248,19 +242,6 @@ const ribOnForme = computed<Path>(() =>
 h3.first {
   margin-top: 12px;
 }
-.stack {
-  width: 100%;
-  margin-bottom: 16px;
-  border-collapse: collapse;
-}
-.stack td {
-  padding: 5px 0;
-  border-top: 1px solid var(--line);
-}
-.stack td:last-child {
-  text-align: right;
-  white-space: nowrap;
-}
 .stack i {
   display: inline-block;
   width: 16px;
@@ -287,5 +268,18 @@ h3.first {
     grid-area: 3 / 1;
     padding-bottom: 60px;
   }
+}
+.stack {
+  margin-bottom: 16px;
+}
+.stack.n-table td:last-child {
+  text-align: end;
+}
+.place {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 76px;
+  gap: 10px;
+  align-items: center;
+  color: var(--chalk);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   handDecisions,
   handFigures,
@@ -82,9 +83,7 @@ function giveBack(key: HandDecision): void {
         <li v-for="f in figures" :key="f.key">
           <span>{{ f.name }}</span>
           <strong class="figure">{{ f.said }}</strong>
-          <button class="button" type="button" :aria-label="`${f.name}: as on the right`" @click="giveBack(f.key)">
-            As right
-          </button>
+          <NButton :aria-label="`${f.name}: as on the right`" @click="giveBack(f.key)"> As right </NButton>
         </li>
       </ul>
       <p class="soft">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NCheckbox } from 'naive-ui'
 import {
   liningBacks,
   liningTrims,
@@ -65,33 +66,25 @@ const trims = { short: 'short, 8 mm', long: 'long, 20 mm', feather: 'to the feat
       @choose="set({ lining: { ...decisions.lining, trim: $event } })"
     />
   </template>
-  <label v-if="kind === 'insole' || kind === 'insoleCover' || kind === 'insoleFoam'" class="check">
-    <input
-      type="checkbox"
-      :checked="decisions.insole.covered"
-      @change="set({ insole: { covered: ($event.target as HTMLInputElement).checked } })"
-    />
-    <span>Foam and a cover of lining leather on it</span>
-  </label>
-  <label v-if="kind === 'heelWedge' || kind === 'heelLift' || kind === 'topPiece'" class="check">
-    <input
-      type="checkbox"
-      :checked="decisions.heel.wedge"
-      @change="set({ heel: { ...decisions.heel, wedge: ($event.target as HTMLInputElement).checked } })"
-    />
-    <span>A wedge takes up the slope of the seat</span>
-  </label>
+  <NCheckbox
+    v-if="kind === 'insole' || kind === 'insoleCover' || kind === 'insoleFoam'"
+    class="check"
+    :checked="decisions.insole.covered"
+    @update:checked="set({ insole: { covered: $event } })"
+    >Foam and a cover of lining leather on it</NCheckbox
+  >
+  <NCheckbox
+    v-if="kind === 'heelWedge' || kind === 'heelLift' || kind === 'topPiece'"
+    class="check"
+    :checked="decisions.heel.wedge"
+    @update:checked="set({ heel: { ...decisions.heel, wedge: $event } })"
+    >A wedge takes up the slope of the seat</NCheckbox
+  >
 </template>
 
 <style scoped>
 .check {
-  display: flex;
-  gap: 10px;
   align-items: center;
   min-height: 44px;
-}
-.check input {
-  width: 22px;
-  height: 22px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { roleNames, type PairDecisions, type Part } from '@gentle-awl/core'
 import { computed } from 'vue'
 import DrawingTable from '../../../../drawing/DrawingTable.vue'
@@ -77,14 +78,9 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
         </p>
         <p class="soft" data-testid="other-foot">{{ otherFoot }}</p>
         <div class="versions">
-          <button
-            class="button"
-            type="button"
-            :aria-pressed="kept !== null"
-            @click="compare.toggle(pair.view?.id ?? '', part)"
-          >
+          <NButton :aria-pressed="kept !== null" @click="compare.toggle(pair.view?.id ?? '', part)">
             {{ kept ? 'Stop comparing' : 'Keep this shape to compare' }}
-          </button>
+          </NButton>
           <p v-if="difference" role="status">
             {{
               difference.most < 0.05

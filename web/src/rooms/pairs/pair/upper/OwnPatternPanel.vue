@@ -4,6 +4,9 @@ import { computed, ref } from 'vue'
 import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import FileButton from '../../../../ui/FileButton.vue'
+import SelectField from '../../../../ui/SelectField.vue'
+import TextField from '../../../../ui/TextField.vue'
 
 /** A pattern drawn elsewhere: brought in, its pieces and edges named. */
 const props = defineProps<{ own: OwnPattern | null; chosen: string }>()
@@ -14,10 +17,9 @@ const piece = computed(() => props.own?.pieces.find((p) => p.id === props.chosen
 const roles = Object.keys(edgeRoles) as EdgeRole[]
 const MOST_PIECES = 40
 
-async function file(event: Event): Promise<void> {
+async function file(chosen: File): Promise<void> {
   await attempt(async () => {
-    const drawn = await drawnFile(event, 3)
-    if (!drawn) return
+    const drawn = await drawnFile(chosen, 3)
     const kept = drawn.outlines.slice(0, MOST_PIECES)
     emit('change', { drawn: props.own?.drawn ?? 'finished line', pieces: piecesFromOutlines(kept) })
     emit('choose', 'piece-1')
@@ -34,12 +36,14 @@ function setEdge(index: number, change: Partial<OwnPiece['edges'][number]>): voi
   if (!p) return
   setPiece({ edges: p.edges.map((e, i) => (i === index ? { ...e, ...change } : e)) })
 }
-const text = (event: Event) => (event.target as HTMLInputElement).value
-/** An empty name is not taken; the field shows the old one again. */
-function named(event: Event, take: (name: string) => void): void {
-  const name = text(event).trim()
-  if (name === '') (event.target as HTMLInputElement).value = piece.value?.name ?? ''
-  else take(name)
+/** Longest name of a piece or an edge. */
+const LONGEST = 60
+const unnamed = ref('')
+/** An empty name is not taken: the field says so, and the piece keeps the one it had. */
+function named(text: string, take: (name: string) => void): void {
+  const name = text.trim().slice(0, LONGEST)
+  unnamed.value = name === '' ? `Write a name; it stays “${piece.value?.name ?? ''}” until then.` : ''
+  if (name !== '') take(name)
 }
 const sides = [
   { value: 'lateral', name: 'Lateral' },
@@ -54,10 +58,12 @@ const drawnAs = [
 
 <template>
   <section class="own" aria-label="Pattern drawn elsewhere">
-    <label class="button file">
-      {{ own ? 'Bring in another drawing' : 'Bring in a drawing' }}
-      <input type="file" name="own-drawing" accept=".svg,.dxf,.txt,.csv" class="visually-hidden" @change="file" />
-    </label>
+    <FileButton
+      :label="own ? 'Bring in another drawing' : 'Bring in a drawing'"
+      accept=".svg,.dxf,.txt,.csv"
+      name="own-drawing"
+      @file="file"
+    />
     <p class="soft">
       SVG or DXF in millimetres; every closed outline becomes a piece of the right shoe, seen from outside. A half with
       a straight “fold” edge is unfolded; edges named “top line” make up the opening.
@@ -71,49 +77,43 @@ const drawnAs = [
         :value="own.drawn"
         @choose="emit('change', { ...own, drawn: $event })"
       />
-      <label class="field">
-        <span>Piece</span>
-        <select :value="piece.id" name="own-piece" @change="emit('choose', text($event))">
-          <option v-for="p in own.pieces" :key="p.id" :value="p.id">{{ p.name }}</option>
-        </select>
-      </label>
-      <label class="field">
-        <span>Its name</span>
-        <input
-          :value="piece.name"
-          name="own-name"
-          maxlength="60"
-          @change="named($event, (name) => setPiece({ name }))"
-        />
-      </label>
+      <SelectField
+        label="Piece"
+        name="own-piece"
+        :value="piece.id"
+        :options="own.pieces.map((p) => ({ value: p.id, name: p.name }))"
+        @choose="emit('choose', $event)"
+      />
+      <TextField
+        label="Its name"
+        name="own-name"
+        :value="piece.name"
+        :wrong="unnamed"
+        @change="named($event, (name) => setPiece({ name }))"
+      />
       <ChoiceBar label="Side" :options="sides" :value="piece.side" @choose="setPiece({ side: $event })" />
       <fieldset v-for="(e, i) in piece.edges" :key="i" class="edge">
         <legend>Edge {{ i + 1 }} of {{ piece.edges.length }}</legend>
-        <label class="field">
-          <span>Name</span>
-          <input
-            :value="e.name"
-            :name="`edge-name-${i}`"
-            maxlength="60"
-            @change="named($event, (name) => setEdge(i, { name }))"
-          />
-        </label>
-        <label class="field">
-          <span>What becomes of it</span>
-          <select :value="e.role" :name="`edge-role-${i}`" @change="setEdge(i, { role: text($event) as EdgeRole })">
-            <option v-for="r in roles" :key="r" :value="r">{{ r }}: {{ edgeRoles[r] }}</option>
-          </select>
-        </label>
-        <label class="field">
-          <span>Seam, if it is joined</span>
-          <input
-            :value="e.seam"
-            :name="`edge-seam-${i}`"
-            maxlength="40"
-            placeholder="the same word on both edges"
-            @change="setEdge(i, { seam: text($event).trim() })"
-          />
-        </label>
+        <TextField
+          label="Name"
+          :name="`edge-name-${i}`"
+          :value="e.name"
+          @change="named($event, (name) => setEdge(i, { name }))"
+        />
+        <SelectField
+          label="What becomes of it"
+          :name="`edge-role-${i}`"
+          :value="e.role"
+          :options="roles.map((r) => ({ value: r, name: `${r}: ${edgeRoles[r]}` }))"
+          @choose="setEdge(i, { role: $event })"
+        />
+        <TextField
+          label="Seam, if it is joined"
+          :name="`edge-seam-${i}`"
+          :value="e.seam"
+          placeholder="the same word on both edges"
+          @change="setEdge(i, { seam: $event.trim().slice(0, 40) })"
+        />
       </fieldset>
     </template>
   </section>
@@ -124,14 +124,6 @@ const drawnAs = [
   display: grid;
   gap: 10px;
   margin-bottom: 14px;
-}
-.file {
-  justify-self: start;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 3px solid var(--action);
-  outline-offset: 2px;
 }
 .edge {
   display: grid;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   boxOf,
   grainArrow,
@@ -129,7 +130,7 @@ function up(event: PointerEvent): void {
     </div>
     <div class="slate-tools">
       <slot />
-      <button class="button" type="button" :aria-pressed="folded" @click="folded = !folded">Folded</button>
+      <NButton :aria-pressed="folded" @click="folded = !folded">Folded</NButton>
     </div>
   </div>
 </template>

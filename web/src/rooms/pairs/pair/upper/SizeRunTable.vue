@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NProgress } from 'naive-ui'
 import {
   boxOf,
   gradeLabels,
@@ -18,6 +19,7 @@ import { usePair } from '../../../../stores/pairStore.ts'
 import { gradedOf } from '../../../../workers/plan/planner.ts'
 import { inRows } from './rows.ts'
 import FigureField from '../../../../ui/FigureField.vue'
+import SelectField from '../../../../ui/SelectField.vue'
 
 /** All pieces through a size run, the sizes of each nested into one another on their common point. */
 const pair = usePair()
@@ -121,19 +123,23 @@ const { width, height } = view
       </svg>
     </div>
     <div class="form">
-      <label
-        ><span>Grade</span>
-        <select v-model="name" name="grade">
-          <option v-for="g in gradeNames" :key="g" :value="g">{{ gradeLabels[g] }}</option>
-        </select>
-      </label>
-      <label
-        ><span>Heel</span>
-        <select v-model="heel" name="grade-heel">
-          <option value="kept">kept</option>
-          <option value="with the length">with the length</option>
-        </select>
-      </label>
+      <SelectField
+        label="Grade"
+        name="grade"
+        :value="name"
+        :options="gradeNames.map((g) => ({ value: g, name: gradeLabels[g] }))"
+        @choose="name = $event"
+      />
+      <SelectField
+        label="Heel"
+        name="grade-heel"
+        :value="heel"
+        :options="[
+          { value: 'kept', name: 'kept' },
+          { value: 'with the length', name: 'with the length' },
+        ]"
+        @choose="heel = $event"
+      />
       <label
         ><span>Down</span
         ><FigureField :value="down" name="grade-down" whole :min="0" :max="6" @change="down = $event ?? down"
@@ -141,10 +147,14 @@ const { width, height } = view
       <label
         ><span>Up</span><FigureField :value="up" name="grade-up" whole :min="0" :max="6" @change="up = $event ?? up"
       /></label>
-      <button v-if="!progress" class="button main" type="button" @click="grade">Grade the upper</button>
+      <NButton type="primary" v-if="!progress" @click="grade">Grade the upper</NButton>
       <template v-else>
-        <progress :value="progress.done" :max="progress.all" :aria-label="`Size ${progress.done} of ${progress.all}`" />
-        <button class="button" type="button" @click="stop">Stop</button>
+        <NProgress
+          type="line"
+          :percentage="Math.round((100 * progress.done) / progress.all)"
+          :aria-label="`Size ${progress.done} of ${progress.all}`"
+        />
+        <NButton @click="stop">Stop</NButton>
       </template>
     </div>
     <p v-if="made.length > 0" class="said" role="status">

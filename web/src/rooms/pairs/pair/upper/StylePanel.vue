@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NCheckbox, NCollapse, NCollapseItem, NRadio, NRadioGroup } from 'naive-ui'
 import {
   decorations,
   formeMatches,
@@ -58,17 +59,14 @@ function setVersion(index: number, mm: number): void {
   <div class="style">
     <SelectField label="Style" name="style" :value="upper.style" :options="named(patternKinds)" @choose="choose" />
     <p class="soft">{{ style.sentence }}</p>
-    <label v-for="o in style.options" :key="o.key" class="check-line">
-      <input
-        type="checkbox"
-        :checked="upper.options[o.key] ?? o.byDefault"
-        :name="`option-${o.key}`"
-        @change="
-          emit('change', { options: { ...upper.options, [o.key]: ($event.target as HTMLInputElement).checked } })
-        "
-      />
-      <span>{{ o.name }}</span>
-    </label>
+    <NCheckbox
+      v-for="o in style.options"
+      :key="o.key"
+      :checked="upper.options[o.key] ?? o.byDefault"
+      :data-field="`option-${o.key}`"
+      @update:checked="emit('change', { options: { ...upper.options, [o.key]: $event } })"
+      >{{ o.name }}</NCheckbox
+    >
     <SelectField
       label="Top line"
       name="top-edge"
@@ -94,90 +92,93 @@ function setVersion(index: number, mm: number): void {
       ]"
       @choose="emit('change', { throat: $event })"
     />
-    <details>
-      <summary>Forme and folds</summary>
-      <SelectField
-        label="Forme keeps"
-        name="forme-kind"
-        :value="upper.forme.kind"
-        :options="[
-          { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
-          { value: 'paper', name: 'the least strain, as paper would' },
-        ]"
-        @choose="setForme({ kind: $event })"
-      />
-      <SelectField
-        label="Sides laid together at"
-        name="forme-match"
-        :value="upper.forme.match"
-        :options="named(formeMatches)"
-        @choose="setForme({ match: $event })"
-      />
-      <SelectField
-        label="Feather line"
-        name="forme-feather"
-        :value="upper.forme.feather"
-        :options="[
-          { value: 'own', name: 'each side its own' },
-          { value: 'mean', name: 'the mean forme’s for both' },
-        ]"
-        @choose="setForme({ feather: $event })"
-      />
-      <fieldset class="folds">
-        <legend>Ankle bones above the feather, if measured</legend>
-        <div v-for="side in wallSides" :key="side" class="line">
-          <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
-          <span class="ankle">
+    <NCollapse>
+      <NCollapseItem title="Forme and folds" name="forme">
+        <div class="style">
+          <SelectField
+            label="Forme keeps"
+            name="forme-kind"
+            :value="upper.forme.kind"
+            :options="[
+              { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
+              { value: 'paper', name: 'the least strain, as paper would' },
+            ]"
+            @choose="setForme({ kind: $event })"
+          />
+          <SelectField
+            label="Sides laid together at"
+            name="forme-match"
+            :value="upper.forme.match"
+            :options="named(formeMatches)"
+            @choose="setForme({ match: $event })"
+          />
+          <SelectField
+            label="Feather line"
+            name="forme-feather"
+            :value="upper.forme.feather"
+            :options="[
+              { value: 'own', name: 'each side its own' },
+              { value: 'mean', name: 'the mean forme’s for both' },
+            ]"
+            @choose="setForme({ feather: $event })"
+          />
+          <fieldset class="folds">
+            <legend>Ankle bones above the feather, if measured</legend>
+            <div v-for="side in wallSides" :key="side" class="line">
+              <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
+              <span class="ankle">
+                <LengthField
+                  v-if="upper.ankleBone[side] !== null"
+                  :value="upper.ankleBone[side] ?? 0"
+                  :min="20"
+                  :max="110"
+                  :label="`Ankle bone, ${side}`"
+                  @change="setAnkle(side, $event)"
+                />
+                <NButton v-if="upper.ankleBone[side] === null" @click="setAnkle(side, 45)"> Measured </NButton>
+                <NButton v-else @click="setAnkle(side, null)">By rule</NButton>
+              </span>
+            </div>
+          </fieldset>
+          <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
+          <div class="line">
+            <span>Taken in at the back, a side</span>
             <LengthField
-              v-if="upper.ankleBone[side] !== null"
-              :value="upper.ankleBone[side] ?? 0"
-              :min="20"
-              :max="110"
-              :label="`Ankle bone, ${side}`"
-              @change="setAnkle(side, $event)"
+              :value="upper.backTaper"
+              :min="0"
+              :max="6"
+              label="Taken in at the back"
+              @change="emit('change', { backTaper: $event })"
             />
-            <button v-if="upper.ankleBone[side] === null" class="button" type="button" @click="setAnkle(side, 45)">
-              Measured
-            </button>
-            <button v-else class="button" type="button" @click="setAnkle(side, null)">By rule</button>
-          </span>
-        </div>
-      </fieldset>
-      <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
-      <div class="line">
-        <span>Taken in at the back, a side</span>
-        <LengthField
-          :value="upper.backTaper"
-          :min="0"
-          :max="6"
-          label="Taken in at the back"
-          @change="emit('change', { backTaper: $event })"
-        />
-      </div>
-      <fieldset class="folds">
-        <legend>Designed folds, opened in all</legend>
-        <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
-          <label class="check-line">
-            <input
-              type="radio"
+          </div>
+          <fieldset class="folds">
+            <legend>Designed folds, opened in all</legend>
+            <NRadioGroup
+              :value="upper.folds.chosen"
               name="fold-version"
-              :checked="i === upper.folds.chosen"
-              @change="emit('change', { folds: { ...upper.folds, chosen: i } })"
-            />
-            <span>Version {{ i + 1 }}</span>
-          </label>
-          <LengthField :value="v" :min="0" :max="120" :label="`Version ${i + 1}`" @change="setVersion(i, $event)" />
+              @update:value="emit('change', { folds: { ...upper.folds, chosen: $event } })"
+            >
+              <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
+                <NRadio :value="i">Version {{ i + 1 }}</NRadio>
+                <LengthField
+                  :value="v"
+                  :min="0"
+                  :max="120"
+                  :label="`Version ${i + 1}`"
+                  @change="setVersion(i, $event)"
+                />
+              </div>
+            </NRadioGroup>
+            <NButton
+              v-if="upper.folds.versions.length < 6"
+              @click="setVersion(upper.folds.versions.length, (upper.folds.versions.at(-1) ?? 30) + 10)"
+            >
+              Add a version
+            </NButton>
+          </fieldset>
         </div>
-        <button
-          v-if="upper.folds.versions.length < 6"
-          class="button"
-          type="button"
-          @click="setVersion(upper.folds.versions.length, (upper.folds.versions.at(-1) ?? 30) + 10)"
-        >
-          Add a version
-        </button>
-      </fieldset>
-    </details>
+      </NCollapseItem>
+    </NCollapse>
   </div>
 </template>
 
@@ -186,19 +187,6 @@ function setVersion(index: number, mm: number): void {
   display: grid;
   gap: 8px;
   margin: 10px 0 14px;
-}
-details {
-  display: grid;
-}
-details > * {
-  margin-top: 8px;
-}
-summary {
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  font-weight: 600;
 }
 .line {
   display: flex;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   flatOutline,
   guessReferences,
@@ -14,6 +15,8 @@ import { shallowRef } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
 import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import FileButton from '../../../../ui/FileButton.vue'
+import FigureField from '../../../../ui/FigureField.vue'
 
 /** A forme from tape: both sides brought in as drawings, each with two reference points. */
 const props = defineProps<{ tapings: UpperDecisions['forme']['tapings']; map: FormeMap }>()
@@ -23,10 +26,9 @@ const { problem: wrong, attempt } = useAttempt()
 const waiting = shallowRef<Partial<Record<Side, Taping>>>({})
 const MOST_POINTS = 500
 
-async function file(event: Event, side: Side): Promise<void> {
+async function file(chosen: File, side: Side): Promise<void> {
   await attempt(async () => {
-    const drawn = await drawnFile(event)
-    if (!drawn) return
+    const drawn = await drawnFile(chosen)
     const [first] = drawn.outlines
     const outline = first.length > MOST_POINTS ? resample(first, MOST_POINTS, true) : first
     const { surface, forme } = props.map
@@ -45,14 +47,8 @@ function send(): void {
   waiting.value = {}
   emit('change', { lateral, medial })
 }
-function setPoint(side: Side, which: 'back' | 'vamp', axis: 0 | 1, event: Event): void {
-  if (!props.tapings) return
-  const value = Number((event.target as HTMLInputElement).value.replace(',', '.'))
-  if (!Number.isFinite(value)) {
-    wrong.value = 'Write a number of millimetres.'
-    return
-  }
-  wrong.value = ''
+function setPoint(side: Side, which: 'back' | 'vamp', axis: 0 | 1, value: number | null): void {
+  if (!props.tapings || value === null) return
   const taping = props.tapings[side]
   const point: [number, number] = axis === 0 ? [value, taping[which][1]] : [taping[which][0], value]
   emit('change', { ...props.tapings, [side]: { ...taping, [which]: point } })
@@ -68,16 +64,12 @@ const round = (v: number) => Math.round(v * 10) / 10
       Tape each side of the last, cut it off at feather, ridge, cone and back, lay it flat and draw round it.
     </p>
     <div v-for="side in wallSides" :key="side" class="row">
-      <label class="button file">
-        {{ names[side] }}: SVG or DXF
-        <input
-          type="file"
-          accept=".svg,.dxf,.txt,.csv"
-          class="visually-hidden"
-          :name="`taping-${side}`"
-          @change="file($event, side)"
-        />
-      </label>
+      <FileButton
+        :label="`${names[side]}: SVG or DXF`"
+        accept=".svg,.dxf,.txt,.csv"
+        :name="`taping-${side}`"
+        @file="file($event, side)"
+      />
       <span v-if="waiting[side]" role="status">read; now the other side</span>
       <span v-else-if="tapings">there</span>
     </div>
@@ -91,18 +83,16 @@ const round = (v: number) => Math.round(v * 10) / 10
       <div v-for="side in wallSides" :key="`p${side}`" class="points">
         <template v-for="which in ['back', 'vamp'] as const" :key="which">
           <span>{{ side }}, {{ which === 'back' ? 'back point' : 'vamp point' }}</span>
-          <input
+          <FigureField
             v-for="axis in [0, 1] as const"
             :key="axis"
-            class="box figure"
-            inputmode="decimal"
             :value="round(tapings[side][which][axis])"
-            :aria-label="`${side} ${which} point, ${axis === 0 ? 'x' : 'y'}, mm`"
+            :label="`${side} ${which} point, ${axis === 0 ? 'x' : 'y'}, mm`"
             @change="setPoint(side, which, axis, $event)"
           />
         </template>
       </div>
-      <button class="button" type="button" @click="emit('change', null)">Back to the computed forme</button>
+      <NButton @click="emit('change', null)">Back to the computed forme</NButton>
     </template>
   </fieldset>
 </template>
@@ -120,20 +110,10 @@ const round = (v: number) => Math.round(v * 10) / 10
   gap: 10px;
   align-items: center;
 }
-.file {
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 3px solid var(--action);
-  outline-offset: 2px;
-}
 .points {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 76px 76px;
+  grid-template-columns: minmax(0, 1fr) 88px 88px;
   gap: 6px;
   align-items: center;
-}
-.points input {
-  width: 76px;
 }
 </style>

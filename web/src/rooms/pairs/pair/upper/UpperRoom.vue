@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import {
   type KeyPoint,
   type PairDecisions,
@@ -113,7 +114,7 @@ const markers = computed(() =>
       >
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
         <ChoiceBar label="Side" :options="sideNames" :value="side" @choose="side = $event" />
-        <button class="button" type="button" :aria-pressed="strainOn" @click="strainOn = !strainOn">Strain</button>
+        <NButton :aria-pressed="strainOn" @click="strainOn = !strainOn">Strain</NButton>
       </FormeTable>
       <SizeRunTable v-else-if="view === 'sizes'">
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
@@ -158,28 +159,22 @@ const markers = computed(() =>
           />
         </div>
         <p class="soft">{{ tell(point.sentence) }}</p>
-        <button
-          v-if="point.moved"
-          class="button"
-          type="button"
-          @click="change({ points: byRule(decided.points, point) })"
-        >
+        <NButton v-if="point.moved" @click="change({ points: byRule(decided.points, point) })">
           Back to the rule
-        </button>
+        </NButton>
       </section>
       <h3>Checks</h3>
       <UpperFindings :findings="upper.findings" />
       <h3>Pieces</h3>
       <ul class="pieces">
         <li v-for="p in upper.pieces" :key="p.id">
-          <button
-            type="button"
-            class="piece"
+          <NButton
+            :type="p.id === chosenPiece ? 'primary' : 'default'"
             :aria-pressed="p.id === chosenPiece"
             @click="chosenPiece = p.id === chosenPiece ? '' : p.id"
           >
             {{ p.name }}
-          </button>
+          </NButton>
         </li>
       </ul>
       <template v-if="piece">
@@ -190,15 +185,13 @@ const markers = computed(() =>
           </li>
         </ul>
         <div class="makings" role="group" :aria-label="`${piece.name}: made`">
-          <button
+          <NButton
             v-for="how in ['cut', 'punched'] as const"
             :key="how"
-            class="button"
-            type="button"
             @click="made.record(how, [`upper.${piece.id}`])"
           >
             {{ how === 'cut' ? 'Cut, both feet' : 'Punched' }}
-          </button>
+          </NButton>
         </div>
         <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
         <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
@@ -262,18 +255,6 @@ const markers = computed(() =>
   margin: 6px 0 10px;
   padding: 0;
   list-style: none;
-}
-.piece {
-  min-height: 44px;
-  padding: 0 12px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  background: var(--raised);
-  cursor: pointer;
-}
-.piece[aria-pressed='true'] {
-  background: var(--action);
-  color: var(--action-ink);
 }
 .makings {
   display: flex;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { cautions, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
@@ -32,10 +33,10 @@ const waitWords = computed(() => {
     :data-step="step.id"
   >
     <div class="row">
-      <button class="name" type="button" :aria-expanded="open" @click="asked = !asked">
+      <NButton text class="name" :aria-expanded="open" @click="asked = !asked">
         <IconCheck v-if="progress.state === 'finished'" :size="22" class="done" aria-label="done" />
         <span>{{ step.name }}</span>
-      </button>
+      </NButton>
       <span class="figure soft">
         <template v-if="progress.state === 'finished'">{{
           took === null ? 'done' : `took ${showMinutes(took)}`
@@ -47,46 +48,26 @@ const waitWords = computed(() => {
         clockFace(now - (progress.startedAt ?? now))
       }}</span>
       <div class="buttons">
-        <button
+        <NButton
           v-if="progress.state === 'open'"
-          class="button"
           :class="{ main: active }"
-          type="button"
           :disabled="busy || !active"
           @click="$emit('say', 'started')"
         >
           <IconPlayerPlay :size="20" aria-hidden="true" /> Start
-        </button>
-        <button
-          v-if="progress.state === 'started'"
-          class="button main"
-          type="button"
-          :disabled="busy"
-          @click="$emit('say', 'finished')"
-        >
+        </NButton>
+        <NButton type="primary" v-if="progress.state === 'started'" :disabled="busy" @click="$emit('say', 'finished')">
           {{ step.wait ? 'Done, start the clock' : 'Done' }}
-        </button>
-        <button
-          v-if="progress.state === 'started'"
-          class="button"
-          type="button"
-          :disabled="busy"
-          @click="$emit('say', 'undone')"
-        >
+        </NButton>
+        <NButton v-if="progress.state === 'started'" :disabled="busy" @click="$emit('say', 'undone')">
           Take back
-        </button>
+        </NButton>
       </div>
     </div>
     <div v-if="open" class="more">
-      <button
-        v-if="progress.state === 'finished'"
-        class="button back"
-        type="button"
-        :disabled="busy"
-        @click="$emit('say', 'undone')"
-      >
+      <NButton class="back" v-if="progress.state === 'finished'" :disabled="busy" @click="$emit('say', 'undone')">
         Take back: it is not done
-      </button>
+      </NButton>
       <p>{{ tell(step.minutes.sentence) }}</p>
       <p v-if="step.wait" class="soft">Wait: {{ tell(step.wait.why) }}</p>
       <ul v-if="progress.heldBy.length > 0" class="held-by">
@@ -120,17 +101,12 @@ const waitWords = computed(() => {
   align-items: center;
 }
 .name {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
   flex: 1 1 260px;
+  justify-content: flex-start;
   min-height: 44px;
-  padding: 0;
-  border: 0;
-  background: none;
   font-weight: 600;
   text-align: left;
-  cursor: pointer;
+  white-space: normal;
 }
 .finished .name,
 .held .name {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NProgress } from 'naive-ui'
 import { groupNames, progress, workGroups, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { useIntervalFn, useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
@@ -139,7 +140,12 @@ watch(
           <strong class="figure">{{ done }}</strong> of <strong class="figure">{{ steps.length }}</strong> steps done,
           <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left.
         </p>
-        <progress :value="done" :max="Math.max(1, steps.length)" aria-label="Steps done" />
+        <NProgress
+          type="line"
+          :percentage="Math.round((100 * done) / Math.max(1, steps.length))"
+          :show-indicator="false"
+          aria-label="Steps done"
+        />
         <WaitClocks v-if="!narrow" :clocks="clocks" :now="now" />
         <h3>Running</h3>
         <ul v-if="running.length > 0" class="short">

@@ -1,0 +1,29 @@
+import { expect, type Locator } from '@playwright/test'
+
+/** Chooses a line of a select by its name, as a person does: opens it and presses the line. */
+export async function choose(field: Locator, name: string | RegExp): Promise<void> {
+  await field.click()
+  const line = field.page().getByRole('option', typeof name === 'string' ? { name, exact: true } : { name })
+  await line.first().click()
+  await expect(line.first()).toBeHidden()
+}
+
+/** What a select shows as chosen. */
+export const chosen = (field: Locator): Locator => field.locator('xpath=ancestor::*[contains(@class, "n-select")]')
+
+/** Moves a slider to a value: to the place on its rail, and the rest by the arrow keys. */
+export async function slideTo(slider: Locator, value: number): Promise<void> {
+  const [least, most] = await Promise.all(
+    ['aria-valuemin', 'aria-valuemax'].map(async (a) => Number(await slider.getAttribute(a))),
+  )
+  const now = async () => Number(await slider.getAttribute('aria-valuenow'))
+  const rail = slider.locator('xpath=ancestor::*[contains(concat(" ", @class, " "), " n-slider ")]')
+  const box = await rail.boundingBox()
+  if (!box || least === undefined || most === undefined) throw new Error('The slider is not there.')
+  const at = ((value - least) / (most - least)) * box.width
+  await rail.click({ position: { x: Math.min(box.width - 1, Math.max(1, at)), y: box.height / 2 } })
+  for (let i = 0; i < 120 && Math.abs((await now()) - value) > 1e-9; i++) {
+    await slider.press((await now()) < value ? 'ArrowRight' : 'ArrowLeft')
+  }
+  await expect(slider).toHaveAttribute('aria-valuenow', String(value))
+}
