@@ -126,6 +126,19 @@ export default ts.config(
     },
   },
   {
+    files: ['web/src/**/*.vue'],
+    rules: {
+      'vue/no-undef-components': ['error', { ignorePatterns: ['^Router'] }],
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['button', 'input', 'select', 'textarea', 'table', 'progress', 'details', 'dialog'].map((element) => ({
+          element,
+          message: `<${element}>: take the component library's, or the wrapper of it in web/src/ui.`,
+        })),
+      ],
+    },
+  },
+  {
     files: ['core/**/*.test.ts'],
     rules: { 'no-restricted-globals': 'off' },
   },

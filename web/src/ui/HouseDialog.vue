@@ -14,6 +14,8 @@ watch(
   () => {
     if (props.closable) open.value = false
   },
+  // The room with the dialog in it may be gone by the time that others are told.
+  { flush: 'sync' },
 )
 // The modal itself hears Escape only once its opening is over.
 onKeyStroke('Escape', () => {

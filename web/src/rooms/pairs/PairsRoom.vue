@@ -2,7 +2,7 @@
 import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
-import { NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
