@@ -9,6 +9,7 @@ const alone = [
   'web/src/workers/plan/**/*.test.ts',
   'web/src/rooms/lasts/**/*.test.ts',
   'web/src/rooms/pairs/pair/*.test.ts',
+  'web/src/ui/chart.test.ts',
 ]
 
 export default defineConfig({

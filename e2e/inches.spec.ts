@@ -32,7 +32,7 @@ test('a screen in inches says everything in inches, in words as in figures', asy
   for (const room of rooms) {
     await visit(page, `${server.url}${room}`)
     await expect(page.locator('main')).toContainText(/″|handwork left/)
-    for (const shut of await page.locator('.n-collapse-item__header-main').all()) await shut.click()
+    for (const shut of await page.locator('.fold > button[aria-expanded="false"]').all()) await shut.click()
     const text = await page.locator('body').evaluate((body: HTMLElement) => {
       const labels = [...body.querySelectorAll('[aria-label]')].map((e) => e.getAttribute('aria-label') ?? '')
       return [body.innerText, ...labels].join('\n')

@@ -182,6 +182,11 @@ test('a foot asks for a build-up, the build-up is part of the last, and can be t
 test('lasts are compared, graded and fitted into a cup sole', async ({ page }) => {
   await visit(page, `${server.url}${last(3)}/compare`)
   await choose(page.getByLabel('Compared with'), 'Quay 20')
+  const chart = page.locator('figure.chart')
+  await chart.scrollIntoViewIfNeeded()
+  await expect(chart.locator('.scatterlayer .trace')).toHaveCount(2)
+  await chart.getByRole('button', { name: 'The figures' }).press('Enter')
+  await expect(chart.getByRole('row')).toHaveCount(13)
   const row = page.getByRole('row', { name: /^Length/ })
   await expect(row).toContainText('+8.0 mm', { timeout: 15_000 })
   await expect(page.getByText(/It stands out by up to/)).toBeVisible()

@@ -51,6 +51,7 @@ export { guessUnit, longestExtent, scanUnits, type ScanUnit } from './scan/units
 export { landmarks, girthPlanes, girthStations, type GirthStation } from './last/landmarks.ts'
 export { lastReadings, type LastReadings } from './last/readings.ts'
 export { fromPlane, girth, tapeLine, type Plane } from './last/section.ts'
+export { tapeAlong, type TapeAlong } from './last/tapeAlong.ts'
 export { atX, backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './last/surface.ts'
 export { buildLast, checkedLast, tracedMeasures, type LastBody } from './last/buildLast.ts'
 export { buildUpFor } from './last/buildUp.ts'

@@ -1,4 +1,4 @@
-import { inches, MM_PER_INCH, spoken, type LengthUnit, type Sentence } from '@gentle-awl/core'
+import { inches, MM_PER_INCH, readLength, spoken, type LengthUnit, type Sentence } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { watchEffect } from 'vue'
 import { paint } from './theme.ts'
@@ -47,6 +47,13 @@ export function showFigure(value: number, unit: string): string {
 /** A figure as exactly as it is kept, without its unit where that stands beside it: a length in inches where the screen has them. */
 export const exactFigure = (value: number, unit: string): string =>
   unit === 'mm' && lengthUnit.value === 'inch' ? inches(value) : String(value)
+
+/** A length typed by hand, mm: a bare number is one of the unit of the screen. Null when it cannot be read. */
+export function readTypedLength(typed: string, unit: LengthUnit = lengthUnit.value): number | null {
+  const length = readLength(unit === 'mm' || /[″"]|in|mm/.test(typed) ? typed : `${typed} in`)
+  // No length is kept with the dust of its arithmetic: 9.525, not 9.524999999999999.
+  return length === null ? null : Math.round(length * 1e6) / 1e6
+}
 
 /** The unit that stands beside such a figure. */
 export const unitBeside = (unit: string): string =>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { readFigure, readLength } from '@gentle-awl/core'
+import { readFigure } from '@gentle-awl/core'
 import { NInput } from 'naive-ui'
 import { computed, ref, useId, watch } from 'vue'
-import { exactFigure, lengthUnit } from '../app/settings.ts'
+import { exactFigure, lengthUnit, readTypedLength } from '../app/settings.ts'
 
 /**
  * A figure typed as people write it (1,2 or 1.2 or 1/2). What cannot be read, or lies outside its range, is said at the
@@ -33,11 +33,9 @@ const said = (value: number) => exactFigure(value, props.unit ?? '')
 const shown = () => (props.value === null || Number.isNaN(props.value) ? '' : said(props.value))
 /** No figure is kept with the dust of its arithmetic: 9.525, not 9.524999999999999. */
 const clean = (value: number) => Math.round(value * 1e6) / 1e6
-/** A bare number is one of the unit of the screen. */
 function read(typed: string): number | null {
   if (!inInches.value) return readFigure(typed)
-  const length = readLength(/[″"]|in|mm/.test(typed) ? typed : `${typed} in`)
-  return length === null ? null : clean(length)
+  return readTypedLength(typed)
 }
 const text = ref(shown())
 const wrong = ref('')

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { sayDay, today } from './days.ts'
 import { distanceColours } from './last/distanceColours.ts'
 import { measureGroups, readTyped, START, typed } from './shape/figures.ts'
-import { readFeet, typedFoot } from './last/footFields.ts'
+import { lengthUnit } from '../../app/settings.ts'
+import { readFeet, retyped, typedFoot } from './last/footFields.ts'
 import { thinnedOutline } from './shape/thinned.ts'
 
 describe('typed measures', () => {
@@ -34,6 +35,22 @@ describe('typed feet', () => {
     if ('problem' in read) throw new Error(read.problem)
     expect(read.fields.right).toMatchObject({ length: 270, jointGirth: 250.5, waistGirth: null })
     expect(typedFoot(read.fields.right)).toEqual(right)
+  })
+  it('are typed in the unit of the screen, and go over into the other with what is half typed', () => {
+    const mm = { ...blank, length: '270', jointGirth: '250.5', waistGirth: 'wide' }
+    lengthUnit.value = 'inch'
+    const inches = retyped(mm, 'mm')
+    expect(inches).toEqual({ ...blank, length: '10 5/8″', jointGirth: '9 7/8″', waistGirth: 'wide' })
+    const read = readFeet(
+      { order: '1041', trade: '', note: '' },
+      { right: { ...blank, length: '10 1/2' }, left: blank },
+    )
+    expect(read).toMatchObject({ fields: { right: { length: 266.7, waistGirth: null } } })
+    expect(readFeet({ order: '1', trade: '', note: '' }, { right: { ...blank, length: '40' }, left: blank })).toEqual({
+      problem: 'Right foot, Length: from 4 3/4″ to 13 3/8″.',
+    })
+    lengthUnit.value = 'mm'
+    expect(retyped({ ...blank, length: '10 1/2' }, 'inch').length).toBe('266.7')
   })
   it('say which foot and which figure', () => {
     const left = { ...blank, instepGirth: '2400' }

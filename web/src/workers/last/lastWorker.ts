@@ -4,6 +4,8 @@ import {
   buildUpFor,
   checkedLast,
   compareLasts,
+  tapeAlong,
+  type TapeAlong,
   cupFit,
   featherLine,
   GeometryError,
@@ -108,10 +110,19 @@ const worker = {
     first: LastBody,
     second: LastBody,
     at: LaidTogether,
-  ): Answer<{ first: LastSurface; second: LastSurface; difference: LastDifference }> =>
+  ): Answer<{
+    first: LastSurface
+    second: LastSurface
+    difference: LastDifference
+    /** Tape along each, the second's places as it is laid to the first. */
+    tape: { first: TapeAlong; second: TapeAlong }
+  }> =>
     answered(() => {
       const [a, b] = [buildLast(first), buildLast(second)]
-      return { first: a, second: b, difference: compareLasts(a, b, at) }
+      const difference = compareLasts(a, b, at)
+      const { girth, at: places } = tapeAlong(b)
+      const moved = { at: places.map((x) => x + difference.shift), girth }
+      return { first: a, second: b, difference, tape: { first: tapeAlong(a), second: moved } }
     }),
 
   buildUpFor: (

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { buildUpPlaces, buildUpStations, type BuildUp } from '@gentle-awl/core'
 import { computed, reactive, ref } from 'vue'
-import { showLength, tell } from '../../../app/settings.ts'
+import { lengthUnit, showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
@@ -50,7 +50,7 @@ async function byGirth(): Promise<void> {
   if (!store.last) return
   const { wanted } = form
   if (wanted === null) {
-    problem.value = 'Write the girth that is wanted, in millimetres.'
+    problem.value = 'Write the girth that is wanted.'
     return
   }
   busy.value = true
@@ -122,9 +122,10 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
           </div>
           <NButton type="primary" attr-type="submit" :disabled="busy">Glue it on</NButton>
           <label class="field"
-            ><span>Or the girth wanted, mm</span
+            ><span>Or the girth wanted, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span
             ><FigureField
               :value="form.wanted"
+              unit="mm"
               :min="100"
               :max="500"
               :step="0.5"

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { NCheckbox, NTable } from 'naive-ui'
-import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
+import { bodyMesh, MM_PER_INCH, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../../api/client.ts'
-import { bareLength, showLength, tell } from '../../../app/settings.ts'
+import { bareLength, lengthUnit, showLength, tell } from '../../../app/settings.ts'
 import { distanceColours, distanceGradient } from './distanceColours.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -14,6 +14,7 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import LastViewer from '../../../viewer/LastViewer.vue'
 import type { Body, Loop } from '../../../viewer/lastScene.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import HouseChart from '../../../ui/HouseChart.vue'
 import SelectField from '../../../ui/SelectField.vue'
 
 const store = useLast()
@@ -86,6 +87,19 @@ const cage = computed<Loop[]>(() => {
   }
   return list
 })
+/** The tape along both lasts, in the unit of the screen. */
+const tape = computed(() => {
+  const r = result.value
+  if (!r) return []
+  const shown = (mm: number) => (lengthUnit.value === 'inch' ? mm / MM_PER_INCH : mm)
+  const names = { first: store.last?.name ?? '', second: second.value?.name ?? '' }
+  return (['first', 'second'] as const).map((key) => ({
+    name: names[key],
+    x: Array.from(r.tape[key].at, shown),
+    y: Array.from(r.tape[key].girth, shown),
+  }))
+})
+const unit = computed(() => (lengthUnit.value === 'inch' ? 'inches' : 'mm'))
 const together = [
   { value: 'heel', name: 'Heel backs' },
   { value: 'joint', name: 'Joints' },
@@ -158,6 +172,12 @@ const together = [
             </tr>
           </tbody>
         </NTable>
+        <HouseChart
+          title="Tape round it along its length, upright"
+          :x="{ title: 'From the heel back', unit }"
+          :y="{ title: 'Tape', unit }"
+          :lines="tape"
+        />
       </template>
       <p v-else-if="working" role="status" class="soft">Comparing …</p>
     </BecausePanel>

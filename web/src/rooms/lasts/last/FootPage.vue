@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
-import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type Stored } from '../../../api/client.ts'
-import { showLength, tell } from '../../../app/settings.ts'
-import { footFields, readFeet, typedFoot } from './footFields.ts'
+import { lengthUnit, showLength, tell } from '../../../app/settings.ts'
+import { footFields, readFeet, retyped, typedFoot } from './footFields.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
@@ -35,11 +35,16 @@ async function load(): Promise<void> {
     const orders = pairs
       .filter((p) => store.last && [p.lastId, p.leftLastId].includes(store.last.id))
       .map((p) => p.order)
-    const likely = rows.find((f) => orders.includes(f.order)) ?? rows[0]
+    const likely = rows.find((f) => orders.includes(f.order))
     if (chosen.value === 'new' && likely) choose(likely.id)
   })
 }
 onMounted(load)
+// What is half typed goes along into the other unit.
+watch(lengthUnit, (_, from) => {
+  typed.right = retyped(typed.right, from)
+  typed.left = retyped(typed.left, from)
+})
 
 function choose(id: string): void {
   chosen.value = id
@@ -113,7 +118,7 @@ async function buildUp(line: FitLine): Promise<void> {
             <TextField v-model:value="label.order" label="Order" name="order" />
             <TextField v-model:value="label.trade" label="Trade" name="trade" />
             <label v-for="f in footFields" :key="f.key" class="field">
-              <span>{{ f.name }}, mm</span>
+              <span>{{ f.name }}, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span>
               <NInput
                 v-model:value="typed[foot][f.key]"
                 class="figure"

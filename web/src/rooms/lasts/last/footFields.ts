@@ -1,4 +1,5 @@
-import { FeetFields, footRanges, readFigure, type FootMeasures } from '@gentle-awl/core'
+import { FeetFields, footRanges, type FootMeasures } from '@gentle-awl/core'
+import { exactFigure, readTypedLength, showLength } from '../../../app/settings.ts'
 
 export const footFields: { key: keyof FootMeasures; name: string }[] = [
   { key: 'length', name: 'Length' },
@@ -10,8 +11,11 @@ export const footFields: { key: keyof FootMeasures; name: string }[] = [
 ]
 export type TypedFoot = Record<keyof FootMeasures, string>
 
+/** A foot as it stands in the fields, in the unit of the screen. */
 export const typedFoot = (foot: FootMeasures): TypedFoot =>
-  Object.fromEntries(footFields.map((f) => [f.key, foot[f.key] === null ? '' : String(foot[f.key])])) as TypedFoot
+  Object.fromEntries(
+    footFields.map(({ key }) => [key, foot[key] === null ? '' : exactFigure(foot[key], 'mm')]),
+  ) as TypedFoot
 
 /** Reads typed feet; the sentence says which foot and which figure cannot be used. */
 export function readFeet(
@@ -21,19 +25,23 @@ export function readFeet(
   const read = (foot: TypedFoot) =>
     Object.fromEntries(
       footFields.map(({ key }) => {
-        const text = String(foot[key]).trim()
-        return [key, text === '' ? null : (readFigure(text) ?? Number.NaN)]
+        const text = foot[key].trim()
+        return [key, text === '' ? null : (readTypedLength(text) ?? Number.NaN)]
       }),
     )
   for (const [side, foot] of Object.entries(feet)) {
     for (const { key, name } of footFields) {
-      const text = String(foot[key]).trim()
+      const text = foot[key].trim()
       const where = `${side === 'left' ? 'Left' : 'Right'} foot, ${name}`
       if (text === '') continue
-      const value = readFigure(text)
-      if (value === null) return { problem: `${where}: “${text}” is no number. Write it like 253,5 or 253.5.` }
+      const value = readTypedLength(text)
+      if (value === null) {
+        return { problem: `${where}: “${text}” is no length. Write it like ${exactFigure(253.5, 'mm')}.` }
+      }
       const [least, most] = footRanges[key]
-      if (value < least || value > most) return { problem: `${where}: from ${least} to ${most} mm.` }
+      if (value < least || value > most) {
+        return { problem: `${where}: from ${showLength(least, 0)} to ${showLength(most, 0)}.` }
+      }
     }
   }
   const result = FeetFields.safeParse({ ...label, right: read(feet.right), left: read(feet.left) })
@@ -44,4 +52,14 @@ export function readFeet(
   return {
     problem: field ? `${where === 'left' ? 'Left' : 'Right'} foot, ${field.name}: ${issue.message}` : issue.message,
   }
+}
+
+/** The same feet in another unit; what cannot be read stays as it was typed. */
+export function retyped(foot: TypedFoot, from: 'mm' | 'inch'): TypedFoot {
+  return Object.fromEntries(
+    footFields.map(({ key }) => {
+      const value = foot[key].trim() === '' ? null : readTypedLength(foot[key], from)
+      return [key, value === null ? foot[key] : exactFigure(value, 'mm')]
+    }),
+  ) as TypedFoot
 }

@@ -5,6 +5,7 @@ import { nextTick } from 'vue'
 import { measureGroups, START, typed, type TypedMeasures } from './figures.ts'
 import MeasureFields from './MeasureFields.vue'
 import TracingFields from './TracingFields.vue'
+import { pick } from '../../../../test/pick.ts'
 
 // Read here and not beside the page: there are no workers in this test.
 vi.mock('../../../workers/outlines/outlinesOf.ts', async () => {
@@ -29,8 +30,7 @@ describe('the fields of a last by measures', () => {
   })
   it('hands on another toe', async () => {
     const w = show()
-    const pointed = w.findAll('[role="radio"]').find((r) => r.text() === 'pointed')
-    await pointed?.trigger('click')
+    await pick(w, 'pointed')
     expect((w.emitted('update:modelValue')?.at(-1)?.[0] as TypedMeasures).toeShape).toBe('pointed')
   })
 })
@@ -78,20 +78,20 @@ describe('the fields of a tracing', () => {
   })
   it('turns, flips and says which edge of the line was followed', async () => {
     const w = show(tracing)
-    const click = async (role: string, name: string) => {
+    const click = async (name: string) => {
       await w
-        .findAll(role)
+        .findAll('button')
         .find((b) => b.text() === name)
         ?.trigger('click')
       await nextTick()
     }
-    await click('button', 'Heel at the other end')
+    await click('Heel at the other end')
     expect(handed(w).turned).toBe(true)
-    await click('button', 'Medial is the other side')
+    await click('Medial is the other side')
     expect(handed(w).flipped).toBe(true)
-    await click('[role="radio"]', 'Outer edge')
+    await pick(w, 'Outer edge')
     expect(handed(w).digitised).toBe('outside')
-    await click('[role="radio"]', 'Laid on the bottom')
+    await pick(w, 'Laid on the bottom')
     expect(handed(w).laid).toBe('wrapped')
   })
 })

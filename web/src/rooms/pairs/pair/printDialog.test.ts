@@ -5,6 +5,7 @@ import type { ExportKind, PairView } from '../../../api/client.ts'
 import { useMade } from '../../../stores/madeStore.ts'
 import { usePair } from '../../../stores/pairStore.ts'
 import PrintDialog from './PrintDialog.vue'
+import { pick } from '../../../../test/pick.ts'
 
 const id = '01930000-0003-7000-8000-000000000001'
 const kinds: ExportKind[] = [
@@ -57,10 +58,7 @@ describe('the dialog of files', () => {
   })
   it('asks for the chosen paper in one request, saves the file, and says what went on record', async () => {
     const { dialog, button } = await opened()
-    await dialog
-      .findAll('[role="radio"]')
-      .find((r) => r.text() === 'A3')
-      ?.trigger('click')
+    await pick(dialog, 'A3')
     await button('Parts (PDF)')?.trigger('click')
     await flushPromises()
     const sent = asked.filter((a) => a.method === 'POST')

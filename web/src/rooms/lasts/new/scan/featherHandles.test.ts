@@ -2,6 +2,7 @@ import { noShift, type FeatherShift } from '@gentle-awl/core'
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import FeatherHandles from './FeatherHandles.vue'
+import { pick } from '../../../../../test/pick.ts'
 
 const last = (w: ReturnType<typeof mount>) => w.emitted('change')?.at(-1)?.[0] as FeatherShift
 const press = (w: ReturnType<typeof mount>, name: string) =>
@@ -16,7 +17,7 @@ describe('the feather line by hand', () => {
     expect(last(w).medial).toEqual(noShift().medial)
     // What was handed in stays as it was: the page decides.
     expect(shift).toEqual(noShift())
-    await w.findAll('[role="radio"]')[1]!.trigger('click')
+    await pick(w, 'Medial')
     await press(w, 'joint down')
     expect(last(w).medial[5]).toBe(-0.5)
     expect(last(w).lateral[5]).toBe(0)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton, NCheckbox, NCollapse, NCollapseItem, NRadio, NRadioGroup } from 'naive-ui'
+import { NButton, NCheckbox, NRadio, NRadioGroup } from 'naive-ui'
 import {
   decorations,
   formeMatches,
@@ -14,6 +14,7 @@ import {
 } from '@gentle-awl/core'
 import { computed } from 'vue'
 import LengthField from '../../../../ui/LengthField.vue'
+import FoldOut from '../../../../ui/FoldOut.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import TapingsPanel from './TapingsPanel.vue'
 
@@ -92,93 +93,85 @@ function setVersion(index: number, mm: number): void {
       ]"
       @choose="emit('change', { throat: $event })"
     />
-    <NCollapse>
-      <NCollapseItem title="Forme and folds" name="forme">
-        <div class="style">
-          <SelectField
-            label="Forme keeps"
-            name="forme-kind"
-            :value="upper.forme.kind"
-            :options="[
-              { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
-              { value: 'paper', name: 'the least strain, as paper would' },
-            ]"
-            @choose="setForme({ kind: $event })"
-          />
-          <SelectField
-            label="Sides laid together at"
-            name="forme-match"
-            :value="upper.forme.match"
-            :options="named(formeMatches)"
-            @choose="setForme({ match: $event })"
-          />
-          <SelectField
-            label="Feather line"
-            name="forme-feather"
-            :value="upper.forme.feather"
-            :options="[
-              { value: 'own', name: 'each side its own' },
-              { value: 'mean', name: 'the mean forme’s for both' },
-            ]"
-            @choose="setForme({ feather: $event })"
-          />
-          <fieldset class="folds">
-            <legend>Ankle bones above the feather, if measured</legend>
-            <div v-for="side in wallSides" :key="side" class="line">
-              <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
-              <span class="ankle">
-                <LengthField
-                  v-if="upper.ankleBone[side] !== null"
-                  :value="upper.ankleBone[side] ?? 0"
-                  :min="20"
-                  :max="110"
-                  :label="`Ankle bone, ${side}`"
-                  @change="setAnkle(side, $event)"
-                />
-                <NButton v-if="upper.ankleBone[side] === null" @click="setAnkle(side, 45)"> Measured </NButton>
-                <NButton v-else @click="setAnkle(side, null)">By rule</NButton>
-              </span>
-            </div>
-          </fieldset>
-          <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
-          <div class="line">
-            <span>Taken in at the back, a side</span>
-            <LengthField
-              :value="upper.backTaper"
-              :min="0"
-              :max="6"
-              label="Taken in at the back"
-              @change="emit('change', { backTaper: $event })"
-            />
+    <FoldOut title="Forme and folds">
+      <div class="style">
+        <SelectField
+          label="Forme keeps"
+          name="forme-kind"
+          :value="upper.forme.kind"
+          :options="[
+            { value: 'true seams', name: 'back, rim, ridge and toe at their true length' },
+            { value: 'paper', name: 'the least strain, as paper would' },
+          ]"
+          @choose="setForme({ kind: $event })"
+        />
+        <SelectField
+          label="Sides laid together at"
+          name="forme-match"
+          :value="upper.forme.match"
+          :options="named(formeMatches)"
+          @choose="setForme({ match: $event })"
+        />
+        <SelectField
+          label="Feather line"
+          name="forme-feather"
+          :value="upper.forme.feather"
+          :options="[
+            { value: 'own', name: 'each side its own' },
+            { value: 'mean', name: 'the mean forme’s for both' },
+          ]"
+          @choose="setForme({ feather: $event })"
+        />
+        <fieldset class="folds">
+          <legend>Ankle bones above the feather, if measured</legend>
+          <div v-for="side in wallSides" :key="side" class="line">
+            <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
+            <span class="ankle">
+              <LengthField
+                v-if="upper.ankleBone[side] !== null"
+                :value="upper.ankleBone[side] ?? 0"
+                :min="20"
+                :max="110"
+                :label="`Ankle bone, ${side}`"
+                @change="setAnkle(side, $event)"
+              />
+              <NButton v-if="upper.ankleBone[side] === null" @click="setAnkle(side, 45)"> Measured </NButton>
+              <NButton v-else @click="setAnkle(side, null)">By rule</NButton>
+            </span>
           </div>
-          <fieldset class="folds">
-            <legend>Designed folds, opened in all</legend>
-            <NRadioGroup
-              :value="upper.folds.chosen"
-              name="fold-version"
-              @update:value="emit('change', { folds: { ...upper.folds, chosen: $event } })"
-            >
-              <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
-                <NRadio :value="i">Version {{ i + 1 }}</NRadio>
-                <LengthField
-                  :value="v"
-                  :min="0"
-                  :max="120"
-                  :label="`Version ${i + 1}`"
-                  @change="setVersion(i, $event)"
-                />
-              </div>
-            </NRadioGroup>
-            <NButton
-              v-if="upper.folds.versions.length < 6"
-              @click="setVersion(upper.folds.versions.length, (upper.folds.versions.at(-1) ?? 30) + 10)"
-            >
-              Add a version
-            </NButton>
-          </fieldset>
+        </fieldset>
+        <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
+        <div class="line">
+          <span>Taken in at the back, a side</span>
+          <LengthField
+            :value="upper.backTaper"
+            :min="0"
+            :max="6"
+            label="Taken in at the back"
+            @change="emit('change', { backTaper: $event })"
+          />
         </div>
-      </NCollapseItem>
-    </NCollapse>
+        <fieldset class="folds">
+          <legend>Designed folds, opened in all</legend>
+          <NRadioGroup
+            :value="upper.folds.chosen"
+            name="fold-version"
+            @update:value="emit('change', { folds: { ...upper.folds, chosen: $event } })"
+          >
+            <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
+              <NRadio :value="i">Version {{ i + 1 }}</NRadio>
+              <LengthField :value="v" :min="0" :max="120" :label="`Version ${i + 1}`" @change="setVersion(i, $event)" />
+            </div>
+          </NRadioGroup>
+          <NButton
+            v-if="upper.folds.versions.length < 6"
+            @click="setVersion(upper.folds.versions.length, (upper.folds.versions.at(-1) ?? 30) + 10)"
+          >
+            Add a version
+          </NButton>
+        </fieldset>
+      </div>
+    </FoldOut>
   </div>
 </template>
 

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { useElementVisibility } from '@vueuse/core'
+import type * as PlotlyLibrary from 'plotly.js-cartesian-dist-min'
+import { NSpin, NTable } from 'naive-ui'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { theme } from '../app/settings.ts'
+import FoldOut from './FoldOut.vue'
+import { chartRows, config, layoutOf, traces, type ChartAxis, type ChartLine } from './chartLook.ts'
+
+/**
+ * Lines over one axis, drawn by Plotly once they are looked at, and the same figures as a table beneath, for those who
+ * read or hear them instead. `rows` lines of the table are taken evenly from the longest line.
+ */
+const props = withDefaults(
+  defineProps<{ title: string; x: ChartAxis; y: ChartAxis; lines: readonly ChartLine[]; rows?: number }>(),
+  { rows: 12 },
+)
+type Plotly = typeof PlotlyLibrary
+const plotly = shallowRef<Plotly | null>(null)
+const failed = ref(false)
+const place = ref<HTMLElement | null>(null)
+const seen = useElementVisibility(place)
+
+watch(
+  seen,
+  async (is) => {
+    if (!is || plotly.value) return
+    try {
+      // A page that is never opened never fetches it.
+      const loaded = (await import('plotly.js-cartesian-dist-min')) as Plotly & { default?: Plotly }
+      plotly.value = loaded.default ?? loaded
+    } catch {
+      failed.value = true
+    }
+  },
+  { immediate: true },
+)
+watch([plotly, () => props.lines, () => props.x, () => props.y, theme], async ([library]) => {
+  if (!library || !place.value) return
+  const { x, y, lines } = props
+  await library.react(place.value, traces(lines, theme.value, { y }), layoutOf(x, y, theme.value), config)
+})
+onBeforeUnmount(() => {
+  if (plotly.value && place.value) plotly.value.purge(place.value)
+})
+
+const figures = computed(() => chartRows(props.lines, props.rows))
+const said = computed(() => `${props.title}: ${props.lines.map((l) => l.name).join(', ')}`)
+</script>
+
+<template>
+  <figure class="chart">
+    <figcaption>{{ title }}</figcaption>
+    <p v-if="failed" class="wrong" role="alert">
+      The chart cannot be drawn: its program could not be fetched. The figures are below.
+    </p>
+    <div v-else class="paper">
+      <div ref="place" class="drawn" role="img" :aria-label="said" />
+      <NSpin v-if="!plotly" class="wait" size="small" />
+    </div>
+    <FoldOut title="The figures">
+      <NTable size="small" :bordered="false">
+        <thead>
+          <tr>
+            <th scope="col">{{ x.title }}, {{ x.unit }}</th>
+            <th v-for="l in lines" :key="l.name" scope="col" class="right">{{ l.name }}, {{ y.unit }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="f in figures" :key="f.x">
+            <th scope="row" class="figure">{{ f.x.toFixed(1) }}</th>
+            <td v-for="(v, i) in f.values" :key="i" class="figure right">{{ v === null ? '' : v.toFixed(1) }}</td>
+          </tr>
+        </tbody>
+      </NTable>
+    </FoldOut>
+  </figure>
+</template>
+
+<style scoped>
+.chart {
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+  margin: 16px 0;
+}
+figcaption {
+  font-weight: 600;
+}
+.paper {
+  position: relative;
+}
+.drawn {
+  height: 250px;
+}
+.wait {
+  position: absolute;
+  inset: 0;
+}
+</style>
