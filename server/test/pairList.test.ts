@@ -61,23 +61,23 @@ describe('the list of pairs', () => {
       version: pair.version as number,
       body: {
         label: pair.label,
-        decisions: { ...derby.decisions, stiffener: { ...derby.decisions.stiffener, backHeight: 39 } },
+        decisions: { ...derby.decisions, heel: { ...derby.decisions.heel, lifts: 1 } },
       },
     })
     const changed = outlineOf(await withCards())
     expect(changed).not.toBe(before)
-    const leather = derby.decisions.materials.stiffener
+    const leather = derby.decisions.materials.midsole
     await server.store.write((tx) =>
       tx
         .update(materials)
-        .set({ thickness: 3.1, version: sql`version + 1` })
+        .set({ thickness: 5.1, version: sql`version + 1` })
         .where(eq(materials.id, leather)),
     )
     expect(rowOf(await list(), derby.id).card).toBeNull()
     const thick = outlineOf(await withCards())
     expect(thick).not.toBe(changed)
     await server.store.write((tx) =>
-      tx.insert(workshop).values({ id: 'workshop', houseRules: { 'stiffener.turnUnder': 14 }, updatedAt: '' }),
+      tx.insert(workshop).values({ id: 'workshop', houseRules: { 'midsole.roomSewn': 9 }, updatedAt: '' }),
     )
     expect(outlineOf(await withCards())).not.toBe(thick)
     const { standing, card } = (await server.call('GET', `/pairs/${derby.id}/card`)).body

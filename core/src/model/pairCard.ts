@@ -1,6 +1,12 @@
 import type { Path } from '../geometry/path.ts'
 import type { Level } from './level.ts'
 
+/** A piece of the picture of a shoe: a body, or a line on it. */
+export interface PictureShape {
+  kind: 'last' | 'inside' | 'upper' | 'line' | 'sole' | 'heel'
+  path: Path
+}
+
 /** What a list shows of a pair without planning it: plain data, small. */
 export interface PairCard {
   /** Why there is no plan; empty when there is one. */
@@ -8,6 +14,6 @@ export interface PairCard {
   worst: Level | null
   /** The order of work, by id and name. */
   steps: { id: string; name: string }[]
-  /** A few parts in outline, for a small picture; mm, coarse. */
-  shapes: { id: string; name: string; outline: Path }[]
+  /** The shoe from its lateral side: x forward, z up, mm, coarse; what comes first lies beneath. */
+  shapes: PictureShape[]
 }

@@ -1,23 +1,77 @@
 import { describe, expect, it } from 'vitest'
-import { samplePair } from '../../test/samplePair.ts'
-import { hausdorffDistance } from '../geometry/hausdorff.ts'
+import { pairOfEachStyle } from '../../test/warmAndCold.ts'
+import { contains } from '../geometry/path.ts'
+import { crossings } from '../geometry/crossings.ts'
+import { nearest } from '../geometry/polyline.ts'
+import { boxOf, signedArea, type Path } from '../geometry/path.ts'
+import { ridgeAndToe } from '../last/surface.ts'
+import type { PictureShape } from '../model/pairCard.ts'
+import { patternKinds } from '../model/upper.ts'
 import { cardOf } from './cardOf.ts'
-import { planPair } from './planPair.ts'
+import { formeStage, lastStage, planPair } from './planPair.ts'
 import { keptCache } from '../../test/keptCache.ts'
 
-describe('the card of a pair', () => {
-  const plan = planPair(samplePair(), keptCache())
-  const card = cardOf(plan)
-  it('shows the insole and the stiffener as they are, to what a small picture can show', () => {
-    expect(card.shapes.map((s) => s.id).sort()).toEqual(['insole', 'stiffener'])
-    for (const shape of card.shapes) {
-      const part = plan.parts.find((p) => p.id === shape.id)
-      expect(hausdorffDistance(shape.outline, part?.outline ?? [])).toBeLessThan(1)
+describe.each(patternKinds)('the card of a pair: %s', (style) => {
+  const cache = keptCache()
+  const input = pairOfEachStyle[style]
+  const plan = planPair(input, cache)
+  const map = formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache)
+  const card = cardOf(plan, map)
+  const of = (kind: PictureShape['kind']) => card.shapes.filter((s) => s.kind === kind).map((s) => s.path)
+  const all = boxOf(...card.shapes.map((s) => s.path))
+  const body = (of('upper')[0] ?? of('last')[0]) as Path
+
+  it('stands on the ground, as long as the shoe, its toe to the right', () => {
+    const { profile } = plan.bottom
+    const ground = Math.min(
+      ...profile.underside.map((p) => p[1]),
+      ...of('heel')
+        .flat()
+        .map((p) => p[1]),
+    )
+    expect(Math.abs(all.minY - ground)).toBeLessThan(0.2)
+    expect(all.maxX - all.minX).toBeGreaterThan(map.surface.length - 4)
+    expect(all.maxX - all.minX).toBeLessThan(map.surface.length + 40)
+    const high = (from: number, to: number) =>
+      Math.max(...body.filter((p) => p[0] >= from && p[0] <= to).map((p) => p[1]))
+    expect(high(0, 0.5 * map.surface.length)).toBeGreaterThan(high(0.9 * map.surface.length, Infinity))
+  })
+  it('shows the lines of its plan where they lie on the last', () => {
+    const drawn = of('line')
+    const wanted = plan.upper.lines.filter((l) => l.side === 'lateral' && ['seam', 'facing', 'zip'].includes(l.kind))
+    expect(drawn).toHaveLength(style === 'own pattern' ? 0 : wanted.length)
+    // As far as one line of the plan was moved up or down, all were; that apart each lies where it lies on the last.
+    const shifts = drawn.map((line, i) => {
+      const [x, , z] = map.toLast('lateral', wanted[i]!.path[0]!)
+      expect(Math.abs(line[0]![0] - x)).toBeLessThan(0.11)
+      return line[0]![1] - z
+    })
+    if (shifts.length > 0) expect(Math.max(...shifts) - Math.min(...shifts)).toBeLessThan(0.11)
+    drawn.forEach((line, i) => {
+      for (const p of wanted[i]!.path) {
+        const [x, , z] = map.toLast('lateral', p)
+        expect(nearest(line, [x, z + shifts[i]!]).away).toBeLessThan(0.5)
+      }
+    })
+  })
+  it('has a body that holds its lines, over its sole and under its ridge', () => {
+    expect(Math.abs(signedArea(body))).toBeGreaterThan(0.11 * map.surface.length ** 2)
+    for (const line of of('line')) {
+      for (const p of line) expect(contains(body, p) || nearest(body, p, true).away < 7, `${p.join()}`).toBe(true)
+    }
+    const ridge = ridgeAndToe(map.surface)
+    const tip = ridge.reduce((a, b) => (b[0] > a[0] ? b : a))
+    expect(Math.abs(boxOf(body).maxX - tip[0])).toBeLessThan(1)
+    // No light falls between upper and sole.
+    const sole = of('sole')[0] as Path
+    for (const share of style === 'own pattern' ? [] : [0.1, 0.3, 0.5, 0.7, 0.9]) {
+      const x = share * map.surface.length
+      expect(crossings(body, { x })[0]! - crossings(sole, { x }).at(-1)!).toBeLessThan(0.7)
     }
   })
   it('has every step in working order and the gravest finding, and is small', () => {
     expect(card.steps.map((s) => s.id)).toEqual(plan.steps.map((o) => o.id))
     expect(card.worst).toBe(plan.worst)
-    expect(JSON.stringify(card).length).toBeLessThan(6_000)
+    expect(JSON.stringify(card.shapes).length).toBeLessThan(16_000)
   })
 })

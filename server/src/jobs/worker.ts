@@ -1,6 +1,8 @@
 import {
   cardOf,
   checkedLast,
+  formeStage,
+  lastStage,
   makeables,
   makeablesOf,
   planJson,
@@ -91,7 +93,10 @@ const works: {
       makeables: makeables(plan),
     }
   },
-  card: ({ file }) => cardOf(planPair(file, cache)),
+  card: ({ file }) => {
+    const plan = planPair(file, cache)
+    return cardOf(plan, formeStage(lastStage(file.last, cache), file.decisions.upper.forme, cache))
+  },
   export: async ({ file, id, query }) => {
     const plan = planPair(file, cache)
     const { bytes, parts } = await exportOf(id).make(file, plan, query)

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { boxOf, type Part, type Path } from '@gentle-awl/core'
+import { boxOf, type Part } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { cutData, pathData } from './svgPath.ts'
+import { cutData } from './svgPath.ts'
 
 /** A part as a small picture: its cut outline in chalk, with its holes where they are known. */
-const props = defineProps<{ part: Part | { name: string; outline: Path } }>()
+const props = defineProps<{ part: Part }>()
 const view = computed(() => {
   const b = boxOf(props.part.outline)
   return `${b.minX - 2} ${-b.maxY - 2} ${b.maxX - b.minX + 4} ${b.maxY - b.minY + 4}`
 })
-const drawn = computed(() => ('lines' in props.part ? cutData(props.part) : pathData(props.part.outline, true)))
+const drawn = computed(() => cutData(props.part))
 </script>
 
 <template>

@@ -1,6 +1,8 @@
+import { mount } from '@vue/test-utils'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { nextTick, ref } from 'vue'
+import PairPicture from './PairPicture.vue'
 import { pathData } from './svgPath.ts'
 import { ticks } from './ticks.ts'
 import { usePanZoom, type World } from './usePanZoom.ts'
@@ -106,4 +108,31 @@ it('path data point down as SVG does, to a hundredth of a millimetre', () => {
       false,
     ),
   ).toBe('M0 0L1 -1')
+})
+
+describe('the picture of a pair', () => {
+  it('draws bodies closed and lines open, the first beneath, and leaves nothing out', () => {
+    const body = (x: number, kind: 'upper' | 'sole') => ({
+      kind,
+      path: [
+        [x, 5],
+        [x + 200, 5],
+        [x + 100, 90],
+      ] as [number, number][],
+    })
+    const line = { kind: 'line' as const, path: [[20, 6], [60, 120]] as [number, number][] } // prettier-ignore
+    const w = mount(PairPicture, { props: { label: 'Deck shoe', shapes: [body(0, 'upper'), line, body(40, 'sole')] } })
+    expect(w.attributes('aria-label')).toBe('Deck shoe')
+    expect(w.findAll('path').map((p) => [p.classes()[0], p.attributes('d')?.endsWith('Z')])).toEqual([
+      ['upper', true],
+      ['line', false],
+      ['sole', true],
+    ])
+    const [x, y, width, height] = w.attributes('viewBox')!.split(' ').map(Number)
+    expect(x!).toBeLessThan(0)
+    expect(x! + width!).toBeGreaterThan(240)
+    expect(-y!).toBeGreaterThan(120)
+    // Down to the ground, on which it stands.
+    expect(-(y! + height!)).toBeLessThan(0)
+  })
 })

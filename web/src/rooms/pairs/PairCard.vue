@@ -3,11 +3,11 @@ import { sizeSystemNames } from '@gentle-awl/core'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, onMounted, shallowRef } from 'vue'
 import { api, type PairCardState, type PairRow } from '../../api/client.ts'
-import PartShape from '../../drawing/PartShape.vue'
+import PairPicture from '../../drawing/PairPicture.vue'
 import LevelMark from '../../ui/LevelMark.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
 
-/** One pair on the list: its insole as a picture, how far the work is, and whether something stands against it. */
+/** One pair on the list: its picture, how far the work is, and whether something stands against it. */
 const props = defineProps<{ pair: PairRow }>()
 defineEmits<{ remove: [] }>()
 
@@ -48,7 +48,12 @@ const steps = computed(() => state.value?.standing.of ?? 0)
   </div>
   <RouterLink v-else class="pair card" :to="`/pairs/${pair.id}/parts`">
     <div class="picture on-slate" aria-hidden="true">
-      <PartShape v-for="shape in state?.card.shapes ?? []" :key="shape.id" :part="shape" class="shape" />
+      <PairPicture
+        v-if="state?.card.shapes.length"
+        :shapes="state.card.shapes"
+        :label="pair.label.name"
+        class="shape"
+      />
     </div>
     <div class="words">
       <p class="order figure">{{ pair.label.order }}</p>
@@ -75,7 +80,7 @@ const steps = computed(() => state.value?.standing.of ?? 0)
 <style scoped>
 .pair {
   display: grid;
-  grid-template-rows: 128px auto;
+  grid-template-rows: 148px auto;
   overflow: hidden;
   text-decoration: none;
 }
@@ -83,16 +88,15 @@ a.pair:hover {
   border-color: var(--action);
 }
 .picture {
-  display: flex;
-  gap: 18px;
-  align-items: center;
-  justify-content: center;
-  padding: 14px 18px;
+  display: grid;
+  align-items: end;
+  justify-items: center;
+  padding: 12px 18px 10px;
   background: var(--slate);
 }
 .shape {
-  height: 100px;
-  max-width: 58%;
+  width: 100%;
+  height: 126px;
 }
 .words {
   display: grid;

@@ -1,0 +1,112 @@
+import type { FormeMap } from '../forme/formeMap.ts'
+import type { Path, Point } from '../geometry/path.ts'
+import { simplify } from '../geometry/simplify.ts'
+import { backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from '../last/surface.ts'
+import type { PictureShape } from '../model/pairCard.ts'
+import type { Side } from '../trade/side.ts'
+import type { UpperLine } from '../upper/upper.ts'
+import type { FootPlan } from './plan.ts'
+
+/** A picture a few hundred pixels wide shows no less, mm. */
+const TOLERANCE = 0.3
+/** A top line that ends further than this over the last, mm, is a shaft's: its front edge is a seam in the air. */
+const IN_THE_AIR = 6
+/** Layers of the bottom that the upper hides. */
+const INSIDE = ['insole', 'filler']
+
+const tenths = (v: number) => Math.round(v * 10) / 10
+const coarse = (path: Path): Path => simplify(path, TOLERANCE).map(([x, z]): Point => [tenths(x), tenths(z)])
+
+/** Height of a line that runs forward at x, mm; past its ends, that of its end. */
+function heightAt(line: Path, x: number): number {
+  const i = line.findIndex((p) => p[0] >= x)
+  if (i === 0) return line[0]![1]
+  if (i < 0) return line[line.length - 1]![1]
+  const [a, b] = [line[i - 1]!, line[i]!]
+  return a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0] || 1)
+}
+
+/** A line of the base pattern as it lies on the last, seen from the side. */
+const seen = (map: FormeMap, side: Side, path: Path): Path =>
+  path.map((p): Point => {
+    const [x, , z] = map.toLast(side, p)
+    return [x, z]
+  })
+
+/** The edge of the upper in front, from the end of its top line to the toe: over the ridge, or first down a shaft's seam. */
+function front(end: Point, ridge: Path, begins: Path | undefined): Path {
+  if (begins === undefined || end[1] - heightAt(ridge, end[0]) < IN_THE_AIR) return ridge.filter((p) => p[0] > end[0])
+  const air = begins.filter((p) => p[1] > heightAt(ridge, p[0]))
+  const last = air[air.length - 1] ?? end
+  return [...air, ...ridge.filter((p) => p[0] > last[0])]
+}
+
+/** The bare last from the side, where no upper is drawn on it. */
+function bareLast(surface: LastSurface): Path {
+  const flat = (line: readonly (readonly number[])[]) => line.map((p): Point => [p[0]!, p[2]!])
+  return [
+    ...flat(backCurve(surface)),
+    ...flat(ridgeAndToe(surface)),
+    ...flat(featherLine(surface, 'lateral')).reverse(),
+  ]
+}
+
+/** What the upper shows from the side: its body, what is seen of its inside, and the lines on it. */
+function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureShape[] {
+  const line = (kind: UpperLine['kind'], side: Side) => upper.lines.find((l) => l.kind === kind && l.side === side)
+  const [top, back] = [line('top line', 'lateral'), line('back', 'lateral')]
+  if (!top || !back) return [{ kind: 'last', path: bareLast(map.surface) }]
+  const lines = upper.lines.filter((l) => l.side === 'lateral' && ['seam', 'facing', 'zip'].includes(l.kind))
+  const topLine = seen(map, 'lateral', top.path)
+  const end = topLine[0]!
+  const ridge = ridgeAndToe(map.surface).map((p): Point => [p[0], p[2]])
+  const seam = lines.find((l) => Math.hypot(l.path[0]![0] - top.path[0]![0], l.path[0]![1] - top.path[0]![1]) < 1)
+  // The margin is turned in under the insole: from the side the upper reaches down to the sole.
+  const foot = featherLine(map.surface, 'lateral').map((p): Point => [p[0], Math.min(p[2], heightAt(under, p[0]))])
+  const other = line('top line', 'medial')
+  return [
+    ...(other
+      ? [{ kind: 'inside' as const, path: [...topLine, ...[...seen(map, 'medial', other.path)].reverse()] }]
+      : []),
+    {
+      kind: 'upper',
+      path: [
+        ...seen(map, 'lateral', back.path),
+        ...[...topLine].reverse(),
+        ...front(end, ridge, seam && seen(map, 'lateral', seam.path)),
+        ...[...foot].reverse(),
+      ],
+    },
+    ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
+  ]
+}
+
+/**
+ * A shoe from its lateral side, toe to the right, stood on the ground as its bottom section stands: x forward, z up, mm,
+ * coarse. The upper is projected from the last that its lines lie on, the bottom is its middle section; what comes first
+ * lies beneath. It is what a pair is known by on a list.
+ */
+export function pairPicture(plan: FootPlan, map: FormeMap): PictureShape[] {
+  const { profile, strips, heel } = plan.bottom
+  const middle = Array.from({ length: map.surface.columns }, (_, i): Point => {
+    const [x, , z] = bottomPoint(map.surface, i, (map.surface.across - 1) / 2)
+    return [x, z]
+  }).sort((a, b) => a[0] - b[0])
+  // The section was stood on its tread: as far as it was moved up or down, the upper goes too.
+  const at = profile.last[Math.floor(profile.last.length / 2)]!
+  const by = at[1] - heightAt(middle, at[0])
+  const stood = ({ kind, path }: PictureShape): PictureShape => ({
+    kind,
+    path: coarse(path.map(([x, z]): Point => [x, z + by])),
+  })
+  // Insole and filler lie inside; a shoe in a bought sole has no other layers of its own.
+  const outside = profile.layers.filter((l) => !INSIDE.includes(l.id))
+  const layers = outside.length > 0 ? outside : profile.layers
+  const under = layers[0]!.upper.map(([x, z]): Point => [x, z - by])
+  return [
+    ...upperShapes(plan, map, under).map(stood),
+    ...layers.map((l): PictureShape => ({ kind: 'sole', path: coarse([...l.upper, ...[...l.lower].reverse()]) })),
+    ...strips.map((s): PictureShape => ({ kind: 'sole', path: coarse(s.outline) })),
+    ...(heel?.bodies ?? []).map((b): PictureShape => ({ kind: 'heel', path: coarse(b.outline) })),
+  ]
+}
