@@ -17,13 +17,23 @@ export async function slideTo(slider: Locator, value: number): Promise<void> {
     ['aria-valuemin', 'aria-valuemax'].map(async (a) => Number(await slider.getAttribute(a))),
   )
   const now = async () => Number(await slider.getAttribute('aria-valuenow'))
-  const rail = slider.locator('xpath=ancestor::*[contains(concat(" ", @class, " "), " n-slider ")]')
+  const rail = slider.locator('xpath=ancestor::*[contains(@class, "n-slider-handles")]')
+  await slider.scrollIntoViewIfNeeded()
   const box = await rail.boundingBox()
   if (!box || least === undefined || most === undefined) throw new Error('The slider is not there.')
   const at = ((value - least) / (most - least)) * box.width
-  await rail.click({ position: { x: Math.min(box.width - 1, Math.max(1, at)), y: box.height / 2 } })
+  await slider.page().mouse.click(box.x + at, box.y + box.height / 2)
   for (let i = 0; i < 120 && Math.abs((await now()) - value) > 1e-9; i++) {
     await slider.press((await now()) < value ? 'ArrowRight' : 'ArrowLeft')
   }
   await expect(slider).toHaveAttribute('aria-valuenow', String(value))
+}
+
+/** Types a length into the field beside its slider: one change, however slow the machine. */
+export async function typeLength(slider: Locator, mm: number): Promise<void> {
+  const name = `${(await slider.getAttribute('aria-label')) ?? ''}, mm`
+  const field = slider.page().getByRole('textbox', { name, exact: true })
+  await field.fill(String(mm))
+  await field.press('Enter')
+  await expect(slider).toHaveAttribute('aria-valuenow', String(mm))
 }

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { startServer, type RunningServer } from './server.ts'
-import { slideTo } from './controls.ts'
+import { typeLength } from './controls.ts'
 
 let server: RunningServer
 test.beforeAll(async () => {
@@ -52,7 +52,7 @@ test('a burst of undo and redo ends where it should, without a word about others
   const puff = page.getByRole('slider', { name: 'Back edge behind the toe tip, by tape over the toe box' })
   await expect(puff).toHaveAttribute('aria-valuenow', '59.2')
   for (const [i, mm] of ['60', '61', '62'].entries()) {
-    await slideTo(puff, Number(mm))
+    await typeLength(puff, Number(mm))
     await expect(page.getByTestId('save-state')).toHaveText(`revision ${i + 2}`)
   }
   await page.getByRole('heading', { level: 1 }).click()

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { createClient } from '@libsql/client'
 import { expect, test, type Page } from '@playwright/test'
 import { startServer } from './server.ts'
-import { slideTo } from './controls.ts'
+import { typeLength } from './controls.ts'
 
 const root = join(fileURLToPath(new URL('.', import.meta.url)), '..')
 /** The built command that npm run restore starts. */
@@ -33,7 +33,7 @@ test('two tabs: the second learns of the change; when both changed it is asked, 
   for (const p of [one, two]) await p.goto(`${server.url}${derby}/parts/puff`)
   await expect(puff(two)).toHaveAttribute('aria-valuenow', '59.2')
 
-  await slideTo(puff(one), 62)
+  await typeLength(puff(one), 62)
   await expect(one.getByTestId('save-state')).toHaveText('revision 2')
   await expect(two.getByTestId('save-state')).toHaveText('revision 2')
   await expect(puff(two)).toHaveAttribute('aria-valuenow', '62')
@@ -44,9 +44,9 @@ test('two tabs: the second learns of the change; when both changed it is asked, 
   const three = await other.newPage()
   await three.goto(`${server.url}${derby}/parts/puff`)
   await expect(puff(three)).toHaveAttribute('aria-valuenow', '62')
-  await slideTo(puff(one), 50)
+  await typeLength(puff(one), 50)
   await expect(one.getByTestId('save-state')).toHaveText('revision 3')
-  await slideTo(puff(three), 66)
+  await typeLength(puff(three), 66)
   const dialog = three.getByRole('dialog', { name: 'Changed in two places' })
   await expect(dialog).toContainText('puff · length')
   await expect(dialog.getByRole('row', { name: /puff · length/ })).toContainText('66')
@@ -65,10 +65,10 @@ test('the server is killed in the middle: what was changed meanwhile waits in th
   const server = await startServer()
   const port = new URL(server.url).port
   await page.goto(`${server.url}${derby}/parts/puff`)
-  await slideTo(puff(page), 63)
+  await typeLength(puff(page), 63)
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
   await server.kill('SIGKILL')
-  await slideTo(puff(page), 64)
+  await typeLength(puff(page), 64)
   await expect(page.getByRole('alert')).toContainText('The workshop server does not answer')
   await expect(page.getByTestId('save-state')).toHaveText('not saved')
 
@@ -78,7 +78,7 @@ test('the server is killed in the middle: what was changed meanwhile waits in th
 
   // And once more, with the browser closed before the server is back.
   await again.kill('SIGKILL')
-  await slideTo(puff(page), 65)
+  await typeLength(puff(page), 65)
   await expect(page.getByTestId('save-state')).toHaveText('not saved')
   const third = await startServer(server.data, true, port)
   await page.reload()
@@ -161,7 +161,7 @@ test('backups: one is made, put back, and what was changed since is set aside; a
   await page.getByRole('button', { name: 'Make one now' }).click()
   await expect(page.getByText('A backup was made, opened and checked.')).toBeVisible()
   await stale.goto(`${server.url}${derby}/parts/puff`)
-  await slideTo(puff(stale), 62)
+  await typeLength(puff(stale), 62)
   await expect(stale.getByTestId('save-state')).toHaveText('revision 2')
   await page
     .getByRole('button', { name: /^Put back .*20/ })
@@ -172,7 +172,7 @@ test('backups: one is made, put back, and what was changed since is set aside; a
   await page.goto(`${server.url}${derby}/parts/puff`)
   await expect(puff(page)).toHaveAttribute('aria-valuenow', '59.2')
   // The other page still shows what was set aside: it is asked, not believed.
-  await slideTo(puff(stale), 63)
+  await typeLength(puff(stale), 63)
   await expect(stale.getByRole('dialog', { name: 'Changed in two places' })).toBeVisible()
   await context.close()
   await server.end()
@@ -250,7 +250,7 @@ test('a backup is put back from the command line once the server has stopped, an
   const server = await startServer()
   const [copy] = readdirSync(join(server.data, 'backups'))
   await page.goto(`${server.url}${derby}/parts/puff`)
-  await slideTo(puff(page), 62)
+  await typeLength(puff(page), 62)
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')
   expect(restore(server.data).said).toContain(copy)
   expect(restore(server.data, copy!)).toMatchObject({
