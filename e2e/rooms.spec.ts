@@ -129,6 +129,8 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await expect(page.getByRole('alert')).toContainText('stays in the stores')
   await page.getByRole('button', { name: 'Leave it' }).click()
   await page.getByRole('button', { name: 'New material' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('bend, heavy')
+  await expect(page.getByText('There is a sole leather of that name already, 5.0 mm.')).toBeVisible()
   await page.getByLabel('Name', { exact: true }).fill('Kangaroo')
   await page.getByLabel('Thickness, mm').fill('0')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()

@@ -26,6 +26,8 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await expect(page).toHaveURL(/\/pairs\/new$/)
   })
   await test.step('new pair', async () => {
+    await page.getByLabel('Order number').fill('1041')
+    await expect(page.getByText('Order 1041 has a pair already: Welted derby.')).toBeVisible()
     await page.getByLabel('Order number').fill('3001')
     await page.getByLabel('Name of the pair').fill('Sunday derby')
     await page.getByLabel('Trade of the customer').fill('sailmaker')

@@ -14,15 +14,17 @@ const props = withDefaults(
     rows?: number
     placeholder?: string
     wrong?: string | undefined
+    /** Worth knowing about what is typed, and no reason to refuse it. */
+    hint?: string | undefined
     /** The name is for screen readers alone, where the place says it to eyes. */
     quiet?: boolean
     /** Figures: a point a line, numbers in columns. */
     figures?: boolean
   }>(),
-  { name: undefined, rows: 1, placeholder: '', wrong: undefined },
+  { name: undefined, rows: 1, placeholder: '', wrong: undefined, hint: undefined },
 )
 const emit = defineEmits<{ 'update:value': [text: string]; change: [text: string] }>()
-const wrongId = useId()
+const [labelId, saidId] = [useId(), useId()]
 const text = ref(props.value)
 watch(
   () => props.value,
@@ -36,7 +38,7 @@ function typed(next: string): void {
 
 <template>
   <label class="field">
-    <span :class="{ 'visually-hidden': quiet }">{{ label }}</span>
+    <span :id="labelId" :class="{ 'visually-hidden': quiet }">{{ label }}</span>
     <NInput
       :value="text"
       :type="rows > 1 ? 'textarea' : 'text'"
@@ -48,13 +50,23 @@ function typed(next: string): void {
       :input-props="{
         name,
         autocomplete: 'off',
+        // What is said below is no part of its name.
+        'aria-labelledby': labelId,
         spellcheck: figures ? false : undefined,
         'aria-invalid': wrong ? 'true' : 'false',
-        'aria-describedby': wrong ? wrongId : undefined,
+        'aria-describedby': wrong || hint ? saidId : undefined,
       }"
       @update:value="typed"
       @change="emit('change', $event)"
     />
-    <span v-if="wrong" :id="wrongId" class="wrong" role="alert">{{ wrong }}</span>
+    <span v-if="wrong" :id="saidId" class="wrong" role="alert">{{ wrong }}</span>
+    <span v-else-if="hint" :id="saidId" class="hint" role="status">{{ hint }}</span>
   </label>
 </template>
+
+<style scoped>
+.hint {
+  color: var(--watch);
+  font-size: 15px;
+}
+</style>

@@ -69,12 +69,27 @@ describe('a text field', () => {
   it('is named by its label, and what is wrong is said at it', async () => {
     const f = mount(TextField, { props: { label: 'Order number', value: '', name: 'order' }, attachTo: document.body })
     expect(f.element.tagName).toBe('LABEL')
-    expect(f.text()).toBe('Order number')
+    const name = () => document.getElementById(f.find('input').attributes('aria-labelledby') ?? '')?.textContent
+    expect(name()).toBe('Order number')
     expect(f.find('input').attributes('aria-invalid')).toBe('false')
     await f.setProps({ wrong: 'Give the order a number.' })
     const said = document.getElementById(f.find('input').attributes('aria-describedby') ?? '')
     expect(said?.textContent).toBe('Give the order a number.')
+    expect(name()).toBe('Order number')
     expect(f.find('input').attributes()).toMatchObject({ 'aria-invalid': 'true', name: 'order' })
+    f.unmount()
+  })
+  it('says a hint, and refuses nothing for it', async () => {
+    const f = mount(TextField, {
+      props: { label: 'Name', value: 'Bend', hint: 'There is one.' },
+      attachTo: document.body,
+    })
+    const box = f.get('input')
+    expect(box.attributes('aria-invalid')).toBe('false')
+    expect(document.getElementById(box.attributes('aria-describedby') ?? '')?.textContent).toBe('There is one.')
+    expect(f.find('[role="alert"]').exists()).toBe(false)
+    await f.setProps({ wrong: 'Write a name.' })
+    expect(f.text()).not.toContain('There is one.')
     f.unmount()
   })
   it('has lines where it is given some', () => {

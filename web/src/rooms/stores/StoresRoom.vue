@@ -180,7 +180,7 @@ useNews(
     </RoomState>
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
       <form id="material-form" class="form" novalidate @submit.prevent="keep">
-        <TextField v-model:value="form.name" label="Name" name="name" :wrong="doubled" />
+        <TextField v-model:value="form.name" label="Name" name="name" :hint="doubled" />
         <SelectField
           label="Serves as"
           name="kind"

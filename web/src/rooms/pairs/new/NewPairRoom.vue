@@ -14,9 +14,9 @@ import {
   sizeSystems,
   type MaterialRole,
 } from '@gentle-awl/core'
-import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '../../../api/client.ts'
+import { api, type PairName } from '../../../api/client.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import MaterialSelect from '../../../ui/MaterialSelect.vue'
@@ -45,6 +45,12 @@ const form = reactive({
   materials: {} as Record<MaterialRole, string>,
 })
 const sizeTouched = ref(false)
+const pairs = shallowRef<PairName[]>([])
+/** A customer may have a second pair; two pairs by mistake are worth a word. */
+const doubled = computed(() => {
+  const same = pairs.value.find((p) => p.order.trim().toLowerCase() === label.order.trim().toLowerCase())
+  return same ? `Order ${same.order} has a pair already: ${same.name}.` : ''
+})
 
 const last = computed(() => workshop.lasts.find((l) => l.id === form.lastId))
 
@@ -73,7 +79,8 @@ function chooseSystem(system: typeof form.system): void {
 
 async function load(): Promise<void> {
   await attempt(async () => {
-    await workshop.load()
+    const [names] = await Promise.all([api.pairNames(), workshop.load()])
+    pairs.value = names
     form.lastId = workshop.lasts[0]?.id ?? ''
     for (const role of roles) form.materials[role] = role === 'padding' ? '' : (workshop.choices(role)[0]?.id ?? '')
     offerSize()
@@ -132,7 +139,13 @@ onMounted(load)
       <form v-else novalidate @submit.prevent="start">
         <fieldset class="card">
           <legend>Who it is for</legend>
-          <TextField v-model:value="label.order" label="Order number" name="order" :wrong="wrong.order" />
+          <TextField
+            v-model:value="label.order"
+            label="Order number"
+            name="order"
+            :wrong="wrong.order"
+            :hint="doubled"
+          />
           <TextField v-model:value="label.name" label="Name of the pair" name="name" :wrong="wrong.name" />
           <TextField
             v-model:value="label.trade"
