@@ -609,7 +609,14 @@ describe('random lasts', () => {
           isSound(u)
         },
       ),
-      { numRuns: 10, examples: [['walking', 0, 3.4279157036786696, 'trainer']] },
+      {
+        numRuns: 10,
+        examples: [
+          ['walking', 0, 3.4279157036786696, 'trainer'],
+          // The feather had a point within a hair of the heel cover's front.
+          ['heeled', 1, 0, 'stitch-down'],
+        ],
+      },
     )
   })
 })

@@ -153,7 +153,11 @@ export function bottomEdge(feather: Path, from: Point, to: Point, role: EdgeRole
   return { name: 'feather', role, line: pinned(subpathBetween(feather, from, to), from, to) }
 }
 
+/** Nearer to an end than this, mm, a point of the line would make a kink with it once the end is moved by a hair. */
+const KINK = 0.05
+
 /** A line whose ends are put exactly on two points. */
 export function pinned(line: Path, from: Point, to: Point): Path {
-  return [from, ...line.slice(1, -1), to]
+  const between = line.slice(1, -1).filter((p) => distance(p, from) > KINK && distance(p, to) > KINK)
+  return [from, ...between, to]
 }
