@@ -16,7 +16,7 @@ cleanRooms(
     ),
     '/lasts/01930000-0001-7000-8000-000000000001/cup',
     '/lasts/01930000-0001-7000-8000-000000000006/shape',
-    '/lasts/new/made',
+    '/lasts/new/measures',
     '/lasts/new/traced',
     '/lasts/new/scan',
     '/scanner',

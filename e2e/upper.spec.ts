@@ -107,7 +107,7 @@ test('a style with its options, decoration and top edge; pieces apart', async ({
   await choose(page.locator('[name="style"]'), 'oxford')
   await page.getByLabel('Toe cap').check()
   await choose(page.locator('[name="decoration"]'), 'punched')
-  await choose(page.locator('[name="top-edge"]'), 'bound')
+  await choose(page.locator('[name="top-finish"]'), 'bound')
   await expect(page.getByText('Top line: bound')).toBeVisible()
   await page.getByText('Forme and folds').click()
   const ankle = page.getByRole('group', { name: /Ankle bones/ })

@@ -3,6 +3,7 @@ import type { Path, Point } from '../geometry/path.ts'
 import { simplify } from '../geometry/simplify.ts'
 import { backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from '../last/surface.ts'
 import type { PictureShape } from '../model/pairCard.ts'
+import { heightAt } from '../parts/sole/sideProfile.ts'
 import type { Side } from '../trade/side.ts'
 import type { UpperLine } from '../upper/upper.ts'
 import type { FootPlan } from './plan.ts'
@@ -16,15 +17,6 @@ const INSIDE = ['insole', 'filler']
 
 const tenths = (v: number) => Math.round(v * 10) / 10
 const coarse = (path: Path): Path => simplify(path, TOLERANCE).map(([x, z]): Point => [tenths(x), tenths(z)])
-
-/** Height of a line that runs forward at x, mm; past its ends, that of its end. */
-function heightAt(line: Path, x: number): number {
-  const i = line.findIndex((p) => p[0] >= x)
-  if (i === 0) return line[0]![1]
-  if (i < 0) return line[line.length - 1]![1]
-  const [a, b] = [line[i - 1]!, line[i]!]
-  return a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0] || 1)
-}
 
 /** A line of the base pattern as it lies on the last, seen from the side. */
 const seen = (map: FormeMap, side: Side, path: Path): Path =>

@@ -42,7 +42,7 @@ export const router = createRouter({
       meta: { title: 'A last from a scan' },
     },
     {
-      path: '/lasts/new/:kind(made|traced)',
+      path: '/lasts/new/:kind(measures|traced)',
       component: () => import('../rooms/lasts/new/NewLastRoom.vue'),
       props: true,
       meta: { title: 'New last' },

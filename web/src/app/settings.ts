@@ -1,6 +1,6 @@
 import { inches, MM_PER_INCH, readLength, spoken, type LengthUnit, type Sentence } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
-import { watchEffect } from 'vue'
+import { computed, watchEffect } from 'vue'
 import { paint } from './theme.ts'
 
 /** What this screen shows lengths in, and by which light: kept per browser, not per pair. */
@@ -15,6 +15,9 @@ watchEffect(() => {
   document.documentElement.dataset.theme = theme.value
   paint(document.documentElement, theme.value)
 })
+
+/** What a label or a column's head calls the unit. */
+export const lengthWord = computed(() => (lengthUnit.value === 'inch' ? 'inches' : 'mm'))
 
 /** A sentence with its lengths in the chosen unit. */
 export const tell = (sentence: Sentence): string => spoken(sentence, lengthUnit.value)

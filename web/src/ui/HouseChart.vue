@@ -5,7 +5,7 @@ import { NSpin, NTable } from 'naive-ui'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { theme } from '../app/settings.ts'
 import FoldOut from './FoldOut.vue'
-import { chartRows, config, layoutOf, traces, type ChartAxis, type ChartLine } from './chartLook.ts'
+import { chartRows, config, decimals, layoutOf, traces, type ChartAxis, type ChartLine } from './chartLook.ts'
 
 /**
  * Lines over one axis, drawn by Plotly once they are looked at, and the same figures as a table beneath, for those who
@@ -68,8 +68,10 @@ const said = computed(() => `${props.title}: ${props.lines.map((l) => l.name).jo
         </thead>
         <tbody>
           <tr v-for="f in figures" :key="f.x">
-            <th scope="row" class="figure">{{ f.x.toFixed(1) }}</th>
-            <td v-for="(v, i) in f.values" :key="i" class="figure right">{{ v === null ? '' : v.toFixed(1) }}</td>
+            <th scope="row" class="figure">{{ f.x.toFixed(decimals(x)) }}</th>
+            <td v-for="(v, i) in f.values" :key="i" class="figure right">
+              {{ v === null ? '' : v.toFixed(decimals(y)) }}
+            </td>
           </tr>
         </tbody>
       </NTable>

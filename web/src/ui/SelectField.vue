@@ -99,7 +99,6 @@ function keys(event: KeyboardEvent): void {
       :disabled="disabled"
       :status="wrong ? 'error' : undefined"
       :consistent-menu-width="false"
-      :data-field="name"
       :menu-props="{ id: listId, role: 'listbox', 'aria-labelledby': labelId }"
       :node-props="wordsOf"
       @update:value="emit('choose', $event as T)"

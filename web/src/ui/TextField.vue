@@ -12,6 +12,8 @@ const props = withDefaults(
     value: string
     name?: string
     rows?: number
+    /** So many letters at the most. */
+    most?: number
     placeholder?: string
     wrong?: string | undefined
     /** Worth knowing about what is typed, and no reason to refuse it. */
@@ -21,7 +23,7 @@ const props = withDefaults(
     /** Figures: a point a line, numbers in columns. */
     figures?: boolean
   }>(),
-  { name: undefined, rows: 1, placeholder: '', wrong: undefined, hint: undefined },
+  { name: undefined, rows: 1, most: undefined, placeholder: '', wrong: undefined, hint: undefined },
 )
 const emit = defineEmits<{ 'update:value': [text: string]; change: [text: string] }>()
 const [labelId, saidId] = [useId(), useId()]
@@ -44,6 +46,7 @@ function typed(next: string): void {
       :type="rows > 1 ? 'textarea' : 'text'"
       :rows="rows"
       :resizable="false"
+      :maxlength="most"
       :placeholder="placeholder"
       :status="wrong ? 'error' : undefined"
       :class="{ figure: figures }"

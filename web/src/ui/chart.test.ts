@@ -46,6 +46,11 @@ describe.each(['light', 'dark'] as const)('a chart by its %s', (light) => {
     expect(new Set(drawn.map((t) => t.line?.dash)).size).toBe(2)
     expect(traces([tape], light, { y })[0]).toMatchObject({ mode: 'markers', x: [12.5], y: [7] })
   })
+  it('writes inches finer than millimetres', () => {
+    const hover = (unit: string) => traces([slope], light, { y: { title: 'Tape', unit } })[0]?.hovertemplate
+    expect(hover('mm')).toContain('%{y:.1f} mm')
+    expect(hover('inches')).toContain('%{y:.2f} inches')
+  })
   it('lies on the paper of the house', () => {
     expect(layoutOf(x, y, light)).toMatchObject({
       paper_bgcolor: coloursOf(light).raised,

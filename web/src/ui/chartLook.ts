@@ -14,6 +14,9 @@ export interface ChartAxis {
   unit: string
 }
 
+/** Decimals that a figure is written with: in inches a tenth would be two and a half millimetres. */
+export const decimals = ({ unit }: ChartAxis): number => (unit === 'inches' ? 2 : 1)
+
 /** Told apart by colour and by the way they are drawn, so that neither is needed. */
 const DASHES = ['solid', 'dash', 'dot', 'dashdot'] as const
 const SYMBOLS = ['circle', 'diamond', 'square', 'cross'] as const
@@ -34,7 +37,7 @@ export function traces(lines: readonly ChartLine[], light: Light, { y }: { y: Ch
       y: [...line.y],
       line: { color, width: 2.5, dash: DASHES[i % 4]! },
       marker: { color, size: 11, symbol: SYMBOLS[i % 4]!, line: { color: coloursOf(light).raised, width: 1.5 } },
-      hovertemplate: `%{y:.1f} ${y.unit}<extra>%{fullData.name}</extra>`,
+      hovertemplate: `%{y:.${decimals(y)}f} ${y.unit}<extra>%{fullData.name}</extra>`,
     }
   })
 }

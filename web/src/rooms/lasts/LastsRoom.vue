@@ -28,7 +28,10 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Lasts</h1>
-      <ButtonLink main to="/lasts/new/made"> <IconPlus :size="22" aria-hidden="true" /> By measures </ButtonLink>
+      <ButtonLink main to="/lasts/new/measures">
+        <template #icon><IconPlus aria-hidden="true" /></template>
+        By measures
+      </ButtonLink>
       <ButtonLink to="/lasts/new/traced">From a tracing</ButtonLink>
       <ButtonLink to="/lasts/new/scan">From a scan</ButtonLink>
     </header>

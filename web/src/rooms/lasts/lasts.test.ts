@@ -3,8 +3,6 @@ import { describe, expect, it } from 'vitest'
 import { sayDay, today } from './days.ts'
 import { distanceColours } from './last/distanceColours.ts'
 import { measureGroups, readTyped, START, typed } from './shape/figures.ts'
-import { lengthUnit } from '../../app/settings.ts'
-import { readFeet, retyped, typedFoot } from './last/footFields.ts'
 import { thinnedOutline } from './shape/thinned.ts'
 
 describe('typed measures', () => {
@@ -24,42 +22,6 @@ describe('typed measures', () => {
     })
     expect(readTyped({ ...typed(START), length: '400' })).toMatchObject({ problem: 'Length: at most 350 mm.' })
     expect(readTyped({ ...typed(START), heelHeight: '-3' })).toMatchObject({ field: 'heelHeight' })
-  })
-})
-
-describe('typed feet', () => {
-  const blank = { length: '', jointGirth: '', waistGirth: '', instepGirth: '', heelGirth: '', jointWidth: '' }
-  it('leave out what was not measured and come back', () => {
-    const right = { ...blank, length: '270', jointGirth: '250.5' }
-    const read = readFeet({ order: '1041', trade: '', note: '' }, { right, left: blank })
-    if ('problem' in read) throw new Error(read.problem)
-    expect(read.fields.right).toMatchObject({ length: 270, jointGirth: 250.5, waistGirth: null })
-    expect(typedFoot(read.fields.right)).toEqual(right)
-  })
-  it('are typed in the unit of the screen, and go over into the other with what is half typed', () => {
-    const mm = { ...blank, length: '270', jointGirth: '250.5', waistGirth: 'wide' }
-    lengthUnit.value = 'inch'
-    const inches = retyped(mm, 'mm')
-    expect(inches).toEqual({ ...blank, length: '10 5/8″', jointGirth: '9 7/8″', waistGirth: 'wide' })
-    const read = readFeet(
-      { order: '1041', trade: '', note: '' },
-      { right: { ...blank, length: '10 1/2' }, left: blank },
-    )
-    expect(read).toMatchObject({ fields: { right: { length: 266.7, waistGirth: null } } })
-    expect(readFeet({ order: '1', trade: '', note: '' }, { right: { ...blank, length: '40' }, left: blank })).toEqual({
-      problem: 'Right foot, Length: from 4 3/4″ to 13 3/8″.',
-    })
-    lengthUnit.value = 'mm'
-    expect(retyped({ ...blank, length: '10 1/2' }, 'inch').length).toBe('266.7')
-  })
-  it('say which foot and which figure', () => {
-    const left = { ...blank, instepGirth: '2400' }
-    expect(readFeet({ order: '1', trade: '', note: '' }, { right: blank, left })).toMatchObject({
-      problem: expect.stringMatching(/^Left foot, Instep girth/) as string,
-    })
-    expect(readFeet({ order: '', trade: '', note: '' }, { right: blank, left: blank })).toMatchObject({
-      problem: 'Give the order a number.',
-    })
   })
 })
 

@@ -10,12 +10,12 @@ import { useNews } from '../../app/news.ts'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
-import SelectField from '../../ui/SelectField.vue'
-import FileButton from '../../ui/FileButton.vue'
 import ButtonLink from '../../ui/ButtonLink.vue'
 
 const router = useRouter()
 // The first page of the day stands without them; they follow.
+const SelectField = defineAsyncComponent(() => import('../../ui/SelectField.vue'))
+const FileButton = defineAsyncComponent(() => import('../../ui/FileButton.vue'))
 const NPagination = defineAsyncComponent(async () => (await import('naive-ui/es/pagination')).NPagination)
 const HouseDialog = defineAsyncComponent(() => import('../../ui/HouseDialog.vue'))
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type DataTableColumns, NButton, NDataTable, NInput } from 'naive-ui'
-import { lengthUnit, showLength } from '../../app/settings.ts'
+import { alike } from '../../app/alike.ts'
+import { lengthWord, showLength } from '../../app/settings.ts'
 import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, h, onMounted, reactive, ref, shallowRef } from 'vue'
@@ -82,9 +83,7 @@ const columns: DataTableColumns<Stored<Material>> = [
 /** Two materials of one name are hard to tell apart in a list: said, not forbidden. */
 const doubled = computed(() => {
   const id = editing.value === 'new' ? null : editing.value?.id
-  const same = workshop.materials.find(
-    (m) => m.id !== id && m.name.trim().toLowerCase() === form.name.trim().toLowerCase() && form.name.trim() !== '',
-  )
+  const same = workshop.materials.find((m) => m.id !== id && m.name.trim() !== '' && alike(m.name, form.name))
   return same ? `There is a ${same.kind} of that name already, ${showLength(same.thickness)}.` : ''
 })
 async function load(): Promise<void> {
@@ -180,7 +179,7 @@ useNews(
     </RoomState>
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
       <form id="material-form" class="form" novalidate @submit.prevent="keep">
-        <TextField v-model:value="form.name" label="Name" name="name" :hint="doubled" />
+        <TextField v-model:value="form.name" label="Name" name="name" :most="80" :hint="doubled" />
         <SelectField
           label="Serves as"
           name="kind"
@@ -189,7 +188,7 @@ useNews(
           @choose="form.kind = $event"
         />
         <label class="field">
-          <span>Thickness, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span>
+          <span>Thickness, {{ lengthWord }}</span>
           <FigureField
             unit="mm"
             :value="form.thickness"
@@ -205,7 +204,7 @@ useNews(
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       </form>
       <template #actions>
-        <NButton type="error" secondary v-if="editing !== 'new'" @click="remove">Delete</NButton>
+        <NButton v-if="editing !== 'new'" class="away" type="error" secondary @click="remove">Delete</NButton>
         <NButton @click="editing = null">Leave it</NButton>
         <NButton type="primary" attr-type="submit" form="material-form">Keep</NButton>
       </template>

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { buildUpPlaces, buildUpStations, type BuildUp } from '@gentle-awl/core'
 import { computed, reactive, ref } from 'vue'
-import { lengthUnit, showLength, tell } from '../../../app/settings.ts'
+import { lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
@@ -122,7 +122,7 @@ const takeOff = (i: number) => void store.change({ buildUps: (store.last?.buildU
           </div>
           <NButton type="primary" attr-type="submit" :disabled="busy">Glue it on</NButton>
           <label class="field"
-            ><span>Or the girth wanted, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span
+            ><span>Or the girth wanted, {{ lengthWord }}</span
             ><FigureField
               :value="form.wanted"
               unit="mm"

@@ -3,7 +3,7 @@ import { NCheckbox, NTable } from 'naive-ui'
 import { bodyMesh, MM_PER_INCH, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../../api/client.ts'
-import { bareLength, lengthUnit, showLength, tell } from '../../../app/settings.ts'
+import { bareLength, lengthUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { distanceColours, distanceGradient } from './distanceColours.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -99,7 +99,6 @@ const tape = computed(() => {
     y: Array.from(r.tape[key].girth, shown),
   }))
 })
-const unit = computed(() => (lengthUnit.value === 'inch' ? 'inches' : 'mm'))
 const together = [
   { value: 'heel', name: 'Heel backs' },
   { value: 'joint', name: 'Joints' },
@@ -174,8 +173,8 @@ const together = [
         </NTable>
         <HouseChart
           title="Tape round it along its length, upright"
-          :x="{ title: 'From the heel back', unit }"
-          :y="{ title: 'Tape', unit }"
+          :x="{ title: 'From the heel back', unit: lengthWord }"
+          :y="{ title: 'Tape', unit: lengthWord }"
           :lines="tape"
         />
       </template>

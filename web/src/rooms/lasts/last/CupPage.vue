@@ -5,6 +5,8 @@ import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../api/client.ts'
 import CupFitDrawing from '../../../drawing/CupFitDrawing.vue'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
+import { drawnFile } from '../../../workers/outlines/drawnFile.ts'
+import type { ReadOutlines } from '../../../formats/readOutlines.ts'
 import type { Answer } from '../../../workers/answer.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { planInTurn } from '../../../workers/plan/planner.ts'
@@ -106,23 +108,21 @@ async function act(work: () => Promise<{ id: string }>): Promise<void> {
     bring.open = false
   })
 }
-async function take(text: string, name: string): Promise<void> {
-  await attempt(async () => {
-    const { outlines } = await outlinesOf(text, name)
-    await act(() =>
-      api.cupSoles.add({
-        name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
-        note: `From ${name}.`,
-        outline: thinnedOutline(outlines[0]),
-        seat: null,
-        tread: null,
-        turned: false,
-        flipped: false,
-      }),
-    )
-  })
-}
-const file = async (picked: File) => take(await picked.text(), picked.name)
+/** The largest outline that was read becomes a sole of the stores. */
+const take = ({ outlines }: ReadOutlines, name: string) =>
+  act(() =>
+    api.cupSoles.add({
+      name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
+      note: `From ${name}.`,
+      outline: thinnedOutline(outlines[0]),
+      seat: null,
+      tread: null,
+      turned: false,
+      flipped: false,
+    }),
+  )
+const takeFile = (picked: File) => attempt(async () => take(await drawnFile(picked), picked.name))
+const takePoints = () => attempt(async () => take(await outlinesOf(bring.text, 'The points'), 'The points'))
 </script>
 
 <template>
@@ -162,7 +162,7 @@ const file = async (picked: File) => take(await picked.text(), picked.name)
           label="Choose an SVG or DXF of its inside"
           accept=".svg,.dxf,.txt,.csv"
           name="cup-drawing"
-          @file="file"
+          @file="takeFile"
         />
         <TextField
           v-model:value="bring.text"
@@ -171,7 +171,7 @@ const file = async (picked: File) => take(await picked.text(), picked.name)
           :rows="4"
           figures
         />
-        <NButton @click="take(bring.text, 'The points')">Take these points</NButton>
+        <NButton @click="takePoints">Take these points</NButton>
       </div>
       <SelectField
         label="Layers over the last"

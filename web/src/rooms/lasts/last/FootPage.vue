@@ -1,17 +1,28 @@
 <script setup lang="ts">
-import { FootMeasures, footFit, girthOf, RuleBook, type Feet, type FitLine } from '@gentle-awl/core'
-import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
+import {
+  FeetFields,
+  FootMeasures,
+  footFit,
+  footRanges,
+  girthOf,
+  RuleBook,
+  type Feet,
+  type FitLine,
+} from '@gentle-awl/core'
+import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../../api/client.ts'
-import { lengthUnit, showLength, tell } from '../../../app/settings.ts'
-import { footFields, readFeet, retyped, typedFoot } from './footFields.ts'
+import { lengthWord, showLength, tell } from '../../../app/settings.ts'
+import { footFields } from './footFields.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../../ui/feet.ts'
-import { NButton, NInput, NTable } from 'naive-ui'
+import { NButton, NTable } from 'naive-ui'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import FigureField from '../../../ui/FigureField.vue'
+import { unread } from '../../../ui/unread.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
 
@@ -24,8 +35,9 @@ const foot = ref<Foot>('right')
 const { problem, attempt: attemptKeep } = useAttempt()
 const busy = ref(false)
 const label = reactive({ order: '', trade: '', note: '' })
-const blank = typedFoot(FootMeasures.parse({}))
-const typed = reactive({ right: { ...blank }, left: { ...blank } })
+const blank = FootMeasures.parse({})
+const measured = reactive({ right: { ...blank }, left: { ...blank } })
+const form = ref<HTMLElement | null>(null)
 
 async function load(): Promise<void> {
   await attempt(async () => {
@@ -40,39 +52,27 @@ async function load(): Promise<void> {
   })
 }
 onMounted(load)
-// What is half typed goes along into the other unit.
-watch(lengthUnit, (_, from) => {
-  typed.right = retyped(typed.right, from)
-  typed.left = retyped(typed.left, from)
-})
-
 function choose(id: string): void {
   chosen.value = id
   problem.value = ''
   const row = list.value?.find((f) => f.id === id)
   Object.assign(label, { order: row?.order ?? '', trade: row?.trade ?? '', note: row?.note ?? '' })
-  typed.right = row ? typedFoot(row.right) : { ...blank }
-  typed.left = row ? typedFoot(row.left) : { ...blank }
+  measured.right = { ...(row?.right ?? blank) }
+  measured.left = { ...(row?.left ?? blank) }
 }
-const lines = computed<FitLine[]>(() => {
-  if (!store.built) return []
-  const read = readFeet({ ...label, order: label.order || '-' }, typed)
-  if ('problem' in read) return []
-  return footFit(store.built.readings, read.fields[foot.value], new RuleBook(workshop.houseRules, {}))
-})
-const reading = computed(() => {
-  const read = readFeet({ ...label, order: label.order || '-' }, typed)
-  return 'problem' in read ? read.problem : ''
-})
+const lines = computed<FitLine[]>(() =>
+  store.built ? footFit(store.built.readings, measured[foot.value], new RuleBook(workshop.houseRules, {})) : [],
+)
 async function keep(): Promise<void> {
-  const read = readFeet(label, typed)
-  if ('problem' in read) {
-    problem.value = read.problem
+  if (unread(form.value)) return
+  const read = FeetFields.safeParse({ ...label, ...measured })
+  if (!read.success) {
+    problem.value = read.error.issues[0]!.message
     return
   }
   await attemptKeep(async () => {
     const row = list.value?.find((f) => f.id === chosen.value)
-    const kept = row ? await api.feet.change(row.id, row.version, read.fields) : await api.feet.add(read.fields)
+    const kept = row ? await api.feet.change(row.id, row.version, read.data) : await api.feet.add(read.data)
     list.value = await api.feet.list()
     choose(kept.id)
   })
@@ -112,23 +112,25 @@ async function buildUp(line: FitLine): Promise<void> {
         <ChoiceBar label="Foot" :options="footNames" :value="foot" @choose="foot = $event" />
       </div>
       <div class="both">
-        <form class="card form" novalidate @submit.prevent="keep">
+        <form ref="form" class="card form" novalidate @submit.prevent="keep">
           <h2>The {{ foot }} foot</h2>
           <div class="two">
             <TextField v-model:value="label.order" label="Order" name="order" />
             <TextField v-model:value="label.trade" label="Trade" name="trade" />
-            <label v-for="f in footFields" :key="f.key" class="field">
-              <span>{{ f.name }}, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</span>
-              <NInput
-                v-model:value="typed[foot][f.key]"
-                class="figure"
-                placeholder="not measured"
-                :input-props="{ inputmode: 'decimal', autocomplete: 'off' }"
+            <label v-for="f in footFields" :key="`${chosen} ${foot} ${f.key}`" class="field">
+              <span>{{ f.name }}, {{ lengthWord }}</span>
+              <FigureField
+                unit="mm"
+                :value="measured[foot][f.key]"
+                :min="footRanges[f.key][0]"
+                :max="footRanges[f.key][1]"
+                empty="not measured"
+                @change="measured[foot][f.key] = $event"
               />
             </label>
           </div>
           <TextField v-model:value="label.note" label="Note" name="note" />
-          <p v-if="problem || reading" class="wrong" role="alert">{{ problem || reading }}</p>
+          <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
           <NButton type="primary" attr-type="submit">Keep these feet</NButton>
         </form>
@@ -161,7 +163,7 @@ async function buildUp(line: FitLine): Promise<void> {
                       :aria-label="`Build the ${line.name} up by ${showLength(line.buildUp)}`"
                       @click="buildUp(line)"
                     >
-                      + {{ showLength(line.buildUp) }}
+                      <span class="figure">+ {{ showLength(line.buildUp) }}</span>
                     </NButton>
                     <span v-else>{{ verdicts[line.verdict] }}</span>
                   </td>

@@ -118,7 +118,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
         <div class="row">
           <NButton type="primary" attr-type="submit" :disabled="store.saving">Keep</NButton>
           <span class="soft" aria-live="polite">{{ said }}</span>
-          <NButton type="error" secondary @click="sure = true">Delete this last</NButton>
+          <NButton class="away" type="error" secondary @click="sure = true">Delete this last</NButton>
         </div>
         <h3>Files</h3>
         <div class="row">
@@ -181,7 +181,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
       <p>Its shape, build-ups and uses go with it. A last that a pair is or was made on stays.</p>
       <template #actions>
         <NButton @click="sure = false">Leave it</NButton>
-        <NButton type="primary" @click="remove">Delete it</NButton>
+        <NButton type="error" @click="remove">Delete it</NButton>
       </template>
     </HouseDialog>
   </section>

@@ -4,6 +4,8 @@ import type { BottomTracing } from '@gentle-awl/core'
 import { ref } from 'vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import { showLength } from '../../../app/settings.ts'
+import type { ReadOutlines } from '../../../formats/readOutlines.ts'
+import { drawnFile } from '../../../workers/outlines/drawnFile.ts'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
 import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from '../../../workers/last/lastWorker.ts'
@@ -30,18 +32,13 @@ const fresh = (points: BottomTracing['points']): BottomTracing => ({
   flipped: false,
   joints: null,
 })
-async function take(content: string, name: string): Promise<void> {
-  await attempt(async () => {
-    const { outlines, unit } = await outlinesOf(content, name)
-    tracing.value = fresh(thinnedOutline(outlines[0]))
-    wrong.value = ''
-    from.value = `${name}: ${outlines.length === 1 ? 'one outline' : `the largest of ${outlines.length} outlines`}, unit ${unit}.`
-  })
+function take({ outlines, unit }: ReadOutlines, name: string): void {
+  tracing.value = fresh(thinnedOutline(outlines[0]))
+  wrong.value = ''
+  from.value = `${name}: ${outlines.length === 1 ? 'one outline' : `the largest of ${outlines.length} outlines`}, unit ${unit}.`
 }
-async function file(chosen: File): Promise<void> {
-  if (chosen.size > 20_000_000) wrong.value = `${chosen.name} is larger than 20 MB: save only the outline.`
-  else await take(await chosen.text(), chosen.name)
-}
+const takeFile = (chosen: File) => attempt(async () => take(await drawnFile(chosen), chosen.name))
+const takePoints = () => attempt(async () => take(await outlinesOf(text.value, 'The points'), 'The points'))
 function set(some: Partial<BottomTracing>): void {
   if (tracing.value) tracing.value = { ...tracing.value, ...some }
 }
@@ -64,7 +61,7 @@ const laid = [
 <template>
   <fieldset class="tracing">
     <legend>Tracing of the bottom</legend>
-    <FileButton label="Choose an SVG or DXF" accept=".svg,.dxf,.txt,.csv" name="tracing" @file="file" />
+    <FileButton label="Choose an SVG or DXF" accept=".svg,.dxf,.txt,.csv" name="tracing" @file="takeFile" />
     <NButton :aria-expanded="byHand" @click="byHand = !byHand">Points by hand</NButton>
     <template v-if="byHand">
       <TextField
@@ -75,7 +72,7 @@ const laid = [
         :rows="5"
         figures
       />
-      <NButton @click="take(text, 'The points')">Take these points</NButton>
+      <NButton @click="takePoints">Take these points</NButton>
     </template>
     <p v-if="wrong" class="wrong all" role="alert">{{ wrong }}</p>
     <p v-if="from" class="soft all">{{ from }}</p>

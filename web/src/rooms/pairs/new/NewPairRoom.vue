@@ -16,6 +16,7 @@ import {
 } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { alike } from '../../../app/alike.ts'
 import { api, type PairName } from '../../../api/client.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import SelectField from '../../../ui/SelectField.vue'
@@ -48,7 +49,7 @@ const sizeTouched = ref(false)
 const pairs = shallowRef<PairName[]>([])
 /** A customer may have a second pair; two pairs by mistake are worth a word. */
 const doubled = computed(() => {
-  const same = pairs.value.find((p) => p.order.trim().toLowerCase() === label.order.trim().toLowerCase())
+  const same = pairs.value.find((p) => alike(p.order, label.order))
   return same ? `Order ${same.order} has a pair already: ${same.name}.` : ''
 })
 
@@ -143,14 +144,16 @@ onMounted(load)
             v-model:value="label.order"
             label="Order number"
             name="order"
+            :most="20"
             :wrong="wrong.order"
             :hint="doubled"
           />
-          <TextField v-model:value="label.name" label="Name of the pair" name="name" :wrong="wrong.name" />
+          <TextField v-model:value="label.name" label="Name of the pair" name="name" :most="80" :wrong="wrong.name" />
           <TextField
             v-model:value="label.trade"
             label="Trade of the customer"
             name="trade"
+            :most="80"
             placeholder="no personal names"
           />
         </fieldset>

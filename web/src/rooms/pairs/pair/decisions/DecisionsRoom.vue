@@ -91,6 +91,7 @@ async function remove(): Promise<void> {
         <TextField
           label="Order number"
           name="order"
+          :most="20"
           :value="pair.label?.order ?? ''"
           :wrong="labelWrong.order"
           @change="setLabel('order', $event)"
@@ -98,6 +99,7 @@ async function remove(): Promise<void> {
         <TextField
           label="Name of the pair"
           name="name"
+          :most="80"
           :value="pair.label?.name ?? ''"
           :wrong="labelWrong.name"
           @change="setLabel('name', $event)"
@@ -105,12 +107,14 @@ async function remove(): Promise<void> {
         <TextField
           label="Trade of the customer"
           name="trade"
+          :most="80"
           :value="pair.label?.trade ?? ''"
           @change="setLabel('trade', $event)"
         />
         <TextField
           label="Note"
           name="note"
+          :most="1000"
           :rows="2"
           :value="pair.label?.note ?? ''"
           @change="setLabel('note', $event)"
@@ -201,7 +205,7 @@ async function remove(): Promise<void> {
       <p v-if="deleteProblem" class="wrong" role="alert">{{ deleteProblem }}</p>
       <template #actions>
         <NButton @click="deleting = false">Keep it</NButton>
-        <NButton class="danger" @click="remove">Delete {{ pair.label?.order }}</NButton>
+        <NButton type="error" @click="remove">Delete {{ pair.label?.order }}</NButton>
       </template>
     </HouseDialog>
   </section>
@@ -256,7 +260,6 @@ async function remove(): Promise<void> {
 .remove {
   margin-top: 18px;
 }
-.danger,
 .wrong {
   color: var(--stop);
 }

@@ -2,7 +2,7 @@
 import { NCheckbox, NTable } from 'naive-ui'
 import { traitsOf, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { bareLength, lengthUnit } from '../../../../app/settings.ts'
+import { bareLength, lengthWord } from '../../../../app/settings.ts'
 import CupFitDrawing from '../../../../drawing/CupFitDrawing.vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
@@ -65,7 +65,7 @@ function setWedge(wedge: boolean): void {
       <NTable size="small" :bordered="false" class="stack">
         <thead>
           <tr>
-            <th scope="col">Under the last, {{ lengthUnit === 'mm' ? 'mm' : 'inches' }}</th>
+            <th scope="col">Under the last, {{ lengthWord }}</th>
             <th v-for="p in places" :key="p" scope="col">{{ p }}</th>
           </tr>
         </thead>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { edgeRoles, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import { useAttempt } from '../../../../app/useAttempt.ts'
@@ -36,15 +36,19 @@ function setEdge(index: number, change: Partial<OwnPiece['edges'][number]>): voi
   if (!p) return
   setPiece({ edges: p.edges.map((e, i) => (i === index ? { ...e, ...change } : e)) })
 }
-/** Longest name of a piece or an edge. */
-const LONGEST = 60
+/** The field whose name was emptied: it says so, and the piece or edge keeps the one it had. */
 const unnamed = ref('')
-/** An empty name is not taken: the field says so, and the piece keeps the one it had. */
-function named(text: string, take: (name: string) => void): void {
-  const name = text.trim().slice(0, LONGEST)
-  unnamed.value = name === '' ? `Write a name; it stays “${piece.value?.name ?? ''}” until then.` : ''
+function named(field: string, text: string, take: (name: string) => void): void {
+  const name = text.trim()
+  unnamed.value = name === '' ? field : ''
   if (name !== '') take(name)
 }
+const kept = (field: string, name: string) =>
+  unnamed.value === field ? `It stays “${name}” until you write another.` : ''
+watch(
+  () => piece.value?.id,
+  () => (unnamed.value = ''),
+)
 const sides = [
   { value: 'lateral', name: 'Lateral' },
   { value: 'medial', name: 'Medial' },
@@ -87,9 +91,10 @@ const drawnAs = [
       <TextField
         label="Its name"
         name="own-name"
+        :most="60"
         :value="piece.name"
-        :wrong="unnamed"
-        @change="named($event, (name) => setPiece({ name }))"
+        :wrong="kept('own-name', piece.name)"
+        @change="named('own-name', $event, (name) => setPiece({ name }))"
       />
       <ChoiceBar label="Side" :options="sides" :value="piece.side" @choose="setPiece({ side: $event })" />
       <fieldset v-for="(e, i) in piece.edges" :key="i" class="edge">
@@ -97,8 +102,10 @@ const drawnAs = [
         <TextField
           label="Name"
           :name="`edge-name-${i}`"
+          :most="60"
           :value="e.name"
-          @change="named($event, (name) => setEdge(i, { name }))"
+          :wrong="kept(`edge-name-${i}`, e.name)"
+          @change="named(`edge-name-${i}`, $event, (name) => setEdge(i, { name }))"
         />
         <SelectField
           label="What becomes of it"
@@ -112,7 +119,8 @@ const drawnAs = [
           :name="`edge-seam-${i}`"
           :value="e.seam"
           placeholder="the same word on both edges"
-          @change="setEdge(i, { seam: $event.trim().slice(0, 40) })"
+          :most="40"
+          @change="setEdge(i, { seam: $event.trim() })"
         />
       </fieldset>
     </template>

@@ -64,13 +64,12 @@ function setVersion(index: number, mm: number): void {
       v-for="o in style.options"
       :key="o.key"
       :checked="upper.options[o.key] ?? o.byDefault"
-      :data-field="`option-${o.key}`"
       @update:checked="emit('change', { options: { ...upper.options, [o.key]: $event } })"
       >{{ o.name }}</NCheckbox
     >
     <SelectField
       label="Top line"
-      name="top-edge"
+      name="top-finish"
       :value="upper.topFinish ?? ''"
       :options="[{ value: '', name: `${style.topFinish} (style)` }, ...named(topFinishes)]"
       @choose="emit('change', { topFinish: $event === '' ? null : $event })"
