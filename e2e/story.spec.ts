@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { measurePdf } from './measurePdf.ts'
 import { startServer, type RunningServer } from './server.ts'
-import { choose, slideTo } from './controls.ts'
+import { slideTo } from './controls.ts'
 
 let server: RunningServer
 test.beforeAll(async () => {
@@ -20,6 +20,9 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
 
   await test.step('a form that is not filled in says what is missing and starts nothing', async () => {
     await page.getByRole('link', { name: 'New pair' }).click()
+    // What is known is filled in: the number that comes next, and a name.
+    await expect(page.getByLabel('Order number')).toHaveValue('1045')
+    await page.getByLabel('Order number').fill('')
     await page.getByRole('button', { name: 'Start this pair' }).click()
     await expect(page.getByText('Give the order a number.')).toBeVisible()
     await expect(page.getByLabel('Order number')).toBeFocused()
@@ -31,7 +34,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.getByLabel('Order number').fill('3001')
     await page.getByLabel('Name of the pair').fill('Sunday derby')
     await page.getByLabel('Trade of the customer').fill('sailmaker')
-    await choose(page.getByRole('combobox', { name: 'Last', exact: true }), 'Harbour 25, 290 mm, heel 25 mm')
+    await page.getByRole('radio', { name: 'Harbour 25', exact: true }).check()
     await expect(page.getByLabel('Size', { exact: true })).toHaveValue('43.5')
     await page.getByRole('button', { name: 'Start this pair' }).click()
     await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
@@ -197,4 +200,64 @@ test('a thicker lining widens the midsole, in numbers and in inches', async ({ p
   expect(parseFloat((await length.textContent()) ?? '') - before).toBeCloseTo(1.2, 1)
   await page.getByRole('button', { name: 'Show inches' }).click()
   await expect(length).toHaveText(/^\d+( \d+\/\d+)?″$/)
+})
+
+test('a new pair is chosen by pictures with the keyboard alone', async ({ page }) => {
+  await page.goto(`${server.url}/pairs/new`)
+  await expect(page.getByLabel('Order number')).toHaveValue(/\d/)
+  const shoe = page.getByRole('complementary', { name: 'The pair as chosen' })
+  await expect(shoe.getByRole('img', { name: 'Derby, welted, from its side' })).toBeVisible()
+  const derby = await shoe.locator('svg path.upper').getAttribute('d')
+  const focused = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label') ?? '')
+  /** Each group of pictures is one stop. */
+  async function tabTo(name: RegExp): Promise<number> {
+    for (let n = 1; n <= 30; n++) {
+      await page.keyboard.press('Tab')
+      if (name.test(await focused())) return n
+    }
+    throw new Error(`Nothing called ${String(name)} was reached.`)
+  }
+  await tabTo(/^Breakwater 30$/)
+  await page.keyboard.press('ArrowRight')
+  expect(await focused()).toBe('Descant 45')
+  expect(await tabTo(/^Derby$/)).toBe(3)
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('radio', { name: 'Oxford' })).toBeChecked()
+  await expect(page.getByText(/^As for order 1039/)).toBeVisible()
+  expect(await tabTo(/^Welted$|^Cemented$/)).toBe(1)
+  await expect(page.getByRole('radio', { name: 'Stitch-down' }).last()).toBeDisabled()
+  await page.getByRole('radio', { name: 'Cemented' }).focus()
+  await page.keyboard.press('Space')
+  await expect(shoe.getByRole('img', { name: 'Oxford, cemented, from its side' })).toBeVisible()
+  await expect.poll(() => shoe.locator('svg path.upper').getAttribute('d')).not.toBe(derby)
+  await expect(shoe).toContainText('Descant 45')
+  await page.getByLabel('Trade of the customer').focus()
+  await page.keyboard.type('rigger')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
+  await expect(page.getByText('Oxford on Descant 45').first()).toBeVisible()
+  // The shoe that was shown is the one that is on the list.
+  await page.goto(server.url)
+  const card = page.getByRole('link', { name: /Oxford on Descant 45/ })
+  await expect(card.locator('svg path.upper')).toBeVisible()
+  await expect(card).toContainText('rigger, cemented')
+})
+
+test.describe('on a tablet, in inches', () => {
+  test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true })
+  test('a new pair is chosen by pictures with a thumb', async ({ page }) => {
+    await page.addInitScript(() => localStorage.setItem('gentle-awl.unit', 'inch'))
+    await page.goto(`${server.url}/pairs/new`)
+    const lasts = page.getByRole('radiogroup', { name: 'Last' })
+    await expect(lasts).toContainText('11 7/16″')
+    await lasts.getByRole('radio', { name: 'Quay 20' }).tap()
+    await page.getByRole('radio', { name: 'Ankle boot' }).tap()
+    await page.getByRole('radio', { name: 'Cup sole' }).tap()
+    await expect(page.getByRole('combobox', { name: 'Cup sole' })).toBeVisible()
+    const shoe = page.getByRole('complementary', { name: 'The pair as chosen' })
+    await expect(shoe.getByRole('img', { name: 'Ankle boot, cup sole, from its side' })).toBeVisible()
+    await page.getByRole('button', { name: 'Start this pair' }).tap()
+    await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
+    await expect(page.getByText('Ankle boot on Quay 20').first()).toBeVisible()
+  })
 })

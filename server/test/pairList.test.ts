@@ -1,4 +1,12 @@
-import { planPair, stepState, type PairFile, type PairPage, type PairRow } from '@gentle-awl/core'
+import {
+  patternKinds,
+  planPair,
+  stepState,
+  type PairFile,
+  type PairLike,
+  type PairPage,
+  type PairRow,
+} from '@gentle-awl/core'
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
@@ -221,6 +229,44 @@ describe('a pair file', () => {
     await server.store.write((tx) =>
       tx.delete(pairs).where(sql`${pairs.id} IN (${body.id as string}, ${twice.body.id as string})`),
     )
+  })
+})
+
+describe('an earlier pair to go by', () => {
+  const like = async (style: string, construction: string) =>
+    (await server.call('GET', `/pairs/like?${new URLSearchParams({ style, construction }).toString()}`))
+      .body as unknown as PairLike
+  const begin = async (order: string, change: Partial<typeof derby.decisions>) => {
+    const answer = await server.call('POST', '/pairs', {
+      body: { label: { ...derby.label, order }, decisions: { ...derby.decisions, ...change } },
+    })
+    expect(answer.status).toBe(201)
+    return answer.body.id as string
+  }
+  it('is the newest of its style, one made in the same way before all others, as it is decided now', async () => {
+    const oxford = { ...derby.decisions.upper, style: 'oxford' as const }
+    const first = await begin('L1', { upper: oxford, construction: 'welted' })
+    const second = await begin('L2', { upper: oxford, construction: 'cemented' })
+    expect((await like('oxford', 'cemented')).id).toBe(second)
+    expect((await like('oxford', 'welted')).id).toBe(first)
+    // One that is newer and of the same way comes before it.
+    const third = await begin('L3', { upper: oxford, construction: 'welted' })
+    expect(await like('oxford', 'welted')).toMatchObject({ id: third, order: 'L3' })
+    // In no way of which there is one: the newest of the style.
+    expect((await like('oxford', 'cup sole')).id).toBe(third)
+    // A pair that was changed into another style is none of this one any more.
+    await server.call('PUT', `/pairs/${third}`, {
+      version: 1,
+      body: { label: derby.label, decisions: { ...derby.decisions, construction: 'welted' } },
+    })
+    expect((await like('oxford', 'welted')).id).toBe(first)
+    await server.store.write((tx) => tx.delete(pairs).where(sql`${pairs.id} IN (${first}, ${second}, ${third})`))
+  })
+  it('is none where there is none, and a style that is none is refused', async () => {
+    const absent = patternKinds.find((kind) => demoPairs.every((p) => p.decisions.upper.style !== kind))
+    expect(absent).toBeDefined()
+    expect(await like(absent ?? '', 'welted')).toBeNull()
+    expect((await server.call('GET', '/pairs/like?style=clog&construction=welted')).status).toBe(422)
   })
 })
 

@@ -51,3 +51,11 @@ export interface PairName {
   lastId: string
   leftLastId: string | null
 }
+
+/** An earlier pair to go by, with what was decided for it. */
+export interface PairLike {
+  id: string
+  order: string
+  name: string
+  decisions: PairDecisions
+}

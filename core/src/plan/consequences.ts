@@ -54,6 +54,10 @@ function carriers(plan: Plan): Carrier[] {
   return [...ofFoot(plan), ...left, both]
 }
 
+/** Every check of a plan, under the name of what it belongs to. */
+export const findingsOfPlan = (plan: Plan): { where: string; finding: Finding }[] =>
+  carriers(plan).flatMap(({ name, findings }) => findings.map((finding) => ({ where: name, finding })))
+
 const minutesOf = (plan: Plan) => plan.steps.reduce((sum, o) => sum + o.minutes.value, 0)
 
 /** What differs between two plans of one pair: figures, checks, shapes, parts and time. */

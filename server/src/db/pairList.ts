@@ -1,12 +1,15 @@
 import {
   stepState,
+  type ConstructionName,
   type PairCard,
   type PairDecisions,
+  type PairLike,
   type PairName,
   type PairPage,
   type PairRow,
   type PairSort,
   type PairStanding,
+  type PatternKind,
   type StepEvent,
 } from '@gentle-awl/core'
 import { sql, type SQL } from 'drizzle-orm'
@@ -161,6 +164,19 @@ export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<
     }
   }
   return logs
+}
+
+/** The newest pair of a style, one made in the same way first; null when there is none. */
+export async function pairLike(db: Db, style: PatternKind, way: ConstructionName): Promise<PairLike | null> {
+  const [row] = await db.all<{ id: string; order_number: string; name: string; decisions: string }>(sql`
+    SELECT p.id, p.order_number, p.name, r.decisions
+    FROM pairs p JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head AND json_valid(r.decisions)
+    WHERE json_extract(r.decisions, '$.upper.style') = ${style}
+    ORDER BY json_extract(r.decisions, '$.construction') = ${way} DESC, p.created_at DESC, p.id DESC LIMIT 1
+  `)
+  if (!row) return null
+  const decisions = JSON.parse(row.decisions) as PairDecisions
+  return { id: row.id, order: row.order_number, name: row.name, decisions }
 }
 
 export const pairNames = (db: Db): Promise<PairName[]> =>

@@ -1,4 +1,5 @@
 import type {
+  ConstructionName,
   CupSoleFields,
   FeetFields,
   LastFields,
@@ -13,10 +14,12 @@ import type {
   PairDecisions,
   PairFile,
   PairLabel,
+  PairLike,
   PairName,
   PairPage,
   PairRow,
   PairSort,
+  PatternKind,
   RuleFigures,
   ShelfLast,
   StepEvent,
@@ -177,6 +180,9 @@ export const api = {
   pairs: (search: string, sort: PairSort, page: number) =>
     send<PairPage>(`/pairs?${new URLSearchParams({ search, sort, page: String(page) }).toString()}`),
   pairNames: () => send<PairName[]>('/pairs/names'),
+  /** The newest pair of a style, one made in the same way first. */
+  pairLike: (style: PatternKind, construction: ConstructionName) =>
+    send<PairLike | null>(`/pairs/like?${new URLSearchParams({ style, construction }).toString()}`),
   card: (id: string) => send<PairCardState>(`/pairs/${id}/card`),
   health: () => send<{ status: string; warning: string }>('/health'),
   backups: {

@@ -1,9 +1,9 @@
-import { PairDecisions, PairLabel, pairSorts } from '@gentle-awl/core'
+import { constructions, PairDecisions, PairLabel, pairSorts, patternKinds } from '@gentle-awl/core'
 import { Router, type Response } from 'express'
 import { z } from 'zod'
 import type { Store } from '../../db/open.ts'
 import { cardSources, type PairCards } from '../../db/pairCards.ts'
-import { pairNames, pairPage, standingLogs, standingOf } from '../../db/pairList.ts'
+import { pairLike, pairNames, pairPage, standingLogs, standingOf } from '../../db/pairList.ts'
 import { createPair, deletePair, moveHead, savePair, viewPair } from '../../db/pairs.ts'
 import { params } from '../../http/params.ts'
 import { read } from '../../http/problem.ts'
@@ -15,6 +15,7 @@ const ListQuery = z.object({
   page: z.coerce.number().int().min(1).max(100_000).default(1),
   size: z.coerce.number().int().min(1).max(100).default(24),
 })
+const LikeQuery = z.object({ style: z.enum(patternKinds), construction: z.enum(constructions) })
 const PairBody = z.object({ label: PairLabel, decisions: PairDecisions })
 
 export async function sendPair(store: Store, res: Response, id: string, status = 200): Promise<void> {
@@ -32,6 +33,10 @@ export function pairRoutes(store: Store, cards: PairCards): Router {
   })
   router.get('/names', async (_req, res) => {
     res.json(await pairNames(store.db))
+  })
+  router.get('/like', async (req, res) => {
+    const { style, construction } = read(LikeQuery, req.query, 'This question')
+    res.json(await pairLike(store.db, style, construction))
   })
   router.post('/', async (req, res) => {
     const { label, decisions } = read(PairBody, req.body, 'This pair')

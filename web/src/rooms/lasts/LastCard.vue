@@ -1,43 +1,16 @@
 <script setup lang="ts">
 import { holdOn, type LastHold, type ShelfLast } from '@gentle-awl/core'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { type PairName, type Stored } from '../../api/client.ts'
-import { showLength, tell } from '../../app/settings.ts'
-import { pathData } from '../../drawing/svgPath.ts'
+import { showLength } from '../../app/settings.ts'
 import { sayDay, today } from './days.ts'
-import { builtLast } from '../../workers/last/lastBench.ts'
 import type { BuiltLast } from '../../workers/last/lastWorker.ts'
-import { useWorkshop } from '../../stores/workshopStore.ts'
-import { lastPicture } from '../../viewer/lastPicture.ts'
-import { useAttempt } from '../../app/useAttempt.ts'
+import LastPicture from '../../viewer/LastPicture.vue'
 
 /** A last on the shelf: how it looks, what a maker asks for first, where it stands and who has it. */
 const props = defineProps<{ last: Stored<ShelfLast>; pairs: PairName[]; holds: Stored<LastHold>[] }>()
-const workshop = useWorkshop()
 const built = shallowRef<BuiltLast | null>(null)
-const picture = ref<string | null>(null)
-const { problem, attempt } = useAttempt()
 
-async function build(): Promise<void> {
-  const whole = await wholeOrProblem()
-  if (!whole) return
-  const answer = await builtLast(whole)
-  problem.value = tell(answer.problem ?? '')
-  built.value = answer.value
-  if (answer.value) picture.value = lastPicture(`${props.last.id}.${props.last.version}`, answer.value.surface)
-}
-/** The last with its surface; null, with the reason shown, when it cannot be had. */
-async function wholeOrProblem() {
-  return (await attempt(() => workshop.wholeLast(props.last.id))) ?? null
-}
-onMounted(build)
-watch(() => props.last.version, build)
-
-/** Without 3D the last is drawn from the side. */
-const profile = computed(() => {
-  const outline = built.value?.side.lines.find((l) => l.kind === 'outline')
-  return outline ? pathData(outline.path, true) : ''
-})
 const facts = computed(() => {
   const r = built.value?.readings
   if (!r) return []
@@ -73,11 +46,7 @@ const use = computed(() => {
 <template>
   <RouterLink class="last card" :to="`/lasts/${last.id}/measure`" :aria-label="last.name">
     <div class="picture on-slate">
-      <img v-if="picture" :src="picture" alt="" />
-      <svg v-else-if="built" :viewBox="`-6 -150 ${built.surface.length + 12} 160`" aria-hidden="true">
-        <path :d="profile" class="wood" />
-      </svg>
-      <p v-else class="chalk">{{ problem || 'Building …' }}</p>
+      <LastPicture :last="last" @built="built = $event" />
     </div>
     <div class="words">
       <div class="name">
@@ -115,22 +84,14 @@ const use = computed(() => {
   /* As in the picture itself, by day and by evening. */
   background: #22323a;
 }
-img {
+.picture > img {
   width: 100%;
   height: 190px;
   object-fit: contain;
 }
-svg {
+.picture > svg {
   width: 90%;
   height: 170px;
-}
-.wood {
-  fill: #d8b787;
-  stroke: #f1ddbd;
-}
-.chalk {
-  padding: 16px;
-  color: var(--chalk);
 }
 .words {
   display: grid;

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import type { LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { onMounted, shallowRef } from 'vue'
+import { NInput, NPagination } from 'naive-ui'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type PairName, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
+import SelectField from '../../ui/SelectField.vue'
 import LastCard from './LastCard.vue'
+import { lastSorts, lastsFound, lastsSorted, type LastSort } from './lastsFound.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import ButtonLink from '../../ui/ButtonLink.vue'
 
@@ -13,6 +16,19 @@ const workshop = useWorkshop()
 const pairs = shallowRef<PairName[] | null>(null)
 const holds = shallowRef<Stored<LastHold>[]>([])
 const { problem, attempt } = useAttempt()
+
+/** Each card builds its last: so many are shown at once, however long the shelf is. */
+const PAGE = 12
+const wanted = ref('')
+const sort = ref<LastSort>('name')
+const page = ref(1)
+const found = computed(() => lastsSorted(lastsFound(workshop.lasts, wanted.value), sort.value))
+const pages = computed(() => Math.max(1, Math.ceil(found.value.length / PAGE)))
+const shown = computed(() => {
+  const at = Math.min(page.value, pages.value)
+  return found.value.slice((at - 1) * PAGE, at * PAGE)
+})
+const sortChoices = (Object.keys(lastSorts) as LastSort[]).map((value) => ({ value, name: lastSorts[value] }))
 
 async function load(): Promise<void> {
   await attempt(async () => {
@@ -28,6 +44,24 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Lasts</h1>
+      <NInput
+        v-model:value="wanted"
+        class="find"
+        size="large"
+        clearable
+        placeholder="Find by name, note, number or place"
+        :input-props="{ type: 'search', 'aria-label': 'Find a last by name, note, number or place' }"
+        @update:value="page = 1"
+      />
+      <SelectField
+        class="sort"
+        quiet
+        label="Order of the shelf"
+        name="last-sort"
+        :value="sort"
+        :options="sortChoices"
+        @choose="((sort = $event), (page = 1))"
+      />
       <ButtonLink main to="/lasts/new/measures">
         <template #icon><IconPlus aria-hidden="true" /></template>
         By measures
@@ -40,8 +74,9 @@ onMounted(load)
         The shelf is empty. A last comes in by its measures (tape and rule), from a tracing of its bottom, or from a
         scan.
       </p>
+      <p v-else-if="found.length === 0" class="soft">No last matches “{{ wanted }}”.</p>
       <ul class="cards">
-        <li v-for="last in workshop.lasts" :key="last.id">
+        <li v-for="last in shown" :key="last.id">
           <LastCard
             :last="last"
             :pairs="pairs?.filter((p) => [p.lastId, p.leftLastId].includes(last.id)) ?? []"
@@ -49,6 +84,26 @@ onMounted(load)
           />
         </li>
       </ul>
+      <NPagination
+        v-if="pages > 1"
+        v-model:page="page"
+        class="pages"
+        size="large"
+        :page-count="pages"
+        aria-label="Pages of the shelf"
+      />
     </RoomState>
   </section>
 </template>
+
+<style scoped>
+.find {
+  flex: 0 1 300px;
+}
+.sort {
+  flex: 0 0 170px;
+}
+.pages {
+  margin-top: 22px;
+}
+</style>

@@ -4,6 +4,7 @@ import {
   lastStage,
   planPair,
   planUppers,
+  sketchOf,
   StageCache,
   thicknessMap,
   WallStack,
@@ -13,6 +14,7 @@ import {
   type GradeName,
   type LastBody,
   type LastSurface,
+  type PairSketch,
   type Plan,
   type PlanInput,
   type ThicknessMap,
@@ -83,6 +85,13 @@ const worker = {
     if (!pending) throw new Error('Nothing was asked for ahead.')
     return answerTo(pending)
   },
+  /** How a pair would look and what would stand against it; the page asks for one after the other, so that it can stop. */
+  sketch: (input: PlanInput): Promise<Answer<PairSketch>> =>
+    answeredLater(async () => {
+      await larder?.bringOut(bodiesOf(input))
+      const plan = planPair(input, cache)
+      return sketchOf(plan, formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache))
+    }),
   surface: (last: LastBody): Promise<Answer<LastSurface>> =>
     answeredLater(async () => {
       await larder?.bringOut([last])

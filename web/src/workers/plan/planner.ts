@@ -71,3 +71,6 @@ export const thicknessOnLast = (last: LastBody, how: UpperDecisions['forme'], ar
 /** The upper in another size. */
 export const gradedOf = (input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']) =>
   channel.ask.graded(input, sizes, name, heel)
+
+/** How a pair would look, and what would stand against it. */
+export const sketchOfPair = (input: PlanInput) => channel.ask.sketch(input)

@@ -1,0 +1,104 @@
+import { PairDecisions, PairLabel } from '@gentle-awl/core'
+import { mount } from '@vue/test-utils'
+import { afterEach, describe, expect, it } from 'vitest'
+import { nextTick, ref } from 'vue'
+import { z } from 'zod'
+import { decisions, label } from '../../test/pair.ts'
+import PictureChoice from './PictureChoice.vue'
+import { useForm } from './useForm.ts'
+
+afterEach(() => document.body.replaceChildren())
+
+describe('a choice by pictures', () => {
+  const choice = () =>
+    mount(PictureChoice, {
+      attachTo: document.body,
+      props: {
+        label: 'Way',
+        value: 'welted',
+        options: [
+          { value: 'welted', name: 'Welted', says: 'Sewn to a welt.' },
+          { value: 'cemented', name: 'Cemented', says: 'Cement alone.' },
+          { value: 'cup sole', name: 'Cup sole', barred: 'Another style has one.' },
+        ],
+      },
+      slots: { picture: ({ value }: { value: string }) => `picture of ${value}` },
+    })
+  it('is one group under its name: each field has its own name, and what it means', () => {
+    const wrapper = choice()
+    expect(wrapper.get('[role="radiogroup"]').attributes('aria-label')).toBe('Way')
+    const fields = wrapper.findAll('input[type="radio"]')
+    expect(fields.map((f) => f.attributes('aria-label'))).toEqual(['Welted', 'Cemented', 'Cup sole'])
+    expect(new Set(fields.map((f) => f.attributes('name'))).size).toBe(1)
+    expect(fields.map((f) => (f.element as HTMLInputElement).checked)).toEqual([true, false, false])
+    for (const [i, says] of ['Sewn to a welt.', 'Cement alone.', 'Another style has one.'].entries()) {
+      const id = fields[i]!.attributes('aria-describedby')!
+      expect(document.getElementById(id)?.textContent).toBe(says)
+    }
+  })
+  it('gives what was chosen, and nothing that is barred', async () => {
+    const wrapper = choice()
+    const fields = wrapper.findAll('input[type="radio"]')
+    expect((fields[2]!.element as HTMLInputElement).disabled).toBe(true)
+    await fields[1]!.setValue(true)
+    expect(wrapper.emitted('choose')).toEqual([['cemented']])
+  })
+  it('shows every picture as a picture: not read out, since its name says it', () => {
+    const pictures = choice().findAll('.shows')
+    expect(pictures.map((p) => p.text())).toEqual(['picture of welted', 'picture of cemented', 'picture of cup sole'])
+    expect(pictures.every((p) => p.attributes('aria-hidden') === 'true')).toBe(true)
+  })
+})
+
+describe('a form that is read by the schema of its document', () => {
+  const schema = z.object({ label: PairLabel, decisions: PairDecisions })
+  const root = document.createElement('form')
+  const field = (name: string) => {
+    const input = document.createElement('input')
+    input.name = name
+    root.append(input)
+    return input
+  }
+  it('gives the document where all is well', () => {
+    const { read, wrong } = useForm(schema, ref(null))
+    expect(read({ label: { ...label, order: ' 12 ' }, decisions })).toEqual({
+      label: { ...label, order: '12' },
+      decisions,
+    })
+    expect(wrong).toEqual({})
+  })
+  it('says at each field what its schema says, or what the form says for it, and goes to the first', async () => {
+    document.body.append(root)
+    root.replaceChildren()
+    const { read, wrong, mended } = useForm(schema, ref(root), { 'decisions.size': 'Give a size as a number.' })
+    const order = field('label.order')
+    const filled = {
+      label: { ...label, order: ' ' },
+      decisions: { ...decisions, size: { system: 'paris', value: NaN } },
+    }
+    expect(read(filled)).toBeUndefined()
+    expect(wrong).toEqual({
+      'label.order': 'Give the order a number.',
+      'decisions.size.value': 'Give a size as a number.',
+    })
+    order.setAttribute('aria-invalid', 'true')
+    await new Promise((resolve) => requestAnimationFrame(resolve))
+    await nextTick()
+    expect(document.activeElement).toBe(order)
+
+    mended('label.order')
+    expect(Object.keys(wrong)).toEqual(['decisions.size.value'])
+    // What is right now is not marked from before.
+    order.removeAttribute('aria-invalid')
+    expect(read({ label, decisions })).toEqual({ label, decisions })
+    expect(wrong).toEqual({})
+  })
+  it('sends nothing while a figure on it cannot be read', () => {
+    document.body.append(root)
+    root.replaceChildren()
+    const bad = field('figure')
+    bad.setAttribute('aria-invalid', 'true')
+    expect(useForm(schema, ref(root)).read({ label, decisions })).toBeUndefined()
+    expect(document.activeElement).toBe(bad)
+  })
+})
