@@ -38,6 +38,15 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   const before = await by()
 
   await page.getByRole('link', { name: 'House rules' }).click()
+  // One chapter is open, the others are a press away; words find a rule in any of them.
+  await expect(page.getByRole('heading', { name: 'Last and foot' })).toBeVisible()
+  await page.getByRole('link', { name: 'Stiffener', exact: true }).click()
+  await expect(page.getByRole('textbox', { name: 'Stiffener turned under the feather line' })).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Find a rule' }).fill('neither felt below top')
+  await expect(page.getByRole('heading', { name: '1 rule' })).toBeVisible()
+  const row = page.getByRole('row', { name: /Stiffener below the top line/ })
+  await expect(row).toContainText('as in the book')
+  await expect(row).toContainText('all 5 pairs')
   const gap = page.getByRole('textbox', { name: 'Stiffener below the top line' })
   await gap.fill('99')
   await gap.blur()
@@ -53,6 +62,7 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   await gap.blur()
   await trial.getByRole('button', { name: 'Keep 5' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Every pair follows' })).toBeVisible()
+  await expect(row).toContainText('+2 mm')
 
   await visit(page, `${server.url}${deck}/parts/stiffener`)
   await expect(height).toContainText('this workshop')
@@ -66,7 +76,10 @@ test('a house rule goes through every pair, a pair may have its own, and both ca
   await expect(height).toContainText('this workshop')
 
   await visit(page, `${server.url}/rules`)
+  await expect(page.getByRole('link', { name: 'Stiffener 1 changed' })).toBeVisible()
+  await page.getByLabel('Only what was changed here (1)').check()
   await page.getByRole('button', { name: 'Back to 3' }).click()
+  await expect(page.getByText('Nothing was changed: the workshop goes by the book.')).toBeVisible()
   await visit(page, `${server.url}${deck}/parts/stiffener`)
   await expect(height).toContainText('house rule')
   expect(await by()).toBeCloseTo(before, 1)

@@ -1,16 +1,18 @@
 import {
   patternKinds,
   planPair,
+  ruleChapters,
   stepState,
   type PairFile,
   type PairLike,
   type PairPage,
   type PairRow,
+  type RuleReach,
 } from '@gentle-awl/core'
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { materials, pairRevisions, pairs, stepEvents, workshop } from '../src/db/schema.ts'
+import { materials, pairCards, pairRevisions, pairs, stepEvents, workshop } from '../src/db/schema.ts'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoInput, demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
@@ -229,6 +231,43 @@ describe('a pair file', () => {
     await server.store.write((tx) =>
       tx.delete(pairs).where(sql`${pairs.id} IN (${body.id as string}, ${twice.body.id as string})`),
     )
+  })
+})
+
+describe('what a house rule touches', () => {
+  const reach = async () => (await server.call('GET', '/house-rules/reach')).body as unknown as RuleReach
+  it('is counted from the cards: every pair that reads it, but for those with a figure of their own', async () => {
+    await withCards()
+    const { rules, pairs: count, unknown } = await reach()
+    expect({ count, unknown }).toEqual({ count: demoPairs.length, unknown: 0 })
+    const read = demoPairs.map((pair) => {
+      const keys = new Set<string>()
+      planPair(demoInput(pair), keptCache(), ({ key }) => keys.add(key))
+      return { order: pair.label.order, keys }
+    })
+    for (const rule of ruleChapters.flatMap((c) => c.rules)) {
+      const touched = read.filter(({ keys }) => keys.has(rule.key)).map(({ order }) => order)
+      expect([...(rules[rule.key]?.orders ?? [])].sort(), rule.key).toEqual(touched.sort())
+      expect(rules[rule.key]?.pairs ?? 0).toBe(touched.length)
+    }
+  })
+  it('does not touch a pair that has its own figure, and of one without a card it is not known', async () => {
+    const { body: pair } = await server.call('GET', `/pairs/${derby.id}`)
+    const key = 'puff.base'
+    const before = (await reach()).rules[key]!
+    await server.call('PUT', `/pairs/${derby.id}`, {
+      version: pair.version as number,
+      body: { label: derby.label, decisions: { ...derby.decisions, rules: { [key]: 60 } } },
+    })
+    await withCards()
+    const after = (await reach()).rules[key]!
+    expect(after).toMatchObject({ pairs: before.pairs - 1, own: before.own + 1 })
+    expect(after.orders).not.toContain(derby.label.order)
+    await server.store.write((tx) => tx.delete(pairCards).where(eq(pairCards.pairId, derby.id)))
+    expect((await reach()).unknown).toBe(1)
+    await server.call('POST', `/pairs/${derby.id}/undo`, { version: (pair.version as number) + 1 })
+    await withCards()
+    expect((await reach()).rules[key]).toEqual(before)
   })
 })
 

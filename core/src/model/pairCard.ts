@@ -16,4 +16,6 @@ export interface PairCard {
   steps: { id: string; name: string }[]
   /** The shoe from its lateral side: x forward, z up, mm, coarse; what comes first lies beneath. */
   shapes: PictureShape[]
+  /** Keys of the house rules that its plan reads, sorted. */
+  rules: string[]
 }

@@ -59,3 +59,12 @@ export interface PairLike {
   name: string
   decisions: PairDecisions
 }
+
+/** What a change of each house rule would touch. */
+export interface RuleReach {
+  /** By the rule's key: pairs that go by the workshop's figure, the first few of them by order, and pairs with a figure of their own. */
+  rules: Record<string, { pairs: number; own: number; orders: string[] }>
+  /** All pairs of the workshop, and those of which it is not known yet. */
+  pairs: number
+  unknown: number
+}

@@ -8,6 +8,7 @@ import { ridgeAndToe } from '../last/surface.ts'
 import type { PictureShape } from '../model/pairCard.ts'
 import { patternKinds } from '../model/upper.ts'
 import { cardOf } from './cardOf.ts'
+import { ruleChapters } from './ruleRegistry.ts'
 import { formeStage, lastStage, planPair } from './planPair.ts'
 import { keptCache } from '../../test/keptCache.ts'
 
@@ -16,7 +17,7 @@ describe.each(patternKinds)('the card of a pair: %s', (style) => {
   const input = pairOfEachStyle[style]
   const plan = planPair(input, cache)
   const map = formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache)
-  const card = cardOf(plan, map)
+  const card = cardOf(input, cache)
   const of = (kind: PictureShape['kind']) => card.shapes.filter((s) => s.kind === kind).map((s) => s.path)
   const all = boxOf(...card.shapes.map((s) => s.path))
   const body = (of('upper')[0] ?? of('last')[0]) as Path
@@ -68,6 +69,20 @@ describe.each(patternKinds)('the card of a pair: %s', (style) => {
       const x = share * map.surface.length
       expect(crossings(body, { x })[0]! - crossings(sole, { x }).at(-1)!).toBeLessThan(0.7)
     }
+  })
+  it('names the rules that its plan rests on: another figure of any other changes nothing', () => {
+    const others = ruleChapters.flatMap((c) => c.rules).filter((r) => !card.rules.includes(r.key))
+    expect(card.rules).toEqual([...card.rules].sort())
+    expect(card.rules.length).toBeGreaterThan(20)
+    expect(others.length).toBeGreaterThan(0)
+    // All of them at once, each at the end of its range that is further from its default.
+    const far = Object.fromEntries(others.map((r) => [r.key, r.max - r.value > r.value - r.min ? r.max : r.min]))
+    expect(planPair({ ...input, houseRules: { ...input.houseRules, ...far } }, cache)).toEqual(plan)
+    // And whatever a reason names is among them.
+    const named = [...plan.parts, ...plan.upper.pieces].flatMap((p) =>
+      p.becauses.flatMap((b) => (b.rule ? [b.rule] : [])),
+    )
+    expect(card.rules).toEqual(expect.arrayContaining([...new Set(named)]))
   })
   it('has every step in working order and the gravest finding, and is small', () => {
     expect(card.steps.map((s) => s.id)).toEqual(plan.steps.map((o) => o.id))

@@ -1,14 +1,19 @@
-import type { FormeMap } from '../forme/formeMap.ts'
+import type { PlanInput } from '../model/pair.ts'
 import type { PairCard } from '../model/pairCard.ts'
 import { pairPicture } from './pairPicture.ts'
-import type { Plan } from './plan.ts'
+import { formeStage, lastStage, planPair } from './planPair.ts'
+import type { StageCache } from './stageCache.ts'
 
-/** The card of a pair from its plan, and the map of the last that its upper lies on. */
-export function cardOf(plan: Plan, map: FormeMap): PairCard {
+/** The card of a pair: its picture, its steps, its gravest check, and the house rules it rests on. Throws as planPair does. */
+export function cardOf(input: PlanInput, cache: StageCache): PairCard {
+  const rules = new Set<string>()
+  const plan = planPair(input, cache, ({ key }) => rules.add(key))
+  const map = formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache)
   return {
     problem: '',
     worst: plan.worst,
     steps: plan.steps.map(({ id, name }) => ({ id, name })),
     shapes: pairPicture(plan, map),
+    rules: [...rules].sort(),
   }
 }

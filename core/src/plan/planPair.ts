@@ -11,7 +11,7 @@ import type { Level } from '../model/level.ts'
 import { traitsOf } from '../model/construction.ts'
 import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
-import { RuleBook } from '../trade/rules.ts'
+import { RuleBook, type Rule } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
@@ -50,16 +50,16 @@ export function formeStage(surface: LastSurface, how: UpperDecisions['forme'], c
  * The pipeline, in the order in which a shoemaker works: last, bottom, top line, wall sheets, stiffener and puff,
  * layers, parts under the foot, findings, for each foot that differs; then the steps. Pure: equal input gives an equal
  * plan, and moving one decision computes only what follows from it. Throws PlanError, RuleError or GeometryError with
- * a sentence for a person.
+ * a sentence for a person. `hear` is told of every rule the plan rests on, as often as it is read.
  */
-export function planPair(input: PlanInput, cache: StageCache = new StageCache()): Plan {
+export function planPair(input: PlanInput, cache: StageCache = new StageCache(), hear?: (rule: Rule) => void): Plan {
   const { decisions: d } = input
   checkRuleFigures(input.houseRules)
   checkRuleFigures(d.rules)
-  const book = new RuleBook(input.houseRules, d.rules)
-  const right = planFoot(input, cache, 'right')
+  const book = new RuleBook(input.houseRules, d.rules, hear)
+  const right = planFoot(input, cache, 'right', hear)
   const leftOf = leftInput(input)
-  const left = leftOf && ofLeftShoe(() => planFoot(leftOf, cache, 'left'))
+  const left = leftOf && ofLeftShoe(() => planFoot(leftOf, cache, 'left', hear))
   const material = materialsOf(input, cache)
   const paddings = { right: d.sock.padding, left: leftOf?.decisions.sock.padding ?? d.sock.padding }
   const rightParts = cache.list('parts of the right', right.parts)
@@ -147,9 +147,9 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
 }
 
 /** What a shoe's upper comes to, with all that the parts inside and under it read. */
-function upperStage(input: PlanInput, cache: StageCache) {
+function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => void) {
   const d = knownDecisions(input.decisions, cache)
-  const book = new RuleBook(input.houseRules, d.rules)
+  const book = new RuleBook(input.houseRules, d.rules, hear)
   const material = materialsOf(input, cache)
   const surface = lastStage(input.last, cache)
   const marks = cache.stage('landmarks', { surface }, (i) => landmarks(i.surface))
@@ -190,8 +190,8 @@ export function planUppers(input: PlanInput, cache: StageCache): { right: Upper;
 }
 
 /** One shoe, as a right one, from its last to its findings. */
-function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left'): FootPlan {
-  const { decisions: d, book, material, surface, marks, readings, map, base, upper } = upperStage(input, cache)
+function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', hear?: (rule: Rule) => void): FootPlan {
+  const { decisions: d, book, material, surface, marks, readings, map, base, upper } = upperStage(input, cache, hear)
   const bottom = cache.stage('bottom', { surface, marks }, (i) => developBottom(i.surface, i.marks))
   const wall = wallParts({ surface, marks, map, base, upper, bottom, decisions: d, material, book }, cache)
   const cupSole = cache.same('cup sole', cupSoleOf(input))

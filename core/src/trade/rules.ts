@@ -33,9 +33,11 @@ export class RuleError extends SaidError {
 
 /** The rules in force: the pair's own figures before the workshop's before the book's. */
 export class RuleBook {
+  /** `hear` is told of every rule that is read. */
   constructor(
     private readonly workshop: RuleFigures,
     private readonly pair: RuleFigures,
+    private readonly hear?: (rule: Rule) => void,
   ) {}
 
   /** A rule's figure as it stands, without anybody having read it. */
@@ -49,6 +51,7 @@ export class RuleBook {
 
   /** Reads a rule: what is derived from it depends on it from now on. */
   inForce(rule: Rule): RuleInForce {
+    this.hear?.(rule)
     return this.standing(rule)
   }
 

@@ -79,7 +79,7 @@ export class PairCards {
     } catch (error) {
       // A pair that cannot be planned has a card that says why.
       if (error instanceof PlanError || error instanceof RuleError || error instanceof GeometryError) {
-        return { problem: error.message, worst: null, steps: [], shapes: [] }
+        return { problem: error.message, worst: null, steps: [], shapes: [], rules: [] }
       }
       throw error
     }

@@ -1,8 +1,6 @@
 import {
   cardOf,
   checkedLast,
-  formeStage,
-  lastStage,
   makeables,
   makeablesOf,
   planJson,
@@ -93,10 +91,7 @@ const works: {
       makeables: makeables(plan),
     }
   },
-  card: ({ file }) => {
-    const plan = planPair(file, cache)
-    return cardOf(plan, formeStage(lastStage(file.last, cache), file.decisions.upper.forme, cache))
-  },
+  card: ({ file }) => cardOf(file, cache),
   export: async ({ file, id, query }) => {
     const plan = planPair(file, cache)
     const { bytes, parts } = await exportOf(id).make(file, plan, query)

@@ -21,6 +21,7 @@ import type {
   PairSort,
   PatternKind,
   RuleFigures,
+  RuleReach,
   ShelfLast,
   StepEvent,
 } from '@gentle-awl/core'
@@ -171,6 +172,7 @@ export const api = {
       `/standins/scanner/last?seed=${seed}`,
     ),
   houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
+  ruleReach: () => send<RuleReach>('/house-rules/reach'),
   changeHouseRules: (version: number, houseRules: RuleFigures) =>
     send<{ version: number; houseRules: RuleFigures }>('/house-rules', {
       method: 'PUT',

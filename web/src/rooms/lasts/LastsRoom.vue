@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { LastHold } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { NInput, NPagination } from 'naive-ui'
+import { NPagination } from 'naive-ui'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type PairName, type Stored } from '../../api/client.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import RoomState from '../../ui/RoomState.vue'
+import SearchField from '../../ui/SearchField.vue'
 import SelectField from '../../ui/SelectField.vue'
 import LastCard from './LastCard.vue'
 import { lastSorts, lastsFound, lastsSorted, type LastSort } from './lastsFound.ts'
@@ -44,13 +45,10 @@ onMounted(load)
   <section class="room-page">
     <header class="room-head">
       <h1>Lasts</h1>
-      <NInput
+      <SearchField
         v-model:value="wanted"
-        class="find"
-        size="large"
-        clearable
+        label="Find a last by name, note, number or place"
         placeholder="Find by name, note, number or place"
-        :input-props="{ type: 'search', 'aria-label': 'Find a last by name, note, number or place' }"
         @update:value="page = 1"
       />
       <SelectField
@@ -97,9 +95,6 @@ onMounted(load)
 </template>
 
 <style scoped>
-.find {
-  flex: 0 1 300px;
-}
 .sort {
   flex: 0 0 170px;
 }

@@ -2,11 +2,12 @@
 import { pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
 import { useDebounceFn } from '@vueuse/core'
-import { NButton, NInput } from 'naive-ui'
+import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
+import SearchField from '../../ui/SearchField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import PairCard from './PairCard.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
@@ -86,13 +87,10 @@ useNews(
   <section class="room-page">
     <header class="room-head">
       <h1>Pairs</h1>
-      <NInput
+      <SearchField
         v-model:value="wanted"
-        class="find"
-        size="large"
-        clearable
+        label="Find a pair by order, name, trade or last"
         placeholder="Find by order, name, trade or last"
-        :input-props="{ type: 'search', 'aria-label': 'Find a pair by order, name, trade or last' }"
         @update:value="search"
       />
       <SelectField
@@ -154,9 +152,6 @@ useNews(
 </template>
 
 <style scoped>
-.find {
-  flex: 0 1 300px;
-}
 .sort {
   flex: 0 0 170px;
 }

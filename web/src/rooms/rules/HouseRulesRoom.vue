@@ -1,26 +1,37 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
-import { ruleChapters, type Rule, type RuleFigures } from '@gentle-awl/core'
-import { onMounted, ref, shallowRef } from 'vue'
+import { NButton, NCheckbox, NDataTable, type DataTableColumns } from 'naive-ui'
+import { ruleChapters, type Rule, type RuleFigures, type RuleReach } from '@gentle-awl/core'
+import { computed, h, onMounted, ref, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
+import { useNews } from '../../app/news.ts'
+import { exactFigure, tell, unitBeside } from '../../app/settings.ts'
+import { useAttempt } from '../../app/useAttempt.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import FigureField from '../../ui/FigureField.vue'
 import RoomState from '../../ui/RoomState.vue'
+import SearchField from '../../ui/SearchField.vue'
+import { ruleLines, rulesFound, type RuleLine } from './rulesFound.ts'
 import RuleTrial from './RuleTrial.vue'
-import { useAttempt } from '../../app/useAttempt.ts'
-import { exactFigure, tell, unitBeside } from '../../app/settings.ts'
 
+/** Every figure the plan works by: found by its words or by its chapter, with how far it is from the book and whom it touches. */
+const route = useRoute()
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
 const { attempt: attemptSave } = useAttempt()
+const { problem: unreached, attempt: attemptReach } = useAttempt()
+const reach = shallowRef<RuleReach | null>(null)
 const wrong = ref<{ key: string; message: string } | null>(null)
 const kept = ref('')
 
 async function load(): Promise<void> {
   await attempt(() => workshop.load())
 }
+/** What rules touch is said beside them: the room does not wait for it. */
+async function loadReach(): Promise<void> {
+  reach.value = (await attemptReach(() => api.ruleReach())) ?? null
+}
 const figure = (rule: Rule) => workshop.houseRules[rule.key] ?? rule.value
-const changed = (rule: Rule) => workshop.houseRules[rule.key] !== undefined
 
 async function save(key: string, rules: RuleFigures, done: string): Promise<void> {
   wrong.value = null
@@ -64,121 +75,254 @@ function back(rule: Rule): void {
   delete rules[rule.key]
   void save(rule.key, rules, `${rule.name} is back at ${exactFigure(rule.value, rule.unit)}.`)
 }
-onMounted(load)
+onMounted(() => Promise.all([load(), loadReach()]))
+useNews(
+  () => ['/pairs', '/house-rules'],
+  () => void loadReach(),
+)
+
+const lines = computed(() => ruleLines(workshop.houseRules))
+const wanted = ref('')
+const changedOnly = ref(false)
+const changedIn = (chapter: string) => lines.value.filter((l) => l.chapter === chapter && l.off !== 0).length
+const changes = computed(() => lines.value.filter((l) => l.off !== 0).length)
+/** A search, and what was changed, go through all chapters; else one of them is open. */
+const all = computed(() => changedOnly.value || wanted.value.trim() !== '')
+const chapter = computed(
+  () => ruleChapters.find((c) => c.name === route.query.chapter)?.name ?? ruleChapters[0]?.name ?? '',
+)
+const shown = computed(() => {
+  const found = all.value
+    ? rulesFound(lines.value, wanted.value)
+    : lines.value.filter((l) => l.chapter === chapter.value)
+  return changedOnly.value ? found.filter((l) => l.off !== 0) : found
+})
+const title = computed(() => {
+  if (!all.value) return chapter.value
+  return shown.value.length === 1 ? '1 rule' : `${shown.value.length} rules`
+})
+
+const signed = ({ off, rule }: RuleLine) =>
+  `${off > 0 ? '+' : '−'}${exactFigure(Math.abs(off), rule.unit)} ${unitBeside(rule.unit)}`.trim()
+function touches(key: string): string {
+  const found = reach.value?.rules[key]
+  if (!reach.value) return unreached.value ? '' : '…'
+  const own = found?.own ? `, ${found.own} by ${found.own === 1 ? 'its' : 'their'} own figure` : ''
+  if (!found?.pairs) return `none${own}`
+  if (found.pairs > 1 && found.pairs === reach.value.pairs) return `all ${found.pairs} pairs`
+  const rest = found.pairs - found.orders.length
+  return `${found.pairs}: ${found.orders.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}${own}`
+}
+const pairsOf = ({ rule }: RuleLine) => reach.value?.rules[rule.key]?.pairs ?? 0
+const columns = computed((): DataTableColumns<RuleLine> => [
+  // What is tried opens under its rule; there is nothing else to unfold.
+  {
+    type: 'expand',
+    title: () => h('span', { class: 'visually-hidden' }, 'What is tried'),
+    width: 1,
+    className: 'unfolded',
+    renderExpand: ({ rule }) =>
+      tried.value?.rule.key === rule.key &&
+      h(RuleTrial, {
+        rule,
+        value: tried.value.value,
+        now: figure(rule),
+        onKeep: keep,
+        onLeave: () => (tried.value = null),
+      }),
+  },
+  {
+    title: 'Rule',
+    key: 'rule',
+    sorter: (a, b) => a.rule.name.localeCompare(b.rule.name),
+    render: ({ rule, chapter: of }) => [
+      h('p', { class: 'name' }, rule.name),
+      h('p', { class: 'soft' }, all.value ? `${of}. ${tell(rule.why)}` : tell(rule.why)),
+      wrong.value?.key === rule.key && h('p', { class: 'wrong', role: 'alert' }, wrong.value.message),
+    ],
+  },
+  {
+    title: 'Figure',
+    key: 'figure',
+    width: 210,
+    render: ({ rule }) => [
+      h('span', { class: 'set' }, [
+        h(FigureField, {
+          step: (rule.max - rule.min) / 20,
+          min: rule.min,
+          max: rule.max,
+          value: tried.value?.rule.key === rule.key ? tried.value.value : figure(rule),
+          label: rule.name,
+          unit: rule.unit,
+          onChange: (value: number | null) => set(rule, value),
+        }),
+        h('span', unitBeside(rule.unit)),
+      ]),
+      h('span', { class: 'figure soft' }, `${exactFigure(rule.min, rule.unit)} to ${exactFigure(rule.max, rule.unit)}`),
+    ],
+  },
+  {
+    title: 'From the book',
+    key: 'off',
+    width: 170,
+    sorter: (a, b) => Math.abs(a.share) - Math.abs(b.share),
+    render: (line) =>
+      line.off === 0
+        ? h('span', { class: 'soft' }, 'as in the book')
+        : h('span', { class: 'off' }, [
+            h('strong', { class: 'figure' }, signed(line)),
+            h(
+              NButton,
+              { onClick: () => back(line.rule) },
+              () => `Back to ${exactFigure(line.rule.value, line.rule.unit)}`,
+            ),
+          ]),
+  },
+  {
+    title: 'Pairs it touches',
+    key: 'pairs',
+    width: 170,
+    sorter: (a, b) => pairsOf(a) - pairsOf(b),
+    render: ({ rule }) => h('span', { class: 'soft' }, touches(rule.key)),
+  },
+])
 </script>
 
 <template>
-  <section class="room-page narrow">
-    <h1>House rules</h1>
-    <p class="soft">
-      Every figure the plan works by, and why. A change here goes for all pairs that have no figure of their own.
-    </p>
+  <section class="room-page">
+    <header class="room-head">
+      <h1>House rules</h1>
+      <SearchField
+        v-model:value="wanted"
+        label="Find a rule by name, chapter or reason"
+        placeholder="Find by name, chapter or reason"
+      />
+      <NCheckbox v-model:checked="changedOnly">Only what was changed here ({{ changes }})</NCheckbox>
+    </header>
     <p class="kept" role="status">{{ kept }}</p>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The house rules" @retry="load">
-      <section v-for="chapter in ruleChapters" :key="chapter.name" class="chapter">
-        <h2>{{ chapter.name }}</h2>
-        <ul class="card">
-          <li v-for="rule in chapter.rules" :key="rule.key" :class="{ changed: changed(rule) }">
-            <div>
-              <p class="name">{{ rule.name }}</p>
-              <p class="soft">{{ tell(rule.why) }}</p>
-              <p v-if="wrong?.key === rule.key" class="wrong" role="alert">{{ wrong.message }}</p>
-            </div>
-            <div class="set">
-              <FigureField
-                class="to-set"
-                :step="(rule.max - rule.min) / 20"
-                :min="rule.min"
-                :max="rule.max"
-                :value="tried?.rule.key === rule.key ? tried.value : figure(rule)"
-                :label="rule.name"
-                :unit="rule.unit"
-                @change="set(rule, $event)"
-              />
-              <span class="unit">{{ unitBeside(rule.unit) }}</span>
-              <span class="range figure soft"
-                >{{ exactFigure(rule.min, rule.unit) }} to {{ exactFigure(rule.max, rule.unit) }}</span
-              >
-              <NButton v-if="changed(rule)" @click="back(rule)">
-                Back to {{ exactFigure(rule.value, rule.unit) }}
-              </NButton>
-            </div>
-            <RuleTrial
-              v-if="tried?.rule.key === rule.key"
-              :rule="rule"
-              :value="tried.value"
-              :now="figure(rule)"
-              class="trial"
-              @keep="keep"
-              @leave="tried = null"
-            />
-          </li>
-        </ul>
-      </section>
+      <div class="book">
+        <nav class="index" aria-label="Chapters">
+          <RouterLink
+            v-for="c in ruleChapters"
+            :key="c.name"
+            :to="{ path: '/rules', query: { chapter: c.name } }"
+            :class="{ here: !all && c.name === chapter }"
+            :aria-current="!all && c.name === chapter ? 'page' : undefined"
+            @click="((wanted = ''), (changedOnly = false))"
+          >
+            <span>{{ c.name }}</span>
+            <span v-if="changedIn(c.name) > 0" class="count">{{ changedIn(c.name) }} changed</span>
+          </RouterLink>
+        </nav>
+        <div class="rules">
+          <h2>{{ title }}</h2>
+          <p class="soft">
+            Every figure has its reason. A change goes for all pairs that have no figure of their own; what it would do
+            is shown first.
+            <template v-if="reach && reach.unknown > 0">
+              Of {{ reach.unknown === 1 ? '1 pair' : `${reach.unknown} pairs` }} it is not known yet which rules touch
+              it.
+            </template>
+            <template v-if="unreached">Which pairs a rule touches cannot be said now: {{ unreached }}</template>
+          </p>
+          <NDataTable
+            :columns="columns"
+            :data="shown"
+            :row-key="(line: RuleLine) => line.rule.key"
+            :row-class-name="(line: RuleLine) => (line.off === 0 ? '' : 'changed')"
+            :expanded-row-keys="tried ? [tried.rule.key] : []"
+            :bordered="false"
+          >
+            <template #empty>
+              {{
+                changedOnly && wanted === ''
+                  ? 'Nothing was changed: the workshop goes by the book.'
+                  : 'No rule matches.'
+              }}
+            </template>
+          </NDataTable>
+        </div>
+      </div>
     </RoomState>
   </section>
 </template>
 
 <style scoped>
-.narrow {
-  max-width: 1120px;
-}
 .kept {
   min-height: 26px;
   color: var(--action);
   font-weight: 600;
 }
-.chapter {
-  margin-bottom: 26px;
-}
-h2 {
-  margin-bottom: 10px;
-}
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  overflow: hidden;
-}
-li {
+.book {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  gap: 16px;
-  align-items: center;
-  padding: 10px 18px;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: 24px;
+  align-items: start;
 }
-li + li {
-  border-top: 1px solid var(--line);
+.index {
+  position: sticky;
+  top: 12px;
+  display: grid;
+  gap: 2px;
 }
-li.changed {
+.index a {
+  display: grid;
+  min-height: 44px;
+  align-content: center;
+  padding: 6px 12px;
+  border-radius: 10px;
+  text-decoration: none;
+}
+.index a:hover {
+  background: var(--raised);
+}
+.index a.here {
   background: var(--action-soft);
-}
-.name {
   font-weight: 600;
 }
-.set {
+.count {
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--action);
+}
+.rules {
   display: grid;
-  grid-template-columns: 100px 1fr;
-  gap: 2px 10px;
+  gap: 10px;
+}
+.rules :deep(.set) {
+  display: grid;
+  grid-template-columns: 104px 1fr;
+  gap: 8px;
   align-items: center;
 }
-.set .to-set {
-  text-align: right;
+.rules :deep(.off) {
+  display: grid;
+  justify-items: start;
+  gap: 6px;
 }
-.range,
-.set .n-button {
-  grid-column: 1 / -1;
-  font-size: 15px;
+.rules :deep(.name) {
+  font-weight: 600;
 }
-.trial {
-  grid-column: 1 / -1;
+.rules :deep(.changed td) {
+  background: var(--action-soft);
 }
-.wrong {
-  color: var(--stop);
+.rules :deep(td) {
+  vertical-align: top;
+}
+.rules :deep(:is(th, td).unfolded) {
+  padding: 0;
+}
+.rules :deep(.unfolded .n-data-table-expand-trigger) {
+  display: none;
 }
 @media (max-width: 999px) {
-  li {
+  .book {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .index {
+    position: static;
+    grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   }
 }
 </style>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { consequences, type Consequences, type Rule, spoken } from '@gentle-awl/core'
+import { consequences, type Consequences, type Rule } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type PairView } from '../../api/client.ts'
-import { exactFigure, showFigure, showLength, showMinutes, tell } from '../../app/settings.ts'
+import { exactFigure, tell } from '../../app/settings.ts'
 import { planInTurn } from '../../workers/plan/planner.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
-import LevelMark from '../../ui/LevelMark.vue'
+import ConsequenceList from '../../ui/ConsequenceList.vue'
 import SelectField from '../../ui/SelectField.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
 
@@ -19,8 +19,6 @@ const chosen = ref('')
 const tried = shallowRef<PairView | null>(null)
 const { problem, attempt } = useAttempt()
 const found = shallowRef<Consequences | null>(null)
-/** More lines than this hide what matters. */
-const MOST = 8
 
 /** The pair that is tried on, with its last; null, with the reason shown, when it cannot be had. */
 async function chosenPair(): Promise<PairView | null> {
@@ -59,10 +57,6 @@ onMounted(async () => {
 watch([chosen, () => props.value], look)
 
 const own = computed(() => tried.value?.decisions.rules[props.rule.key] !== undefined)
-const nothing = computed(() => {
-  const c = found.value
-  return c !== null && c.figures.length + c.findings.length + c.shapes.length + c.appeared.length + c.gone.length === 0
-})
 </script>
 
 <template>
@@ -78,36 +72,8 @@ const nothing = computed(() => {
     <p v-else-if="!problem" class="soft">There is no pair yet to show it on.</p>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <p v-else-if="pairs.length > 0 && !found" role="status">Working it out …</p>
-    <p v-if="own" class="soft">This pair has a figure of its own for it, and keeps that.</p>
-    <p v-else-if="nothing">Nothing of this pair changes.</p>
-    <ul v-if="found" class="plain-list">
-      <li v-for="f in found.findings" :key="f.where + spoken(f.sentence)" class="check">
-        <LevelMark :level="f.to ?? 'fine'" quiet />
-        <span
-          ><strong>{{ f.where }}</strong
-          >: {{ tell(f.sentence) }}</span
-        >
-      </li>
-      <li v-for="f in found.figures.slice(0, MOST)" :key="f.where + f.quantity">
-        {{ f.where }}, {{ f.quantity.toLowerCase() }}:
-        <span class="figure">{{ showFigure(f.from, f.unit) }} → {{ showFigure(f.to, f.unit) }}</span>
-      </li>
-      <li v-if="found.figures.length > MOST">and {{ found.figures.length - MOST }} more figures</li>
-      <li v-if="found.shapes.length > 0">
-        Shapes that move:
-        {{
-          found.shapes
-            .slice(0, MOST)
-            .map((s) => `${s.part} by ${showLength(s.most)}`)
-            .join(', ')
-        }}{{ found.shapes.length > MOST ? ` and ${found.shapes.length - MOST} more` : '' }}
-      </li>
-      <li v-if="found.appeared.length > 0">New: {{ found.appeared.join(', ') }}</li>
-      <li v-if="found.gone.length > 0">No longer there: {{ found.gone.join(', ') }}</li>
-      <li v-if="Math.round(found.minutes.from) !== Math.round(found.minutes.to)">
-        Work on the pair: {{ showMinutes(found.minutes.from) }} → {{ showMinutes(found.minutes.to) }}
-      </li>
-    </ul>
+    <p v-if="own && found" class="soft">This pair has a figure of its own for it, and keeps that.</p>
+    <ConsequenceList v-else-if="found" :found="found" />
     <div class="row">
       <NButton type="primary" @click="emit('keep')">Keep {{ exactFigure(value, rule.unit) }}</NButton>
       <NButton @click="emit('leave')">Leave it at {{ exactFigure(now, rule.unit) }}</NButton>
@@ -122,14 +88,6 @@ const nothing = computed(() => {
   padding: 12px 14px;
   border: 2px solid var(--action);
   border-radius: 10px;
-}
-.trial ul {
-  gap: 4px;
-}
-.check {
-  display: grid;
-  grid-template-columns: 24px minmax(0, 1fr);
-  gap: 8px;
 }
 .row {
   display: flex;

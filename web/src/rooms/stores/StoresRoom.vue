@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type DataTableColumns, NButton, NDataTable, NInput } from 'naive-ui'
+import { type DataTableColumns, NButton, NDataTable } from 'naive-ui'
 import { alike } from '../../app/alike.ts'
 import { lengthWord, showLength } from '../../app/settings.ts'
 import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
@@ -14,6 +14,7 @@ import FoamTestFields from './FoamTestFields.vue'
 import FigureField from '../../ui/FigureField.vue'
 import { unread } from '../../ui/unread.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
+import SearchField from '../../ui/SearchField.vue'
 import SelectField from '../../ui/SelectField.vue'
 import TextField from '../../ui/TextField.vue'
 
@@ -147,11 +148,10 @@ useNews(
       </p>
       <template v-else>
         <div class="find">
-          <NInput
+          <SearchField
             v-model:value="wanted"
-            clearable
+            label="Find a material by name, use or note"
             placeholder="Find by name, use or note"
-            :input-props="{ type: 'search', 'aria-label': 'Find a material by name, use or note' }"
           />
           <SelectField
             quiet

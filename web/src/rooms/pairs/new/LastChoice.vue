@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { shelfFigures, type ShelfLast } from '@gentle-awl/core'
-import { NInput, NPagination } from 'naive-ui'
+import { NPagination } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Stored } from '../../../api/client.ts'
 import { showLength } from '../../../app/settings.ts'
+import SearchField from '../../../ui/SearchField.vue'
 import PictureChoice from '../../../ui/PictureChoice.vue'
 import LastPicture from '../../../viewer/LastPicture.vue'
 import { lastsFound } from '../../lasts/lastsFound.ts'
@@ -28,12 +29,11 @@ const options = computed(() =>
 
 <template>
   <div class="choice">
-    <NInput
+    <SearchField
       v-if="lasts.length > PAGE"
       v-model:value="wanted"
-      clearable
+      label="Find a last"
       placeholder="Find by name, note, number or place"
-      :input-props="{ type: 'search', 'aria-label': 'Find a last' }"
       @update:value="page = 1"
     />
     <p v-if="found.length === 0" class="soft">No last matches “{{ wanted }}”.</p>
