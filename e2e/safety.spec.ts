@@ -119,7 +119,7 @@ test('an empty workshop says what to do first, and an unknown pair says so', asy
   await page.getByRole('link', { name: 'Put a last on the shelf' }).click()
   await expect(page.getByText('The shelf is empty.')).toBeVisible()
   await page.getByRole('link', { name: 'By measures' }).click()
-  await page.getByLabel('Name').fill('First last')
+  await page.getByLabel('Name of the last').fill('First last')
   await page.getByLabel('Joint girth').fill('150')
   await expect(page.getByRole('alert')).toContainText('girth')
   await expect(page.getByRole('button', { name: 'Keep this last' })).toBeDisabled()

@@ -9,44 +9,69 @@ export type ToeShape = z.infer<typeof ToeShape>
 /** Plain number in a range: mm unless the field says otherwise. */
 const mm = (min: number, max: number) => z.number().min(min).max(max)
 
+/** What each figure of a last can be, in mm or as a share. */
+export const lastRanges = {
+  length: [150, 350],
+  seatWidth: [30, 100],
+  waistWidth: [30, 110],
+  jointWidth: [45, 140],
+  jointGirth: [130, 380],
+  waistGirth: [130, 380],
+  instepGirth: [130, 400],
+  heelGirth: [180, 460],
+  heelHeight: [0, 90],
+  seatSlope: [0.3, 0.95],
+  toeSpring: [0, 30],
+  toeBoxHeight: [14, 50],
+  coneHeight: [45, 140],
+  coneFront: [0.34, 0.44],
+  coneWidth: [12, 50],
+  swing: [0, 0.1],
+  arch: [0.05, 0.3],
+  backBulge: [2, 7],
+  backIn: [0.2, 0.4],
+  toeSlope: [0.02, 0.3],
+} as const satisfies Record<string, readonly [number, number]>
+const inRange = (key: keyof typeof lastRanges) => mm(lastRanges[key][0], lastRanges[key][1])
+
 /** The decisions that make a last: what a shoemaker can measure on one with a tape and a rule, mm. */
 export const LastMeasures = z.object({
   /** Last length L: straight, heel back to toe tip. */
-  length: mm(150, 350),
+  length: inRange('length'),
   /** Widths of the bottom at the feather line. */
-  seatWidth: mm(30, 100),
-  waistWidth: mm(30, 110),
-  jointWidth: mm(45, 140),
+  seatWidth: inRange('seatWidth'),
+  waistWidth: inRange('waistWidth'),
+  jointWidth: inRange('jointWidth'),
   /** Tape readings. */
-  jointGirth: mm(130, 380),
-  waistGirth: mm(130, 380),
-  instepGirth: mm(130, 400),
+  jointGirth: inRange('jointGirth'),
+  waistGirth: inRange('waistGirth'),
+  instepGirth: inRange('instepGirth'),
   /** Short heel: seat's back edge round the front of the cone; null takes it as it comes. */
-  heelGirth: mm(180, 460).nullable().default(null),
+  heelGirth: inRange('heelGirth').nullable().default(null),
   /** Ground to seat at the heel back. */
-  heelHeight: mm(0, 90),
+  heelHeight: inRange('heelHeight'),
   /**
    * Slope of the seat, as a share of the mean slope from heel to tread: the platform on which the heel stands. Null is
    * the figure of lasts from before seats had one: they stay as they were drawn, so that nothing cut for them changes.
    */
-  seatSlope: mm(0.3, 0.95).nullable().default(null),
+  seatSlope: inRange('seatSlope').nullable().default(null),
   /** Ground to the bottom under the toe tip. */
-  toeSpring: mm(0, 30),
+  toeSpring: inRange('toeSpring'),
   /** Bottom to ridge in the toe box. */
-  toeBoxHeight: mm(14, 50),
+  toeBoxHeight: inRange('toeBoxHeight'),
   toeShape: ToeShape,
   /** Seat to cone cut, how far forward the cut ends (share of L), its width. */
-  coneHeight: mm(45, 140),
-  coneFront: mm(0.34, 0.44),
-  coneWidth: mm(12, 50),
+  coneHeight: inRange('coneHeight'),
+  coneFront: inRange('coneFront'),
+  coneWidth: inRange('coneWidth'),
   /** Turn of the forepart to the lateral side, and hollow of the waist on the medial side (shares). */
-  swing: mm(0, 0.1),
-  arch: mm(0.05, 0.3),
+  swing: inRange('swing'),
+  arch: inRange('arch'),
   /** How far the back curve swells (mm at L = 290) and how far it comes in again at the top (share). */
-  backBulge: mm(2, 7),
-  backIn: mm(0.2, 0.4),
+  backBulge: inRange('backBulge'),
+  backIn: inRange('backIn'),
   /** How sharply the toe box falls to the feather: 0.06 upright, 0.18 sloping. */
-  toeSlope: mm(0.02, 0.3),
+  toeSlope: inRange('toeSlope'),
 })
 export type LastMeasures = z.infer<typeof LastMeasures>
 

@@ -18,6 +18,17 @@ const press = (f: ReturnType<typeof field>, text: string) => {
 }
 
 describe('a figure typed by hand', () => {
+  it('where a shape follows what is typed, each figure that can be goes out at once, and no half of one is scolded', async () => {
+    const f = field({ live: true, value: 280, min: 150, max: 350 })
+    for (const text of ['2', '29', '290', '290x']) await press(f, text)
+    expect(f.emitted('change')).toEqual([[290]])
+    expect(f.find('[role="alert"]').exists()).toBe(false)
+    await f.find('input').trigger('change')
+    expect(f.get('[role="alert"]').text()).toMatch(/is no number/)
+    const patient = field({ value: 280, min: 150, max: 350 })
+    await press(patient, '290')
+    expect(patient.emitted('change')).toBeUndefined()
+  })
   it.each([
     ['1,2', 1.2],
     ['1.2', 1.2],

@@ -22,6 +22,8 @@ const props = defineProps<{
   /** May be left empty: what then holds. */
   empty?: string
   name?: string
+  /** What reads well goes out at every key, for a shape that follows what is typed; the rest is said when it is left. */
+  live?: boolean
   /** Said of the field from outside, when all the form's figures were read together. */
   invalid?: boolean
 }>()
@@ -58,6 +60,8 @@ const range = computed(() => {
   return max !== undefined ? `${said(max)} or less.` : ''
 })
 
+const inRange = (value: number) => value >= (props.min ?? -Infinity) && value <= (props.max ?? Infinity)
+
 function take(): void {
   if (text.value.trim() === '') {
     if (props.empty === undefined) wrong.value = 'Write a number.'
@@ -80,7 +84,7 @@ function take(): void {
     wrong.value = `Write a whole number. ${range.value}`.trim()
     return
   }
-  if (value < (props.min ?? -Infinity) || value > (props.max ?? Infinity)) {
+  if (!inRange(value)) {
     wrong.value = range.value
     return
   }
@@ -91,6 +95,10 @@ function typing(next: string): void {
   text.value = next
   // Once it was wrong it is read at every key, so that the sentence goes as soon as it is mended.
   if (wrong.value) take()
+  else if (props.live) {
+    const value = read(next)
+    if (value !== null && inRange(value) && value !== props.value) emit('change', value)
+  }
 }
 function keys(event: KeyboardEvent): void {
   if (event.key === 'Enter') return take()

@@ -4,21 +4,21 @@ import { NButton, NCollapseTransition } from 'naive-ui'
 import { ref, useId } from 'vue'
 
 /** What few need, folded away under its name. The library's own collapse cannot be reached by the keyboard: its head is a button here. */
-defineProps<{ title: string }>()
-const open = ref(false)
+const props = defineProps<{ title: string; open?: boolean }>()
+const unfolded = ref(props.open)
 const bodyId = useId()
 </script>
 
 <template>
   <div class="fold">
-    <NButton text class="head" :aria-expanded="open" :aria-controls="bodyId" @click="open = !open">
+    <NButton text class="head" :aria-expanded="unfolded" :aria-controls="bodyId" @click="unfolded = !unfolded">
       <template #icon>
-        <component :is="open ? IconChevronDown : IconChevronRight" aria-hidden="true" />
+        <component :is="unfolded ? IconChevronDown : IconChevronRight" aria-hidden="true" />
       </template>
       {{ title }}
     </NButton>
     <div :id="bodyId">
-      <NCollapseTransition :show="open"><slot v-if="open" /></NCollapseTransition>
+      <NCollapseTransition :show="unfolded"><slot v-if="unfolded" /></NCollapseTransition>
     </div>
   </div>
 </template>

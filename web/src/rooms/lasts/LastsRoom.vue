@@ -60,17 +60,18 @@ onMounted(load)
         :options="sortChoices"
         @choose="((sort = $event), (page = 1))"
       />
-      <ButtonLink main to="/lasts/new/measures">
+      <ButtonLink main to="/lasts/new/measures?feet=new">
         <template #icon><IconPlus aria-hidden="true" /></template>
-        By measures
+        For a foot
       </ButtonLink>
+      <ButtonLink to="/lasts/new/measures">By measures</ButtonLink>
       <ButtonLink to="/lasts/new/traced">From a tracing</ButtonLink>
       <ButtonLink to="/lasts/new/scan">From a scan</ButtonLink>
     </header>
     <RoomState :loading="pairs === null" :problem="problem" what="The lasts" @retry="load">
       <p v-if="workshop.lasts.length === 0" class="soft">
-        The shelf is empty. A last comes in by its measures (tape and rule), from a tracing of its bottom, or from a
-        scan.
+        The shelf is empty. A last comes in for a foot that was measured, by its own measures (tape and rule), from a
+        tracing of its bottom, or from a scan.
       </p>
       <p v-else-if="found.length === 0" class="soft">No last matches “{{ wanted }}”.</p>
       <ul class="cards">

@@ -1,27 +1,35 @@
-import { LastMeasures } from '@gentle-awl/core'
+import { LastMeasures, lastRanges } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
+import { lengthUnit } from '../../app/settings.ts'
 import { sayDay, today } from './days.ts'
 import { distanceColours } from './last/distanceColours.ts'
-import { measureGroups, readTyped, START, typed } from './shape/figures.ts'
+import { measureGroups, outOfRange, START } from './shape/figures.ts'
 import { thinnedOutline } from './shape/thinned.ts'
 
-describe('typed measures', () => {
+describe('the figures of a last', () => {
   it('every figure of a last has a field, once', () => {
     const keys = measureGroups.flatMap((g) => g.fields.map((f) => f.key))
     expect(new Set(keys).size).toBe(keys.length)
     expect([...keys, 'toeShape'].sort()).toEqual(Object.keys(LastMeasures.shape).sort())
   })
-  it('come back as they went in, an empty heel girth as none', () => {
-    expect(readTyped(typed(START))).toEqual({ measures: START })
-    expect(readTyped({ ...typed(START), heelGirth: '330,5' })).toEqual({ measures: { ...START, heelGirth: 330.5 } })
-  })
-  it('that cannot be say which and how far', () => {
-    expect(readTyped({ ...typed(START), waistGirth: '' })).toEqual({
-      problem: 'Waist girth: write a number.',
-      field: 'waistGirth',
+  it('that no last can have are named, with what one can, in the unit of the screen', () => {
+    expect(outOfRange(START)).toBeNull()
+    expect(outOfRange({ ...START, heelGirth: 330.5 })).toBeNull()
+    expect(outOfRange({ ...START, length: 400 })).toEqual({
+      problem: 'Length: a last has from 150.0 mm to 350.0 mm, not 400.0 mm.',
+      field: 'length',
     })
-    expect(readTyped({ ...typed(START), length: '400' })).toMatchObject({ problem: 'Length: at most 350 mm.' })
-    expect(readTyped({ ...typed(START), heelHeight: '-3' })).toMatchObject({ field: 'heelHeight' })
+    lengthUnit.value = 'inch'
+    expect(outOfRange({ ...START, heelHeight: -3 })?.problem).toMatch(
+      /^Heel height: a last has from 0″ to 3 [\d/]+″, not .*″\.$/,
+    )
+    // What the schema takes is what is in range here.
+    for (const [key, [min, max]] of Object.entries(lastRanges)) {
+      for (const value of [min, max, min - 0.001, max + 0.001]) {
+        const measures = { ...START, [key]: value }
+        expect(outOfRange(measures) === null, `${key} ${value}`).toBe(LastMeasures.safeParse(measures).success)
+      }
+    }
   })
 })
 

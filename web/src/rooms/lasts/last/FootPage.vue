@@ -1,19 +1,10 @@
 <script setup lang="ts">
-import {
-  FeetFields,
-  FootMeasures,
-  footFit,
-  footRanges,
-  girthOf,
-  RuleBook,
-  type Feet,
-  type FitLine,
-} from '@gentle-awl/core'
-import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
-import { api, type Stored } from '../../../api/client.ts'
-import { lengthWord, showLength, tell } from '../../../app/settings.ts'
-import { footFields } from './footFields.ts'
+import { FeetFields, footFit, girthOf, RuleBook, type FitLine } from '@gentle-awl/core'
+import { computed, onMounted, ref } from 'vue'
+import { api } from '../../../api/client.ts'
+import { showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
+import { NEW_FEET, useFeet, type TypedFeet } from '../../../stores/feetStore.ts'
 import { useLast } from '../../../stores/lastStore.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
@@ -21,63 +12,63 @@ import RoomState from '../../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../../ui/feet.ts'
 import { NButton, NTable } from 'naive-ui'
 import { useAttempt } from '../../../app/useAttempt.ts'
-import FigureField from '../../../ui/FigureField.vue'
-import { unread } from '../../../ui/unread.ts'
+import ButtonLink from '../../../ui/ButtonLink.vue'
+import { useForm } from '../../../ui/useForm.ts'
+import FootFigures from '../FootFigures.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
-const list = shallowRef<Stored<Feet>[] | null>(null)
+const feet = useFeet()
 const { problem: loadProblem, attempt } = useAttempt()
-const chosen = ref<string | 'new'>('new')
+const chosen = ref<string>(NEW_FEET)
+/** True once it is known whose feet come first: nobody types into those of another. */
+const ready = ref(false)
 const foot = ref<Foot>('right')
-const { problem, attempt: attemptKeep } = useAttempt()
 const busy = ref(false)
-const label = reactive({ order: '', trade: '', note: '' })
-const blank = FootMeasures.parse({})
-const measured = reactive({ right: { ...blank }, left: { ...blank } })
+const { problem, attempt: attemptKeep } = useAttempt()
 const form = ref<HTMLElement | null>(null)
+const { wrong, read, mended, clear } = useForm(FeetFields, form)
+const typed = computed(() => feet.typedOf(chosen.value))
 
 async function load(): Promise<void> {
   await attempt(async () => {
-    const [rows, pairs] = await Promise.all([api.feet.list(), api.pairNames(), workshop.load()])
-    list.value = rows
+    const [pairs] = await Promise.all([api.pairNames(), feet.load(), workshop.load()])
     // The customer of a pair on this last comes first.
     const orders = pairs
       .filter((p) => store.last && [p.lastId, p.leftLastId].includes(store.last.id))
       .map((p) => p.order)
-    const likely = rows.find((f) => orders.includes(f.order))
-    if (chosen.value === 'new' && likely) choose(likely.id)
+    const likely = feet.list?.find((f) => orders.includes(f.order))
+    if (likely) choose(likely.id)
+    ready.value = true
   })
 }
 onMounted(load)
 function choose(id: string): void {
   chosen.value = id
   problem.value = ''
-  const row = list.value?.find((f) => f.id === id)
-  Object.assign(label, { order: row?.order ?? '', trade: row?.trade ?? '', note: row?.note ?? '' })
-  measured.right = { ...(row?.right ?? blank) }
-  measured.left = { ...(row?.left ?? blank) }
+  clear()
 }
+const change = (change: Partial<TypedFeet>) => feet.change(chosen.value, change)
 const lines = computed<FitLine[]>(() =>
-  store.built ? footFit(store.built.readings, measured[foot.value], new RuleBook(workshop.houseRules, {})) : [],
+  store.built ? footFit(store.built.readings, typed.value[foot.value], new RuleBook(workshop.houseRules, {})) : [],
 )
 async function keep(): Promise<void> {
-  if (unread(form.value)) return
-  const read = FeetFields.safeParse({ ...label, ...measured })
-  if (!read.success) {
-    problem.value = read.error.issues[0]!.message
-    return
-  }
+  const fields = read(typed.value)
+  if (!fields) return
   await attemptKeep(async () => {
-    const row = list.value?.find((f) => f.id === chosen.value)
-    const kept = row ? await api.feet.change(row.id, row.version, read.data) : await api.feet.add(read.data)
-    list.value = await api.feet.list()
+    const kept = await feet.keep(chosen.value, fields)
     choose(kept.id)
   })
 }
 const verdicts: Record<FitLine['verdict'], string> = { small: 'too small', right: 'right', large: 'large' }
+
+/** Over or under, with its sign; what is nothing to the tenth is neither. */
+function over({ over: by }: FitLine): string {
+  const tenths = Math.round(by * 10) / 10 + 0
+  return `${tenths > 0 ? '+' : ''}${showLength(tenths)}`
+}
 
 async function buildUp(line: FitLine): Promise<void> {
   const station = girthOf(line.what)
@@ -97,15 +88,18 @@ async function buildUp(line: FitLine): Promise<void> {
 
 <template>
   <section class="room-page">
-    <RoomState :loading="list === null" :problem="loadProblem" what="The feet" @retry="load">
+    <RoomState :loading="!ready" :problem="loadProblem" what="The feet" @retry="load">
       <div class="head">
         <SelectField
           label="Feet of"
           name="feet"
           :value="chosen"
           :options="[
-            ...(list ?? []).map((f) => ({ value: f.id, name: `Order ${f.order}, ${f.trade}` })),
-            { value: 'new', name: 'New customer' },
+            ...(feet.list ?? []).map((f) => ({
+              value: f.id,
+              name: `Order ${f.order}, ${f.trade}${feet.isDraft(f.id) ? ' (not kept)' : ''}`,
+            })),
+            { value: NEW_FEET, name: 'New customer' },
           ]"
           @choose="choose"
         />
@@ -115,24 +109,47 @@ async function buildUp(line: FitLine): Promise<void> {
         <form ref="form" class="card form" novalidate @submit.prevent="keep">
           <h2>The {{ foot }} foot</h2>
           <div class="two">
-            <TextField v-model:value="label.order" label="Order" name="order" />
-            <TextField v-model:value="label.trade" label="Trade" name="trade" />
-            <label v-for="f in footFields" :key="`${chosen} ${foot} ${f.key}`" class="field">
-              <span>{{ f.name }}, {{ lengthWord }}</span>
-              <FigureField
-                unit="mm"
-                :value="measured[foot][f.key]"
-                :min="footRanges[f.key][0]"
-                :max="footRanges[f.key][1]"
-                empty="not measured"
-                @change="measured[foot][f.key] = $event"
-              />
-            </label>
+            <TextField
+              label="Order"
+              name="order"
+              :value="typed.order"
+              :most="20"
+              :wrong="wrong.order"
+              @update:value="(change({ order: $event }), mended('order'))"
+            />
+            <TextField
+              label="Trade"
+              name="trade"
+              :value="typed.trade"
+              :most="80"
+              @update:value="change({ trade: $event })"
+            />
           </div>
-          <TextField v-model:value="label.note" label="Note" name="note" />
+          <FootFigures :key="`${chosen} ${foot}`" :foot="typed[foot]" @change="change({ [foot]: $event })" />
+          <TextField
+            label="Note"
+            name="note"
+            :value="typed.note"
+            :most="500"
+            @update:value="change({ note: $event })"
+          />
           <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
-          <NButton type="primary" attr-type="submit">Keep these feet</NButton>
+          <div class="keep">
+            <NButton type="primary" attr-type="submit">Keep these feet</NButton>
+            <NButton :disabled="!feet.isDraft(chosen)" @click="feet.drop(chosen)">Back to what is kept</NButton>
+            <ButtonLink :to="`/lasts/new/measures?feet=${chosen}&foot=${foot}`">Make a last for this foot</ButtonLink>
+          </div>
+          <!-- Below the buttons: what a press on one of them brings must not move it away. -->
+          <p role="status" class="unkept">
+            <template v-if="feet.isDraft(chosen)">
+              {{
+                feet.isStale(chosen)
+                  ? 'These feet were changed elsewhere since you began: keep yours, or go back to theirs.'
+                  : 'Not kept yet. It stays here when you leave the page.'
+              }}
+            </template>
+          </p>
         </form>
         <div class="card fit">
           <h2>{{ store.last?.name }} against it</h2>
@@ -155,7 +172,7 @@ async function buildUp(line: FitLine): Promise<void> {
                   <td class="figure right">{{ showLength(line.foot) }}</td>
                   <td class="figure right">{{ showLength(line.wanted.value) }}</td>
                   <td class="figure right">{{ showLength(line.last) }}</td>
-                  <td class="figure right">{{ line.over > 0 ? '+' : '' }}{{ showLength(line.over) }}</td>
+                  <td class="figure right">{{ over(line) }}</td>
                   <td>
                     <NButton
                       v-if="line.buildUp > 0.1"
@@ -213,8 +230,14 @@ async function buildUp(line: FitLine): Promise<void> {
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
 }
-.field > span:first-child {
-  font-weight: 400;
+.keep {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.unkept {
+  color: var(--watch);
+  font-weight: 600;
 }
 tbody tr:not(.why) > * {
   border-top: 1px solid var(--line);

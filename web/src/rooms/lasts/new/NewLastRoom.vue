@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import { LastFields, type LastShape } from '@gentle-awl/core'
-import { ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { LastFields, type LastMeasures, type LastShape } from '@gentle-awl/core'
+import { ref, shallowRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
+import FootStart from './FootStart.vue'
 import ShapeBench from '../shape/ShapeBench.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import TextField from '../../../ui/TextField.vue'
 
 const props = defineProps<{ kind: 'measures' | 'traced' }>()
 const router = useRouter()
+const route = useRoute()
+const given = shallowRef<Partial<LastMeasures>>()
+/** Whose foot it is for, when another page knows. */
+const feet = typeof route.query.feet === 'string' ? route.query.feet : 'none'
 const name = ref('')
 const note = ref('')
 const { problem: refused, busy, attempt } = useAttempt()
@@ -34,9 +39,16 @@ async function keep(shape: LastShape): Promise<void> {
     :busy="busy"
     heading
     :refused="refused"
+    :given="given"
     @keep="keep"
   >
-    <TextField v-model:value="name" label="Name" name="last-name" />
-    <TextField v-model:value="note" label="Note" name="last-note" />
+    <FootStart
+      v-if="props.kind === 'measures'"
+      :start="feet"
+      :start-side="route.query.foot === 'left' ? 'left' : 'right'"
+      @give="given = $event"
+    />
+    <TextField v-model:value="name" label="Name of the last" name="last-name" :most="80" />
+    <TextField v-model:value="note" label="Note" name="last-note" :most="500" />
   </ShapeBench>
 </template>

@@ -1,40 +1,43 @@
 <script setup lang="ts">
+import { lastRanges, type LastMeasures } from '@gentle-awl/core'
+import { lengthWord } from '../../../app/settings.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
-import { measureGroups, toeShapeOptions, type TypedMeasures } from './figures.ts'
-import { NInput } from 'naive-ui'
+import FigureField from '../../../ui/FigureField.vue'
+import { measureGroups, toeShapeOptions } from './figures.ts'
 
 /** The figures of a last made to measure, in the order in which they are taken. */
-const measures = defineModel<TypedMeasures>({ required: true })
+const measures = defineModel<LastMeasures>({ required: true })
 defineProps<{ wrong?: string | null; without?: readonly string[] }>()
 </script>
 
 <template>
   <div class="fields">
-    <p class="soft">Millimetres; swing, hollow, slope and cone front are shares.</p>
     <fieldset v-for="group in measureGroups" :key="group.name">
       <legend>{{ group.name }}</legend>
       <ChoiceBar
         v-if="group.name === 'Toe'"
-        class="toes"
+        class="wide"
         label="Toe shape"
         :options="toeShapeOptions"
         :value="measures.toeShape"
         @choose="measures = { ...measures, toeShape: $event }"
       />
       <template v-for="f in group.fields" :key="f.key">
-        <label v-if="!without?.includes(f.key)" class="field">
-          <span>{{ f.name }}</span>
-          <NInput
-            v-model:value="measures[f.key]"
-            class="figure"
-            :placeholder="f.empty ?? ''"
-            :status="wrong === f.key ? 'error' : undefined"
-            :input-props="{
-              inputmode: 'decimal',
-              autocomplete: 'off',
-              'aria-invalid': wrong === f.key ? 'true' : 'false',
-            }"
+        <label v-if="!without?.includes(f.key)" class="field" :class="{ wide: f.says }">
+          <span>{{ f.name }}{{ f.unit === 'mm' ? `, ${lengthWord}` : '' }}</span>
+          <FigureField
+            live
+            :label="f.unit === 'mm' ? `${f.name}, ${lengthWord}` : f.name"
+            :unit="f.unit"
+            :value="measures[f.key]"
+            :min="lastRanges[f.key][0]"
+            :max="lastRanges[f.key][1]"
+            :step="f.step"
+            :empty="f.empty"
+            :invalid="wrong === f.key"
+            @change="measures = { ...measures, [f.key]: $event }"
           />
+          <span v-if="f.says" class="says soft">{{ f.says }}</span>
         </label>
       </template>
     </fieldset>
@@ -64,8 +67,21 @@ legend {
 .field > span:first-child {
   font-weight: 400;
 }
-.toes {
+.wide {
   grid-column: 1 / -1;
   flex-wrap: wrap;
+}
+/* A word that needs a sentence stands beside it. */
+.field.wide {
+  grid-template-columns: 136px minmax(0, 1fr);
+  align-items: start;
+  column-gap: 14px;
+}
+.field.wide > span:first-child {
+  grid-column: 1 / -1;
+}
+.says {
+  font-size: 15px;
+  line-height: 1.3;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import type { BottomTracing, LastShape } from '@gentle-awl/core'
+import type { BottomTracing, LastMeasures, LastShape } from '@gentle-awl/core'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import TracingDrawing from '../../../drawing/TracingDrawing.vue'
@@ -9,7 +9,8 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
 import { showLength, tell } from '../../../app/settings.ts'
 import LastViewer from '../../../viewer/LastViewer.vue'
-import { readTyped, START, typed } from './figures.ts'
+import { outOfRange, START } from './figures.ts'
+import { unread } from '../../../ui/unread.ts'
 import { lastBench } from '../../../workers/last/lastBench.ts'
 import type { BuiltLast, TracedBottomView } from '../../../workers/last/lastWorker.ts'
 import MeasureFields from './MeasureFields.vue'
@@ -23,11 +24,20 @@ const props = defineProps<{
   busy?: boolean
   refused?: string
   heading?: boolean
+  /** Figures that follow from something else on this page. */
+  given?: Partial<LastMeasures> | undefined
 }>()
 const emit = defineEmits<{ keep: [shape: Drawn] }>()
 
 const kind = typeof props.start === 'string' ? props.start : props.start.kind
-const measures = ref(typed(typeof props.start === 'string' ? START : props.start.measures))
+const measures = shallowRef<LastMeasures>(typeof props.start === 'string' ? START : props.start.measures)
+// What follows from a foot goes into the fields; the others stay as they are.
+watch(
+  () => props.given,
+  (given) => {
+    if (given) measures.value = { ...measures.value, ...given }
+  },
+)
 const tracing = shallowRef<BottomTracing | null>(
   typeof props.start !== 'string' && props.start.kind === 'traced' ? props.start.tracing : null,
 )
@@ -44,16 +54,16 @@ const without = kind === 'traced' ? ['length', 'seatWidth', 'waistWidth', 'joint
 let asked = 0
 async function build(): Promise<void> {
   const mine = ++asked
-  const read = readTyped(measures.value)
+  const outside = outOfRange(measures.value)
   ready.value = null
-  if ('problem' in read) {
-    problem.value = read.problem
-    wrongField.value = read.field
+  if (outside) {
+    problem.value = outside.problem
+    wrongField.value = outside.field
     working.value = false
     return
   }
   wrongField.value = null
-  let shape: Drawn = { kind: 'measures', measures: read.measures }
+  let shape: Drawn = { kind: 'measures', measures: measures.value }
   working.value = true
   if (kind === 'traced') {
     if (!tracing.value) {
@@ -63,7 +73,7 @@ async function build(): Promise<void> {
     }
     const draft: Extract<LastShape, { kind: 'traced' }> = {
       kind: 'traced',
-      measures: read.measures,
+      measures: measures.value,
       tracing: tracing.value,
     }
     const answer = await lastBench().tracing(draft)
@@ -86,17 +96,13 @@ async function build(): Promise<void> {
   }
 }
 const soon = useDebounceFn(build, 220)
-watch(
-  [measures, tracing],
-  () => {
-    // What was built, or is being built, is no longer what stands in the fields: it must not be kept.
-    asked++
-    ready.value = null
-    working.value = true
-    void soon()
-  },
-  { deep: true },
-)
+watch([measures, tracing], () => {
+  // What was built, or is being built, is no longer what stands in the fields: it must not be kept.
+  asked++
+  ready.value = null
+  working.value = true
+  void soon()
+})
 void build()
 
 const loops = computed(() =>
@@ -112,7 +118,9 @@ const views = [
   { value: 'outline', name: 'Tracing' },
   { value: '3d', name: '3D' },
 ] as const
+const form = ref<HTMLElement | null>(null)
 function keep(): void {
+  if (unread(form.value)) return
   if (ready.value) emit('keep', ready.value)
 }
 </script>
@@ -131,7 +139,7 @@ function keep(): void {
       </div>
     </div>
     <BecausePanel :title="title">
-      <form class="form" novalidate @submit.prevent="keep">
+      <form ref="form" class="form" novalidate @submit.prevent="keep">
         <slot />
         <TracingFields v-if="kind === 'traced'" v-model="tracing" :view="traced" />
         <MeasureFields v-model="measures" :wrong="wrongField" :without="without" />

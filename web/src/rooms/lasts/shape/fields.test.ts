@@ -2,9 +2,10 @@ import { BottomTracing } from '@gentle-awl/core'
 import { flushPromises, mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import { measureGroups, START, typed, type TypedMeasures } from './figures.ts'
+import { measureGroups, START } from './figures.ts'
 import MeasureFields from './MeasureFields.vue'
 import TracingFields from './TracingFields.vue'
+import { lengthUnit } from '../../../app/settings.ts'
 import { pick } from '../../../../test/pick.ts'
 
 // Read here and not beside the page: there are no workers in this test.
@@ -15,12 +16,12 @@ vi.mock('../../../workers/outlines/outlinesOf.ts', async () => {
 
 describe('the fields of a last by measures', () => {
   const show = (without: string[] = []) =>
-    mount(MeasureFields, { props: { modelValue: typed(START), without, wrong: 'waistGirth' } })
+    mount(MeasureFields, { props: { modelValue: START, without, wrong: 'waistGirth' } })
 
   it('has a labelled field for every figure, the wrong one marked', () => {
     const w = show()
     const names = measureGroups.flatMap((g) => g.fields.map((f) => f.name))
-    expect(w.findAll('label.field').map((l) => l.find('span').text())).toEqual(names)
+    expect(w.findAll('label.field').map((l) => l.find('span').text().replace(/, mm$/, ''))).toEqual(names)
     expect(w.findAll('[aria-invalid="true"]')).toHaveLength(1)
   })
   it('leaves out what a tracing tells by itself', () => {
@@ -28,10 +29,28 @@ describe('the fields of a last by measures', () => {
     expect(w.text()).not.toContain('Joint width')
     expect(w.text()).toContain('Seat width')
   })
+  it('takes lengths in the unit of the screen, shares as they are', async () => {
+    lengthUnit.value = 'inch'
+    const w: ReturnType<typeof show> = show()
+    const field = (name: string) =>
+      w
+        .findAll('label.field')
+        .find((l) => l.text().startsWith(name))!
+        .get('input')
+    await field('Joint girth, inches').setValue('9 1/2')
+    const measures = { ...START, jointGirth: 241.3 }
+    expect(w.emitted('update:modelValue')?.at(-1)).toEqual([measures])
+    await w.setProps({ modelValue: measures })
+    await field('Swing').setValue('0.06')
+    expect(w.emitted('update:modelValue')?.at(-1)).toEqual([{ ...measures, swing: 0.06 }])
+    const before = w.emitted('update:modelValue')!.length
+    await field('Short heel girth, inches').setValue('')
+    expect(w.emitted('update:modelValue')).toHaveLength(before)
+  })
   it('hands on another toe', async () => {
     const w = show()
     await pick(w, 'pointed')
-    expect((w.emitted('update:modelValue')?.at(-1)?.[0] as TypedMeasures).toeShape).toBe('pointed')
+    expect(w.emitted('update:modelValue')?.at(-1)).toEqual([{ ...START, toeShape: 'pointed' }])
   })
 })
 

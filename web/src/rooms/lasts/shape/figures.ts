@@ -1,4 +1,5 @@
-import { LastMeasures, readFigure, toeShapes, type ToeShape } from '@gentle-awl/core'
+import { lastRanges, toeShapes, type LastMeasures } from '@gentle-awl/core'
+import { showFigure } from '../../../app/settings.ts'
 
 /** A figure of a last by its measures: what it is called and in what steps it is moved. */
 export interface MeasureField {
@@ -8,6 +9,8 @@ export interface MeasureField {
   /** May be left empty: what then holds. */
   empty?: string
   unit: 'mm' | 'share'
+  /** What the word means, where not every maker uses it. */
+  says?: string
 }
 
 /** The figures in the order in which a shoemaker takes them. */
@@ -23,9 +26,22 @@ export const measureGroups: { name: string; fields: MeasureField[] }[] = [
         step: 0.05,
         empty: 'as first drawn',
         unit: 'share',
+        says: 'How steep the heel’s platform is: 1 is as steep as from heel to tread on the whole, 0.5 half of that.',
       },
-      { key: 'toeSpring', name: 'Toe spring', step: 0.5, unit: 'mm' },
-      { key: 'coneHeight', name: 'Cone above the seat', step: 1, unit: 'mm' },
+      {
+        key: 'toeSpring',
+        name: 'Toe spring',
+        step: 0.5,
+        unit: 'mm',
+        says: 'From the ground up to the toe, the last standing on its tread and heel.',
+      },
+      {
+        key: 'coneHeight',
+        name: 'Cone above the seat',
+        step: 1,
+        unit: 'mm',
+        says: 'From the seat straight up to the cut top, at the back.',
+      },
     ],
   },
   {
@@ -43,24 +59,66 @@ export const measureGroups: { name: string; fields: MeasureField[] }[] = [
       { key: 'seatWidth', name: 'Seat width', step: 0.5, unit: 'mm' },
       { key: 'waistWidth', name: 'Waist width', step: 0.5, unit: 'mm' },
       { key: 'jointWidth', name: 'Joint width', step: 0.5, unit: 'mm' },
-      { key: 'coneWidth', name: 'Cone width', step: 1, unit: 'mm' },
+      { key: 'coneWidth', name: 'Cone width', step: 1, unit: 'mm', says: 'Across the cut top.' },
     ],
   },
   {
     name: 'Toe',
     fields: [
-      { key: 'toeBoxHeight', name: 'Toe box height', step: 0.5, unit: 'mm' },
-      { key: 'toeSlope', name: 'Slope of the toe box', step: 0.01, unit: 'share' },
+      {
+        key: 'toeBoxHeight',
+        name: 'Toe box height',
+        step: 0.5,
+        unit: 'mm',
+        says: 'From the bottom up to the ridge, over the toes.',
+      },
+      {
+        key: 'toeSlope',
+        name: 'Slope of the toe box',
+        step: 0.01,
+        unit: 'share',
+        says: '0.06 falls upright to the feather, 0.18 slopes.',
+      },
     ],
   },
   {
     name: 'Shape',
     fields: [
-      { key: 'swing', name: 'Swing', step: 0.005, unit: 'share' },
-      { key: 'arch', name: 'Arch hollow', step: 0.01, unit: 'share' },
-      { key: 'backBulge', name: 'Swell of the back', step: 0.1, unit: 'mm' },
-      { key: 'backIn', name: 'Back comes in at the top', step: 0.01, unit: 'share' },
-      { key: 'coneFront', name: 'Cone front, share of length', step: 0.005, unit: 'share' },
+      {
+        key: 'swing',
+        name: 'Swing',
+        step: 0.005,
+        unit: 'share',
+        says: 'How far the forepart turns to the little toe, as a share of the length.',
+      },
+      {
+        key: 'arch',
+        name: 'Arch hollow',
+        step: 0.01,
+        unit: 'share',
+        says: 'How deep the waist is cut in on the medial side, as a share of its width.',
+      },
+      {
+        key: 'backBulge',
+        name: 'Swell of the back',
+        step: 0.1,
+        unit: 'mm',
+        says: 'How far the back curve stands out over its upper and lower end.',
+      },
+      {
+        key: 'backIn',
+        name: 'Back comes in at the top',
+        step: 0.01,
+        unit: 'share',
+        says: 'How much of that swell it has come in again by at the top.',
+      },
+      {
+        key: 'coneFront',
+        name: 'Cone front, share of length',
+        step: 0.005,
+        unit: 'share',
+        says: 'How far from the back the cut top ends in front.',
+      },
     ],
   },
 ]
@@ -91,46 +149,16 @@ export const START: LastMeasures = {
   toeShape: 'round',
 }
 
-/** What stands in the fields, as text: nothing is lost while it is being typed. */
-export type TypedMeasures = Record<MeasureField['key'], string> & { toeShape: ToeShape }
-
-export function typed(m: LastMeasures): TypedMeasures {
-  const text = Object.fromEntries(fields.map((f) => [f.key, m[f.key] === null ? '' : String(m[f.key])]))
-  return { ...(text as Record<MeasureField['key'], string>), toeShape: m.toeShape }
-}
-
-/** Reads the fields; a sentence and the field when one cannot be used. */
-export function readTyped(
-  t: TypedMeasures,
-): { measures: LastMeasures } | { problem: string; field: MeasureField['key'] } {
-  const raw: Record<string, number | string | null> = { toeShape: t.toeShape }
-  for (const f of fields) {
-    const text = String(t[f.key]).trim()
-    if (text === '' && f.empty !== undefined) {
-      raw[f.key] = null
-      continue
-    }
-    const value = readFigure(text)
-    if (value === null) {
-      return {
-        problem:
-          text === '' ? `${f.name}: write a number.` : `${f.name}: “${text}” is no number. Write it like 2,5 or 2.5.`,
-        field: f.key,
-      }
-    }
-    raw[f.key] = value
+/** What of a set of figures lies outside what a last can be; null when nothing does. */
+export function outOfRange(m: LastMeasures): { problem: string; field: MeasureField['key'] } | null {
+  for (const { key, name, unit } of fields) {
+    const [min, max] = lastRanges[key]
+    const value = m[key]
+    if (value === null || (value >= min && value <= max)) continue
+    const within = `from ${showFigure(min, unit)} to ${showFigure(max, unit)}`
+    return { problem: `${name}: a last has ${within}, not ${showFigure(value, unit)}.`, field: key }
   }
-  const read = LastMeasures.safeParse(raw)
-  if (read.success) return { measures: read.data }
-  const issue = read.error.issues[0]!
-  const field = fields.find((f) => f.key === issue.path[0]) ?? fields[0]
-  const bound =
-    issue.code === 'too_small'
-      ? `at least ${issue.minimum}`
-      : issue.code === 'too_big'
-        ? `at most ${issue.maximum}`
-        : issue.message
-  return { problem: `${field!.name}: ${bound}${field!.unit === 'mm' ? ' mm' : ''}.`, field: field!.key }
+  return null
 }
 
 export const toeShapeOptions = toeShapes.map((value) => ({ value, name: value }))

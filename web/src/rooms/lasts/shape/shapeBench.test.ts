@@ -35,7 +35,7 @@ describe('a last that is drawn by its figures', () => {
     // A figure changes while the first last is still being built; then that one comes back.
     const joint = bench
       .findAll('label')
-      .find((l) => l.text() === 'Joint girth')
+      .find((l) => l.text() === 'Joint girth, mm')
       ?.get('input')
     await joint?.setValue('238')
     asked[0]!(true)
@@ -48,5 +48,26 @@ describe('a last that is drawn by its figures', () => {
     expect(keep().attributes('disabled')).toBeUndefined()
     await bench.get('form').trigger('submit')
     expect(bench.emitted('keep')?.[0]).toMatchObject([{ kind: 'measures', measures: { jointGirth: 238 } }])
+  })
+  it('takes what follows from a foot, leaves the other figures, and refuses what no last can have', async () => {
+    const { default: ShapeBench } = await import('./ShapeBench.vue')
+    const bench = mount(ShapeBench, {
+      props: { start: 'measures', title: 'New last' },
+      global: { stubs: { LastViewer: true, TracingDrawing: true, BecausePanel: { template: '<div><slot /></div>' } } },
+    })
+    await bench.setProps({ given: { length: 276, jointGirth: 240 } })
+    await vi.advanceTimersByTimeAsync(400)
+    asked.forEach((answer) => answer(true))
+    await flushPromises()
+    await bench.get('form').trigger('submit')
+    expect(bench.emitted('keep')?.[0]).toEqual([
+      { kind: 'measures', measures: { ...START, length: 276, jointGirth: 240 } },
+    ])
+    await bench.setProps({ given: { length: 134 } })
+    await vi.advanceTimersByTimeAsync(400)
+    await flushPromises()
+    expect(bench.get('[role="alert"]').text()).toBe('Length: a last has from 150.0 mm to 350.0 mm, not 134.0 mm.')
+    await bench.get('form').trigger('submit')
+    expect(bench.emitted('keep')).toHaveLength(1)
   })
 })
