@@ -213,6 +213,38 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   expect((await read()).s! / start.s!).toBeCloseTo(2, 1)
 })
 
+test('on a phone the rail lies under the thumb, and no room is wider than the screen', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  for (const room of [
+    '/pairs',
+    '/pairs/new',
+    `${deck}/decisions`,
+    `${deck}/upper`,
+    `${deck}/work`,
+    '/lasts',
+    '/rules',
+    '/stores',
+  ]) {
+    await visit(page, server.url + room)
+    await expect(page.locator('main h1').first()).toBeVisible()
+    const rail = await page.getByRole('navigation', { name: 'Workshop' }).boundingBox()
+    expect(rail!.y + rail!.height, room).toBeCloseTo(844, 0)
+    expect(rail!.height).toBeLessThan(80)
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+    expect(wide, room).toBeLessThanOrEqual(390)
+    for (const link of await page.getByRole('navigation', { name: 'Workshop' }).getByRole('link').all()) {
+      const box = await link.boundingBox()
+      expect(Math.min(box!.width, box!.height)).toBeGreaterThanOrEqual(44)
+    }
+  }
+  // The pair's own head is as wide as the screen, with its stages in one row.
+  await visit(page, `${server.url}${deck}/decisions`)
+  const stages = await page.getByRole('navigation', { name: 'Stages of the pair' }).boundingBox()
+  expect(stages!.height).toBeLessThan(60)
+  await page.setViewportSize({ width: 820, height: 1180 })
+  expect((await page.locator('.pair > header').boundingBox())!.height).toBeLessThan(120)
+})
+
 test('a pair is deleted only after asking', async ({ page }) => {
   await visit(page, `${server.url}/pairs/01930000-0003-7000-8000-000000000005/decisions`)
   await page.getByRole('button', { name: 'Delete this pair' }).click()

@@ -3,7 +3,7 @@ import type { LastMeasures } from '../model/last.ts'
 import type { Because } from '../trade/because.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { mm, say } from '../units/sentence.ts'
-import { fitRules, footFit } from './footFit.ts'
+import { type fitRules, footFit } from './footFit.ts'
 
 type Figure = Exclude<keyof LastMeasures, 'toeShape'>
 type Measured = 'length' | 'jointGirth' | 'waistGirth' | 'instepGirth' | 'heelGirth' | 'jointWidth'

@@ -322,3 +322,31 @@ describe('a section', () => {
     }
   })
 })
+
+describe('along the feather line', () => {
+  const p = plan()
+  const turned = turnedOf(p)
+  const { along, feather } = p.layers
+  it('says of every place what lies there, heel to toe on each side', () => {
+    for (const side of ['lateral', 'medial'] as const) {
+      const places = along.filter((a) => a.side === side)
+      expect(places.length).toBeGreaterThan(20)
+      expect(places.map((a) => a.x)).toEqual(places.map((a) => a.x).sort((a, b) => a - b))
+      for (const { x, thickness } of places) expect(thickness).toBe(thicknessOf(turned.atFeather(side, x)))
+    }
+    const thick = along.map((a) => a.thickness)
+    expect([Math.min(...thick), Math.max(...thick)]).toEqual([feather.thinnest.thickness, feather.thickest.thickness])
+  })
+  it('must shrink most round seat and toe, not at all where the waist runs hollow, and at the seat as its check says', () => {
+    const most = (from: number, to: number) =>
+      Math.max(...along.filter((a) => a.x >= from * input.length && a.x <= to * input.length).map((a) => a.shrinks))
+    const input = { length: map.surface.length }
+    expect(most(0, 0.2)).toBeGreaterThan(most(0.35, 0.6))
+    expect(most(0.85, 1)).toBeGreaterThan(most(0.35, 0.6))
+    expect(Math.min(...along.filter((a) => a.side === 'medial').map((a) => a.shrinks))).toBe(0)
+    const seat = p.layers.findings.find((f) => f.id === 'layers.seat')!
+    // The check looks at every station, the line at every third.
+    expect(most(0, 0.2)).toBeLessThanOrEqual(seat.measured + 1e-9)
+    expect(most(0, 0.2)).toBeGreaterThan(0.8 * seat.measured)
+  })
+})

@@ -23,6 +23,8 @@ export interface Layers {
   findings: LayerFinding[]
   /** At the feather line: thinnest and thickest place with what lies there, mm. */
   feather: { thinnest: FeatherPlace; thickest: FeatherPlace }
+  /** What is turned there and how much it must shrink, place by place from heel to toe, each side on its own. */
+  along: FeatherRun[]
   /** The thickest place of the wall above it. */
   wall: { side: Side; at: Point; thickness: number; layers: StackLayer[] }
   /** What lies where, for whoever wants to ask more: see WallStack and TurnedStack. */
@@ -30,6 +32,16 @@ export interface Layers {
   turned: TurnedEdge[]
   /** Height of the insole's edge, which the margins run down, mm. */
   insoleEdge: number
+}
+
+/** A place of the feather line, `x` mm from the heel back. */
+export interface FeatherRun {
+  side: Side
+  x: number
+  /** All that lies there, mm. */
+  thickness: number
+  /** How much the inner edge of what lies flat under the insole must shrink, percent; nothing where the outline runs straight or hollow. */
+  shrinks: number
 }
 
 /** Every how manieth point of the wall's grid is looked at. */
@@ -48,16 +60,19 @@ export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned'
     ...(needs.turnedOut === null ? [turnFinding(feather.thickest, needs)] : turnedOutFindings(needs, needs.turnedOut)),
     seatFinding(needs),
   ]
-  return { findings, feather, wall }
+  return { findings, feather, along: alongFeather(needs), wall }
 }
 
+/** Every how manieth station of the bottom's outline is looked at. */
+const STATIONS = 3
+const looked = ({ stations }: DevelopedBottom) =>
+  stations.flatMap((station, at) => (at % STATIONS === 0 ? [{ ...station, at }] : []))
+
 function featherPlaces({ bottom, turned }: LayerNeeds): Layers['feather'] {
-  const places = bottom.stations
-    .filter((_, i) => i % 3 === 0)
-    .map(({ side, x }): FeatherPlace => {
-      const layers = turned.atFeather(side, x)
-      return { side, x, layers, thickness: thicknessOf(layers) }
-    })
+  const places = looked(bottom).map(({ side, x }): FeatherPlace => {
+    const layers = turned.atFeather(side, x)
+    return { side, x, layers, thickness: thicknessOf(layers) }
+  })
   return {
     thinnest: places.reduce((a, b) => (b.thickness < a.thickness ? b : a)),
     thickest: places.reduce((a, b) => (b.thickness > a.thickness ? b : a)),
@@ -275,14 +290,40 @@ function seatFinding({ bottom, turned, margin, book }: LayerNeeds): LayerFinding
   }
 }
 
+/**
+ * Thickness and shrink along the feather line, heel to toe: what lies flat `depth` inside an edge of curvature k loses the
+ * share k d of its length, as under the seat (see seatFinding).
+ */
+function alongFeather({ bottom, turned }: LayerNeeds): FeatherRun[] {
+  const turn = turnsOf(bottom.outline)
+  return looked(bottom)
+    .map(({ side, x, at }): FeatherRun => ({
+      side,
+      x,
+      thickness: thicknessOf(turned.atFeather(side, x)),
+      shrinks: Math.min(99, Math.max(0, 100 * turn(at) * turned.reachUnder(side, x))),
+    }))
+    .sort((a, b) => (a.side === b.side ? a.x - b.x : a.side < b.side ? -1 : 1))
+}
+
 /** The place behind x at which a bottom's outline turns most over the length of a fold, and how much it turns there, 1/mm. */
 function roundest({ outline }: DevelopedBottom, x: number): { at: number; curvature: number } {
+  const turn = turnsOf(outline)
+  let best = { at: 0, curvature: -Infinity }
+  outline.forEach((p, at) => {
+    if (p[0] >= x) return
+    const curvature = turn(at)
+    if (curvature > best.curvature) best = { at, curvature }
+  })
+  return best
+}
+
+/** How much a closed outline turns at each of its points, 1/mm, over about the length of a fold. */
+function turnsOf(outline: Path): (at: number) => number {
   const n = outline.length
   const k = curvatures(outline)
   const step = outline.map((p, i) => (distance(outline[(i + n - 1) % n]!, p) + distance(p, outline[(i + 1) % n]!)) / 2)
-  let best = { at: 0, curvature: -Infinity }
-  for (let i = 0; i < n; i++) {
-    if (outline[i]![0] >= x) continue
+  return (i) => {
     let [turned, run] = [k[i]! * step[i]!, step[i]!]
     for (let d = 1; run < FOLD && d < n / 2; d++) {
       for (const j of [(i + d) % n, (i + n - d) % n]) {
@@ -290,7 +331,6 @@ function roundest({ outline }: DevelopedBottom, x: number): { at: number; curvat
         run += step[j]!
       }
     }
-    if (turned / run > best.curvature) best = { at: i, curvature: turned / run }
+    return turned / run
   }
-  return best
 }

@@ -66,7 +66,7 @@ onErrorCaptured((error) => {
           <component :is="theme === 'light' ? IconMoon : IconSun" :size="24" stroke-width="1.6" aria-hidden="true" />
           <span>{{ theme === 'light' ? 'Evening' : 'Day' }}</span>
         </NButton>
-        <NButton quaternary class="place" aria-label="Keyboard shortcuts" @click="helpOpen = true">
+        <NButton quaternary class="place keys" aria-label="Keyboard shortcuts" @click="helpOpen = true">
           <span class="key" aria-hidden="true">?</span>
           <span>Keys</span>
         </NButton>
@@ -166,6 +166,33 @@ main {
   padding: 12px 20px;
   background: var(--stop-soft);
   color: var(--stop);
+}
+/* On a phone the rail lies under the thumb. */
+@media (max-width: 599px) {
+  .frame {
+    grid-template: minmax(0, 1fr) auto / minmax(0, 1fr);
+  }
+  .rail {
+    order: 1;
+    flex-direction: row;
+    justify-content: space-between;
+    gap: 0;
+    padding: 4px;
+    overflow: hidden;
+  }
+  .rail img,
+  .gap,
+  .keys {
+    display: none;
+  }
+  .place {
+    flex: 1 1 0;
+    width: auto;
+    min-width: 44px;
+    padding: 6px 1px;
+    font-size: 12px;
+    white-space: normal;
+  }
 }
 .skip {
   position: absolute;

@@ -19,6 +19,9 @@ watchEffect(() => {
 /** What a label or a column's head calls the unit. */
 export const lengthWord = computed(() => (lengthUnit.value === 'inch' ? 'inches' : 'mm'))
 
+/** A length (mm) as a number of the screen's unit: what charts are drawn in. */
+export const inUnit = (mm: number): number => (lengthUnit.value === 'inch' ? mm / MM_PER_INCH : mm)
+
 /** A sentence with its lengths in the chosen unit. */
 export const tell = (sentence: Sentence): string => spoken(sentence, lengthUnit.value)
 

@@ -112,6 +112,9 @@ onUpdated(describe)
   opacity: 0;
 }
 .picture-card :deep(.n-radio__dot) {
+  top: 12px;
+  left: 12px;
+  transform: none;
   background: var(--raised);
 }
 .picture-card :deep(.n-radio__label) {

@@ -24,7 +24,7 @@ const props = withDefaults(
     loops?: Loop[]
     markers?: Marker[]
     label: string
-    /** A scan has one foot only. */
+    /** A scan has one foot only; and where the page has its own switch, one is enough. */
     oneFoot?: boolean
     start?: Look
   }>(),
@@ -48,6 +48,7 @@ onMounted(() => {
     return
   }
   scene.onDrag = (key, at, done) => emit('drag', key, at, done)
+  scene.setFoot(foot.value)
   scene.resize()
   if (shown.value) scene.show(shown.value)
   scene.showLoops(props.loops)
@@ -72,11 +73,10 @@ function turn(to: Look): void {
   look.value = to
   scene?.look(to)
 }
-function stand(on: Foot): void {
-  foot.value = on
+watch(foot, (on) => {
   scene?.setFoot(on)
   scene?.look(look.value)
-}
+})
 onBeforeUnmount(() => scene?.dispose())
 </script>
 
@@ -97,7 +97,7 @@ onBeforeUnmount(() => scene?.dispose())
         :value="look"
         @choose="turn"
       />
-      <ChoiceBar v-if="!oneFoot" label="Foot" :options="feet" :value="foot" @choose="stand" />
+      <ChoiceBar v-if="!oneFoot" label="Foot" :options="feet" :value="foot" @choose="foot = $event" />
     </div>
   </div>
 </template>

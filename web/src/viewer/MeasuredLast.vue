@@ -36,6 +36,8 @@ const props = defineProps<{
   side: LastView
   bottom: LastView
   findings: Finding[]
+  /** The page has a switch for the feet already. */
+  oneFoot?: boolean
 }>()
 const foot = defineModel<Foot>('foot', { default: 'right' })
 
@@ -104,6 +106,7 @@ const profile = computed(() => backProfile(props.surface, 20))
           :loops="loops"
           :markers="markers"
           :label="title"
+          :one-foot="oneFoot"
           @drag="drag"
         />
       </div>

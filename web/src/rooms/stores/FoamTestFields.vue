@@ -2,20 +2,34 @@
 import { NButton } from 'naive-ui'
 import { foamRecovery, type Material } from '@gentle-awl/core'
 import { computed } from 'vue'
+import { lengthWord } from '../../app/settings.ts'
 import FigureField from '../../ui/FigureField.vue'
+import HouseChart from '../../ui/HouseChart.vue'
 
 /** The record of a foam that was pressed and let go. */
-const props = defineProps<{ test: Material['foamTest'] }>()
+const props = defineProps<{
+  test: Material['foamTest']
+  /** Other foams of the stores that were tested, to compare with. */
+  others: readonly Pick<Material, 'name' | 'foamTest'>[]
+}>()
 const emit = defineEmits<{ change: [test: Material['foamTest']] }>()
 type Test = NonNullable<Material['foamTest']>
 const fields: { key: keyof Test; name: string }[] = [
-  { key: 'before', name: 'Before, mm' },
-  { key: 'pressed', name: 'Pressed, mm' },
-  { key: 'afterOne', name: 'After 1 min, mm' },
-  { key: 'afterTen', name: 'After 10 min, mm' },
+  { key: 'before', name: 'Before' },
+  { key: 'pressed', name: 'Pressed' },
+  { key: 'afterOne', name: 'After 1 min' },
+  { key: 'afterTen', name: 'After 10 min' },
 ]
 const start: Test = { before: 6, pressed: 2, afterOne: 5, afterTen: 6 }
 const back = computed(() => (props.test ? foamRecovery(props.test) : null))
+/** How much of what was pressed away is back, minute by minute: this foam and those it is chosen among. */
+const curves = computed(() => {
+  const curve = (name: string, test: Material['foamTest']) => {
+    const found = test && foamRecovery(test)
+    return found ? [{ name, x: [0, 1, 10], y: [0, found.afterOne, found.afterTen] }] : []
+  }
+  return [...curve('This foam', props.test), ...props.others.flatMap((m) => curve(m.name, m.foamTest)).slice(0, 3)]
+})
 function set(key: keyof Test, value: number | null): void {
   if (props.test && value !== null) emit('change', { ...props.test, [key]: value })
 }
@@ -27,8 +41,8 @@ function set(key: keyof Test, value: number | null): void {
     <NButton v-if="!test" @click="emit('change', start)">Record a test</NButton>
     <template v-else>
       <label v-for="f in fields" :key="f.key" class="field">
-        <span>{{ f.name }}</span>
-        <FigureField :min="0.1" :max="60" :step="0.1" :value="test[f.key]" @change="set(f.key, $event)" />
+        <span>{{ f.name }}, {{ lengthWord }}</span>
+        <FigureField unit="mm" :min="0.1" :max="60" :step="0.1" :value="test[f.key]" @change="set(f.key, $event)" />
       </label>
       <p class="all" role="status">
         {{
@@ -37,6 +51,15 @@ function set(key: keyof Test, value: number | null): void {
             : 'Pressed, it must be thinner than before.'
         }}
       </p>
+      <HouseChart
+        v-if="back"
+        class="all"
+        title="How it comes back"
+        :x="{ title: 'Let go', unit: 'min' }"
+        :y="{ title: 'Back again', unit: '%' }"
+        :lines="curves"
+        :rows="3"
+      />
       <NButton class="all" @click="emit('change', null)">Strike the test out</NButton>
     </template>
   </fieldset>

@@ -87,6 +87,10 @@ const doubled = computed(() => {
   const same = workshop.materials.find((m) => m.id !== id && m.name.trim() !== '' && alike(m.name, form.name))
   return same ? `There is a ${same.kind} of that name already, ${showLength(same.thickness)}.` : ''
 })
+const otherFoams = computed(() => {
+  const id = editing.value === 'new' ? null : editing.value?.id
+  return workshop.materials.filter((m) => m.kind === 'foam' && m.id !== id)
+})
 async function load(): Promise<void> {
   await attempt(() => workshop.load())
 }
@@ -198,7 +202,12 @@ useNews(
             @change="form.thickness = $event ?? form.thickness"
           />
         </label>
-        <FoamTestFields v-if="form.kind === 'foam'" :test="form.foamTest" @change="form.foamTest = $event" />
+        <FoamTestFields
+          v-if="form.kind === 'foam'"
+          :test="form.foamTest"
+          :others="otherFoams"
+          @change="form.foamTest = $event"
+        />
         <TextField v-model:value="form.note" label="Note" name="note" />
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

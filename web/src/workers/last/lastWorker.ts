@@ -62,6 +62,8 @@ export interface DrawnSize {
   problem: Sentence | null
   length: number
   jointGirth: number
+  waistGirth: number
+  instepGirth: number
   jointWidth: number
   bottom: Path
   profile: Path
@@ -133,6 +135,9 @@ const worker = {
     reach: number,
   ): Answer<BuildUp> => answered(() => buildUpFor(buildLast(last), station, place, wanted, reach)),
 
+  /** The tape round a last along its length. */
+  tape: (last: LastBody): Answer<TapeAlong> => answered(() => tapeAlong(buildLast(last))),
+
   sizes: (
     last: LastBody,
     name: GradeName,
@@ -144,7 +149,17 @@ const worker = {
       run(last, name, heel, steps, rules).map((size): DrawnSize => {
         if ('problem' in size) {
           const { sizes, problem } = size
-          return { sizes, problem, length: 0, jointGirth: 0, jointWidth: 0, bottom: [], profile: [] }
+          return {
+            sizes,
+            problem,
+            length: 0,
+            jointGirth: 0,
+            waistGirth: 0,
+            instepGirth: 0,
+            jointWidth: 0,
+            bottom: [],
+            profile: [],
+          }
         }
         const r = lastReadings(size.surface, landmarks(size.surface))
         return {
@@ -152,6 +167,8 @@ const worker = {
           problem: null,
           length: r.length,
           jointGirth: r.girths.joint,
+          waistGirth: r.girths.waist,
+          instepGirth: r.girths.instep,
           jointWidth: r.widths.joint,
           bottom: outlineOf(size.surface),
           profile: profileOf(size.surface),

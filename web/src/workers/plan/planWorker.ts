@@ -6,7 +6,10 @@ import {
   planUppers,
   sketchOf,
   StageCache,
+  boxOf,
+  formeOutline,
   thicknessMap,
+  thicknessRaster,
   WallStack,
   type Forme,
   type Grade,
@@ -17,7 +20,9 @@ import {
   type PairSketch,
   type Plan,
   type PlanInput,
+  type Side,
   type ThicknessMap,
+  type ThicknessRaster,
   type UpperDecisions,
   type WallArea,
 } from '@gentle-awl/core'
@@ -105,6 +110,17 @@ const worker = {
     answered(() => {
       const map = formeStage(lastStage(last, cache), how, cache)
       return thicknessMap(map, new WallStack(areas))
+    }),
+  /** The same all over one side of the forme, as fine as a screen shows it. */
+  raster: (
+    last: LastBody,
+    how: UpperDecisions['forme'],
+    areas: readonly WallArea[],
+    side: Side,
+  ): Answer<ThicknessRaster> =>
+    answered(() => {
+      const map = formeStage(lastStage(last, cache), how, cache)
+      return thicknessRaster(new WallStack(areas), side, boxOf(formeOutline(map, side)))
     }),
   forme: (last: LastBody, how: UpperDecisions['forme']): Promise<Answer<MadeForme>> =>
     answeredLater(async () => {

@@ -1,4 +1,4 @@
-import type { Grade, GradeName, LastBody, Plan, PlanInput, UpperDecisions, WallArea } from '@gentle-awl/core'
+import type { Grade, GradeName, LastBody, Plan, PlanInput, Side, UpperDecisions, WallArea } from '@gentle-awl/core'
 import type { Answer } from '../answer.ts'
 import { Channel } from '../channel.ts'
 import { Unpacker, type Parcel, type Uppers } from './planParcel.ts'
@@ -67,6 +67,14 @@ export const formeOf = (last: LastBody, how: UpperDecisions['forme']) => channel
 /** Thickness of the layers at every point of the last. */
 export const thicknessOnLast = (last: LastBody, how: UpperDecisions['forme'], areas: readonly WallArea[]) =>
   channel.ask.thickness(bodyOf(last), how, areas)
+
+/** Thickness of the layers all over one side of the forme. */
+export const thicknessOnForme = (
+  last: LastBody,
+  how: UpperDecisions['forme'],
+  areas: readonly WallArea[],
+  side: Side,
+) => channel.ask.raster(bodyOf(last), how, areas, side)
 
 /** The upper in another size. */
 export const gradedOf = (input: PlanInput, sizes: number, name: GradeName, heel: Grade['heel']) =>

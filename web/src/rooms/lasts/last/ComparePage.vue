@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { NCheckbox, NTable } from 'naive-ui'
-import { bodyMesh, MM_PER_INCH, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
+import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ApiError } from '../../../api/client.ts'
-import { bareLength, lengthUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
+import { bareLength, inUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { distanceColours, distanceGradient } from './distanceColours.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -91,12 +91,11 @@ const cage = computed<Loop[]>(() => {
 const tape = computed(() => {
   const r = result.value
   if (!r) return []
-  const shown = (mm: number) => (lengthUnit.value === 'inch' ? mm / MM_PER_INCH : mm)
   const names = { first: store.last?.name ?? '', second: second.value?.name ?? '' }
   return (['first', 'second'] as const).map((key) => ({
     name: names[key],
-    x: Array.from(r.tape[key].at, shown),
-    y: Array.from(r.tape[key].girth, shown),
+    x: Array.from(r.tape[key].at, inUnit),
+    y: Array.from(r.tape[key].girth, inUnit),
   }))
 })
 const together = [

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { FeetFields, footFit, girthOf, RuleBook, type FitLine } from '@gentle-awl/core'
-import { computed, onMounted, ref } from 'vue'
+import { FeetFields, footFit, girthOf, RuleBook, type FitLine, type TapeAlong } from '@gentle-awl/core'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api } from '../../../api/client.ts'
-import { showLength, tell } from '../../../app/settings.ts'
+import { inUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { NEW_FEET, useFeet, type TypedFeet } from '../../../stores/feetStore.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -14,6 +14,7 @@ import { NButton, NTable } from 'naive-ui'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 import { useForm } from '../../../ui/useForm.ts'
+import HouseChart from '../../../ui/HouseChart.vue'
 import FootFigures from '../FootFigures.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
@@ -62,6 +63,35 @@ async function keep(): Promise<void> {
     choose(kept.id)
   })
 }
+/** The tape along the last, to lay the foot's girths beside. */
+const tape = shallowRef<TapeAlong | null>(null)
+watch(
+  () => store.last,
+  async (last) => {
+    if (!last) return
+    const answer = await lastBench().tape(bodyOf(last))
+    if (last === store.last) tape.value = answer.value
+  },
+  { immediate: true },
+)
+/** Each girth stands at the middle of its tape. */
+const chart = computed(() => {
+  const readings = store.built?.readings
+  if (!tape.value || !readings) return []
+  const girths = lines.value.flatMap((line) => {
+    const station = girthOf(line.what)
+    const loop = station && station !== 'heel' ? readings.tapes[station] : null
+    if (!loop || loop.length === 0) return []
+    return [{ line, x: inUnit(loop.reduce((sum, p) => sum + p[0], 0) / loop.length) }]
+  })
+  if (girths.length === 0) return []
+  const x = girths.map((g) => g.x)
+  return [
+    { name: 'Last, tape upright', x: [...tape.value.at].map(inUnit), y: [...tape.value.girth].map(inUnit) },
+    { name: 'Last, as on the foot', x, y: girths.map((g) => inUnit(g.line.last)), points: true },
+    { name: 'Wanted for this foot', x, y: girths.map((g) => inUnit(g.line.wanted.value)), points: true },
+  ]
+})
 const verdicts: Record<FitLine['verdict'], string> = { small: 'too small', right: 'right', large: 'large' }
 
 /** Over or under, with its sign; what is nothing to the tenth is neither. */
@@ -191,6 +221,13 @@ async function buildUp(line: FitLine): Promise<void> {
               </template>
             </tbody>
           </NTable>
+          <HouseChart
+            v-if="chart.length > 0"
+            title="Tape along the last, and what this foot wants"
+            :x="{ title: 'From the heel back', unit: lengthWord }"
+            :y="{ title: 'Girth', unit: lengthWord }"
+            :lines="chart"
+          />
         </div>
       </div>
     </RoomState>

@@ -12,7 +12,7 @@ import {
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
-import { bareLength, lengthUnit, tell } from '../../../app/settings.ts'
+import { bareLength, inUnit, lengthUnit, lengthWord, tell } from '../../../app/settings.ts'
 import { pathData } from '../../../drawing/svgPath.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { useLast } from '../../../stores/lastStore.ts'
@@ -21,6 +21,7 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FigureField from '../../../ui/FigureField.vue'
+import HouseChart from '../../../ui/HouseChart.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import SelectField from '../../../ui/SelectField.vue'
 
@@ -75,6 +76,21 @@ const drop = computed(() => {
   const w = boxOf(...drawn.value.map((s) => s.bottom))
   return w.maxY + 26
 })
+/** Length and girths over the sizes, in the unit of the screen. */
+const chart = computed(() =>
+  (
+    [
+      ['Length', 'length'],
+      ['Joint girth', 'jointGirth'],
+      ['Waist girth', 'waistGirth'],
+      ['Instep girth', 'instepGirth'],
+    ] as const
+  ).map(([name, key]) => ({
+    name,
+    x: drawn.value.map((s) => s.sizes),
+    y: drawn.value.map((s) => inUnit(s[key])),
+  })),
+)
 const said = (s: number) => (s === 0 ? 'this last' : `${s > 0 ? '+' : '−'}${Math.abs(s)}`)
 const reads = (length: number) => sizeFromLast(systems[form.name], length).toFixed(1)
 const heels = [
@@ -175,6 +191,14 @@ async function keep(size: DrawnSize): Promise<void> {
           </tr>
         </tbody>
       </NTable>
+      <HouseChart
+        v-if="drawn.length > 1"
+        title="Length and girths over the run"
+        :x="{ title: 'Sizes from this last', unit: '' }"
+        :y="{ title: 'Length and girth', unit: lengthWord }"
+        :lines="chart"
+        :rows="drawn.length"
+      />
     </BecausePanel>
   </div>
 </template>

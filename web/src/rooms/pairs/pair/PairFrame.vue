@@ -237,6 +237,43 @@ header {
   display: flex;
   gap: 8px;
 }
+/* Where all does not fit in one row there are two: what the pair is and its tools, and below them the stages. */
+@media (max-width: 1100px) {
+  header {
+    gap: 8px 16px;
+    padding: 8px 12px;
+  }
+  .title {
+    flex: 1 1 120px;
+    min-width: 0;
+  }
+  .title h1 {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .stages {
+    order: 1;
+    flex: 1 1 100%;
+    overflow-x: auto;
+  }
+  .stage {
+    flex: 1 0 auto;
+    justify-content: center;
+  }
+}
+@media (max-width: 599px) {
+  .stage {
+    padding: 0 10px;
+  }
+  .stage::before {
+    display: none;
+  }
+  .bar {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+  }
+}
 .bar {
   display: flex;
   gap: 16px;

@@ -35,6 +35,7 @@ const findings = computed(
   <MeasuredLast
     v-if="surface && shown && pair.last"
     v-model:foot="pair.foot"
+    :one-foot="Boolean(pair.whole?.left)"
     :title="pair.last.name"
     :note="pair.last.note"
     :surface="surface"

@@ -1,47 +1,53 @@
 <script setup lang="ts">
-import { boxOf, wallLines, type FormeMap, type Path, type Point, type Side, type WallStack } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import {
+  boxOf,
+  formeOutline,
+  type FormeMap,
+  type Path,
+  type Point,
+  type Side,
+  type ThicknessRaster,
+} from '@gentle-awl/core'
+import { computed, ref, useId } from 'vue'
 import { pathData } from '../../../../drawing/svgPath.ts'
 import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
-import { asCss, thicknessColour, type Ramp } from './thicknessColours.ts'
+import { thicknessColour, type Ramp } from './thicknessColours.ts'
 
 /** One side of the forme in the tones of what lies on it; a touch says where to cut through. */
-const props = defineProps<{ map: FormeMap; wall: WallStack; side: Side; ramp: Ramp; rib: Path }>()
+const props = defineProps<{ map: FormeMap; raster: ThicknessRaster | null; side: Side; ramp: Ramp; rib: Path }>()
 const emit = defineEmits<{ point: [at: Point] }>()
+const clipId = useId()
 const surface = ref<HTMLElement | null>(null)
 
-/** Every second line of the grid: the eye sees no more. */
-const STEP = 2
-const cells = computed(() => {
-  const { map, wall, side, ramp } = props
-  const out: { d: string; fill: string }[] = []
-  for (let i = 0; i + STEP < map.forme.columns; i += STEP) {
-    for (let j = 0; j + STEP < map.forme.rows; j += STEP) {
-      const t = wall.thickness(side, map.flatVertex(side, i + STEP / 2, j + STEP / 2))
+/** The raster as a picture, a pixel a cell, top row first; clear where nothing lies. */
+const picture = computed(() => {
+  const { raster, ramp } = props
+  if (!raster) return null
+  const { columns, rows, values, step, minX, minY } = raster
+  const canvas = document.createElement('canvas')
+  canvas.width = columns
+  canvas.height = rows
+  const paper = canvas.getContext('2d')
+  if (!paper) return null
+  const image = paper.createImageData(columns, rows)
+  for (let j = 0; j < rows; j++) {
+    for (let i = 0; i < columns; i++) {
+      const t = values[(rows - 1 - j) * columns + i]!
       if (t <= 0.05) continue
-      const corners: Path = [
-        map.flatVertex(side, i, j),
-        map.flatVertex(side, i + STEP, j),
-        map.flatVertex(side, i + STEP, j + STEP),
-        map.flatVertex(side, i, j + STEP),
-      ]
-      out.push({ d: pathData(corners, true), fill: asCss(thicknessColour(t, ramp)) })
+      const [r, g, b] = thicknessColour(t, ramp)
+      image.data.set([255 * r, 255 * g, 255 * b, 255], 4 * (j * columns + i))
     }
   }
-  return out
+  paper.putImageData(image, 0, 0)
+  return {
+    href: canvas.toDataURL(),
+    x: minX,
+    y: -(minY + rows * step),
+    width: columns * step,
+    height: rows * step,
+  }
 })
-const outline = computed<Path>(() => {
-  const { map } = props
-  const l = wallLines(map.forme)
-  const edge = [
-    ...l.feather,
-    ...[...l.toeRib].reverse().slice(1),
-    ...[...l.ridge].reverse().slice(1),
-    ...[...l.rim].reverse().slice(1),
-    ...[...l.back].reverse().slice(1),
-  ]
-  return edge.map((v): Point => map.flatVertex(props.side, Math.floor(v / map.forme.rows), v % map.forme.rows))
-})
+const outline = computed<Path>(() => formeOutline(props.map, props.side))
 const world = computed(() => {
   const b = boxOf(outline.value)
   return { minX: b.minX - 4, minY: b.minY - 4, maxX: b.maxX + 4, maxY: b.maxY + 4 }
@@ -64,7 +70,8 @@ function touch(event: PointerEvent): void {
     <div ref="surface" class="slate-surface pick" @pointerdown="touch" @pointermove="touch">
       <svg :width="width" :height="height" role="img" :aria-label="`Thickness on the forme, ${side} side`">
         <g :transform="view.transform.value">
-          <path v-for="(c, i) in cells" :key="i" :d="c.d" :style="{ fill: c.fill, stroke: c.fill }" class="cell" />
+          <clipPath :id="clipId"><path :d="pathData(outline, true)" /></clipPath>
+          <image v-if="picture" v-bind="picture" preserveAspectRatio="none" :clip-path="`url(#${clipId})`" />
           <path :d="pathData(outline, true)" class="edge" />
           <path v-if="rib.length > 1" :d="pathData(rib, false)" class="rib" />
         </g>
@@ -76,9 +83,6 @@ function touch(event: PointerEvent): void {
 <style scoped>
 .pick {
   cursor: crosshair;
-}
-.cell {
-  stroke-width: 1;
 }
 .edge {
   stroke: #eef2ee;

@@ -12,11 +12,12 @@ import {
   spoken,
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
-import { showLength, tell } from '../../../../app/settings.ts'
+import { inUnit, lengthWord, showLength, tell } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
+import HouseChart from '../../../../ui/HouseChart.vue'
 import LastViewer from '../../../../viewer/LastViewer.vue'
 import LayerForme from './LayerForme.vue'
 import SectionDrawing from './SectionDrawing.vue'
@@ -28,13 +29,13 @@ import SliderField from '../../../../ui/SliderField.vue'
 
 /** What lies on what: thickness on the last and on the forme, and a section wherever somebody points. */
 const pair = usePair()
-const { map, problem, layers, wall, turned, measured } = useLayers()
+const side = ref<Side>('lateral')
+const { map, problem, layers, wall, turned, measured, raster } = useLayers(side)
 
 const sides = [
   { value: 'lateral', name: 'Lateral' },
   { value: 'medial', name: 'Medial' },
 ] as const
-const side = ref<Side>('lateral')
 const station = ref(60)
 const length = computed(() => map.value?.surface.length ?? 1)
 const furthest = computed(() => Math.floor(length.value - 4))
@@ -87,6 +88,15 @@ function drag(_: string, at: Vec3): void {
 function show(f: LayerFinding): void {
   if (f.at && map.value) take(f.at.side, map.value.toLast(f.at.side, f.at.point))
 }
+/** Along the feather line, side by side: what is turned there, and how much that must shrink. */
+const along = computed(() => {
+  const line = (value: (a: NonNullable<typeof layers.value>['along'][number]) => number) =>
+    sides.map(({ value: of, name }) => {
+      const places = layers.value?.along.filter((a) => a.side === of) ?? []
+      return { name, x: places.map((a) => inUnit(a.x)), y: places.map(value) }
+    })
+  return { thickness: line((a) => inUnit(a.thickness)), shrinks: line((a) => a.shrinks) }
+})
 /** At the feather line of the section: what is turned there. */
 const atFeather = computed(() => (turned.value && section.value ? turned.value.atFeather(side.value, ribX.value) : []))
 const ribX = computed(() => rib.value[0]?.[0] ?? 0)
@@ -111,7 +121,7 @@ const ribOnForme = computed<Path>(() =>
       />
       <LayerForme
         :map="map"
-        :wall="wall"
+        :raster="raster"
         :side="side"
         :ramp="ramp"
         :rib="ribOnForme"
@@ -171,6 +181,18 @@ const ribOnForme = computed<Path>(() =>
           </li>
         </template>
       </ul>
+      <HouseChart
+        title="Thickness turned, along the feather line"
+        :x="{ title: 'From the heel back', unit: lengthWord }"
+        :y="{ title: 'Thickness', unit: lengthWord }"
+        :lines="along.thickness"
+      />
+      <HouseChart
+        title="What lies flat must shrink, along the feather line"
+        :x="{ title: 'From the heel back', unit: lengthWord }"
+        :y="{ title: 'Shrink', unit: '%' }"
+        :lines="along.shrinks"
+      />
     </BecausePanel>
   </div>
   <p v-else class="wait" role="status">{{ problem || 'Measuring the layers …' }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import {
+  strainAlong,
   type KeyPoint,
   type PairDecisions,
   type Point,
@@ -11,12 +12,14 @@ import {
 } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { useAsked } from '../../../../app/asked.ts'
-import { showLength, tell } from '../../../../app/settings.ts'
+import { inUnit, lengthWord, showLength, tell } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import FoldOut from '../../../../ui/FoldOut.vue'
+import HouseChart from '../../../../ui/HouseChart.vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import LastViewer from '../../../../viewer/LastViewer.vue'
 import { byRule, figured, movedTo } from './movePoints.ts'
@@ -89,6 +92,17 @@ const figures = computed(() =>
     ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value))
     : [],
 )
+/** Most stretch and most crowding of the side in front, from heel to toe. */
+const strain = computed(() => {
+  if (!map.value) return []
+  const { at, stretch, crowding } = strainAlong(map.value.forme, frontSide.value)
+  const x = at.map(inUnit)
+  const percent = (share: number) => 100 * share
+  return [
+    { name: 'Stretch', x, y: stretch.map(percent) },
+    { name: 'Crowding', x, y: crowding.map(percent) },
+  ]
+})
 const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
 const markers = computed(() =>
   map.value && upper.value ? pointMarkers(map.value, upper.value.points, chosenPoint.value) : [],
@@ -129,6 +143,8 @@ const markers = computed(() =>
         <ChoiceBar label="Show" :options="views" :value="view" @choose="view = $event" />
       </PieceTable>
       <LastViewer
+        v-model:foot="pair.foot"
+        :one-foot="Boolean(pair.whole?.left)"
         :surface="map.surface"
         :loops="loops"
         :markers="markers"
@@ -165,6 +181,14 @@ const markers = computed(() =>
       </section>
       <h3>Checks</h3>
       <UpperFindings :findings="upper.findings" />
+      <FoldOut title="Strain from heel to toe">
+        <HouseChart
+          :title="`What the leather must give, ${frontSide} side`"
+          :x="{ title: 'From the heel back', unit: lengthWord }"
+          :y="{ title: 'Strain', unit: '%' }"
+          :lines="strain"
+        />
+      </FoldOut>
       <h3>Pieces</h3>
       <ul class="pieces">
         <li v-for="p in upper.pieces" :key="p.id">
