@@ -241,3 +241,29 @@ test('a stitch-down shoe is sewn to its midsole, and its heel cover shares its h
   await page.getByRole('link', { name: 'Work', exact: true }).click()
   await expect(page.locator('[data-step="sew-down"]')).toContainText('Punch upper and midsole together')
 })
+
+test('a left foot that is shorter takes a last as the right one, but; a changed leather says what it changed', async ({
+  page,
+}) => {
+  await visit(page, `${server.url}${derby}/parts/feet`)
+  await page.getByRole('radio', { name: 'On its own' }).click()
+  await page.getByRole('button', { name: 'As the right last, but …' }).click()
+  await page.getByLabel('Left foot, length by, mm').fill('-4')
+  await page.getByLabel('Left foot, joint girth by, mm').fill('3')
+  await page.getByRole('button', { name: 'Put this last on the shelf and take it' }).click()
+  await expect(chosen(page.getByLabel('Last of the left shoe'))).toContainText('left of 1041, 286 mm')
+  const table = page.getByRole('region', { name: 'Parts of both feet' }).getByRole('table')
+  await expect(table.getByRole('row', { name: /Insole/ })).toContainText(/\d\.\d mm/)
+  await page.getByRole('radio', { name: 'Mirror of the right' }).click()
+
+  await visit(page, `${server.url}${derby}/decisions`)
+  const upper = page.getByRole('combobox', { name: 'Upper', exact: true })
+  await choose(upper, 'Oiled deck hide, 2.0 mm')
+  const effect = page.getByRole('region', { name: 'What the change of material does' })
+  await expect(effect).toContainText('Upper: Tar-brown calf → Oiled deck hide')
+  await expect(effect).toContainText(/Midsole, [^:]+: \d+\.\d mm → \d+\.\d mm/)
+  await expect(effect).toContainText(/Shapes that move: .*Midsole by \d\.\d mm/)
+  await effect.getByRole('button', { name: 'Take it back' }).click()
+  await expect(effect).toHaveCount(0)
+  await expect(chosen(upper)).toContainText('Tar-brown calf, 1.4 mm')
+})

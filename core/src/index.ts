@@ -56,6 +56,7 @@ export { atX, backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type Las
 export { buildLast, checkedLast, tracedMeasures, type LastBody } from './last/buildLast.ts'
 export { buildUpFor } from './last/buildUp.ts'
 export { packSurface } from './last/packed.ts'
+export { asTheRightBut, type LeftDiffers } from './last/asTheRightBut.ts'
 export { lastForFoot } from './last/lastForFoot.ts'
 export { strainAlong } from './forme/strainAlong.ts'
 export { shelfFigures } from './last/shelfFigures.ts'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import {
+  consequences,
   constructionOf,
   traitsOf,
   constructions,
@@ -9,16 +10,19 @@ import {
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
+  roleNames,
   type MaterialRole,
   type PairDecisions,
+  type Plan,
 } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../../api/client.ts'
 import { goToField, useAsked } from '../../../../app/asked.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { setMaterial } from '../../../../stores/setMaterial.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
+import ConsequenceList from '../../../../ui/ConsequenceList.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
@@ -61,6 +65,24 @@ const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
     if (empty) return
   }
   pair.changeLabel({ ...pair.label, [field]: text })
+}
+/** A material that was just changed: what it was, what it is, and the plan from before. */
+const changed = shallowRef<{ what: string; before: Plan } | null>(null)
+function changeMaterial(role: MaterialRole, id: string | null): void {
+  const name = (of: string | null) => workshop.materials.find((m) => m.id === of)?.name ?? 'none'
+  const before = pair.whole
+  const what = `${roleNames[role]}: ${name(d.value.materials[role])} → ${name(id)}`
+  changed.value = before && { what, before }
+  pair.change(setMaterial(d.value, role, id))
+}
+/** In figures, before and after; null while the new plan is on its way. */
+const effect = computed(() => {
+  const now = pair.whole
+  return changed.value && now && now !== changed.value.before ? consequences(changed.value.before, now) : null
+})
+function takeBack(): void {
+  changed.value = null
+  void pair.move('undo')
 }
 // Last and size decided here are the right shoe's, whichever one is looked at elsewhere.
 const findings = computed(() => pair.whole?.findings ?? [])
@@ -195,8 +217,17 @@ async function remove(): Promise<void> {
           :role="role"
           :value="d.materials[role]"
           inline
-          @choose="pair.change(setMaterial(d, role, $event))"
+          @choose="changeMaterial(role, $event)"
         />
+        <section v-if="changed" class="effect" aria-label="What the change of material does">
+          <h3>{{ changed.what }}</h3>
+          <p v-if="!effect" class="soft" role="status">Working it out …</p>
+          <ConsequenceList v-else :found="effect" />
+          <div class="row">
+            <NButton :disabled="!pair.dirty && !pair.view?.canUndo" @click="takeBack">Take it back</NButton>
+            <NButton @click="changed = null">Close</NButton>
+          </div>
+        </section>
       </div>
     </div>
     <NButton class="remove" @click="deleting = true">Delete this pair</NButton>
@@ -262,5 +293,18 @@ async function remove(): Promise<void> {
 }
 .wrong {
   color: var(--stop);
+}
+.effect {
+  display: grid;
+  gap: 8px;
+  margin-top: 6px;
+  padding: 12px 14px;
+  border: 2px solid var(--action);
+  border-radius: 10px;
+}
+.effect .row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 </style>

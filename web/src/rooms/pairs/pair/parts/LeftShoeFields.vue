@@ -13,7 +13,9 @@ import { computed } from 'vue'
 import { showFigure, showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
+import LeftLastFields from './LeftLastFields.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import FoldOut from '../../../../ui/FoldOut.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 
 /** What is decided for the left shoe alone: its last, its padding, and figures that were set by hand for it. */
@@ -21,6 +23,8 @@ const pair = usePair()
 const workshop = useWorkshop()
 const d = computed(() => pair.decisions as PairDecisions)
 const left = computed(() => d.value.left)
+/** The right shoe's last, whichever shoe is shown. */
+const rightLast = computed(() => workshop.lastOf(d.value.lastId))
 
 const ways = [
   { value: 'mirror', name: 'Mirror of the right' },
@@ -72,6 +76,9 @@ function giveBack(key: HandDecision): void {
         :options="lasts"
         @choose="set({ lastId: $event === '' ? null : $event })"
       />
+      <FoldOut v-if="rightLast" title="As the right last, but …">
+        <LeftLastFields :right="rightLast" :order="pair.label?.order ?? ''" @made="set({ lastId: $event })" />
+      </FoldOut>
       <SelectField
         label="Padding in the left shoe"
         name="left-padding"

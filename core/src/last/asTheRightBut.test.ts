@@ -1,0 +1,40 @@
+import { expect, it } from 'vitest'
+import { samplePair } from '../../test/samplePair.ts'
+import { LastFields } from '../model/last.ts'
+import { asTheRightBut } from './asTheRightBut.ts'
+import { buildLast } from './buildLast.ts'
+import { landmarks } from './landmarks.ts'
+import { lastReadings } from './readings.ts'
+
+const right = samplePair().last
+const same = { length: 0, jointGirth: 0, waistGirth: 0, instepGirth: 0 }
+const read = (last: LastFields) => {
+  const surface = buildLast(last)
+  return lastReadings(surface, landmarks(surface))
+}
+
+it('a foot that is no other has a last of the same shape, on a place of its own', () => {
+  const left = asTheRightBut(right, 'Left', same)
+  expect(left.shape).toEqual(right.shape)
+  expect(left.stock).toEqual({ number: '', feet: 'left', count: 1, place: '' })
+  expect(LastFields.parse(left)).toEqual(left)
+})
+
+it('is read with rule and tape as much shorter and fuller as the foot is', () => {
+  const [a, b] = [
+    right,
+    asTheRightBut(right, 'Left', { length: -4, jointGirth: 3, waistGirth: 2, instepGirth: 2 }),
+  ].map(read)
+  expect(b!.length - a!.length).toBeCloseTo(-4, 1)
+  expect(b!.girths.joint - a!.girths.joint).toBeCloseTo(3, 0)
+  expect(b!.girths.waist - a!.girths.waist).toBeCloseTo(2, 0)
+  expect(b!.girths.instep - a!.girths.instep).toBeCloseTo(2, 0)
+  expect(b!.heelHeight).toBeCloseTo(a!.heelHeight, 1)
+  expect(b!.widths.joint).toBeGreaterThan(a!.widths.joint)
+})
+
+it('what no last can be, and what has no measures, is refused with a sentence', () => {
+  expect(() => asTheRightBut(right, 'Left', { ...same, length: -200 })).toThrow(/Take smaller differences/)
+  const traced = { ...right, shape: { ...right.shape, kind: 'kept' } } as unknown as LastFields
+  expect(() => asTheRightBut(traced, 'Left', same)).toThrow(/Only a last by measures/)
+})

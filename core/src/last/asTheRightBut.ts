@@ -1,0 +1,54 @@
+import { lastRanges, type LastFields, type LastMeasures } from '../model/last.ts'
+import { GeometryError } from '../geometry/path.ts'
+
+/** What a left foot is other than the right one, mm: less is below 0. */
+export interface LeftDiffers {
+  length: number
+  jointGirth: number
+  waistGirth: number
+  instepGirth: number
+}
+
+const tenth = (v: number) => Math.round(v * 10) / 10
+
+/**
+ * The right shoe's last for a left foot that is a little other: its length and girths with the differences, all else as
+ * it is; the widths of the bottom go with the girth of the joint. Its wood stays its own: number, place and build-ups are
+ * not taken over. Throws GeometryError, with a sentence, for a last that is not drawn by its measures, and for one that
+ * no last can be.
+ */
+export function asTheRightBut(right: LastFields, name: string, by: LeftDiffers): LastFields {
+  const { shape } = right
+  if (shape.kind !== 'measures') {
+    throw new GeometryError(
+      'Only a last by measures can be made longer or wider by figures. Grade this one on its page Sizes, or build it up.',
+    )
+  }
+  const { measures: m } = shape
+  const wider = (m.jointGirth + by.jointGirth) / m.jointGirth
+  const measures: LastMeasures = {
+    ...m,
+    length: tenth(m.length + by.length),
+    jointGirth: tenth(m.jointGirth + by.jointGirth),
+    waistGirth: tenth(m.waistGirth + by.waistGirth),
+    instepGirth: tenth(m.instepGirth + by.instepGirth),
+    jointWidth: tenth(m.jointWidth * wider),
+    waistWidth: tenth(m.waistWidth * wider),
+    seatWidth: tenth(m.seatWidth * wider),
+  }
+  for (const [key, [min, max]] of Object.entries(lastRanges)) {
+    const value = measures[key as keyof typeof lastRanges]
+    if (value !== null && (value < min || value > max)) {
+      throw new GeometryError(
+        `That is no last any more: one of its figures would be ${value}. Take smaller differences.`,
+      )
+    }
+  }
+  return {
+    name,
+    note: `As ${right.name}, but other for the left foot.`,
+    shape: { kind: 'measures', measures },
+    buildUps: right.buildUps,
+    stock: { number: '', feet: 'left', count: 1, place: '' },
+  }
+}
