@@ -201,14 +201,15 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   expect((await read()).s).toBeCloseTo(start.s!, 6)
   // Two fingers apart: twice the distance, twice the size.
   await page.locator('.surface').evaluate((surface) => {
-    const send = (type: string, id: number, x: number, y: number) =>
-      surface.dispatchEvent(new PointerEvent(type, { pointerId: id, clientX: x, clientY: y, bubbles: true }))
-    surface.setPointerCapture = () => undefined
-    send('pointerdown', 1, 400, 400)
-    send('pointerdown', 2, 500, 400)
-    send('pointermove', 2, 600, 400)
-    send('pointerup', 1, 400, 400)
-    send('pointerup', 2, 600, 400)
+    const touch = (identifier: number, clientX: number) =>
+      new Touch({ identifier, target: surface, clientX, clientY: 400 })
+    const send = (type: string, touches: Touch[], changedTouches: Touch[]) =>
+      surface.dispatchEvent(new TouchEvent(type, { touches, changedTouches, bubbles: true, cancelable: true }))
+    const [one, two, apart] = [touch(1, 400), touch(2, 500), touch(2, 600)]
+    send('touchstart', [one], [one])
+    send('touchstart', [one, two], [two])
+    send('touchmove', [one, apart], [apart])
+    send('touchend', [], [one, apart])
   })
   expect((await read()).s! / start.s!).toBeCloseTo(2, 1)
 })

@@ -105,7 +105,6 @@ function arrows(event: KeyboardEvent): void {
       tabindex="0"
       role="img"
       :aria-label="`${part.name}, ${foot} foot, drawn to scale. ${part.dimensions.map((d) => `${d.name} ${showLength(d.value)}`).join(', ')}`"
-      v-on="view.listens"
       @keydown="arrows"
     >
       <svg :width="width" :height="height" aria-hidden="true">

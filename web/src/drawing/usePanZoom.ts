@@ -1,5 +1,7 @@
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, watch, type Ref } from 'vue'
+import { select } from 'd3-selection'
+import { zoom as zoomBehaviour, zoomIdentity, type D3ZoomEvent, type ZoomTransform } from 'd3-zoom'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 
 /** What is drawn, mm, y up. */
 export interface World {
@@ -17,19 +19,49 @@ export interface Insets {
   bottom: number
 }
 
+/** Pixels per mm. */
 const MIN_SCALE = 0.3
 const MAX_SCALE = 40
 
 /**
- * Pan and zoom of a drawing surface. `scale` is pixels per mm; `x` and `y` (down) map mm to pixels. The whole is
- * shown until somebody moves it; then the view stays where it was put.
+ * Pan, wheel and pinch of a drawing surface by d3-zoom. `scale` is pixels per mm; `x` and `y` (down) map mm to pixels.
+ * The whole is shown until somebody moves it; then the view stays where it was put. While `held` the surface does not
+ * follow pointer and fingers, since something on it does; the wheel still goes nearer and further.
  */
 export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, insets: Insets) {
   const { width, height } = useElementSize(surface)
-  const scale = ref(1)
-  const centreX = ref(0)
-  const centreY = ref(0)
+  /** Of the drawing with y down: screen = k * mm + (x, y). */
+  const view = shallowRef<ZoomTransform>(zoomIdentity)
   const moved = ref(false)
+  const held = ref(false)
+
+  const behaviour = zoomBehaviour<HTMLElement, unknown>()
+    .scaleExtent([MIN_SCALE, MAX_SCALE])
+    // A touch screen may come to any machine.
+    .touchable(true)
+    .filter(
+      (event: MouseEvent | WheelEvent | TouchEvent) =>
+        event.type === 'wheel' || (!held.value && !('button' in event && event.button !== 0)),
+    )
+    .on('zoom', ({ transform, sourceEvent }: D3ZoomEvent<HTMLElement, unknown>) => {
+      view.value = transform
+      if (sourceEvent) moved.value = true
+    })
+  watch(
+    surface,
+    (element) => {
+      if (!element) return
+      // Pressed twice, a drawing is not to jump; it has buttons and keys for that.
+      select(element).call(behaviour).on('dblclick.zoom', null).call(behaviour.transform, view.value)
+    },
+    { immediate: true, flush: 'post' },
+  )
+  /** Shows another view; the surface, once there is one, goes on from it. */
+  function show(next: ZoomTransform): void {
+    if (surface.value) select(surface.value).call(behaviour.transform, next)
+    view.value = next
+  }
+  const clamp = (k: number) => Math.min(MAX_SCALE, Math.max(MIN_SCALE, k))
 
   function fit(): void {
     const w = world.value
@@ -38,71 +70,42 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, 
       height: height.value - insets.top - insets.bottom,
     }
     const s = Math.min(free.width / (w.maxX - w.minX), free.height / (w.maxY - w.minY))
-    scale.value = Number.isFinite(s) && s > 0 ? Math.min(MAX_SCALE, Math.max(MIN_SCALE, s)) : 1
-    centreX.value = (w.minX + w.maxX) / 2 - (insets.left - insets.right) / 2 / scale.value
-    centreY.value = (w.minY + w.maxY) / 2 - (insets.bottom - insets.top) / 2 / scale.value
+    const k = Number.isFinite(s) && s > 0 ? clamp(s) : 1
+    const [midX, midY] = [insets.left + free.width / 2, insets.top + free.height / 2]
+    show(zoomIdentity.translate(midX - (k * (w.minX + w.maxX)) / 2, midY + (k * (w.minY + w.maxY)) / 2).scale(k))
     moved.value = false
   }
   watch(
     [width, height, world],
-    () => {
+    ([w, h], [w0, h0]) => {
       if (!moved.value) fit()
+      // What stood in the middle stays there.
+      else if (w !== w0 || h !== h0) pan((w - (w0 ?? w)) / 2, (h - (h0 ?? h)) / 2)
     },
     { immediate: true },
   )
 
-  const x = (mm: number) => width.value / 2 + (mm - centreX.value) * scale.value
-  const y = (mm: number) => height.value / 2 - (mm - centreY.value) * scale.value
-  const transform = computed(
-    () =>
-      `translate(${width.value / 2 - centreX.value * scale.value} ${height.value / 2 + centreY.value * scale.value}) scale(${scale.value})`,
-  )
+  const scale = computed(() => view.value.k)
+  const x = (mm: number) => view.value.applyX(mm)
+  const y = (mm: number) => view.value.applyY(-mm)
+  const transform = computed(() => `translate(${view.value.x} ${view.value.y}) scale(${view.value.k})`)
 
   /** Zoom by a factor, keeping the point under (px, py) where it is. */
   function zoom(by: number, px = width.value / 2, py = height.value / 2): void {
-    const next = Math.min(MAX_SCALE, Math.max(MIN_SCALE, scale.value * by))
-    const mmX = centreX.value + (px - width.value / 2) / scale.value
-    const mmY = centreY.value - (py - height.value / 2) / scale.value
-    centreX.value = mmX - (px - width.value / 2) / next
-    centreY.value = mmY + (py - height.value / 2) / next
-    scale.value = next
+    const { k, x: left, y: top } = view.value
+    const next = clamp(k * by)
+    const grown = next / k
+    show(zoomIdentity.translate(px - (px - left) * grown, py - (py - top) * grown).scale(next))
     moved.value = true
   }
   function setScale(pixelsPerMm: number): void {
     zoom(pixelsPerMm / scale.value)
   }
+  /** Moves all by so many pixels. */
   function pan(dx: number, dy: number): void {
-    centreX.value -= dx / scale.value
-    centreY.value += dy / scale.value
+    const { k, x: left, y: top } = view.value
+    show(zoomIdentity.translate(left + dx, top + dy).scale(k))
     moved.value = true
   }
-
-  // One finger or the mouse pans, two fingers zoom.
-  const pointers = new Map<number, { x: number; y: number }>()
-  function down(event: PointerEvent): void {
-    pointers.set(event.pointerId, { x: event.offsetX, y: event.offsetY })
-    surface.value?.setPointerCapture(event.pointerId)
-  }
-  function move(event: PointerEvent): void {
-    const before = pointers.get(event.pointerId)
-    if (!before) return
-    const now = { x: event.offsetX, y: event.offsetY }
-    const other = [...pointers].find(([id]) => id !== event.pointerId)?.[1]
-    if (other) {
-      const span = (p: { x: number; y: number }) => Math.hypot(p.x - other.x, p.y - other.y)
-      zoom(span(now) / Math.max(1, span(before)), (now.x + other.x) / 2, (now.y + other.y) / 2)
-    } else pan(now.x - before.x, now.y - before.y)
-    pointers.set(event.pointerId, now)
-  }
-  function up(event: PointerEvent): void {
-    pointers.delete(event.pointerId)
-  }
-  function wheel(event: WheelEvent): void {
-    event.preventDefault()
-    const box = surface.value?.getBoundingClientRect()
-    zoom(Math.exp(-event.deltaY * 0.0015), event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0))
-  }
-  /** What the surface listens to, as one `v-on`. */
-  const listens = { pointerdown: down, pointermove: move, pointerup: up, pointercancel: up, wheel }
-  return { width, height, scale, x, y, transform, fit, zoom, setScale, pan, moved, down, move, up, wheel, listens }
+  return { width, height, scale, x, y, transform, fit, zoom, setScale, pan, moved, held }
 }

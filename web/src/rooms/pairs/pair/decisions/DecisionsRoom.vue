@@ -108,39 +108,50 @@ async function remove(): Promise<void> {
 <template>
   <section class="decisions">
     <div class="columns">
-      <div class="card block">
-        <h2>Order</h2>
-        <TextField
-          label="Order number"
-          name="order"
-          :most="20"
-          :value="pair.label?.order ?? ''"
-          :wrong="labelWrong.order"
-          @change="setLabel('order', $event)"
-        />
-        <TextField
-          label="Name of the pair"
-          name="name"
-          :most="80"
-          :value="pair.label?.name ?? ''"
-          :wrong="labelWrong.name"
-          @change="setLabel('name', $event)"
-        />
-        <TextField
-          label="Trade of the customer"
-          name="trade"
-          :most="80"
-          :value="pair.label?.trade ?? ''"
-          @change="setLabel('trade', $event)"
-        />
-        <TextField
-          label="Note"
-          name="note"
-          :most="1000"
-          :rows="2"
-          :value="pair.label?.note ?? ''"
-          @change="setLabel('note', $event)"
-        />
+      <div class="stack">
+        <div class="card block">
+          <h2>Order</h2>
+          <TextField
+            label="Order number"
+            name="order"
+            :most="20"
+            :value="pair.label?.order ?? ''"
+            :wrong="labelWrong.order"
+            @change="setLabel('order', $event)"
+          />
+          <TextField
+            label="Name of the pair"
+            name="name"
+            :most="80"
+            :value="pair.label?.name ?? ''"
+            :wrong="labelWrong.name"
+            @change="setLabel('name', $event)"
+          />
+          <TextField
+            label="Trade of the customer"
+            name="trade"
+            :most="80"
+            :value="pair.label?.trade ?? ''"
+            @change="setLabel('trade', $event)"
+          />
+          <TextField
+            label="Note"
+            name="note"
+            :most="1000"
+            :rows="2"
+            :value="pair.label?.note ?? ''"
+            @change="setLabel('note', $event)"
+          />
+        </div>
+        <section v-if="changed" class="card block effect" aria-label="What the change of material does">
+          <h3>{{ changed.what }}</h3>
+          <p v-if="!effect" class="soft" role="status">Working it out …</p>
+          <ConsequenceList v-else :found="effect" />
+          <div class="row">
+            <NButton :disabled="!pair.dirty && !pair.view?.canUndo" @click="takeBack">Take it back</NButton>
+            <NButton @click="changed = null">Close</NButton>
+          </div>
+        </section>
       </div>
       <div class="card block">
         <h2>Last, size, construction</h2>
@@ -219,15 +230,6 @@ async function remove(): Promise<void> {
           inline
           @choose="changeMaterial(role, $event)"
         />
-        <section v-if="changed" class="effect" aria-label="What the change of material does">
-          <h3>{{ changed.what }}</h3>
-          <p v-if="!effect" class="soft" role="status">Working it out …</p>
-          <ConsequenceList v-else :found="effect" />
-          <div class="row">
-            <NButton :disabled="!pair.dirty && !pair.view?.canUndo" @click="takeBack">Take it back</NButton>
-            <NButton @click="changed = null">Close</NButton>
-          </div>
-        </section>
       </div>
     </div>
     <NButton class="remove" @click="deleting = true">Delete this pair</NButton>
@@ -294,13 +296,13 @@ async function remove(): Promise<void> {
 .wrong {
   color: var(--stop);
 }
-.effect {
+.stack {
   display: grid;
-  gap: 8px;
-  margin-top: 6px;
-  padding: 12px 14px;
+  gap: inherit;
+  align-content: start;
+}
+.effect {
   border: 2px solid var(--action);
-  border-radius: 10px;
 }
 .effect .row {
   display: flex;

@@ -54,6 +54,8 @@ const world = computed(() => {
 })
 const view = usePanZoom(surface, world, { left: 8, right: 8, top: 8, bottom: 8 })
 const { width, height } = view
+// A pointer cuts through here; it does not move the drawing.
+view.held.value = true
 function touch(event: PointerEvent): void {
   if (event.buttons === 0 && event.type === 'pointermove') return
   const box = surface.value?.getBoundingClientRect()

@@ -44,13 +44,7 @@ const { width, height } = view
 
 <template>
   <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="img"
-      aria-label="Outlines along the bottom, on each other"
-      v-on="view.listens"
-    >
+    <div ref="surface" class="slate-surface" role="img" aria-label="Outlines along the bottom, on each other">
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">
           <path v-for="l in lines" :key="l.id" :d="pathData(l.path, true)" :class="l.id" />

@@ -58,7 +58,6 @@ const strips = (place: PartPlace) =>
 let pressed: { x: number; y: number } | null = null
 function down(event: PointerEvent): void {
   pressed = { x: event.clientX, y: event.clientY }
-  view.down(event)
 }
 function open(event: MouseEvent, id: string): void {
   // A drag over a part is a drag, not a choice.
@@ -67,7 +66,6 @@ function open(event: MouseEvent, id: string): void {
 }
 /** The surface holds the pointer while it is down, so what was meant is looked up by place. */
 function up(event: PointerEvent): void {
-  view.up(event)
   const hit = document
     .elementsFromPoint(event.clientX, event.clientY)
     .find((e) => e instanceof SVGElement && e.closest('[data-part]'))
@@ -83,7 +81,8 @@ function up(event: PointerEvent): void {
       class="slate-surface"
       role="group"
       aria-label="All parts at one scale"
-      v-on="{ ...view.listens, pointerdown: down, pointerup: up }"
+      @pointerdown="down"
+      @pointerup="up"
     >
       <svg :width="width" :height="height">
         <template v-for="g in groups" :key="g.place">

@@ -79,7 +79,6 @@ const arrows = computed(() => {
       class="slate-surface"
       role="img"
       :aria-label="`Side section to scale. Toe spring of the finished sole ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
-      v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <HatchPatterns id="side" :size="2" />

@@ -101,7 +101,6 @@ const findingPlaces = computed(() =>
       @pointermove="drag"
       @pointerup="up"
       @pointercancel="up"
-      @wheel="view.wheel"
     >
       <svg :width="width" :height="height">
         <g :transform="view.transform.value" aria-hidden="true">

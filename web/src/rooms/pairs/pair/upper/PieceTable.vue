@@ -66,11 +66,9 @@ const shown = computed(() =>
 let start: Point = [0, 0]
 function down(event: PointerEvent): void {
   start = [event.clientX, event.clientY]
-  view.down(event)
 }
 /** A tap chooses the piece under it; a drag only moves the board. */
 function up(event: PointerEvent): void {
-  view.up(event)
   if (Math.hypot(event.clientX - start[0], event.clientY - start[1]) > 6) return
   const box = surface.value?.getBoundingClientRect()
   const x = (event.clientX - (box?.left ?? 0) - view.x(0)) / view.scale.value
@@ -90,7 +88,8 @@ function up(event: PointerEvent): void {
       class="slate-surface"
       role="img"
       :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
-      v-on="{ ...view.listens, pointerdown: down, pointerup: up }"
+      @pointerdown="down"
+      @pointerup="up"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">

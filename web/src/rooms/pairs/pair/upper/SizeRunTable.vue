@@ -103,7 +103,6 @@ const { width, height } = view
       class="slate-surface"
       role="img"
       :aria-label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
-      v-on="view.listens"
     >
       <svg :width="width" :height="height" aria-hidden="true">
         <g :transform="view.transform.value">

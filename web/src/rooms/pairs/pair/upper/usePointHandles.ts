@@ -55,28 +55,24 @@ export function usePointHandles({ points, board, side, surface, view, choose, mo
     const near = handles.value
       .map((h) => ({ h, away: Math.hypot(h.x - px, h.y - py) - (h.front ? 1 : 0) }))
       .reduce<{ h: Handle; away: number } | null>((best, n) => (!best || n.away < best.away ? n : best), null)
-    if (!near || near.away >= GRASP) {
-      view.down(event)
-      return
-    }
+    if (!near || near.away >= GRASP) return
     held.value = near.h
+    // The point follows the pointer, and the drawing stays.
+    view.held.value = true
     choose(near.h.point.id)
     hold(true)
     surface.value?.setPointerCapture(event.pointerId)
   }
   function drag(event: PointerEvent): void {
-    if (!held.value) {
-      view.move(event)
-      return
-    }
+    if (!held.value) return
     const [px, py] = onSurface(event)
     const to: Point = [(px - view.x(0)) / view.scale.value, (view.y(0) - py) / view.scale.value]
     move(held.value.point, held.value.side, to)
   }
-  function up(event: PointerEvent): void {
+  function up(): void {
     if (held.value) hold(false)
     held.value = null
-    view.up(event)
+    view.held.value = false
   }
   function nudge(event: KeyboardEvent, h: Handle): void {
     const way = NUDGE[event.key]
