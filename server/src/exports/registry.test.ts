@@ -50,6 +50,15 @@ it('parts and upper together are all that can be made', async () => {
   }
 })
 
+it('one print holds the whole pair: all that can be made of it, each once', async () => {
+  for (const { file, plan } of pairs) {
+    const { parts } = await exportOf('pair.pdf').make(file, plan, {})
+    const on = parts.flatMap((p) => p.feet.map(({ foot }) => ({ part: p.record, foot })))
+    expect(makeablesOf(plan, on)).toEqual(makeables(plan))
+    expect(new Set(parts.map((p) => p.record)).size).toBe(parts.length)
+  }
+})
+
 it('one foot of a part that differs is put on record for that foot alone', () => {
   const { plan } = pairs[1]!
   const different = makeables(plan).find((m) => m.part.startsWith('left.'))

@@ -3,11 +3,13 @@ import { partsSvgExport } from './pair/partsSvgExport.ts'
 import { upperDxfExport } from './pair/upperDxfExport.ts'
 import { upperPdfExport } from './pair/upperPdfExport.ts'
 import { upperSvgExport } from './pair/upperSvgExport.ts'
+import { wholePdfExport } from './pair/wholePdfExport.ts'
 import { onePartExport } from './pair/onePartExport.ts'
 import type { PairExport } from './pairExport.ts'
 
 /** Every file that can be had of a pair, in the order in which they are offered: a new one is its file and a line here. */
 export const pairExports: readonly PairExport[] = [
+  wholePdfExport,
   partsPdfExport,
   upperPdfExport,
   partsSvgExport,

@@ -1,0 +1,16 @@
+import { z } from 'zod'
+import { PaperOption, pairExport } from '../pairExport.ts'
+import { partsOfPair, piecesOfPair } from '../pairParts.ts'
+import { partsPdf } from '../partsPdf.ts'
+
+/** Upper and parts in one print, with one list of what to cut from what. */
+export const wholePdfExport = pairExport({
+  id: 'pair.pdf',
+  title: 'The whole pair (PDF)',
+  group: 'print',
+  type: 'application/pdf',
+  options: z.object({ paper: PaperOption }),
+  named: (revision, { paper }) => `whole-${revision}-${paper}`,
+  shows: (file, plan) => [...(plan.upper.pieces.length > 0 ? piecesOfPair(file, plan) : []), ...partsOfPair(plan)],
+  make: (file, plan, parts, { paper }) => partsPdf(file, plan, paper, parts),
+})
