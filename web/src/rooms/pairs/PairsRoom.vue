@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { pairSorts } from '@gentle-awl/core'
+import { nextOrder, pairSorts } from '@gentle-awl/core'
 import { IconFileImport, IconPlus } from '@tabler/icons-vue'
-import { useDebounceFn } from '@vueuse/core'
+import { useDebounceFn, useLocalStorage } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, type PairPage, type PairRow, type PairSort } from '../../api/client.ts'
+import { alike } from '../../app/alike.ts'
 import { useNews } from '../../app/news.ts'
 import SearchField from '../../ui/SearchField.vue'
 import RoomState from '../../ui/RoomState.vue'
+import { orderIn, withOrder } from './orderIn.ts'
 import PairCard from './PairCard.vue'
 import { useAttempt } from '../../app/useAttempt.ts'
 import ButtonLink from '../../ui/ButtonLink.vue'
@@ -18,11 +20,14 @@ const router = useRouter()
 const SelectField = defineAsyncComponent(() => import('../../ui/SelectField.vue'))
 const FileButton = defineAsyncComponent(() => import('../../ui/FileButton.vue'))
 const NPagination = defineAsyncComponent(async () => (await import('naive-ui/es/pagination')).NPagination)
+const TextField = defineAsyncComponent(() => import('../../ui/TextField.vue'))
 const HouseDialog = defineAsyncComponent(() => import('../../ui/HouseDialog.vue'))
 
 const found = shallowRef<PairPage | null>(null)
 const { problem, attempt: attemptLoad } = useAttempt()
 const { problem: importProblem, attempt } = useAttempt()
+/** What this list is, said to who comes for the first time. */
+const welcomed = useLocalStorage('gentle-awl.welcomed', false)
 const wanted = ref('')
 const sort = ref<PairSort>('changed')
 const page = ref(1)
@@ -54,12 +59,35 @@ function again(order = sort.value): void {
 const search = useDebounceFn(() => again(), 150)
 const nothing = computed(() => found.value?.total === 0 && wanted.value.trim() === '')
 
+/** A pair file whose order number a pair has already: it is asked which number it is to bear. */
+const doubled = shallowRef<{ name: string; text: string; order: string; has: string } | null>(null)
+const newOrder = ref('')
 async function bringIn(file: File): Promise<void> {
   await attempt(
     async () => {
-      const pair = await api.importPair(await file.text())
-      await router.push(`/pairs/${pair.id}/parts`)
+      const text = await file.text()
+      const order = orderIn(text)
+      const names = order === null ? [] : await api.pairNames()
+      const same = names.find((p) => order !== null && alike(p.order, order))
+      if (!same || order === null) return takeIn(text)
+      newOrder.value = nextOrder(names.map((p) => p.order))
+      doubled.value = { name: file.name, text, order, has: same.name }
     },
+    (refusal) => {
+      importProblem.value = `${file.name}: ${refusal.message}`
+    },
+  )
+}
+async function takeIn(text: string): Promise<void> {
+  const pair = await api.importPair(text)
+  await router.push(`/pairs/${pair.id}/parts`)
+}
+async function takeDoubled(order: string): Promise<void> {
+  const file = doubled.value
+  doubled.value = null
+  if (!file) return
+  await attempt(
+    () => takeIn(withOrder(file.text, order)),
     (refusal) => {
       importProblem.value = `${file.name}: ${refusal.message}`
     },
@@ -111,11 +139,23 @@ useNews(
         New pair
       </ButtonLink>
     </header>
+    <div v-if="!welcomed && found && !nothing" class="welcome card">
+      <p>
+        Each card is a pair of shoes, planned from its last: open one to see its parts, why each number is what it is,
+        what stands against it, and what to do next at the bench.
+      </p>
+      <NButton @click="welcomed = true">Understood</NButton>
+    </div>
     <p v-if="importProblem" class="bad" role="alert">{{ importProblem }}</p>
     <RoomState :loading="found === null" :problem="problem" what="The pairs" @retry="load">
       <div v-if="nothing" class="empty">
         <h2>No pair yet</h2>
-        <p>Start one: an order number, a last, the materials. The parts and the order of work follow from that.</p>
+        <p>
+          Here each pair of shoes is planned before leather is cut: from its last, its style and its materials follow
+          every part’s shape with the reason for each number, the checks, the printed patterns and the order of the
+          work.
+        </p>
+        <p>Start one: choose a last, a style and a way of making by their pictures.</p>
         <ButtonLink main to="/pairs/new">Start the first pair</ButtonLink>
       </div>
       <p v-else-if="found?.pairs.length === 0" class="empty">No pair matches “{{ wanted }}”.</p>
@@ -137,6 +177,24 @@ useNews(
       </template>
     </RoomState>
     <HouseDialog
+      v-if="doubled"
+      :open="true"
+      :title="`There is an order ${doubled.order} already`"
+      @update:open="doubled = null"
+    >
+      <p>
+        {{ doubled.name }} holds a pair of order {{ doubled.order }}, and that number has {{ doubled.has }}. A customer
+        may have two pairs; a copy gets a number of its own.
+      </p>
+      <TextField v-model:value="newOrder" label="Order number of the pair that comes in" name="new-order" :most="20" />
+      <template #actions>
+        <NButton @click="takeDoubled(doubled.order)">Keep {{ doubled.order }}</NButton>
+        <NButton type="primary" :disabled="newOrder.trim() === ''" @click="takeDoubled(newOrder)">
+          Bring it in as {{ newOrder.trim() }}
+        </NButton>
+      </template>
+    </HouseDialog>
+    <HouseDialog
       v-if="unwanted"
       :open="true"
       :title="`Delete ${unwanted.label.order}, ${unwanted.label.name}?`"
@@ -154,6 +212,14 @@ useNews(
 <style scoped>
 .sort {
   flex: 0 0 170px;
+}
+.welcome {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  margin-bottom: 16px;
+  padding: 10px 18px;
 }
 .pages {
   margin-top: 22px;
