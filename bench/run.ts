@@ -29,6 +29,7 @@ import { demoMeasures } from '../server/src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
 import { Packer } from '../web/src/workers/plan/planParcel.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
+import { longestTask } from './longestTask.ts'
 import { summary, time, type Result } from './measure.ts'
 import { workshopFigures } from './workshop.ts'
 
@@ -315,22 +316,28 @@ if (!existsSync(assets)) {
   for (let i = 0; i < 12; i++) {
     answers.push(
       await page.evaluate(
-        async (value) => {
-          const input = document.querySelector<HTMLInputElement>('.because input[type="range"]')
+        async (key) => {
+          const handle = document.querySelector<HTMLElement>('.because [role="slider"]')
           const path = document.querySelector('.surface path.cut')
-          if (!input || !path) throw new Error('The drawing is not there.')
+          if (!handle || !path) throw new Error('The drawing is not there.')
+          handle.focus()
           const old = path.getAttribute('d')
           const start = performance.now()
-          input.value = String(value)
-          input.dispatchEvent(new Event('input'))
+          handle.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }))
           while (path.getAttribute('d') === old) await new Promise((r) => setTimeout(r, 1))
           return performance.now() - start
         },
-        45 + i * 1.5,
+        i < 6 ? 'ArrowRight' : 'ArrowLeft',
       ),
     )
   }
   say(summary('slider to new shape on screen', answers, 'ms', 'puff length, in Chromium, worker and drawing'))
+  say(await longestTask(page, slider, 'slider'))
+  await page.goto(`${server.url}/pairs/${pair.id}/upper`)
+  const point = page.locator('.slate-surface circle').nth(3)
+  await point.waitFor()
+  await page.waitForLoadState('networkidle')
+  say(await longestTask(page, point, 'point of the upper'))
   const session = await page.context().newCDPSession(page)
   const { usedSize } = await session.send('Runtime.getHeapUsage')
   say(summary('memory of a tab with a pair open', [usedSize / 1024 / 1024], 'MB', 'script heap of the page'))

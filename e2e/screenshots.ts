@@ -23,7 +23,7 @@ const views: {
 }[] = [
   { name: 'pairs', path: '/pairs' },
   { name: 'decisions', path: `${welted}/decisions` },
-  { name: 'last', path: `${welted}/last` },
+  { name: 'new-pair', path: '/pairs/new' },
   { name: 'parts', path: `${welted}/parts` },
   { name: 'layers', path: `${welted}/parts/layers` },
   { name: 'side-section', path: `${welted}/parts/bottom`, dark: true },

@@ -1,9 +1,13 @@
 import { remakeList, type Made, type Making } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
+import { refDebounced } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { api } from '../api/client.ts'
 import { usePair } from './pairStore.ts'
 import { useAttempt } from '../app/useAttempt.ts'
+
+/** A plan that stood so long is not one of many on the way, ms. */
+const REST = 200
 
 /** What of the pair on the bench was printed, cut or punched, and what of it no longer matches the plan. */
 export const useMade = defineStore('made', () => {
@@ -33,6 +37,11 @@ export const useMade = defineStore('made', () => {
     })
   }
 
-  const remake = computed(() => (pair.whole ? remakeList(pair.whole, list.value) : []))
+  /** What is made again is asked once a change has come to rest: every part is looked at for it. */
+  const settled = refDebounced(
+    computed(() => pair.whole),
+    REST,
+  )
+  const remake = computed(() => (settled.value ? remakeList(settled.value, list.value) : []))
   return { list, problem, load, record, remake }
 })

@@ -24,6 +24,7 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { Line2 } from 'three/addons/lines/Line2.js'
 import { LineGeometry } from 'three/addons/lines/LineGeometry.js'
 import { LineMaterial } from 'three/addons/lines/LineMaterial.js'
+import { drawnBySoftware } from './drawnBySoftware.ts'
 
 /** Ways to look at a last; the lateral side of the right foot looks towards -y. */
 export const looks = ['lateral', 'medial', 'top', 'bottom', 'front', 'back', 'corner'] as const
@@ -75,6 +76,9 @@ export const bodyOfSurface = (surface: LastSurface): Body => bodyMesh(surface)
 const GRASP = 26
 const WOOD = '#d8b787'
 
+/** Without a graphics card so much lies between two pictures, for the page to do its own work, ms. */
+const PAUSE = 90
+
 /** The last in 3D: renders when something changed, not all the time. */
 export class LastScene {
   private readonly renderer: WebGLRenderer
@@ -90,13 +94,16 @@ export class LastScene {
   private size = 300
   private foot: 'right' | 'left' = 'right'
   private waiting = false
+  private disposed = false
   private held: string | null = null
   /** Called while a marker is dragged and once when it is let go. */
   onDrag: (key: string, at: Vec3, done: boolean) => void = () => undefined
 
   /** Throws when the browser has no WebGL. */
   constructor(private readonly canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: true })
+    this.renderer = new WebGLRenderer({ canvas, antialias: !drawnBySoftware() })
+    // Asking after every shader whether it was understood makes the page wait for the one that draws.
+    this.renderer.debug.checkShaderErrors = false
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
     this.scene.background = new Color('#22323A')
     this.camera.up.set(0, 0, 1)
@@ -296,13 +303,17 @@ export class LastScene {
   private draw(): void {
     if (this.waiting) return
     this.waiting = true
-    requestAnimationFrame(() => {
-      this.waiting = false
-      this.renderer.render(this.scene, this.camera)
-    })
+    const now = () =>
+      requestAnimationFrame(() => {
+        this.waiting = false
+        if (!this.disposed) this.renderer.render(this.scene, this.camera)
+      })
+    if (drawnBySoftware()) setTimeout(now, PAUSE)
+    else now()
   }
 
   dispose(): void {
+    this.disposed = true
     this.canvas.removeEventListener('pointerdown', this.grasp)
     this.canvas.removeEventListener('pointermove', this.drag)
     this.canvas.removeEventListener('pointerup', this.letGo)
