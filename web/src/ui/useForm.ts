@@ -1,4 +1,4 @@
-import { reactive, type Ref } from 'vue'
+import { nextTick, reactive, type Ref } from 'vue'
 import type { z } from 'zod'
 import { unread } from './unread.ts'
 
@@ -9,7 +9,7 @@ interface Form<T> {
    * Reads what was filled in as the document it becomes. Undefined when it does not: then every message stands at its
    * field, the first of them has the focus, and nothing is to be sent.
    */
-  read: (filled: unknown) => T | undefined
+  read: (filled: unknown) => Promise<T | undefined>
   /** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
   mended: (field: string) => void
   /** No field is marked. */
@@ -33,19 +33,17 @@ export function useForm<S extends z.ZodType>(
     wrong,
     clear,
     mended: (field) => delete wrong[field],
-    read(filled) {
-      clear()
-      // A figure that cannot be read says so itself.
-      if (unread(root.value)) return undefined
+    async read(filled) {
       const result = schema.safeParse(filled)
-      if (result.success) return result.data
-      for (const { path, message } of result.error.issues) {
+      clear()
+      for (const { path, message } of result.error?.issues ?? []) {
         const field = path.join('.')
         const own = Object.keys(says).find((begin) => field === begin || field.startsWith(`${begin}.`))
         wrong[field] ??= own === undefined ? message : says[own]!
       }
-      requestAnimationFrame(() => unread(root.value))
-      return undefined
+      // Once the page says so: the first of them has the focus, or a figure that cannot be read, which says so itself.
+      await nextTick()
+      return unread(root.value) || !result.success ? undefined : result.data
     },
   }
 }

@@ -56,7 +56,7 @@ const lines = computed<FitLine[]>(() =>
   store.built ? footFit(store.built.readings, typed.value[foot.value], new RuleBook(workshop.houseRules, {})) : [],
 )
 async function keep(): Promise<void> {
-  const fields = read(typed.value)
+  const fields = await read(typed.value)
   if (!fields) return
   await attemptKeep(async () => {
     const kept = await feet.keep(chosen.value, fields)

@@ -22,7 +22,7 @@ const { problem, attempt } = useAttempt()
 const NONE = 'none'
 const whose = ref(props.start)
 const side = ref<Foot>(props.startSide)
-const foot = ref(FootMeasures.parse({}))
+const foot = ref(whose.value === NEW_FEET ? feet.typedOf(NEW_FEET)[side.value] : FootMeasures.parse({}))
 const options = computed(() => [
   { value: NONE, name: 'No foot: by its own figures' },
   { value: NEW_FEET, name: 'A foot that is measured now' },
@@ -37,11 +37,16 @@ function turn(next: Foot): void {
   side.value = next
   choose(whose.value)
 }
-watch(found, ({ figures }) => emit('give', figures))
+function give(): void {
+  const { figures } = found.value
+  if (Object.keys(figures).length > 0) emit('give', figures)
+}
+watch(found, give, { immediate: true })
 onMounted(() =>
   attempt(async () => {
     await Promise.all([feet.load(), workshop.load()])
-    if (whose.value !== NONE) choose(whose.value)
+    // What is typed already into a new one stays.
+    if (whose.value !== NONE && whose.value !== NEW_FEET) choose(whose.value)
   }),
 )
 </script>

@@ -51,6 +51,8 @@ const router = useRouter()
 const route = useRoute()
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
+/** Where materials would come from cannot be asked: the form goes on with what is likeliest. */
+const { problem: unlike, attempt: attemptLike } = useAttempt()
 const { problem: refused, busy: saving, attempt: attemptSave } = useAttempt()
 const form = ref<HTMLElement | null>(null)
 const NewPair = z.object({ label: PairLabel, decisions: PairDecisions })
@@ -147,7 +149,7 @@ async function goByLastOfStyle(): Promise<void> {
   cupSoleId.value = found?.decisions.cupSoleId ?? workshop.cupSoles[0]?.id ?? null
   proposeMaterials()
 }
-watch([style, way], () => void attempt(goByLastOfStyle))
+watch([style, way], () => void attemptLike(goByLastOfStyle))
 
 function chooseStyle(next: StyleName): void {
   style.value = next
@@ -156,6 +158,7 @@ function chooseStyle(next: StyleName): void {
 function chooseMaterial(role: MaterialRole, id: string | null): void {
   touched.add(role)
   materials[role] = id ?? ''
+  mended(`decisions.materials.${role}`)
 }
 
 async function load(): Promise<void> {
@@ -164,7 +167,7 @@ async function load(): Promise<void> {
     pairs.value = names
     const asks = workshop.lasts.find((l) => l.id === route.query.last)
     lastId.value = (asks ?? workshop.lasts[0])?.id ?? ''
-    label.order = nextOrder(names.map((p) => p.order))
+    label.order ||= nextOrder(names.map((p) => p.order))
     await goByLastOfStyle()
     offerSize()
     ready.value = true
@@ -234,10 +237,9 @@ for (const field of ['order', 'name'] as const)
     () => mended(`label.${field}`),
   )
 watch(size, () => mended('decisions.size.value'))
-watch(materials, () => allRoles.forEach((role) => mended(`decisions.materials.${role}`)))
 
 async function start(): Promise<void> {
-  const filled = read({ label, decisions: decisionsAs(style.value, way.value) })
+  const filled = await read({ label, decisions: decisionsAs(style.value, way.value) })
   if (!filled) return
   await attemptSave(async () => {
     const pair = await api.addPair(filled.label, filled.decisions)
@@ -342,7 +344,8 @@ onMounted(load)
         </section>
         <section>
           <h2>Materials</h2>
-          <p class="soft">
+          <p v-if="unlike" class="wrong" role="alert">{{ unlike }}</p>
+          <p v-else class="soft">
             {{
               like
                 ? `As for order ${like.order}, ${like.name}, the newest of this style. Change what is to be another.`
