@@ -1,5 +1,5 @@
 import http from 'node:http'
-import { planJson, planPair, type PairFile } from '@gentle-awl/core'
+import { planJson, planPair, progress, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
@@ -327,6 +327,33 @@ describe('the log of steps', () => {
     const log = (await server.call('GET', `/pairs/${pair.id}/steps`)).list
     expect(log.map((e) => e.what)).toEqual(['started', 'finished', 'undone', 'finished'])
     expect(log.every((e) => Math.abs(Date.parse(String(e.at)) - Date.now()) < 60_000)).toBe(true)
+  })
+})
+
+describe('the time that a step took', () => {
+  it('is corrected once it is done: finished when it was, begun so much before, and what stood there stays in the log', async () => {
+    const { id } = await newPair()
+    const say = (what: string) => server.call('POST', `/pairs/${id}/steps`, { body: { step: 'print', what } })
+    const correct = (minutes: unknown) => server.call('PUT', `/pairs/${id}/steps/print/minutes`, { body: { minutes } })
+    expect((await say('started')).status).toBe(201)
+    const early = await correct(20)
+    expect(early.status).toBe(409)
+    expect(early.body.detail).toMatch(/step that is done/)
+    await say('finished')
+    const { list: before } = await server.call('GET', `/pairs/${id}/steps`)
+    expect((await correct(20)).status).toBe(200)
+    const { list: after } = await server.call('GET', `/pairs/${id}/steps`)
+    expect(after.slice(0, before.length)).toEqual(before)
+    const standing = progress(planPair(demoInput(demoPairs[0]!), keptCache()).steps, after as never, Date.now())
+    const print = standing.find((s) => s.step.id === 'print')!
+    expect(print.finishedAt).toBe(Date.parse(before.at(-1)!.at as string))
+    expect(print.finishedAt! - print.startedAt!).toBe(20 * 60_000)
+    // It can be corrected again, and taken back like any other.
+    expect((await correct(0)).status).toBe(200)
+    for (const bad of [-1, 20_000, 'long', null]) expect((await correct(bad)).status).toBe(422)
+    expect((await say('undone')).status).toBe(201)
+    expect((await say('undone')).status).toBe(201)
+    expect((await say('undone')).status).toBe(409)
   })
 })
 

@@ -243,10 +243,12 @@ describe('what a house rule touches', () => {
     const read = demoPairs.map((pair) => {
       const keys = new Set<string>()
       planPair(demoInput(pair), keptCache(), ({ key }) => keys.add(key))
-      return { order: pair.label.order, keys }
+      return { order: pair.label.order, keys, own: pair.decisions.rules }
     })
     for (const rule of ruleChapters.flatMap((c) => c.rules)) {
-      const touched = read.filter(({ keys }) => keys.has(rule.key)).map(({ order }) => order)
+      const reads = read.filter(({ keys }) => keys.has(rule.key))
+      const touched = reads.filter(({ own }) => own[rule.key] === undefined).map(({ order }) => order)
+      expect(rules[rule.key]?.own ?? 0, rule.key).toBe(reads.length - touched.length)
       expect([...(rules[rule.key]?.orders ?? [])].sort(), rule.key).toEqual(touched.sort())
       expect(rules[rule.key]?.pairs ?? 0).toBe(touched.length)
     }

@@ -54,9 +54,10 @@ describe('the bottom from the seat to the tread', () => {
         for (const x of [0.2 * m.length, STATIONS.tread * m.length]) {
           expect(centre(x - 1e-6)).toBeCloseTo(centre(x + 1e-6), 5)
           expect((centre(x) - centre(x - 1e-4)) / 1e-4).toBeCloseTo((centre(x + 1e-4) - centre(x)) / 1e-4, 4)
-          // Over ever shorter ways the bends before and after come together: a jump would stay.
+          // Over ever shorter ways the bends before and after come together: a jump would stay. Under 2e-5 of a mm for
+          // every mm, a radius of fifty metres, the line is straight to any rule.
           const apart = (d: number) => Math.abs(bend(centre, x - d) - bend(centre, x + d))
-          expect(apart(0.75)).toBeLessThan(0.7 * apart(3) + 1e-5)
+          expect(apart(0.75)).toBeLessThan(0.7 * apart(3) + 2e-5)
         }
       }),
     )

@@ -10,6 +10,32 @@ export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & 
   return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
 }
 
+/** The longest that a step can have taken, minutes: a week. */
+export const MOST_MINUTES = 7 * 24 * 60
+
+/**
+ * Corrects what a finished step took: a start that was forgotten leaves none. It was finished when it was, so that its
+ * wait runs on; the log keeps what stood in it before. Throws StoreError while the step is not finished.
+ */
+export async function correctMinutes(tx: Tx, pairId: string, step: string, minutes: number): Promise<void> {
+  const [pair] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))
+  if (!pair) throw notThere('pair')
+  const log = await readLog(tx, pairId)
+  const finished = log.filter((e) => e.step === step && e.what === 'finished').at(-1)
+  if (stepState(log, step) !== 'finished' || !finished) {
+    throw new StoreError('in the way', 'Out of step', 'Only the time of a step that is done can be corrected.')
+  }
+  const started = new Date(Date.parse(finished.at) - minutes * 60_000).toISOString()
+  const now = new Date().toISOString()
+  const events: [StepEvent['what'], string][] = [
+    ['undone', now],
+    ['undone', now],
+    ['started', started],
+    ['finished', finished.at],
+  ]
+  for (const [what, at] of events) await tx.insert(stepEvents).values({ id: uuid(), pairId, step, what, at })
+}
+
 /** Adds an event to a pair's log; the clock is the server's. Throws StoreError when it does not follow from where the step stands. */
 export async function logStep(tx: Tx, pairId: string, step: string, what: StepEvent['what']): Promise<void> {
   const [pair] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))

@@ -209,6 +209,8 @@ export const api = {
   /** Makes a file of the pair and puts what is on it on record as printed. */
   print: (id: string, exportId: string, options: Record<string, string>) =>
     sendForFile(`/pairs/${id}/${exportId}`, { method: 'POST', body: options }),
+  correctMinutes: (id: string, step: string, minutes: number) =>
+    send<StepEvent[]>(`/pairs/${id}/steps/${step}/minutes`, { method: 'PUT', body: { minutes } }),
   made: (id: string) => send<Made[]>(`/pairs/${id}/made`),
   addMade: (id: string, how: Making, parts: string[]) =>
     send<Made[]>(`/pairs/${id}/made`, { method: 'POST', body: { how, parts } }),

@@ -5,13 +5,14 @@ import { readMade, recordMade } from '../../db/made.ts'
 import type { Store } from '../../db/open.ts'
 import { pairFile } from '../../db/pairFile.ts'
 import { viewPair } from '../../db/pairs.ts'
-import { logStep, readLog } from '../../db/stepLog.ts'
+import { correctMinutes, logStep, MOST_MINUTES, readLog } from '../../db/stepLog.ts'
 import { goneSignal } from '../../http/gone.ts'
 import { params } from '../../http/params.ts'
 import { Problem, read } from '../../http/problem.ts'
 import type { Jobs } from '../../jobs/pool.ts'
 
 const StepBody = StepEvent.pick({ step: true, what: true })
+const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_MINUTES) })
 const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
 
 const unknown = (title: string, field: string, message: string) =>
@@ -42,6 +43,14 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
       await recordMade(tx, id, 'cut', file.revision, parts)
     })
     res.status(201).json(await readLog(store.db, id))
+  })
+
+  router.put('/:id/steps/:step/minutes', async (req, res) => {
+    const { id } = params(req)
+    const step = read(StepEvent.shape.step, req.params.step, 'This step')
+    const { minutes } = read(MinutesBody, req.body, 'This time')
+    await store.write((tx) => correctMinutes(tx, id, step, minutes))
+    res.json(await readLog(store.db, id))
   })
 
   router.get('/:id/made', async (req, res) => {

@@ -4,10 +4,13 @@ import { cautions, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
+import FigureField from '../../../../ui/FigureField.vue'
 import { clockFace } from './clock.ts'
 
 const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
-defineEmits<{ say: [what: StepEvent['what']] }>()
+const emit = defineEmits<{ say: [what: StepEvent['what']]; took: [minutes: number] }>()
+/** A week: longer no step takes. */
+const MOST_MINUTES = 7 * 24 * 60
 const step = computed(() => props.progress.step)
 const active = computed(
   () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
@@ -68,6 +71,17 @@ const waitWords = computed(() => {
       <NButton class="back" v-if="progress.state === 'finished'" :disabled="busy" @click="$emit('say', 'undone')">
         Take back: it is not done
       </NButton>
+      <label v-if="took !== null" class="correct">
+        <span>It took, minutes</span>
+        <FigureField
+          :label="`${step.name}: it took, minutes`"
+          :value="Math.round(took)"
+          :min="0"
+          :max="MOST_MINUTES"
+          @change="emit('took', $event ?? 0)"
+        />
+        <span class="soft">Correct it where a start or an end was forgotten.</span>
+      </label>
       <p>{{ tell(step.minutes.sentence) }}</p>
       <p v-if="step.wait" class="soft">Wait: {{ tell(step.wait.why) }}</p>
       <ul v-if="progress.heldBy.length > 0" class="held-by">
@@ -130,6 +144,12 @@ const waitWords = computed(() => {
   gap: 6px;
   padding: 2px 0 10px;
   font-size: 16px;
+}
+.correct {
+  display: grid;
+  grid-template-columns: auto 110px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
 }
 .back {
   justify-self: start;

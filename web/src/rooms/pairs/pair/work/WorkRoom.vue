@@ -86,6 +86,21 @@ async function say(step: string, what: StepEvent['what']): Promise<void> {
   await keepFocus(step)
 }
 
+/** What a finished step took, where the clock was forgotten. */
+async function correct(step: string, minutes: number): Promise<void> {
+  const { view } = pair
+  if (!view) return
+  await attemptStep(
+    async () => {
+      log.value = await api.correctMinutes(view.id, step, minutes)
+    },
+    async (refusal) => {
+      stepProblem.value = refusal.message
+      if (refusal instanceof ApiError && refusal.status === 409) await load()
+    },
+  )
+}
+
 /** The button that was pressed is gone, or waits: the focus goes to what the step offers now, or to its name. */
 async function keepFocus(step: string): Promise<void> {
   await nextTick()
@@ -128,6 +143,7 @@ watch(
               :now="now"
               :busy="busy"
               @say="(what) => say(s.step.id, what)"
+              @took="(minutes) => correct(s.step.id, minutes)"
             />
           </section>
         </RoomState>
