@@ -10,9 +10,6 @@ export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & 
   return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
 }
 
-/** The longest that a step can have taken, minutes: a week. */
-export const MOST_MINUTES = 7 * 24 * 60
-
 /**
  * Corrects what a finished step took: a start that was forgotten leaves none. It was finished when it was, so that its
  * wait runs on; the log keeps what stood in it before. Throws StoreError while the step is not finished.

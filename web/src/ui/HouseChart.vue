@@ -56,7 +56,7 @@ const said = computed(() => `${props.title}: ${props.lines.map((l) => l.name).jo
     </p>
     <div v-else class="paper">
       <div ref="place" class="drawn" role="img" :aria-label="said" />
-      <NSpin v-if="!plotly" class="wait" size="small" />
+      <NSpin v-if="seen && !plotly" class="wait" size="small" />
     </div>
     <FoldOut title="The figures">
       <NTable size="small" :bordered="false">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { cautions, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { cautions, MOST_MINUTES, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
@@ -9,8 +9,6 @@ import { clockFace } from './clock.ts'
 
 const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
 const emit = defineEmits<{ say: [what: StepEvent['what']]; took: [minutes: number] }>()
-/** A week: longer no step takes. */
-const MOST_MINUTES = 7 * 24 * 60
 const step = computed(() => props.progress.step)
 const active = computed(
   () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
