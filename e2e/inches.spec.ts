@@ -32,7 +32,9 @@ test('a screen in inches says everything in inches, in words as in figures', asy
   for (const room of rooms) {
     await visit(page, `${server.url}${room}`)
     await expect(page.locator('main')).toContainText(/″|handwork left/)
-    for (const shut of await page.locator('.fold > button[aria-expanded="false"]').all()) await shut.click()
+    // One after the other: what is unfolded may hold another fold.
+    const shut = page.locator('.fold > button[aria-expanded="false"]')
+    while ((await shut.count()) > 0) await shut.first().click()
     const text = await page.locator('body').evaluate((body: HTMLElement) => {
       const labels = [...body.querySelectorAll('[aria-label]')].map((e) => e.getAttribute('aria-label') ?? '')
       return [body.innerText, ...labels].join('\n')

@@ -206,7 +206,7 @@ test('what was typed of a foot stays until it is kept, and a last is made for th
   await expect(page.getByText('Not kept yet.')).toBeVisible()
   // Another page and a reload lose nothing of it.
   await page.getByRole('link', { name: 'Sizes' }).click()
-  await page.getByRole('link', { name: 'Foot' }).click()
+  await page.getByRole('link', { name: 'Foot', exact: true }).click()
   await page.reload()
   await page.getByRole('radio', { name: 'Left', exact: true }).click()
   await expect(page.getByLabel('Length, mm')).toHaveValue('262')
@@ -289,7 +289,7 @@ test('tape at any plane, the sheet to print, and who has the last until when', a
     await page.mouse.up()
     if ((await own.textContent()) !== before) break
   }
-  expect(await own.textContent()).not.toBe(before)
+  await expect(own).not.toHaveText(before ?? '')
   const carried = mm(await page.getByRole('slider', { name: 'From the heel' }).getAttribute('aria-valuenow'))
   expect(carried).toBeGreaterThan(0.62)
   await page.getByRole('radio', { name: 'Side' }).click()

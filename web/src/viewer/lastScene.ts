@@ -301,6 +301,9 @@ export class LastScene {
   }
 
   private draw(): void {
+    // Where things lie is asked before the picture that shows it is drawn.
+    this.camera.updateMatrixWorld()
+    this.scene.updateMatrixWorld()
     if (this.waiting) return
     this.waiting = true
     const now = () =>
