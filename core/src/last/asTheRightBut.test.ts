@@ -33,8 +33,21 @@ it('is read with rule and tape as much shorter and fuller as the foot is', () =>
   expect(b!.widths.joint).toBeGreaterThan(a!.widths.joint)
 })
 
+it('keeps what was glued on: the left one is fuller than it by the difference, not by the leather', () => {
+  const built: LastFields = {
+    ...right,
+    buildUps: [{ station: 'instep', place: 'over the top', thickness: 3, reach: 35 }],
+  }
+  const [bare, a, b] = [right, built, asTheRightBut(built, 'Left', { ...same, jointGirth: 2 })].map(read)
+  expect(a!.girths.instep - bare!.girths.instep).toBeGreaterThan(2)
+  expect(b!.girths.instep - a!.girths.instep).toBeCloseTo(0, 0)
+  expect(b!.girths.joint - a!.girths.joint).toBeCloseTo(2, 0)
+})
+
 it('what no last can be, and what has no measures, is refused with a sentence', () => {
-  expect(() => asTheRightBut(right, 'Left', { ...same, length: -200 })).toThrow(/Take smaller differences/)
+  expect(() => asTheRightBut(right, 'Left', { ...same, length: -200 })).toThrow(
+    /^Length: a last has from 150 mm to 350 mm, not 90 mm\. Take a smaller difference\./,
+  )
   const traced = { ...right, shape: { ...right.shape, kind: 'kept' } } as unknown as LastFields
   expect(() => asTheRightBut(traced, 'Left', same)).toThrow(/Only a last by measures/)
 })

@@ -1,20 +1,19 @@
 import { lastRanges, type LastFields, type LastMeasures } from '../model/last.ts'
 import { GeometryError } from '../geometry/path.ts'
+import { footMeasureNames } from '../model/foot.ts'
+import { mm, say } from '../units/sentence.ts'
 
-/** What a left foot is other than the right one, mm: less is below 0. */
-export interface LeftDiffers {
-  length: number
-  jointGirth: number
-  waistGirth: number
-  instepGirth: number
-}
+/** What a left foot can be told to differ in. */
+export const leftDiffersIn = ['length', 'jointGirth', 'waistGirth', 'instepGirth'] as const
+/** By how much it does, mm: less is below 0. */
+export type LeftDiffers = Record<(typeof leftDiffersIn)[number], number>
 
 const tenth = (v: number) => Math.round(v * 10) / 10
 
 /**
  * The right shoe's last for a left foot that is a little other: its length and girths with the differences, all else as
- * it is; the widths of the bottom go with the girth of the joint. Its wood stays its own: number, place and build-ups are
- * not taken over. Throws GeometryError, with a sentence, for a last that is not drawn by its measures, and for one that
+ * it is, build-ups too; the widths of the bottom go with the girth of the joint. It is another piece of wood: number and
+ * place are not taken over. Throws GeometryError, with a sentence, for a last that is not drawn by its measures, and for one that
  * no last can be.
  */
 export function asTheRightBut(right: LastFields, name: string, by: LeftDiffers): LastFields {
@@ -36,13 +35,12 @@ export function asTheRightBut(right: LastFields, name: string, by: LeftDiffers):
     waistWidth: tenth(m.waistWidth * wider),
     seatWidth: tenth(m.seatWidth * wider),
   }
-  for (const [key, [min, max]] of Object.entries(lastRanges)) {
-    const value = measures[key as keyof typeof lastRanges]
-    if (value !== null && (value < min || value > max)) {
-      throw new GeometryError(
-        `That is no last any more: one of its figures would be ${value}. Take smaller differences.`,
-      )
-    }
+  for (const key of leftDiffersIn) {
+    const [min, max] = lastRanges[key]
+    if (measures[key] >= min && measures[key] <= max) continue
+    throw new GeometryError(
+      say`${footMeasureNames[key]}: a last has from ${mm(min)} to ${mm(max)}, not ${mm(measures[key])}. Take a smaller difference.`,
+    )
   }
   return {
     name,

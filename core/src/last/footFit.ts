@@ -1,5 +1,5 @@
 import type { Because } from '../trade/because.ts'
-import type { FootMeasures } from '../model/foot.ts'
+import { footMeasureNames, type FootMeasures } from '../model/foot.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { LastReadings } from './readings.ts'
 import type { GirthStation } from './landmarks.ts'
@@ -70,6 +70,7 @@ export const fitRules = {
 /** One line of last against foot. `buildUp` is the girth to add, mm; 0 when the last is large enough. */
 export interface FitLine {
   what: keyof typeof fitRules
+  measure: keyof FootMeasures
   name: string
   foot: number
   last: number
@@ -82,31 +83,24 @@ export interface FitLine {
 
 /** A girth read with a tape repeats to about this, mm. */
 const TAPE = 2
-const names: Record<keyof typeof fitRules, string> = {
-  length: 'Length',
-  joint: 'Joint girth',
-  waist: 'Waist girth',
-  instep: 'Instep girth',
-  heel: 'Short heel girth',
-  width: 'Joint width',
-}
-
 /** Last against foot, line by line, for what was measured on the foot. */
 export function footFit(
   readings: Pick<LastReadings, 'length' | 'girths' | 'widths'>,
   foot: FootMeasures,
   book: RuleBook,
 ): FitLine[] {
-  const pairs: [keyof typeof fitRules, number | null, number][] = [
-    ['length', foot.length, readings.length],
-    ['joint', foot.jointGirth, readings.girths.joint],
-    ['waist', foot.waistGirth, readings.girths.waist],
-    ['instep', foot.instepGirth, readings.girths.instep],
-    ['heel', foot.heelGirth, readings.girths.heel],
-    ['width', foot.jointWidth, readings.widths.joint],
+  const pairs: [keyof typeof fitRules, keyof FootMeasures, number][] = [
+    ['length', 'length', readings.length],
+    ['joint', 'jointGirth', readings.girths.joint],
+    ['waist', 'waistGirth', readings.girths.waist],
+    ['instep', 'instepGirth', readings.girths.instep],
+    ['heel', 'heelGirth', readings.girths.heel],
+    ['width', 'jointWidth', readings.widths.joint],
   ]
-  return pairs.flatMap(([what, measured, last]) => {
+  return pairs.flatMap(([what, measure, last]) => {
+    const measured = foot[measure]
     if (measured === null) return []
+    const name = footMeasureNames[measure]
     const rule = fitRules[what]
     const { value, origin } = book.inForce(rule)
     const wanted = measured + value
@@ -116,12 +110,13 @@ export function footFit(
     return [
       {
         what,
-        name: names[what],
+        measure,
+        name,
         foot: measured,
         last,
         wanted: {
           id: what,
-          quantity: `${names[what]} wanted`,
+          quantity: `${name} wanted`,
           value: wanted,
           unit: 'mm' as const,
           sentence: say`The foot measures ${mm(measured)}, ${sign} ${mm(Math.abs(value))} allowance makes ${mm(wanted)}. ${rule.why}`,

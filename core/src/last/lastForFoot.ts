@@ -1,27 +1,16 @@
-import type { FootMeasures } from '../model/foot.ts'
+import { footMeasureNames, type FootMeasures } from '../model/foot.ts'
 import type { LastMeasures } from '../model/last.ts'
 import type { Because } from '../trade/because.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { mm, say } from '../units/sentence.ts'
-import { type fitRules, footFit } from './footFit.ts'
+import { footFit } from './footFit.ts'
 
 type Figure = Exclude<keyof LastMeasures, 'toeShape'>
-type Measured = 'length' | 'jointGirth' | 'waistGirth' | 'instepGirth' | 'heelGirth' | 'jointWidth'
-
-const ofWhat: Record<keyof typeof fitRules, Measured> = {
-  length: 'length',
-  joint: 'jointGirth',
-  waist: 'waistGirth',
-  instep: 'instepGirth',
-  heel: 'heelGirth',
-  width: 'jointWidth',
-}
-
 /**
  * What is not measured is as it is on the last that is begun from, larger or smaller as a neighbour is that was measured:
  * the first of these which is known. A short heel girth comes as the other figures make it.
  */
-const likeWhat: Record<Figure, { name: string; as: readonly Measured[] } | null> = {
+const likeWhat: Record<Figure, { name: string; as: readonly (keyof FootMeasures)[] } | null> = {
   length: { name: 'Length', as: ['jointGirth', 'instepGirth', 'waistGirth'] },
   jointGirth: { name: 'Joint girth', as: ['waistGirth', 'instepGirth', 'jointWidth', 'length'] },
   waistGirth: { name: 'Waist girth', as: ['jointGirth', 'instepGirth', 'jointWidth', 'length'] },
@@ -43,15 +32,6 @@ const likeWhat: Record<Figure, { name: string; as: readonly Measured[] } | null>
   backIn: null,
   toeSlope: null,
 }
-const measuredNames: Record<Measured, string> = {
-  length: 'length',
-  jointGirth: 'joint girth',
-  waistGirth: 'waist girth',
-  instepGirth: 'instep girth',
-  heelGirth: 'short heel girth',
-  jointWidth: 'joint width',
-}
-
 const tenth = (v: number) => Math.round(v * 10) / 10
 
 /**
@@ -72,13 +52,13 @@ export function lastForFoot(
   )
   const figures: Partial<Record<Figure, number>> = {}
   const becauses: Because[] = []
-  const known = new Map<Measured, number>()
-  for (const { what, wanted } of lines) {
-    const figure = ofWhat[what]
-    figures[figure] = tenth(wanted.value)
-    becauses.push({ ...wanted, value: tenth(wanted.value) })
-    const before = base[figure]
-    if (before !== null) known.set(figure, wanted.value / before)
+  const known = new Map<keyof FootMeasures, number>()
+  for (const { measure, name, wanted } of lines) {
+    const value = tenth(wanted.value)
+    figures[measure] = value
+    becauses.push({ ...wanted, quantity: name, value })
+    const before = base[measure]
+    if (before !== null) known.set(measure, wanted.value / before)
   }
   for (const [figure, like] of Object.entries(likeWhat) as [Figure, (typeof likeWhat)[Figure]][]) {
     const as = like?.as.find((m) => known.has(m))
@@ -91,7 +71,7 @@ export function lastForFoot(
       quantity: like.name,
       value,
       unit: 'mm',
-      sentence: say`Not measured: ${mm(before)} on the last that is begun from, changed as its ${measuredNames[as]} is. Measure it where the foot is out of the usual.`,
+      sentence: say`Not measured: ${mm(before)} on the last that is begun from, changed as its ${footMeasureNames[as].toLowerCase()} is. Measure it where the foot is out of the usual.`,
       inputs: [{ name: 'on that last', value: before, unit: 'mm' }],
       origin: 'measured on the last',
     })

@@ -24,6 +24,16 @@ export const FootMeasures = z.object({
 })
 export type FootMeasures = z.infer<typeof FootMeasures>
 
+/** What is measured on a foot, in the order in which it is, as a person calls it. */
+export const footMeasureNames: Record<keyof FootMeasures, string> = {
+  length: 'Length',
+  jointGirth: 'Joint girth',
+  waistGirth: 'Waist girth',
+  instepGirth: 'Instep girth',
+  heelGirth: 'Short heel girth',
+  jointWidth: 'Joint width',
+}
+
 /** A customer's feet, known by order number and trade. */
 export const FeetFields = z.object({
   order: named(20, 'Give the order a number.'),

@@ -108,7 +108,7 @@ export const StepEvent = z.object({
 })
 export type StepEvent = z.infer<typeof StepEvent>
 /** The longest that a step can have taken, minutes: a week. */
-export const MOST_MINUTES = 7 * 24 * 60
+export const MOST_STEP_MINUTES = 7 * 24 * 60
 
 /** Far above what hands can make, far below where numbers stop being whole. */
 export const MOST_REVISIONS = 1_000_000

@@ -1,26 +1,26 @@
 <script setup lang="ts">
-import { footRanges, type FootMeasures } from '@gentle-awl/core'
+import { footMeasureNames, footRanges, type FootMeasures } from '@gentle-awl/core'
 import { lengthWord } from '../../app/settings.ts'
 import FigureField from '../../ui/FigureField.vue'
-import { footFields } from './footFields.ts'
 
 /** What a tape and a rule read on one foot. */
 const props = defineProps<{ foot: FootMeasures }>()
+const measures = Object.keys(footMeasureNames) as (keyof FootMeasures)[]
 const emit = defineEmits<{ change: [foot: FootMeasures] }>()
 </script>
 
 <template>
   <div class="figures">
-    <label v-for="f in footFields" :key="f.key" class="field">
-      <span>{{ f.name }}, {{ lengthWord }}</span>
+    <label v-for="m in measures" :key="m" class="field">
+      <span>{{ footMeasureNames[m] }}, {{ lengthWord }}</span>
       <FigureField
         unit="mm"
-        :label="`${f.name}, ${lengthWord}`"
-        :value="props.foot[f.key]"
-        :min="footRanges[f.key][0]"
-        :max="footRanges[f.key][1]"
+        :label="`${footMeasureNames[m]}, ${lengthWord}`"
+        :value="props.foot[m]"
+        :min="footRanges[m][0]"
+        :max="footRanges[m][1]"
         empty="not measured"
-        @change="emit('change', { ...props.foot, [f.key]: $event })"
+        @change="emit('change', { ...props.foot, [m]: $event })"
       />
     </label>
   </div>

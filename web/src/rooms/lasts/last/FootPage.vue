@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FeetFields, footFit, girthOf, RuleBook, type FitLine, type TapeAlong } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { api } from '../../../api/client.ts'
+import { api, ApiError } from '../../../api/client.ts'
 import { inUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { NEW_FEET, useFeet, type TypedFeet } from '../../../stores/feetStore.ts'
@@ -58,10 +58,17 @@ const lines = computed<FitLine[]>(() =>
 async function keep(): Promise<void> {
   const fields = await read(typed.value)
   if (!fields) return
-  await attemptKeep(async () => {
-    const kept = await feet.keep(chosen.value, fields)
-    choose(kept.id)
-  })
+  await attemptKeep(
+    async () => {
+      const kept = await feet.keep(chosen.value, fields)
+      choose(kept.id)
+    },
+    async (refusal) => {
+      problem.value = refusal.message
+      // Changed elsewhere: what stands there now is fetched, and it is said that the two differ.
+      if (refusal instanceof ApiError && refusal.status === 409) await feet.load()
+    },
+  )
 }
 /** The tape along the last, to lay the foot's girths beside. */
 const tape = shallowRef<TapeAlong | null>(null)
@@ -152,7 +159,8 @@ async function buildUp(line: FitLine): Promise<void> {
               name="trade"
               :value="typed.trade"
               :most="80"
-              @update:value="change({ trade: $event })"
+              :wrong="wrong.trade"
+              @update:value="(change({ trade: $event }), mended('trade'))"
             />
           </div>
           <FootFigures :key="`${chosen} ${foot}`" :foot="typed[foot]" @change="change({ [foot]: $event })" />
@@ -161,7 +169,8 @@ async function buildUp(line: FitLine): Promise<void> {
             name="note"
             :value="typed.note"
             :most="500"
-            @update:value="change({ note: $event })"
+            :wrong="wrong.note"
+            @update:value="(change({ note: $event }), mended('note'))"
           />
           <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>

@@ -11,6 +11,7 @@ import FoldOut from '../../../ui/FoldOut.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import FootFigures from '../FootFigures.vue'
 import { START } from '../shape/figures.ts'
+import { otherFigures } from './otherFigures.ts'
 
 /** A last begins with the foot it is for: a customer's who was measured, or one that is measured now. */
 const props = defineProps<{ start: string; startSide: Foot }>()
@@ -37,9 +38,13 @@ function turn(next: Foot): void {
   side.value = next
   choose(whose.value)
 }
+let given: Partial<LastMeasures> = {}
+/** What has become another goes out, no more: what was changed by hand meanwhile stays; what no foot tells any longer goes back. */
 function give(): void {
   const { figures } = found.value
-  if (Object.keys(figures).length > 0) emit('give', figures)
+  const figuresNow = otherFigures(given, figures, START)
+  given = figures
+  if (Object.keys(figuresNow).length > 0) emit('give', figuresNow)
 }
 watch(found, give, { immediate: true })
 onMounted(() =>
@@ -52,7 +57,7 @@ onMounted(() =>
 </script>
 
 <template>
-  <fieldset class="start">
+  <fieldset class="start bare">
     <legend>The foot it is for</legend>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <SelectField quiet label="Made for" name="made-for" :value="whose" :options="options" @choose="choose" />
@@ -64,7 +69,7 @@ onMounted(() =>
         <ul class="plain-list">
           <li v-for="b in found.becauses" :key="b.id">
             <strong
-              >{{ b.quantity.replace(' wanted', '') }} <span class="figure">{{ showLength(b.value) }}</span></strong
+              >{{ b.quantity }} <span class="figure">{{ showLength(b.value) }}</span></strong
             >
             <span class="soft">{{ tell(b.sentence) }}</span>
           </li>
@@ -78,15 +83,6 @@ onMounted(() =>
 .start {
   display: grid;
   gap: 10px;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-legend {
-  padding: 0 0 6px;
-  font-family: 'Zilla Slab', serif;
-  font-size: 18px;
-  font-weight: 600;
 }
 .plain-list {
   gap: 8px;

@@ -12,7 +12,7 @@ defineProps<{ wrong?: string | null; without?: readonly string[] }>()
 
 <template>
   <div class="fields">
-    <fieldset v-for="group in measureGroups" :key="group.name">
+    <fieldset class="bare" v-for="group in measureGroups" :key="group.name">
       <legend>{{ group.name }}</legend>
       <ChoiceBar
         v-if="group.name === 'Toe'"
@@ -54,15 +54,6 @@ fieldset {
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
   align-items: end;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-legend {
-  padding: 0 0 6px;
-  font-family: 'Zilla Slab', serif;
-  font-size: 18px;
-  font-weight: 600;
 }
 .field > span:first-child {
   font-weight: 400;

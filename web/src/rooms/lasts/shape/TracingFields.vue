@@ -59,7 +59,7 @@ const laid = [
 </script>
 
 <template>
-  <fieldset class="tracing">
+  <fieldset class="tracing bare">
     <legend>Tracing of the bottom</legend>
     <FileButton label="Choose an SVG or DXF" accept=".svg,.dxf,.txt,.csv" name="tracing" @file="takeFile" />
     <NButton :aria-expanded="byHand" @click="byHand = !byHand">Points by hand</NButton>
@@ -154,15 +154,6 @@ const laid = [
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-legend {
-  padding: 0 0 6px;
-  font-family: 'Zilla Slab', serif;
-  font-size: 18px;
-  font-weight: 600;
 }
 .all {
   grid-column: 1 / -1;

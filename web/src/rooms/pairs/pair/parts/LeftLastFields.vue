@@ -1,9 +1,16 @@
 <script setup lang="ts">
-import { asTheRightBut, GeometryError, type LastFields, type LeftDiffers } from '@gentle-awl/core'
+import {
+  asTheRightBut,
+  footMeasureNames,
+  GeometryError,
+  leftDiffersIn,
+  type LastFields,
+  type LeftDiffers,
+} from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { reactive, ref } from 'vue'
 import { api } from '../../../../api/client.ts'
-import { lengthWord } from '../../../../app/settings.ts'
+import { lengthWord, tell } from '../../../../app/settings.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -16,18 +23,12 @@ const workshop = useWorkshop()
 const { problem, busy, attempt } = useAttempt()
 const form = ref<HTMLElement | null>(null)
 const by = reactive<LeftDiffers>({ length: 0, jointGirth: 0, waistGirth: 0, instepGirth: 0 })
-const fields: { key: keyof LeftDiffers; name: string }[] = [
-  { key: 'length', name: 'Length' },
-  { key: 'jointGirth', name: 'Joint girth' },
-  { key: 'waistGirth', name: 'Waist girth' },
-  { key: 'instepGirth', name: 'Instep girth' },
-]
 function fieldsOf(): LastFields | null {
   try {
     return asTheRightBut(props.right, `${props.right.name}, left of ${props.order}`.slice(0, 80), by)
   } catch (error) {
     if (!(error instanceof GeometryError)) throw error
-    problem.value = error.message
+    problem.value = tell(error.sentence)
     return null
   }
 }
@@ -45,18 +46,21 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <form ref="form" class="differs" novalidate @submit.prevent="make">
+  <p v-if="right.shape.kind !== 'measures'" class="soft">
+    The right one was scanned, traced or graded: grade it on its own page Sizes, or build a second one up.
+  </p>
+  <form v-else ref="form" class="differs" novalidate @submit.prevent="make">
     <p>As the right one, but the left foot is other by (less: below 0):</p>
-    <label v-for="f in fields" :key="f.key" class="field">
-      <span>{{ f.name }}, {{ lengthWord }}</span>
+    <label v-for="m in leftDiffersIn" :key="m" class="field">
+      <span>{{ footMeasureNames[m] }}, {{ lengthWord }}</span>
       <FigureField
         unit="mm"
-        :label="`Left foot, ${f.name.toLowerCase()} by, ${lengthWord}`"
-        :value="by[f.key]"
+        :label="`Left foot, ${footMeasureNames[m].toLowerCase()} by, ${lengthWord}`"
+        :value="by[m]"
         :min="-25"
         :max="25"
         :step="0.5"
-        @change="by[f.key] = $event ?? 0"
+        @change="by[m] = $event ?? 0"
       />
     </label>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
