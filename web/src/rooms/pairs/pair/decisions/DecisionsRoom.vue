@@ -15,7 +15,7 @@ import {
   type PairDecisions,
   type Plan,
 } from '@gentle-awl/core'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../../api/client.ts'
 import { goToField, useAsked } from '../../../../app/asked.ts'
@@ -66,14 +66,22 @@ const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
   }
   pair.changeLabel({ ...pair.label, [field]: text })
 }
-/** A material that was just changed: what it was, what it is, and the plan from before. */
-const changed = shallowRef<{ what: string; before: Plan } | null>(null)
+/** A material that was just changed: what it was and is, the plan from before, and the pair as it was left. */
+const changed = shallowRef<{ what: string; before: Plan; left: string } | null>(null)
+const asItStands = () => JSON.stringify([pair.label, pair.decisions])
+// Whatever is changed next is another change: what is shown and taken back is the material's alone.
+watch(
+  () => [pair.label, pair.decisions],
+  () => {
+    if (changed.value && changed.value.left !== asItStands()) changed.value = null
+  },
+)
 function changeMaterial(role: MaterialRole, id: string | null): void {
   const name = (of: string | null) => workshop.materials.find((m) => m.id === of)?.name ?? 'none'
   const before = pair.whole
   const what = `${roleNames[role]}: ${name(d.value.materials[role])} → ${name(id)}`
-  changed.value = before && { what, before }
   pair.change(setMaterial(d.value, role, id))
+  changed.value = before && { what, before, left: asItStands() }
 }
 /** In figures, before and after; null while the new plan is on its way. */
 const effect = computed(() => {
