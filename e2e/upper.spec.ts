@@ -148,7 +148,8 @@ test('what was cut or printed before a change is listed to be made again', async
 test('a stop on the base pattern is said in the stages that follow', async ({ page }) => {
   await visit(page, `${server.url}${pair(4)}`)
   await page.locator('[data-point="backFoot:lateral"]').focus()
-  for (let k = 0; k < 2; k++) await page.keyboard.press('Shift+ArrowLeft')
+  // Once: on a busy machine two presses can be two revisions, and one undo takes back one.
+  await page.keyboard.press('Shift+ArrowLeft')
   await expect(page.locator('[data-finding="upper.backGap"]')).toHaveClass(/stop/)
   await page.getByRole('link', { name: /Parts/ }).click()
   await expect(page.getByText('The base pattern is not right yet')).toBeVisible()

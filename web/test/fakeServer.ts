@@ -9,9 +9,12 @@ interface Seen {
   body: { decisions?: PairView['decisions'] } | null
 }
 
+/** A second pair, for what goes from one straight to another. */
+export const otherId = '01930000-0003-7000-8000-0000000000ff'
+
 /** Just enough of the API behind fetch to watch what the store sends: it keeps versions as the real one does. */
 export function fakeServer() {
-  const state = { pair: view(), down: false, seen: [] as Seen[] }
+  const state = { pair: view(), other: { ...view(), id: otherId }, down: false, seen: [] as Seen[] }
   const answer = (status: number, body: unknown) =>
     new Response(status === 204 ? null : JSON.stringify(body), {
       status,
@@ -28,16 +31,12 @@ export function fakeServer() {
     if (path === '/materials') return answer(200, materials)
     if (path === '/cup-soles') return answer(200, [])
     if (path === '/house-rules') return answer(200, { version: 0, houseRules: {} })
-    if (method === 'GET') return answer(200, state.pair)
-    if (version !== `"${state.pair.version}"`) return answer(409, { detail: 'Changed elsewhere.', current: state.pair })
-    state.pair = {
-      ...state.pair,
-      ...body,
-      version: state.pair.version + 1,
-      revision: state.pair.revision + 1,
-      canUndo: true,
-    }
-    return answer(200, state.pair)
+    const which = path.includes(otherId) ? 'other' : 'pair'
+    const pair = state[which]
+    if (method === 'GET') return answer(200, pair)
+    if (version !== `"${pair.version}"`) return answer(409, { detail: 'Changed elsewhere.', current: pair })
+    state[which] = { ...pair, ...body, version: pair.version + 1, revision: pair.revision + 1, canUndo: true }
+    return answer(200, state[which])
   })
   return state
 }

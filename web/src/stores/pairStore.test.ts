@@ -2,16 +2,18 @@ import { LeftShoe } from '@gentle-awl/core'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { decisions, view } from '../../test/pair.ts'
-import { fakeServer } from '../../test/fakeServer.ts'
+import { fakeServer, otherId } from '../../test/fakeServer.ts'
 import { keepDraft, readDraft } from './draft.ts'
 import { usePair } from './pairStore.ts'
 
 // The worker has its own tests in the core; here it is enough that a plan is asked for.
-vi.mock('../workers/plan/planner.ts', () => ({ planLatest: vi.fn(async () => ({ value: null, problem: '' })) }))
+const planLatest = vi.hoisted(() => vi.fn())
+vi.mock('../workers/plan/planner.ts', () => ({ planLatest }))
 
 let server: ReturnType<typeof fakeServer>
 beforeEach(() => {
   vi.useFakeTimers()
+  planLatest.mockReset().mockResolvedValue({ value: null, problem: '' })
   localStorage.clear()
   server = fakeServer()
   // Stores of earlier tests must not hear of these saves.
@@ -204,6 +206,60 @@ it('an unknown pair says why it cannot be shown', async () => {
   await pair.load(id)
   expect(pair.loadProblem).toMatch(/does not answer/)
   expect(pair.view).toBeNull()
+})
+
+describe('from one pair straight to another', () => {
+  it('what waits is sent as the first one’s, and an undo pressed there takes nothing back here', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.setFigure('puff.length', 52)
+    pair.setFigure('stiffener.backHeight', 61)
+    void pair.move('undo')
+    await pair.load(otherId)
+    expect(pair.view?.id).toBe(otherId)
+    expect(writes().map((w) => w.path)).toEqual([`/pairs/${id}`, `/pairs/${id}`, `/pairs/${id}/undo`])
+    expect(server.other).toMatchObject({ version: 1, decisions: { puff: decisions.puff } })
+    expect(readDraft(id)).toBeNull()
+  })
+  it('a plan of the first one that is late is not shown for the second', async () => {
+    const pair = usePair()
+    const [first, second] = [{ steps: [1] }, { steps: [2] }]
+    let [late, slow] = [(_: object) => {}, (_: object) => {}]
+    planLatest.mockReturnValueOnce(new Promise((resolve) => (late = resolve)))
+    const loading = pair.load(id)
+    await vi.waitFor(() => expect(planLatest).toHaveBeenCalledOnce())
+    planLatest.mockReturnValueOnce(new Promise((resolve) => (slow = resolve)))
+    const next = pair.load(otherId)
+    await vi.waitFor(() => expect(planLatest).toHaveBeenCalledTimes(2))
+    late({ value: first, problem: null })
+    await loading
+    expect(pair.whole).toBeNull()
+    expect(pair.planning).toBe(true)
+    slow({ value: second, problem: null })
+    await next
+    expect(pair.whole).toBe(second)
+  })
+  it('of two asked for, the one asked for last is there, whichever is answered first', async () => {
+    const pair = usePair()
+    await Promise.all([pair.load(id), pair.load(otherId), pair.load(id)])
+    expect(pair.view?.id).toBe(id)
+    await Promise.all([pair.load(id), pair.load(otherId)])
+    expect(pair.view?.id).toBe(otherId)
+  })
+  it('what could not be sent stays the first one’s draft, and its trouble does not follow', async () => {
+    const pair = usePair()
+    await pair.load(id)
+    pair.setFigure('puff.length', 52)
+    // Somebody else was quicker.
+    server.pair = { ...server.pair, version: 9 }
+    await pair.load(otherId)
+    expect(pair.conflict).toBeNull()
+    expect(pair.dirty).toBe(false)
+    expect(pair.decisions?.puff.length).toBe(decisions.puff.length)
+    expect(readDraft(id)?.decisions.puff.length).toBe(52)
+    await pair.load(id)
+    expect(pair.conflict?.mine.decisions.puff.length).toBe(52)
+  })
 })
 
 describe('the left shoe', () => {

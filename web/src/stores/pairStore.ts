@@ -54,6 +54,8 @@ export const usePair = defineStore('pair', () => {
   /** What the changes that wait to be sent are about. */
   let waiting = ''
   let held = false
+  /** The pair that was asked for last; an answer about another one comes too late. */
+  let wanted = ''
   let saves: Promise<void> = Promise.resolve()
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('gentle-awl-pairs')
   channel?.addEventListener('message', (event: MessageEvent<{ id: string; version: number }>) => {
@@ -93,23 +95,33 @@ export const usePair = defineStore('pair', () => {
   }
 
   async function load(id: string): Promise<void> {
+    wanted = id
     loadProblem.value = null
+    // What waits for the pair that lay here is sent as that pair's, before another takes its place.
+    if (view.value && view.value.id !== id) await flush()
+    if (wanted !== id) return
     if (view.value?.id !== id) {
       view.value = null
       decisions.value = null
       whole.value = null
+      planning.value = false
+      dirty.value = false
+      conflict.value = null
+      saveProblem.value = null
+      planProblem.value = null
       foot.value = 'right'
     }
     try {
       const [pair] = await Promise.all([api.pair(id), workshop.load()])
       await workshop.hold(pair.decisions)
+      if (wanted !== id) return
       show(pair)
       dirty.value = false
       restoreDraft(pair)
       await replan()
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
-      loadProblem.value = error.message
+      if (wanted === id) loadProblem.value = error.message
     }
   }
 
@@ -138,10 +150,14 @@ export const usePair = defineStore('pair', () => {
         planProblem.value = error.message
       }
     }
+    const id = view.value?.id
     if (!input.value) return
     planning.value = true
-    const answer = await planLatest(input.value, seeUppers)
-    if (!answer) return
+    const answer = await planLatest(input.value, (uppers) => {
+      if (view.value?.id === id) seeUppers(uppers)
+    })
+    // Another pair may lie here by now: its plan is on its way.
+    if (!answer || view.value?.id !== id) return
     planning.value = false
     planProblem.value = answer.problem && tell(answer.problem)
     if (answer.value) whole.value = answer.value
@@ -239,6 +255,8 @@ export const usePair = defineStore('pair', () => {
       channel?.postMessage({ id, version: saved.version })
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
+      // Its draft is kept, and is offered when it is opened again.
+      if (view.value?.id !== id) return
       if (error.status === 409 && error.current) {
         conflict.value = {
           theirs: error.current as PairView,
@@ -302,6 +320,7 @@ export const usePair = defineStore('pair', () => {
       channel?.postMessage({ id: next.id, version: next.version })
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
+      if (view.value?.id !== now.id) return
       if (error.status === 409 && error.current) show(error.current as PairView)
       saveProblem.value = error.message
     }
