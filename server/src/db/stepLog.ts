@@ -10,14 +10,19 @@ export async function readLog(db: Reader, pairId: string): Promise<(StepEvent & 
   return rows.map(({ id, step, what, at }) => ({ id, step, what, at }))
 }
 
+/** The log to write into. Throws StoreError when there is no such pair. */
+async function logOfPair(tx: Tx, pairId: string): Promise<StepEvent[]> {
+  const [pair] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))
+  if (!pair) throw notThere('pair')
+  return readLog(tx, pairId)
+}
+
 /**
  * Corrects what a finished step took: a start that was forgotten leaves none. It was finished when it was, so that its
  * wait runs on; the log keeps what stood in it before. Throws StoreError while the step is not finished.
  */
 export async function correctMinutes(tx: Tx, pairId: string, step: string, minutes: number): Promise<void> {
-  const [pair] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))
-  if (!pair) throw notThere('pair')
-  const log = await readLog(tx, pairId)
+  const log = await logOfPair(tx, pairId)
   const finished = log.filter((e) => e.step === step && e.what === 'finished').at(-1)
   if (stepState(log, step) !== 'finished' || !finished) {
     throw new StoreError('in the way', 'Out of step', 'Only the time of a step that is done can be corrected.')
@@ -35,9 +40,7 @@ export async function correctMinutes(tx: Tx, pairId: string, step: string, minut
 
 /** Adds an event to a pair's log; the clock is the server's. Throws StoreError when it does not follow from where the step stands. */
 export async function logStep(tx: Tx, pairId: string, step: string, what: StepEvent['what']): Promise<void> {
-  const [pair] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, pairId))
-  if (!pair) throw notThere('pair')
-  const state = stepState(await readLog(tx, pairId), step)
+  const state = stepState(await logOfPair(tx, pairId), step)
   const possible = { started: state === 'open', finished: state === 'started', undone: state !== 'open' }[what]
   if (!possible) {
     const standing = { open: 'not started yet', started: 'running already', finished: 'finished already' }[state]

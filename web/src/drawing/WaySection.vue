@@ -8,7 +8,7 @@ import { computed } from 'vue'
  */
 const props = defineProps<{ way: ConstructionName }>()
 
-/** A strip of even thickness along a line, as a closed shape: the line out, the line back `thick` below or beside it. */
+/** A strip along a line, as a closed shape: the line out, and back again moved by so much. */
 const strip = (line: [number, number][], by: [number, number]) => {
   const back = [...line].reverse().map(([x, y]): [number, number] => [x + by[0], y + by[1]])
   return `M${[...line, ...back].map((p) => p.join(' ')).join('L')}Z`
@@ -26,8 +26,7 @@ const shapes = computed((): { kind: string; d: string }[] => {
   ]
   const under: [number, number][] = [...wall, [31, 3], [t.welted ? 27 : 14, 3]]
   const out: [number, number][] = [...wall, [37, 5], [edge, 5]]
-  const out1 = (line: [number, number][], dx: number, dy: number) =>
-    line.map(([x, y]): [number, number] => [x + dx, y + dy])
+  const outside = under.map(([x, y]): [number, number] => [x + 1.4, y + 1])
   return [
     { kind: 'insole', d: box(0, -3, 31, 1) },
     ...(t.welted ? [{ kind: 'insole', d: box(20, 1, 25, 7) }] : []),
@@ -50,7 +49,7 @@ const shapes = computed((): { kind: string; d: string }[] => {
     { kind: 'lining', d: strip(t.welted ? under : [...wall, [31, 2], [14, 2]], [-2, 0.01]) },
     {
       kind: 'upper',
-      d: t.outwards ? strip(out1(out, 0, 0), [2.6, 2]) : strip(out1(under, 1.4, 1), [2.4, 2.6]),
+      d: t.outwards ? strip(out, [2.6, 2]) : strip(outside, [2.4, 2.6]),
     },
   ]
 })

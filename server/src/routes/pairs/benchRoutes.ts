@@ -1,4 +1,4 @@
-import { makings, MOST_MINUTES, partOfMade, StepEvent } from '@gentle-awl/core'
+import { makings, MOST_STEP_MINUTES, partOfMade, StepEvent } from '@gentle-awl/core'
 import { Router } from 'express'
 import { z } from 'zod'
 import { readMade, recordMade } from '../../db/made.ts'
@@ -12,7 +12,7 @@ import { Problem, read } from '../../http/problem.ts'
 import type { Jobs } from '../../jobs/pool.ts'
 
 const StepBody = StepEvent.pick({ step: true, what: true })
-const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_MINUTES) })
+const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_STEP_MINUTES) })
 const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
 
 const unknown = (title: string, field: string, message: string) =>

@@ -34,8 +34,10 @@ const picture = computed(() => {
     for (let i = 0; i < columns; i++) {
       const t = values[(rows - 1 - j) * columns + i]!
       if (t <= 0.05) continue
-      const [r, g, b] = thicknessColour(t, ramp)
-      image.data.set([255 * r, 255 * g, 255 * b, 255], 4 * (j * columns + i))
+      const colour = thicknessColour(t, ramp)
+      const at = 4 * (j * columns + i)
+      for (let c = 0; c < 3; c++) image.data[at + c] = 255 * colour[c]!
+      image.data[at + 3] = 255
     }
   }
   paper.putImageData(image, 0, 0)

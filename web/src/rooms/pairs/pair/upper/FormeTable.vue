@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import {
   boxOf,
-  wallLines,
+  wallOutline,
   type PointPlaces,
   type FormeMap,
   type KeyPoint,
@@ -43,14 +43,7 @@ const wallPath = (flat: Float64Array, line: readonly number[]): Path =>
   line.map((v) => [flat[2 * v]!, flat[2 * v + 1]!])
 const outlines = computed(() => {
   const { forme } = props.map
-  const l = wallLines(forme)
-  const edge = [
-    ...l.feather,
-    ...[...l.toeRib].reverse().slice(1),
-    ...[...l.ridge].reverse().slice(1),
-    ...[...l.rim].reverse().slice(1),
-    ...[...l.back].reverse().slice(1),
-  ]
+  const edge = wallOutline(forme)
   return {
     mean: wallPath(forme.mean, edge),
     lateral: wallPath(forme.flat.lateral, edge),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { cautions, MOST_MINUTES, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { cautions, MOST_STEP_MINUTES, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
@@ -75,7 +75,7 @@ const waitWords = computed(() => {
           :label="`${step.name}: it took, minutes`"
           :value="Math.round(took)"
           :min="0"
-          :max="MOST_MINUTES"
+          :max="MOST_STEP_MINUTES"
           @change="emit('took', $event ?? 0)"
         />
         <span class="soft">Correct it where a start or an end was forgotten.</span>
