@@ -318,7 +318,7 @@ if (!existsSync(assets)) {
       await page.evaluate(
         async (key) => {
           const handle = document.querySelector<HTMLElement>('.because [role="slider"]')
-          const path = document.querySelector('.surface path.cut')
+          const path = document.querySelector('.slate-surface path.cut')
           if (!handle || !path) throw new Error('The drawing is not there.')
           handle.focus()
           const old = path.getAttribute('d')

@@ -180,7 +180,7 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
 
 test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   await visit(page, `${server.url}${deck}/parts/insole`)
-  const group = page.locator('.surface svg > g').first()
+  const group = page.locator('.slate-surface svg > g').first()
   await expect(group).toBeAttached()
   await expect(page.locator('.planning')).toHaveCount(0)
   await page.waitForTimeout(300)
@@ -213,7 +213,7 @@ test('the drawing is moved by hand, wheel and fingers', async ({ page }) => {
   await page.getByRole('button', { name: 'The whole drawing' }).click()
   expect((await read()).s).toBeCloseTo(start.s!, 6)
   // Two fingers apart: twice the distance, twice the size.
-  await page.locator('.surface').evaluate((surface) => {
+  await page.locator('.slate-surface').evaluate((surface) => {
     const touch = (identifier: number, clientX: number) =>
       new Touch({ identifier, target: surface, clientX, clientY: 400 })
     const send = (type: string, touches: Touch[], changedTouches: Touch[]) =>

@@ -68,11 +68,11 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
   await test.step('too long a puff is stopped', async () => {
     await page.getByRole('navigation', { name: 'Parts' }).getByRole('link', { name: 'Toe puff' }).click()
     await expect(crease).toHaveClass(/fine/)
-    const before = await page.locator('.surface path.cut').getAttribute('d')
+    const before = await page.locator('.slate-surface path.cut').getAttribute('d')
     await slideTo(puff, 90)
     await expect(crease).toHaveClass(/stop/)
     await expect(crease).toContainText(/Shorten the puff to \d+ mm/)
-    expect(await page.locator('.surface path.cut').getAttribute('d')).not.toBe(before)
+    expect(await page.locator('.slate-surface path.cut').getAttribute('d')).not.toBe(before)
     await saved(page, 2)
   })
   await test.step('undone, redone, and mended', async () => {
@@ -86,7 +86,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await saved(page, 3)
   })
   await test.step('the other foot is the mirror image', async () => {
-    const d = () => page.locator('.surface path.cut').getAttribute('d')
+    const d = () => page.locator('.slate-surface path.cut').getAttribute('d')
     const numbers = (s: string | null) => (s ?? '').match(/-?\d+(\.\d+)?/g)?.map(Number) ?? []
     const right = numbers(await d())
     await page.getByRole('radio', { name: 'Left', exact: true }).click()
@@ -153,7 +153,7 @@ test('a changed number moves the shape, and the page stays awake however long th
   await page.goto(`${server.url}/pairs/01930000-0003-7000-8000-000000000001/parts/midsole`)
   const slider = page.getByRole('slider', { name: 'Stitch room' })
   const room = page.locator('[data-finding="midsole.room"]')
-  const shape = () => page.locator('.surface path.cut').getAttribute('d')
+  const shape = () => page.locator('.slate-surface path.cut').getAttribute('d')
   await expect(slider).toBeVisible()
   await expect(page.locator('.planning')).toHaveCount(0)
   const [worker] = page.workers()

@@ -1,4 +1,4 @@
-import { boxOf, Inside, type Path, type Point } from '@gentle-awl/core'
+import { boxOf, Inside, segmentMeetsBox, type Box, type Path, type Point } from '@gentle-awl/core'
 
 /** Where a few lines of words go: the middle of the first line's foot, and the size they are set in, points. */
 export interface LabelPlace {
@@ -14,30 +14,6 @@ const CLEAR = 1.2
 /** Places are tried on a grid of so many mm. */
 const GRID = 4
 
-type Rect = { minX: number; minY: number; maxX: number; maxY: number }
-
-/** Does a straight stretch touch a rectangle? (Liang and Barsky 1984.) */
-function touches(a: Point, b: Point, r: Rect): boolean {
-  let [t0, t1] = [0, 1]
-  const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
-  for (const [p, q] of [
-    [-dx, a[0] - r.minX],
-    [dx, r.maxX - a[0]],
-    [-dy, a[1] - r.minY],
-    [dy, r.maxY - a[1]],
-  ] as const) {
-    if (p === 0) {
-      if (q < 0) return false
-      continue
-    }
-    const t = q / p
-    if (p < 0) t0 = Math.max(t0, t)
-    else t1 = Math.min(t1, t)
-    if (t0 > t1) return false
-  }
-  return true
-}
-
 /**
  * Where words stand inside an outline without touching its edge or any of the `lines`: as near to its middle as there is
  * room, in the largest size that fits. `widthOf` says how wide the words are in a size, mm. Within `window`, where only
@@ -48,10 +24,10 @@ export function labelPlace(
   lines: readonly { path: Path; closed: boolean }[],
   rows: number,
   widthOf: (size: number) => number,
-  window: Rect | null,
+  window: Box | null,
 ): LabelPlace | null {
   const box = boxOf(outline)
-  const within: Rect = window
+  const within: Box = window
     ? {
         minX: Math.max(box.minX, window.minX),
         minY: Math.max(box.minY, window.minY),
@@ -82,7 +58,7 @@ export function labelPlace(
       }
       if (rect.minX < within.minX || rect.maxX > within.maxX || rect.minY < within.minY || rect.maxY > within.maxY)
         continue
-      if (!inside.has([x, y]) || stretches.some(([a, b]) => touches(a, b, rect))) continue
+      if (!inside.has([x, y]) || stretches.some(([a, b]) => segmentMeetsBox(a, b, rect))) continue
       return { at: [x, y + up / 2 - size * LEADING * 0.8], size }
     }
   }

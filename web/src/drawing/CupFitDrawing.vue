@@ -3,7 +3,12 @@ import { boxOf, mirror, type CupFit, type CupVerdict, type Path, type Point } fr
 import { computed } from 'vue'
 import { showLength, tell } from '../app/settings.ts'
 import type { Foot } from '../ui/feet.ts'
+import type { LegendLine } from './legendLine.ts'
+import SlateLabel from './SlateLabel.vue'
+import SlateSurface from './SlateSurface.vue'
 import { pathData } from './svgPath.ts'
+import { useLabels } from './useLabels.ts'
+import { useSlate } from './useSlate.ts'
 
 /** A lasted shoe in its cup sole, from above: the shoe's edge in the colour of the room it has. */
 const props = withDefaults(
@@ -16,7 +21,13 @@ const props = withDefaults(
   { foot: 'right' },
 )
 const colours: Record<CupVerdict, string> = { tight: '#e8727d', good: '#8fd6b4', roomy: '#f0d58a', gappy: '#e6a23c' }
-const legend: CupVerdict[] = ['tight', 'good', 'roomy', 'gappy']
+const dashes: Partial<Record<CupVerdict, string>> = { roomy: '10 3', gappy: '5 3' }
+const legend: LegendLine[] = (['tight', 'good', 'roomy', 'gappy'] as const).map((verdict) => ({
+  name: verdict,
+  stroke: colours[verdict],
+  width: 3,
+  dash: dashes[verdict],
+}))
 const side = (path: Path, closed: boolean): Path => (props.foot === 'left' ? mirror(path, closed) : path)
 
 /** The shoe's outline in runs of one verdict, so that each can have its colour. */
@@ -40,84 +51,71 @@ const ends = computed(() =>
     .filter((e): e is CupFit['least'] => e !== undefined)
     .map((e) => ({ room: e.room, at: side([e.at], false)[0] as Point })),
 )
-const box = computed(() => {
-  if (!props.fit || !cup.value) return '0 0 300 120'
+const world = computed(() => {
+  if (!props.fit || !cup.value) return { minX: 0, minY: -60, maxX: 300, maxY: 60 }
   const b = boxOf(cup.value, side(props.fit.shoe, true))
-  return `${b.minX - 12} ${-b.maxY - 16} ${b.maxX - b.minX + 24} ${b.maxY - b.minY + 46}`
+  return { minX: b.minX - 10, minY: b.minY - 10, maxX: b.maxX + 10, maxY: b.maxY + 10 }
 })
-/** A label stands inside of the shoe, towards its middle: off the lines, and never past the edge of the drawing. */
-function labelAt([x, y]: Point) {
-  const b = boxOf(side(props.fit?.shoe ?? [], true))
-  const right = x > (b.minX + b.maxX) / 2
-  const middle = (b.minY + b.maxY) / 2
-  const nearEnd = Math.min(x - b.minX, b.maxX - x) < (b.maxX - b.minX) / 8
-  return {
-    x: x + (right ? -7 : 7),
-    y: -y + (nearEnd ? 2 : y > middle ? 13 : -8),
-    'text-anchor': right ? ('end' as const) : ('start' as const),
-  }
-}
+const slate = useSlate(world, { left: 12, right: 150, top: 10, bottom: 60 })
+/** How much room there is at the tightest and at the widest place, beside it. */
+const labels = useLabels(
+  slate,
+  computed(() =>
+    ends.value.map((end, i) => ({
+      key: `${i}`,
+      lines: [showLength(end.room)],
+      size: 15,
+      at: end.at,
+      names: [end.at],
+    })),
+  ),
+  computed(() => (props.fit && cup.value ? [cup.value, side(props.fit.shoe, true)].map((p) => [...p, p[0]!]) : [])),
+)
 </script>
 
 <template>
-  <svg class="cup" :viewBox="box" role="img" :aria-label="fit ? tell(fit.finding.sentence) : empty">
-    <template v-if="fit && cup">
-      <path :d="pathData(cup, true)" class="wall" />
-      <path
-        v-for="(run, i) in runs"
-        :key="i"
-        :d="run.d"
-        :stroke="colours[run.verdict]"
-        :class="['edge', run.verdict]"
-      />
-      <g v-for="end in ends" :key="end.room">
-        <circle :cx="end.at[0]" :cy="-end.at[1]" r="2.6" class="dot" />
-        <text v-bind="labelAt(end.at)">{{ showLength(end.room) }}</text>
-      </g>
-      <g v-for="(v, i) in legend" :key="v" :transform="`translate(${8 + i * 52} ${-Number(box.split(' ')[1]) + 8})`">
-        <line x1="0" x2="14" y1="-2" y2="-2" :stroke="colours[v]" :class="['edge', v]" />
-        <text x="18" y="1">{{ v }}</text>
-      </g>
+  <SlateSurface :slate="slate" :label="fit ? tell(fit.finding.sentence) : empty" :legend="fit ? legend : []" explained>
+    <template #mm>
+      <template v-if="cup">
+        <path :d="pathData(cup, true)" class="wall" />
+        <path
+          v-for="(run, i) in runs"
+          :key="i"
+          :d="run.d"
+          :style="{ stroke: colours[run.verdict], strokeDasharray: dashes[run.verdict] }"
+          :class="['edge', run.verdict]"
+        />
+      </template>
     </template>
-    <text v-else x="150" y="60" text-anchor="middle">{{ empty }}</text>
-  </svg>
+    <circle v-for="end in ends" :key="end.room" :cx="slate.x(end.at[0])" :cy="slate.y(end.at[1])" r="7" class="dot" />
+    <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
+    <template #over
+      ><p v-if="!fit" class="empty">{{ empty }}</p></template
+    >
+  </SlateSurface>
 </template>
 
 <style scoped>
-.cup {
-  width: 100%;
-  height: 100%;
-  background: var(--slate);
-}
 .wall {
   fill: #ffffff0d;
   stroke: var(--chalk);
-  stroke-width: 0.8;
+  stroke-width: 2;
 }
 .edge {
-  fill: none;
-  stroke-width: 1.5;
+  stroke-width: 3;
 }
 .tight {
-  stroke-width: 2.2;
-}
-.roomy {
-  stroke-dasharray: 5 1.5;
-}
-.gappy {
-  stroke-dasharray: 2.5 1.5;
+  stroke-width: 4.4;
 }
 .dot {
   fill: none;
   stroke: var(--chalk);
-  stroke-width: 0.6;
+  stroke-width: 1.6;
 }
-text {
-  fill: var(--chalk);
-  paint-order: stroke;
-  stroke: var(--slate);
-  stroke-width: 2.5;
-  font-size: 7.5px;
-  font-variant-numeric: tabular-nums;
+.empty {
+  position: absolute;
+  inset: 40% 24px auto;
+  color: var(--chalk);
+  text-align: center;
 }
 </style>

@@ -2,15 +2,26 @@
 import { boxOf, type Point, type ReadTracing } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
+import type { LegendLine } from './legendLine.ts'
+import SlateLabel from './SlateLabel.vue'
+import SlateSurface from './SlateSurface.vue'
 import { pathData } from './svgPath.ts'
+import { useLabels } from './useLabels.ts'
+import { useSlate } from './useSlate.ts'
 
 /** A tracing as it was digitised and as it is read: pencil taken off, smoothed, laid along its axis. */
 const props = defineProps<{ read: ReadTracing | null }>()
-const box = computed(() => {
-  if (!props.read) return '0 0 300 120'
+const world = computed(() => {
+  if (!props.read) return { minX: 0, minY: -60, maxX: 300, maxY: 60 }
   const b = boxOf(props.read.raw, props.read.outline)
-  return `${b.minX - 14} ${-b.maxY - 22} ${b.maxX - b.minX + 28} ${b.maxY - b.minY + 44}`
+  return { minX: b.minX - 12, minY: b.minY - 12, maxX: b.maxX + 12, maxY: b.maxY + 12 }
 })
+const slate = useSlate(world, { left: 12, right: 12, top: 70, bottom: 60 })
+const legend: LegendLine[] = [
+  { name: 'As digitised', stroke: '#e6b355', width: 1.2, dash: '7 5' },
+  { name: 'The last: pencil taken off, smoothed', stroke: '#eef2ee', width: 2 },
+  { name: 'Its axis', stroke: '#a9bac0', width: 1, dash: '16 4 3 4' },
+]
 const marks = computed(() => {
   const r = props.read
   if (!r) return []
@@ -23,57 +34,78 @@ const marks = computed(() => {
       },
       [-999, 0] as Point,
     )
-    return { side, x: near[0], y: -near[1] }
+    return { side, at: near }
   })
 })
+const labels = useLabels(
+  slate,
+  computed(() => {
+    const r = props.read
+    if (!r) return []
+    const heel: Point = [0, 0]
+    return [
+      ...marks.value.map(({ side, at }) => ({ key: side, lines: [`${side} joint`], size: 15, at, names: [at] })),
+      { key: 'heel', lines: ['heel'], size: 15, at: heel, names: [heel] },
+    ]
+  }),
+  computed(() => (props.read ? [props.read.raw, props.read.outline].map((p) => [...p, p[0]!]) : [])),
+)
 </script>
 
 <template>
-  <svg class="view" :viewBox="box" role="img" aria-label="The tracing as digitised and as it is read">
-    <template v-if="read">
-      <line :x1="-8" :x2="read.bottom.length + 8" y1="0" y2="0" class="axis" />
-      <path :d="pathData(read.raw, true)" class="raw" />
-      <path :d="pathData(read.outline, true)" class="outline" />
-      <g v-for="m in marks" :key="m.side">
-        <circle :cx="m.x" :cy="m.y" r="2.4" class="mark" />
-        <text :x="m.x" :y="m.y + (m.side === 'medial' ? -6 : 11)" text-anchor="middle">{{ m.side }} joint</text>
-      </g>
-      <text x="2" y="-4">heel</text>
-      <text :x="read.bottom.length / 2" :y="Number(box.split(' ')[1]) + 9" text-anchor="middle">
-        dashed: as digitised; solid: the last, {{ showLength(read.bottom.length) }} along its axis
-      </text>
+  <SlateSurface
+    :slate="slate"
+    label="The tracing as digitised and as it is read"
+    :legend="read ? legend : []"
+    explained
+  >
+    <template #mm>
+      <template v-if="read">
+        <line x1="-8" :x2="read.bottom.length + 8" y1="0" y2="0" class="axis" />
+        <path :d="pathData(read.raw, true)" class="raw" />
+        <path :d="pathData(read.outline, true)" class="outline" />
+        <circle v-for="m in marks" :key="m.side" :cx="m.at[0]" :cy="-m.at[1]" r="2.2" class="mark" />
+      </template>
     </template>
-    <text v-else x="150" y="60" text-anchor="middle">Choose a tracing: its outline is drawn here.</text>
-  </svg>
+    <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
+    <template #over>
+      <p v-if="!read" class="empty">Choose a tracing: its outline is drawn here.</p>
+    </template>
+    <template #last>
+      <span v-if="read" class="length figure">{{ showLength(read.bottom.length) }} along the axis</span>
+    </template>
+  </SlateSurface>
 </template>
 
 <style scoped>
-.view {
-  width: 100%;
-  height: 100%;
-  background: var(--slate);
-}
 .axis {
   stroke: var(--chalk-soft);
-  stroke-width: 0.4;
-  stroke-dasharray: 8 2 1.5 2;
+  stroke-dasharray: 16 4 3 4;
+  vector-effect: non-scaling-stroke;
 }
 .raw {
-  fill: none;
   stroke: #e6b355;
-  stroke-width: 0.5;
-  stroke-dasharray: 3 2;
+  stroke-width: 1.2;
+  stroke-dasharray: 7 5;
 }
 .outline {
   fill: #d8b78722;
   stroke: var(--chalk);
-  stroke-width: 0.9;
+  stroke-width: 2;
 }
 .mark {
   fill: #e6b355;
 }
-text {
-  fill: var(--chalk);
-  font-size: 7px;
+.length {
+  padding: 6px 10px;
+  border-radius: 8px;
+  background: #1b282f;
+  color: #eef2ee;
+}
+.empty {
+  position: absolute;
+  inset: 40% 24px auto;
+  color: var(--chalk);
+  text-align: center;
 }
 </style>

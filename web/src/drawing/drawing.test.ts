@@ -5,7 +5,7 @@ import { nextTick, ref } from 'vue'
 import PairPicture from './PairPicture.vue'
 import { pathData } from './svgPath.ts'
 import { ticks } from './ticks.ts'
-import { usePanZoom, type World } from './usePanZoom.ts'
+import { useSlate, type World } from './useSlate.ts'
 
 describe('ruler lines', () => {
   it('stand at whole steps, the written ones never closer than 46 px, in both units', () => {
@@ -33,7 +33,7 @@ describe('pan and zoom', () => {
   const world: World = { minX: -10, minY: -50, maxX: 300, maxY: 60 }
   const insets = { left: 44, right: 8, top: 30, bottom: 66 }
   const table = async () => {
-    const view = usePanZoom(ref(null), ref(world), insets)
+    const view = useSlate(ref(world), insets)
     view.width.value = 800
     view.height.value = 600
     await nextTick()

@@ -244,7 +244,8 @@ const ribOnForme = computed<Path>(() =>
   left: 12px;
   top: 10px;
   display: grid;
-  gap: 2px;
+  grid-template-columns: repeat(3, auto);
+  gap: 2px 14px;
   padding: 6px 10px;
   border-radius: 8px;
   background: #1b282fd9;

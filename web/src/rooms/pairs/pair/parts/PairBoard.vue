@@ -1,51 +1,84 @@
 <script setup lang="ts">
 import { boxOf, contains, nearest, partPlaces, translate, type Part, type PartPlace, type Path } from '@gentle-awl/core'
-import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { showLength } from '../../../../app/settings.ts'
 import { cutData, pathData } from '../../../../drawing/svgPath.ts'
-import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
-import ZoomButtons from '../../../../drawing/ZoomButtons.vue'
+import SlateLabel from '../../../../drawing/SlateLabel.vue'
+import SlateSurface from '../../../../drawing/SlateSurface.vue'
+import { useLabels } from '../../../../drawing/useLabels.ts'
+import { useSlate } from '../../../../drawing/useSlate.ts'
 import { partLevel } from '../stages.ts'
-import { boardLayout } from './boardLayout.ts'
+import { boardLayout, nameLines } from './boardLayout.ts'
 
 /** Every part of the pair at one scale, by its place; a part is a link to itself. */
 const props = defineProps<{ parts: readonly Part[]; to: (id: string) => string }>()
-const surface = ref<HTMLElement | null>(null)
 const router = useRouter()
 
-/** Rows as wide as make the whole board about as wide as it is high on the table. */
-const WIDTHS = [520, 640, 780, 940, 1120]
+/** Rows so wide, mm, are tried; those are taken that let all be drawn largest. */
+const WIDTHS = Array.from({ length: 15 }, (_, k) => 420 * 1.09 ** k)
+const insets = { left: 12, right: 12, top: 10, bottom: 62 }
 const places = Object.keys(partPlaces) as PartPlace[]
-const size = useElementSize(surface)
+/** Pixels that the board may take. */
+const room = ref({ width: 900, height: 600 })
 const groups = computed(() => {
-  const wanted = size.width.value / Math.max(1, size.height.value) || 1.3
-  const tried = WIDTHS.map((w) => boardLayout(props.parts, places, w))
-  const ratio = (g: (typeof tried)[number]) => {
-    const b = bounds(g)
-    return Math.abs(Math.log((b.maxX - b.minX) / (b.maxY - b.minY) / wanted))
-  }
-  return tried.reduce((best, g) => (ratio(g) < ratio(best) ? g : best))
+  const { width, height } = room.value
+  const tried = WIDTHS.map((w) => {
+    // Names are as large as the screen says: how large that is here follows from the scale, and the scale from them.
+    let px = 1
+    for (let k = 0; k < 4; k++) {
+      const b = bounds(boardLayout(props.parts, places, w, px))
+      px = Math.max((b.maxX - b.minX) / width, (b.maxY - b.minY) / height)
+    }
+    return { px, layout: boardLayout(props.parts, places, w, px) }
+  })
+  return tried.reduce((best, t) => (t.px < best.px ? t : best)).layout
 })
 function bounds(list: ReturnType<typeof boardLayout>) {
-  const all = list.flatMap((g) => g.parts.map((p): Path => translate(p.part.outline, p.dx, p.dy)))
-  const b = boxOf(...all)
-  return { minX: b.minX, maxX: b.maxX, minY: b.minY - 34, maxY: Math.max(b.maxY, 0) }
+  const b = boxOf(...list.flatMap((g) => g.parts.map((p): Path => translate(p.part.outline, p.dx, p.dy))))
+  return { minX: b.minX - 8, maxX: b.maxX + 8, minY: b.minY - 40, maxY: Math.max(b.maxY, 0) + 6 }
 }
-const world = computed(() => {
-  const b = bounds(groups.value)
-  return { minX: b.minX - 8, minY: b.minY, maxX: b.maxX + 8, maxY: b.maxY + 6 }
+const world = computed(() => bounds(groups.value))
+const view = useSlate(world, insets)
+watchEffect(() => {
+  const [width, height] = [
+    view.width.value - insets.left - insets.right,
+    view.height.value - insets.top - insets.bottom,
+  ]
+  if (width > 0 && height > 0) room.value = { width, height }
 })
-const view = usePanZoom(surface, world, { left: 12, right: 12, top: 10, bottom: 62 })
-const { width, height } = view
-/** A name in as many lines as it has parts; left out where even those would run into the next. */
-const nameLines = (part: Part) => part.name.split(', ')
-const nameFits = (part: Part) => {
-  const b = boxOf(part.outline)
-  const longest = Math.max(...nameLines(part).map((line) => line.length))
-  return (b.maxX - b.minX + 14) * view.scale.value > longest * 6.2
-}
+const outlines = computed(() =>
+  groups.value.flatMap((g) => g.parts.map((b) => ({ ...b, path: translate(b.part.outline, b.dx, b.dy) }))),
+)
+/** A name stands under its part; where there is no room, a line leads to it. */
+const labels = useLabels(
+  view,
+  computed(() =>
+    outlines.value.map(({ part, label, path }) => {
+      const lines = nameLines(part)
+      return {
+        key: part.id,
+        lines,
+        size: 13,
+        at: [label.x, label.y - (4 + 7.5 * lines.length) / view.scale.value] as const,
+        names: path,
+      }
+    }),
+  ),
+  computed(() => [
+    ...outlines.value.map(({ path }) => [...path, path[0]!]),
+    // Names keep out of the groups' titles.
+    ...groups.value.flatMap((g) =>
+      [4, 10, 16].map((below): Path => {
+        const y = g.top - below / view.scale.value
+        return [
+          [world.value.minX, y],
+          [world.value.minX + (titleOf(g.place).length * 9) / view.scale.value, y],
+        ]
+      }),
+    ),
+  ]),
+)
 /** Of its other lines a part shows those that lie on it. */
 const innerLines = (part: Part) =>
   part.lines.filter((l) => (l.kind === 'feather' || l.kind === 'fold') && l.path.every((p) => onPart(part, p)))
@@ -55,6 +88,7 @@ const strips = (place: PartPlace) =>
     .filter((p) => p.place === place && p.strip)
     .map((p) => `${p.name} ${p.dimensions.map((d) => showLength(d.value, 0)).join(' × ')}`)
     .join(', ')
+const titleOf = (place: PartPlace) => `${partPlaces[place]}${strips(place) ? `. By measure: ${strips(place)}` : ''}`
 let pressed: { x: number; y: number } | null = null
 function down(event: PointerEvent): void {
   pressed = { x: event.clientX, y: event.clientY }
@@ -75,54 +109,30 @@ function up(event: PointerEvent): void {
 </script>
 
 <template>
-  <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="group"
-      aria-label="All parts at one scale"
-      @pointerdown="down"
-      @pointerup="up"
-    >
-      <svg :width="width" :height="height">
-        <template v-for="g in groups" :key="g.place">
-          <text :x="view.x(world.minX + 8)" :y="view.y(g.top) + 16" class="title">
-            {{ partPlaces[g.place] }}{{ strips(g.place) ? `. By measure: ${strips(g.place)}` : '' }}
-          </text>
-          <a
-            v-for="b in g.parts"
-            :key="b.part.id"
-            :href="to(b.part.id)"
-            class="part"
-            :class="partLevel(b.part)"
-            :aria-label="b.part.name"
-            :data-part="b.part.id"
-            @click.prevent
-            @keydown.enter.prevent="router.push(to(b.part.id))"
-          >
-            <g :transform="`${view.transform.value} translate(${b.dx} ${-b.dy})`">
-              <path :d="cutData(b.part)" class="cut" />
-              <path v-for="l in innerLines(b.part)" :key="l.name" :d="pathData(l.path, l.closed)" class="inner" />
-            </g>
-            <text
-              v-if="nameFits(b.part)"
-              :x="view.x(b.label.x)"
-              :y="view.y(b.label.y) + 15"
-              text-anchor="middle"
-              class="name"
-            >
-              <tspan v-for="(line, i) in nameLines(b.part)" :key="line" :x="view.x(b.label.x)" :dy="i === 0 ? 0 : 15">
-                {{ line }}
-              </tspan>
-            </text>
-          </a>
-        </template>
-      </svg>
-    </div>
-    <div class="slate-tools" role="toolbar" aria-label="Board">
-      <ZoomButtons :view="view" />
-    </div>
-  </div>
+  <SlateSurface :slate="view" kind="group" label="All parts at one scale" @down="down" @up="up">
+    <template v-for="g in groups" :key="g.place">
+      <text :x="view.x(world.minX + 8)" :y="view.y(g.top) + 16" class="title">
+        {{ titleOf(g.place) }}
+      </text>
+      <a
+        v-for="b in g.parts"
+        :key="b.part.id"
+        :href="to(b.part.id)"
+        class="part"
+        :class="partLevel(b.part)"
+        :aria-label="b.part.name"
+        :data-part="b.part.id"
+        @click.prevent
+        @keydown.enter.prevent="router.push(to(b.part.id))"
+      >
+        <g :transform="`${view.transform.value} translate(${b.dx} ${-b.dy})`">
+          <path :d="cutData(b.part)" class="cut" />
+          <path v-for="l in innerLines(b.part)" :key="l.name" :d="pathData(l.path, l.closed)" class="inner" />
+        </g>
+      </a>
+    </template>
+    <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" class="name" />
+  </SlateSurface>
 </template>
 
 <style scoped>
@@ -158,8 +168,7 @@ function up(event: PointerEvent): void {
   stroke: #a9bac0;
   stroke-width: 1;
 }
-.slate-surface .name {
-  font-size: 13px;
+.name :deep(text) {
   font-weight: 400;
   stroke-width: 3;
 }

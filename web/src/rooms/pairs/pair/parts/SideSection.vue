@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { boxOf, type Bottom, type HeelBuild, type Path } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
 import { pathData } from '../../../../drawing/svgPath.ts'
-import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
-import ZoomButtons from '../../../../drawing/ZoomButtons.vue'
+import SlateSurface from '../../../../drawing/SlateSurface.vue'
+import { useSlate } from '../../../../drawing/useSlate.ts'
 import HatchPatterns from '../../../../drawing/HatchPatterns.vue'
 import { hatchOf, tintOf } from './layerLook.ts'
 
 /** The bottom cut through its middle and stood on the ground. */
 const props = defineProps<{ bottom: Bottom }>()
-const surface = ref<HTMLElement | null>(null)
 
 const bodies = computed(() => [
   ...props.bottom.profile.layers.map((l) => ({
@@ -25,8 +24,8 @@ const world = computed(() => {
   const b = boxOf(...bodies.value.map((x) => x.outline), props.bottom.profile.last)
   return { minX: b.minX - 6, minY: Math.min(0, b.minY) - 34, maxX: b.maxX + 10, maxY: b.maxY + 26 }
 })
-const view = usePanZoom(surface, world, { left: 12, right: 12, top: 12, bottom: 62 })
-const { width, height } = view
+const view = useSlate(world, { left: 12, right: 12, top: 12, bottom: 62 })
+const { width } = view
 
 /** What the heel is built of, in words. */
 function heelWords(heel: HeelBuild): string {
@@ -73,51 +72,36 @@ const arrows = computed(() => {
 </script>
 
 <template>
-  <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="img"
-      :aria-label="`Side section to scale. Toe spring of the finished sole ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
-    >
-      <svg :width="width" :height="height" aria-hidden="true">
-        <HatchPatterns id="side" :size="2" />
-        <line :x1="0" :x2="width" :y1="view.y(0)" :y2="view.y(0)" class="ground" />
-        <g :transform="view.transform.value">
-          <path :d="pathData(bottom.profile.last, false)" class="last" />
-          <template v-for="b in bodies" :key="b.name">
-            <path :d="pathData(b.outline, true)" :style="{ fill: tintOf(b.id) }" class="body" />
-            <path
-              v-if="hatchOf(b.id)"
-              :d="pathData(b.outline, true)"
-              :style="{ fill: `url(#side-${hatchOf(b.id)})` }"
-            />
-          </template>
-        </g>
-        <g v-for="(n, i) in names.layers" :key="n.name" class="named">
-          <line
-            :x1="view.x(n.x)"
-            :y1="view.y(n.y)"
-            :x2="view.x(n.x) + 24"
-            :y2="view.y(bottom.profile.last[60]?.[1] ?? 40) - 130 + 24 * i"
-          />
-          <text :x="view.x(n.x) + 28" :y="view.y(bottom.profile.last[60]?.[1] ?? 40) - 125 + 24 * i">{{ n.name }}</text>
-        </g>
-        <text v-if="bottom.heel" :x="view.x(bottom.heel.back - 2)" :y="view.y(0) + 42" class="heel-name">
-          Heel: {{ names.heel }}
-        </text>
-        <g v-for="a in arrows" :key="a.name" class="measure">
-          <line :x1="view.x(a.x)" :x2="view.x(a.x)" :y1="view.y(0)" :y2="view.y(a.top)" />
-          <text :x="view.x(a.x)" :y="view.y(0) + 20" :text-anchor="a.anchor">
-            {{ a.name }} {{ showLength(a.value) }}
-          </text>
-        </g>
-      </svg>
-    </div>
-    <div class="slate-tools" role="toolbar" aria-label="Side section">
-      <ZoomButtons :view="view" />
-    </div>
-  </div>
+  <SlateSurface
+    :slate="view"
+    :label="`Side section to scale. Toe spring of the finished sole ${showLength(bottom.profile.spring)}, ${bottom.heel ? `${bottom.heel.lifts} lifts` : 'a bought sole'}.`"
+  >
+    <template #mm>
+      <HatchPatterns id="side" :size="2" />
+      <path :d="pathData(bottom.profile.last, false)" class="last" />
+      <template v-for="b in bodies" :key="b.name">
+        <path :d="pathData(b.outline, true)" :style="{ fill: tintOf(b.id) }" class="body" />
+        <path v-if="hatchOf(b.id)" :d="pathData(b.outline, true)" :style="{ fill: `url(#side-${hatchOf(b.id)})` }" />
+      </template>
+    </template>
+    <line :x1="0" :x2="width" :y1="view.y(0)" :y2="view.y(0)" class="ground" />
+    <g v-for="(n, i) in names.layers" :key="n.name" class="named">
+      <line
+        :x1="view.x(n.x)"
+        :y1="view.y(n.y)"
+        :x2="view.x(n.x) + 24"
+        :y2="view.y(bottom.profile.last[60]?.[1] ?? 40) - 130 + 24 * i"
+      />
+      <text :x="view.x(n.x) + 28" :y="view.y(bottom.profile.last[60]?.[1] ?? 40) - 125 + 24 * i">{{ n.name }}</text>
+    </g>
+    <text v-if="bottom.heel" :x="view.x(bottom.heel.back - 2)" :y="view.y(0) + 42" class="heel-name">
+      Heel: {{ names.heel }}
+    </text>
+    <g v-for="a in arrows" :key="a.name" class="measure">
+      <line :x1="view.x(a.x)" :x2="view.x(a.x)" :y1="view.y(0)" :y2="view.y(a.top)" />
+      <text :x="view.x(a.x)" :y="view.y(0) + 20" :text-anchor="a.anchor"> {{ a.name }} {{ showLength(a.value) }} </text>
+    </g>
+  </SlateSurface>
 </template>
 
 <style scoped>

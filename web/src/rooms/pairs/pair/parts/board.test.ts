@@ -42,7 +42,7 @@ describe('the pair board', () => {
     part('d', 'foot', box(240, 60)),
     part('welt', 'under', box(600, 20), { strip: true }),
   ]
-  const groups = boardLayout(parts, ['foot', 'wall', 'under'], 420)
+  const groups = boardLayout(parts, ['foot', 'wall', 'under'], 420, 1)
   const laid = groups.flatMap((g) => g.parts.map((p) => boxOf(translate(p.part.outline, p.dx, p.dy))))
 
   it('holds every part once, by its place, and leaves strips out', () => {
@@ -56,6 +56,24 @@ describe('the pair board', () => {
         expect(a.maxX < b.minX || b.maxX < a.minX || a.maxY < b.minY || b.maxY < a.minY).toBe(true)
       }
     })
+  })
+  it('gives a name the pixels that it takes, whatever they are in mm', () => {
+    const small = [part('a', 'wall', box(12, 12)), part('b', 'wall', box(12, 12)), part('c', 'wall', box(12, 12))]
+    for (const px of [0.5, 1, 2]) {
+      const [group] = boardLayout(
+        small.map((p) => ({ ...p, name: 'Corner patch, lateral' })),
+        ['wall'],
+        260,
+        px,
+      )
+      const at = group!.parts.map((p) => p.label)
+      // Twelve letters side by side, or on the next row under two lines.
+      for (const [i, a] of at.entries()) {
+        for (const b of at.slice(i + 1)) {
+          expect(Math.abs(a.x - b.x) >= 12 * 7 * px || Math.abs(a.y - b.y) >= 2 * 15 * px).toBe(true)
+        }
+      }
+    }
   })
   it('stands the parts of a row on one line, and a full row begins a new one', () => {
     expect(laid[0]!.minY).toBeCloseTo(laid[1]!.minY, 9)

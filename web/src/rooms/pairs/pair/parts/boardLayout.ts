@@ -1,4 +1,5 @@
-import { boxOf, type Part, type PartPlace } from '@gentle-awl/core'
+import { boxOf, type Box, type Part, type PartPlace } from '@gentle-awl/core'
+import { inLines } from '../../../../drawing/labels.ts'
 
 /** A part on the board: its flat points move by (dx, dy), mm with y up. */
 export interface BoardPart {
@@ -16,39 +17,57 @@ export interface BoardGroup {
 }
 
 const GAP = 14
-/** Room for a name under each row and for a title over each group, mm. */
-const NAME = 36
+/** Pixels: a line of a name under its row, what is over and under all of them, a letter, and a title over each group. */
+const LINE = 15
+const UNDER = 12
+const LETTER = 7.5
 const TITLE = 26
+/** Letters of a line of a name, about. */
+const LETTERS = 12
+
+/** The lines of a part's name. */
+export const nameLines = (part: Part): string[] => inLines(part.name, LETTERS)
+/** A part is given as much room as its name takes. */
+function cell(part: Part, px: number): { box: Box; width: number } {
+  const box = boxOf(part.outline)
+  const letters = Math.max(...nameLines(part).map((l) => l.length))
+  return { box, width: Math.max(box.maxX - box.minX, letters * LETTER * px) }
+}
 
 /**
- * All parts at one scale, group under group, in rows as wide as `width` mm; within a row they stand on one line. Strips
- * are left out: they are a length, not a shape.
+ * All parts at one scale, group under group, in rows as wide as `width` mm; within a row they stand on one line, with room
+ * for names and titles on a screen where a pixel is `px` mm. Strips are left out: they are a length, not a shape.
  */
-export function boardLayout(parts: readonly Part[], places: readonly PartPlace[], width: number): BoardGroup[] {
+export function boardLayout(
+  parts: readonly Part[],
+  places: readonly PartPlace[],
+  width: number,
+  px: number,
+): BoardGroup[] {
   let y = 0
   const groups: BoardGroup[] = []
   for (const place of places) {
     const mine = parts.filter((p) => p.place === place && !p.strip)
     if (mine.length === 0) continue
     const group: BoardGroup = { place, top: y, parts: [] }
-    y -= TITLE
+    y -= TITLE * px
     let row: Part[] = []
     let rowWidth = 0
     const flush = () => {
       const height = Math.max(0, ...row.map((p) => boxOf(p.outline)).map((b) => b.maxY - b.minY))
       let x = 0
       for (const part of row) {
-        const b = boxOf(part.outline)
-        const dy = y - height - b.minY
-        group.parts.push({ part, dx: x - b.minX, dy, label: { x: x + (b.maxX - b.minX) / 2, y: y - height } })
-        x += b.maxX - b.minX + GAP
+        const { box, width } = cell(part, px)
+        const middle = x + width / 2
+        const [dx, dy] = [middle - (box.minX + box.maxX) / 2, y - height - box.minY]
+        group.parts.push({ part, dx, dy, label: { x: middle, y: y - height } })
+        x += width + GAP
       }
-      if (row.length > 0) y -= height + NAME
+      if (row.length > 0) y -= height + px * (UNDER + LINE * Math.max(...row.map((p) => nameLines(p).length)))
       ;[row, rowWidth] = [[], 0]
     }
     for (const part of mine) {
-      const b = boxOf(part.outline)
-      const w = b.maxX - b.minX
+      const w = cell(part, px).width
       if (row.length > 0 && rowWidth + w > width) flush()
       row.push(part)
       rowWidth += w + GAP

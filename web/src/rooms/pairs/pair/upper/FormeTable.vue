@@ -10,11 +10,13 @@ import {
   type Point,
   type Side,
   type Upper,
+  type UpperLine,
 } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { pathData } from '../../../../drawing/svgPath.ts'
-import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
-import ZoomButtons from '../../../../drawing/ZoomButtons.vue'
+import type { LegendLine } from '../../../../drawing/legendLine.ts'
+import SlateSurface from '../../../../drawing/SlateSurface.vue'
+import { useSlate } from '../../../../drawing/useSlate.ts'
 import { strainCells } from './strainCells.ts'
 import { usePointHandles } from './usePointHandles.ts'
 import { showLength } from '../../../../app/settings.ts'
@@ -37,8 +39,6 @@ const emit = defineEmits<{
   grasp: []
   letGo: []
 }>()
-const surface = ref<HTMLElement | null>(null)
-
 const wallPath = (flat: Float64Array, line: readonly number[]): Path =>
   line.map((v) => [flat[2 * v]!, flat[2 * v + 1]!])
 const outlines = computed(() => {
@@ -54,14 +54,13 @@ const world = computed(() => {
   const b = boxOf(outlines.value.mean, ...props.upper.lines.map((l) => l.path))
   return { minX: b.minX - 10, minY: b.minY - 12, maxX: b.maxX + 10, maxY: b.maxY + 12 }
 })
-const view = usePanZoom(surface, world, { left: 16, right: 16, top: 12, bottom: 66 })
-const { width, height } = view
+const view = useSlate(world, { left: 16, right: 16, top: 12, bottom: 66 })
+const { width } = view
 
 const { front, handles, down, drag, up, nudge } = usePointHandles({
   points: () => props.upper.points,
   board: () => props.board,
   side: () => props.side,
-  surface,
   view,
   choose: (id) => emit('choose', id),
   move: (point, side, to) => emit('move', point, side, to),
@@ -81,80 +80,90 @@ const findingPlaces = computed(() =>
     .filter((f) => f.level !== 'fine' && f.at)
     .map((f) => ({ id: f.id, level: f.level, x: view.x(f.at?.point[0] ?? 0), y: view.y(f.at?.point[1] ?? 0) })),
 )
+/** Only what this design has is explained. */
+const legend = computed<LegendLine[]>(() => {
+  const kinds = new Set(props.upper.lines.map((l) => l.kind))
+  const lines: (LegendLine & { kind?: UpperLine['kind'] })[] = [
+    { name: 'Mean forme', stroke: '#eef2ee', width: 1.4 },
+    { name: 'Each side of it, medial dashed', stroke: '#8fa3aa', width: 1, dash: '6 4' },
+    { kind: 'top line', name: 'Top line, facing', stroke: '#eef2ee', width: 2.2 },
+    { kind: 'seam', name: 'Seam', stroke: '#8fd0e8', width: 2.2 },
+    { kind: 'back', name: 'Back line', stroke: '#e3a0c4', width: 2.2 },
+    { kind: 'before', name: 'Back line before it was taken in', stroke: '#e3a0c4', width: 1.2, dash: '3 4' },
+    { kind: 'margin', name: 'Lasting margin', stroke: '#a9bac0', width: 1.2 },
+    { kind: 'crease', name: 'Crease', stroke: '#ffd48a', width: 1.4, dash: '2 5' },
+    { kind: 'zip', name: 'Zip', stroke: '#a7d99b', width: 3.5 },
+  ]
+  return lines.filter((l) => !l.kind || kinds.has(l.kind))
+})
 </script>
 
 <template>
-  <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="group"
-      aria-label="Forme with the design; drag a point, or choose one and use the arrow keys"
-      @pointerdown="down"
-      @pointermove="drag"
-      @pointerup="up"
-      @pointercancel="up"
+  <SlateSurface
+    :slate="view"
+    kind="group"
+    label="Forme with the design; drag a point, or choose one and use the arrow keys"
+    :legend="legend"
+    @down="down"
+    @drag="drag"
+    @up="up"
+  >
+    <template #mm>
+      <path v-for="(c, i) in cells" :key="i" :d="c.d" :style="{ fill: c.fill }" />
+      <path :d="pathData(outlines.lateral, true)" class="side lateral" />
+      <path :d="pathData(outlines.medial, true)" class="side medial" />
+      <path :d="pathData(outlines.mean, true)" class="mean" />
+      <template v-if="chosen">
+        <path v-for="pl in chosen.places" :key="pl.side" :d="pathData(pl.forme, true)" class="chosen" />
+      </template>
+      <template v-for="s in sidesShown" :key="s">
+        <path
+          v-for="l in upper.lines.filter((x) => x.side === s)"
+          :key="s + l.name"
+          :d="pathData(l.path, false)"
+          :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
+        />
+      </template>
+      <path v-for="(s, i) in upper.opened?.slashes ?? []" :key="`s${i}`" :d="pathData(s, false)" class="slash" />
+    </template>
+    <g v-for="f in findingPlaces" :key="f.id" aria-hidden="true">
+      <circle :cx="f.x" :cy="f.y" r="15" class="finding" :class="f.level" />
+    </g>
+    <g
+      v-for="h in handles"
+      :key="h.key"
+      class="handle"
+      :class="{ here: h.point.id === point, moved: h.point.moved, behind: !h.front }"
+      role="button"
+      tabindex="0"
+      :aria-label="`${h.point.name}${h.point.sides.length === 1 ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
+      :aria-pressed="h.point.id === point"
+      :data-point="h.key"
+      @keydown="nudge($event, h)"
+      @focus="emit('choose', h.point.id)"
     >
-      <svg :width="width" :height="height">
-        <g :transform="view.transform.value" aria-hidden="true">
-          <path v-for="(c, i) in cells" :key="i" :d="c.d" :style="{ fill: c.fill }" />
-          <path :d="pathData(outlines.lateral, true)" class="side lateral" />
-          <path :d="pathData(outlines.medial, true)" class="side medial" />
-          <path :d="pathData(outlines.mean, true)" class="mean" />
-          <template v-if="chosen">
-            <path v-for="pl in chosen.places" :key="pl.side" :d="pathData(pl.forme, true)" class="chosen" />
-          </template>
-          <template v-for="s in sidesShown" :key="s">
-            <path
-              v-for="l in upper.lines.filter((x) => x.side === s)"
-              :key="s + l.name"
-              :d="pathData(l.path, false)"
-              :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
-            />
-          </template>
-          <path v-for="(s, i) in upper.opened?.slashes ?? []" :key="`s${i}`" :d="pathData(s, false)" class="slash" />
-        </g>
-        <g v-for="f in findingPlaces" :key="f.id" aria-hidden="true">
-          <circle :cx="f.x" :cy="f.y" r="15" class="finding" :class="f.level" />
-        </g>
-        <g
-          v-for="h in handles"
-          :key="h.key"
-          class="handle"
-          :class="{ here: h.point.id === point, moved: h.point.moved, behind: !h.front }"
-          role="button"
-          tabindex="0"
-          :aria-label="`${h.point.name}${h.point.sides.length === 1 ? '' : `, ${h.side}`}: ${figureText(h.point, h.side)}`"
-          :aria-pressed="h.point.id === point"
-          :data-point="h.key"
-          @keydown="nudge($event, h)"
-          @focus="emit('choose', h.point.id)"
-        >
-          <circle :cx="h.x" :cy="h.y" r="20" class="reach" />
-          <circle :cx="h.x" :cy="h.y" :r="h.front ? 7 : 4.5" class="dot" />
-        </g>
-        <text
-          v-if="chosenHandle"
-          :x="chosenHandle.x + (chosenHandle.x > width * 0.5 ? -14 : 14)"
-          :y="Math.max(24, chosenHandle.y - 14)"
-          :text-anchor="chosenHandle.x > width * 0.5 ? 'end' : 'start'"
-          class="label"
-          aria-hidden="true"
-        >
-          {{ chosenHandle.point.name }}: {{ figureText(chosenHandle.point, chosenHandle.side) }}
-        </text>
-      </svg>
-    </div>
-    <p v-if="strain" class="strain" role="note">
-      <span><i class="crowd" /> crowded: would wrinkle</span
-      ><span><i class="pull" /> stretched: paper would be snipped</span
-      ><span>full tone at 10 %, {{ strain }} side</span>
-    </p>
-    <div class="slate-tools" role="toolbar" aria-label="Forme">
-      <slot />
-      <ZoomButtons :view="view" />
-    </div>
-  </div>
+      <circle :cx="h.x" :cy="h.y" r="20" class="reach" />
+      <circle :cx="h.x" :cy="h.y" :r="h.front ? 7 : 4.5" class="dot" />
+    </g>
+    <text
+      v-if="chosenHandle"
+      :x="chosenHandle.x + (chosenHandle.x > width * 0.5 ? -14 : 14)"
+      :y="Math.max(24, chosenHandle.y - 14)"
+      :text-anchor="chosenHandle.x > width * 0.5 ? 'end' : 'start'"
+      class="label"
+      aria-hidden="true"
+    >
+      {{ chosenHandle.point.name }}: {{ figureText(chosenHandle.point, chosenHandle.side) }}
+    </text>
+    <template #over>
+      <p v-if="strain" class="strain" role="note">
+        <span><i class="crowd" /> crowded: would wrinkle</span
+        ><span><i class="pull" /> stretched: paper would be snipped</span
+        ><span>full tone at 10 %, {{ strain }} side</span>
+      </p>
+    </template>
+    <template #tools><slot /></template>
+  </SlateSurface>
 </template>
 
 <style scoped>

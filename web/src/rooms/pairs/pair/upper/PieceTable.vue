@@ -10,30 +10,35 @@ import {
   type Point,
   type Upper,
 } from '@gentle-awl/core'
-import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
 import { pathData } from '../../../../drawing/svgPath.ts'
-import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import type { LegendLine } from '../../../../drawing/legendLine.ts'
+import SlateLabel from '../../../../drawing/SlateLabel.vue'
+import SlateSurface from '../../../../drawing/SlateSurface.vue'
+import { useLabels } from '../../../../drawing/useLabels.ts'
+import { useSlate } from '../../../../drawing/useSlate.ts'
 import { foldedHalves } from './foldedHalves.ts'
 import { inRows } from './rows.ts'
 
 /** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
 const props = defineProps<{ pieces: Piece[]; chosen: Piece | null; versions: Upper['foldVersions'] }>()
 const emit = defineEmits<{ choose: [id: string] }>()
-const surface = ref<HTMLElement | null>(null)
-const size = useElementSize(surface)
+/** Width to height of the place that the rows are laid into. */
+const aspect = ref(2)
 const layout = computed(() => {
-  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 60) : 2
   const rows = inRows(
     props.pieces.map((p) => boxOf(p.outline)),
-    aspect,
+    aspect.value,
   )
   return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i]! })) }
 })
-const world = computed(() => ({ minX: 0, minY: -layout.value.height, maxX: layout.value.width, maxY: 0 }))
-const view = usePanZoom(surface, world, { left: 10, right: 10, top: 10, bottom: 62 })
-const { width, height } = view
+const world = computed(() => ({ minX: 0, minY: -layout.value.height - 10, maxX: layout.value.width, maxY: 0 }))
+const view = useSlate(world, { left: 10, right: 10, top: 10, bottom: 72 })
+watchEffect(() => {
+  const { width, height } = view
+  if (height.value > 0) aspect.value = width.value / Math.max(200, height.value - 60)
+})
 /** A whole piece may be looked at as it is folded for cutting: the lateral half, the medial one turned over it. */
 const folded = ref(false)
 
@@ -57,12 +62,42 @@ const shown = computed(() =>
       stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
       grain: grainArrow(piece.grain, 4).map((line) => pathData(line.map(at), false)),
-      // Under the arrow, which lies where the piece is longest: there is room, and both can be read.
+      // By the arrow, which lies where the piece is longest: there is room.
       label: at([(piece.grain.from[0] + piece.grain.to[0]) / 2, (piece.grain.from[1] + piece.grain.to[1]) / 2]),
       size: `${showLength(b.maxX - b.minX, 0)} × ${showLength(b.maxY - b.minY, 0)}`,
     }
   }),
 )
+const moved = (path: Path, { dx, dy }: { dx: number; dy: number }) => shift(path, dx, dy)
+const closed = (path: Path): Path => [...path, path[0]!]
+const labels = useLabels(
+  view,
+  computed(() =>
+    shown.value.map(({ piece, label, size }, i) => ({
+      key: piece.id,
+      lines: piece.id === props.chosen?.id ? [piece.name, size] : [piece.name],
+      size: 15,
+      at: label,
+      names: moved(piece.outline, layout.value.placed[i]!),
+    })),
+  ),
+  computed(() =>
+    layout.value.placed.flatMap((place) => {
+      const { outline, sewn, grain, fold } = place.piece
+      const lines = [closed(outline), ...sewn.map((w) => w.line), [grain.from, grain.to], ...(fold ? [fold] : [])]
+      return lines.map((line) => moved(line, place))
+    }),
+  ),
+)
+const legend: LegendLine[] = [
+  { name: 'Cut', stroke: '#eef2ee', width: 2 },
+  { name: 'Finished line', stroke: '#a9bac0', width: 1.1 },
+  { name: 'Fold', stroke: '#eef2ee', width: 1.3, dash: '16 6' },
+  { name: 'Stitch line, a tick at every stitch', stroke: '#eef2ee', width: 9, dash: '1.6 7' },
+  { name: 'Notch of the medial side', stroke: '#e6b355', width: 1.6, sign: 'M20 3 28 11 36 3' },
+  { name: 'Notch that meets another', stroke: '#8fd0e8', width: 1.6, sign: 'M20 3 28 11 36 3' },
+  { name: 'Grain', stroke: '#b9c7c2', width: 1.2, sign: 'M4 7H52M45 3 52 7 45 11' },
+]
 let start: Point = [0, 0]
 function down(event: PointerEvent): void {
   start = [event.clientX, event.clientY]
@@ -70,9 +105,7 @@ function down(event: PointerEvent): void {
 /** A tap chooses the piece under it; a drag only moves the board. */
 function up(event: PointerEvent): void {
   if (Math.hypot(event.clientX - start[0], event.clientY - start[1]) > 6) return
-  const box = surface.value?.getBoundingClientRect()
-  const x = (event.clientX - (box?.left ?? 0) - view.x(0)) / view.scale.value
-  const y = (view.y(0) - (event.clientY - (box?.top ?? 0))) / view.scale.value
+  const [x, y] = view.place(event)
   const hit = layout.value.placed.find(({ piece, dx, dy }) => {
     const b = boxOf(piece.outline)
     return x > b.minX + dx && x < b.maxX + dx && y > b.minY + dy && y < b.maxY + dy
@@ -82,56 +115,40 @@ function up(event: PointerEvent): void {
 </script>
 
 <template>
-  <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="img"
-      :aria-label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
-      @pointerdown="down"
-      @pointerup="up"
-    >
-      <svg :width="width" :height="height" aria-hidden="true">
-        <g :transform="view.transform.value">
-          <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
-            <template v-if="s.halves.length > 0">
-              <path :d="s.halves[0]" class="cut" />
-              <path :d="s.halves[1]" class="turned" />
-              <path v-if="s.fold" :d="s.fold" class="fold" />
-            </template>
-            <template v-else>
-              <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
-              <path :d="s.outline" class="cut" />
-              <path :d="s.net" class="net" />
-              <path v-if="s.fold" :d="s.fold" class="fold" />
-              <path v-for="(d, i) in s.sewn" :key="`w${i}`" :d="d" class="sewn" />
-              <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
-              <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
-              <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
-              <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
-              <path v-for="(d, i) in s.grain" :key="`g${i}`" :d="d" class="grain" />
-            </template>
-          </g>
-        </g>
-        <g v-for="s in shown" :key="s.piece.id" class="labels">
-          <text :x="view.x(s.label[0])" :y="view.y(s.label[1]) + 18" text-anchor="middle">{{ s.piece.name }}</text>
-          <text
-            v-if="s.piece.id === chosen?.id"
-            :x="view.x(s.label[0])"
-            :y="view.y(s.label[1]) + 38"
-            text-anchor="middle"
-            class="small"
-          >
-            {{ s.size }}
-          </text>
-        </g>
-      </svg>
-    </div>
-    <div class="slate-tools">
+  <SlateSurface
+    :slate="view"
+    :label="`Pieces of the upper, apart: ${pieces.map((p) => p.name).join(', ')}`"
+    :legend="legend"
+    @down="down"
+    @up="up"
+  >
+    <template #mm>
+      <g v-for="s in shown" :key="s.piece.id" :class="{ chosen: s.piece.id === chosen?.id }">
+        <template v-if="s.halves.length > 0">
+          <path :d="s.halves[0]" class="cut" />
+          <path :d="s.halves[1]" class="turned" />
+          <path v-if="s.fold" :d="s.fold" class="fold" />
+        </template>
+        <template v-else>
+          <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
+          <path :d="s.outline" class="cut" />
+          <path :d="s.net" class="net" />
+          <path v-if="s.fold" :d="s.fold" class="fold" />
+          <path v-for="(d, i) in s.sewn" :key="`w${i}`" :d="d" class="sewn" />
+          <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
+          <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
+          <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
+          <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
+          <path v-for="(d, i) in s.grain" :key="`g${i}`" :d="d" class="grain" />
+        </template>
+      </g>
+    </template>
+    <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
+    <template #tools>
       <slot />
       <NButton :aria-pressed="folded" @click="folded = !folded">Folded</NButton>
-    </div>
-  </div>
+    </template>
+  </SlateSurface>
 </template>
 
 <style scoped>
@@ -196,10 +213,5 @@ function up(event: PointerEvent): void {
   stroke: #b9c7c2;
   stroke-width: 1.2;
   fill: none;
-}
-.labels .small {
-  font-size: 14px;
-  font-weight: 400;
-  fill: #c6d3d6;
 }
 </style>

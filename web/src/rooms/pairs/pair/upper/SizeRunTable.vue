@@ -10,11 +10,13 @@ import {
   type Path,
   type Point,
 } from '@gentle-awl/core'
-import { useElementSize } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch, watchEffect } from 'vue'
 import { showLength, tell } from '../../../../app/settings.ts'
 import { pathData } from '../../../../drawing/svgPath.ts'
-import { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import SlateLabel from '../../../../drawing/SlateLabel.vue'
+import SlateSurface from '../../../../drawing/SlateSurface.vue'
+import { useLabels } from '../../../../drawing/useLabels.ts'
+import { useSlate } from '../../../../drawing/useSlate.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { gradedOf } from '../../../../workers/plan/planner.ts'
 import { inRows } from './rows.ts'
@@ -23,8 +25,8 @@ import SelectField from '../../../../ui/SelectField.vue'
 
 /** All pieces through a size run, the sizes of each nested into one another on their common point. */
 const pair = usePair()
-const surface = ref<HTMLElement | null>(null)
-const size = useElementSize(surface)
+/** Width to height of the place that the rows are laid into. */
+const aspect = ref(2)
 const name = ref<GradeName>('paris')
 const heel = ref<Grade['heel']>('kept')
 const down = ref(2)
@@ -68,7 +70,6 @@ const made = computed(() => run.value.filter((r): r is Made => r.problem === nul
 const problems = computed(() => run.value.filter((r): r is Exclude<GradedUpper, Made> => r.problem !== null))
 /** Pieces side by side, each in the box of its largest size. */
 const nests = computed(() => {
-  const aspect = size.height.value > 0 ? size.width.value / Math.max(200, size.height.value - 150) : 2
   const pieces = (made.value[0]?.pieces ?? []).map(({ id, name }) => {
     const sizes = made.value.flatMap((g) =>
       g.pieces.filter((p) => p.id === id).map(({ outline }) => ({ sizes: g.sizes, outline })),
@@ -77,7 +78,7 @@ const nests = computed(() => {
   })
   const { moves, width, height } = inRows(
     pieces.map((p) => p.box),
-    aspect,
+    aspect.value,
   )
   const placed = pieces.map(({ id, name, sizes, box }, i) => {
     const { dx, dy } = moves[i]!
@@ -86,85 +87,95 @@ const nests = computed(() => {
       id,
       name,
       at: [(box.minX + box.maxX) / 2 + dx, (box.minY + box.maxY) / 2 + dy] as Point,
-      outlines: sizes.map((o) => ({ sizes: o.sizes, d: pathData(shift(o.outline), true) })),
+      outlines: sizes.map((o) => ({ sizes: o.sizes, path: shift(o.outline) })),
     }
   })
   return { placed, width, height }
 })
 const world = computed(() => ({ minX: 0, minY: -nests.value.height, maxX: nests.value.width, maxY: 0 }))
-const view = usePanZoom(surface, world, { left: 10, right: 10, top: 84, bottom: 62 })
-const { width, height } = view
+const view = useSlate(world, { left: 10, right: 10, top: 84, bottom: 62 })
+watchEffect(() => {
+  const { width, height } = view
+  if (height.value > 0) aspect.value = width.value / Math.max(200, height.value - 150)
+})
+const labels = useLabels(
+  view,
+  computed(() =>
+    nests.value.placed.map((n) => ({
+      key: n.id,
+      lines: [n.name],
+      size: 15,
+      at: n.at,
+      names: n.outlines[n.outlines.length - 1]!.path,
+    })),
+  ),
+  computed(() => nests.value.placed.flatMap((n) => n.outlines.map((o) => [...o.path, o.path[0]!]))),
+)
 </script>
 
 <template>
-  <div class="slate-table on-slate">
-    <div
-      ref="surface"
-      class="slate-surface"
-      role="img"
-      :aria-label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
-    >
-      <svg :width="width" :height="height" aria-hidden="true">
-        <g :transform="view.transform.value">
-          <template v-for="n in nests.placed" :key="n.id">
-            <path
-              v-for="o in n.outlines"
-              :key="o.sizes"
-              :d="o.d"
-              :class="{ base: o.sizes === 0 }"
-              :style="{ strokeOpacity: o.sizes === 0 ? 1 : 0.75 - 0.08 * Math.abs(o.sizes) }"
-            />
-          </template>
-        </g>
-        <text v-for="n in nests.placed" :key="n.id" :x="view.x(n.at[0])" :y="view.y(n.at[1])" text-anchor="middle">
-          {{ n.name }}
-        </text>
-      </svg>
-    </div>
-    <div class="form">
-      <SelectField
-        label="Grade"
-        name="grade"
-        :value="name"
-        :options="gradeNames.map((g) => ({ value: g, name: gradeLabels[g] }))"
-        @choose="name = $event"
-      />
-      <SelectField
-        label="Heel"
-        name="grade-heel"
-        :value="heel"
-        :options="[
-          { value: 'kept', name: 'kept' },
-          { value: 'with the length', name: 'with the length' },
-        ]"
-        @choose="heel = $event"
-      />
-      <label
-        ><span>Down</span
-        ><FigureField :value="down" name="grade-down" whole :min="0" :max="6" @change="down = $event ?? down"
-      /></label>
-      <label
-        ><span>Up</span><FigureField :value="up" name="grade-up" whole :min="0" :max="6" @change="up = $event ?? up"
-      /></label>
-      <NButton type="primary" v-if="!progress" @click="grade">Grade the upper</NButton>
-      <template v-else>
-        <NProgress
-          type="line"
-          :percentage="Math.round((100 * progress.done) / progress.all)"
-          :aria-label="`Size ${progress.done} of ${progress.all}`"
+  <SlateSurface
+    :slate="view"
+    :label="made.length ? `${made.length} sizes of ${nests.placed.length} pieces, nested` : 'No size run yet'"
+  >
+    <template #mm>
+      <template v-for="n in nests.placed" :key="n.id">
+        <path
+          v-for="o in n.outlines"
+          :key="o.sizes"
+          :d="pathData(o.path, true)"
+          :class="{ base: o.sizes === 0 }"
+          :style="{ strokeOpacity: o.sizes === 0 ? 1 : 0.75 - 0.08 * Math.abs(o.sizes) }"
         />
-        <NButton @click="stop">Stop</NButton>
       </template>
-    </div>
-    <p v-if="made.length > 0" class="said" role="status">
-      {{ made.length }} sizes, lasts of {{ showLength(made[0]!.length, 0) }} to
-      {{ showLength(made[made.length - 1]!.length, 0) }}
-    </p>
-    <ul v-if="problems.length > 0" class="problems" role="alert">
-      <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ tell(p.problem) }}</li>
-    </ul>
-    <div class="slate-tools"><slot /></div>
-  </div>
+    </template>
+    <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
+    <template #over>
+      <div class="form">
+        <SelectField
+          label="Grade"
+          name="grade"
+          :value="name"
+          :options="gradeNames.map((g) => ({ value: g, name: gradeLabels[g] }))"
+          @choose="name = $event"
+        />
+        <SelectField
+          label="Heel"
+          name="grade-heel"
+          :value="heel"
+          :options="[
+            { value: 'kept', name: 'kept' },
+            { value: 'with the length', name: 'with the length' },
+          ]"
+          @choose="heel = $event"
+        />
+        <label
+          ><span>Down</span
+          ><FigureField :value="down" name="grade-down" whole :min="0" :max="6" @change="down = $event ?? down"
+        /></label>
+        <label
+          ><span>Up</span><FigureField :value="up" name="grade-up" whole :min="0" :max="6" @change="up = $event ?? up"
+        /></label>
+        <NButton type="primary" v-if="!progress" @click="grade">Grade the upper</NButton>
+        <template v-else>
+          <NProgress
+            type="line"
+            :percentage="Math.round((100 * progress.done) / progress.all)"
+            :aria-label="`Size ${progress.done} of ${progress.all}`"
+          />
+          <NButton @click="stop">Stop</NButton>
+        </template>
+      </div>
+      <p v-if="made.length > 0" class="said" role="status">
+        {{ made.length }} sizes, lasts of {{ showLength(made[0]!.length, 0) }} to
+        {{ showLength(made[made.length - 1]!.length, 0) }}
+      </p>
+      <ul v-if="problems.length > 0" class="problems" role="alert">
+        <li v-for="p in problems" :key="p.sizes">{{ p.sizes > 0 ? `+${p.sizes}` : p.sizes }}: {{ tell(p.problem) }}</li>
+      </ul>
+    </template>
+    <template #tools><slot /></template>
+  </SlateSurface>
 </template>
 
 <style scoped>
@@ -191,23 +202,6 @@ path.base {
   display: grid;
   gap: 2px;
   font-size: 15px;
-}
-.form select,
-.form input {
-  min-height: 44px;
-  border-radius: 8px;
-  border: 1px solid #6f7f83;
-  background: #f6f7f4;
-  color: #17262b;
-  padding: 0 8px;
-  font: inherit;
-}
-.form input {
-  width: 72px;
-}
-progress {
-  width: 140px;
-  height: 44px;
 }
 .said {
   position: absolute;

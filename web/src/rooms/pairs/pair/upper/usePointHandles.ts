@@ -1,6 +1,6 @@
 import { wallSides, type PointPlaces, type KeyPoint, type Point, type PointSide, type Side } from '@gentle-awl/core'
-import { computed, ref, type Ref } from 'vue'
-import type { usePanZoom } from '../../../../drawing/usePanZoom.ts'
+import { computed, ref } from 'vue'
+import type { Slate } from '../../../../drawing/useSlate.ts'
 
 /** A point of the design as it can be taken hold of, in pixels of the surface. */
 export interface Handle {
@@ -22,8 +22,7 @@ interface Needs {
   points: () => readonly KeyPoint[]
   board: () => PointPlaces
   side: () => PointSide
-  surface: Ref<HTMLElement | null>
-  view: ReturnType<typeof usePanZoom>
+  view: Slate
   choose: (point: string) => void
   move: (point: KeyPoint, side: Side, to: Point) => void
   /** A drag begins, or ends. */
@@ -31,7 +30,7 @@ interface Needs {
 }
 
 /** The handles of a design on its forme: dragged by pointer, nudged by key. What is no handle moves the drawing. */
-export function usePointHandles({ points, board, side, surface, view, choose, move, hold }: Needs) {
+export function usePointHandles({ points, board, side, view, choose, move, hold }: Needs) {
   const front = computed<Side>(() => (side() === 'medial' ? 'medial' : 'lateral'))
   const handles = computed<Handle[]>(() =>
     points().flatMap((point) => {
@@ -45,12 +44,9 @@ export function usePointHandles({ points, board, side, surface, view, choose, mo
   )
   const held = ref<Handle | null>(null)
 
-  const onSurface = (event: PointerEvent): Point => {
-    const box = surface.value?.getBoundingClientRect()
-    return [event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0)]
-  }
   function down(event: PointerEvent): void {
-    const [px, py] = onSurface(event)
+    const [mx, my] = view.place(event)
+    const [px, py] = [view.x(mx), view.y(my)]
     // Of two points on one spot the one in front is meant.
     const near = handles.value
       .map((h) => ({ h, away: Math.hypot(h.x - px, h.y - py) - (h.front ? 1 : 0) }))
@@ -61,13 +57,11 @@ export function usePointHandles({ points, board, side, surface, view, choose, mo
     view.held.value = true
     choose(near.h.point.id)
     hold(true)
-    surface.value?.setPointerCapture(event.pointerId)
+    view.surface.value?.setPointerCapture(event.pointerId)
   }
   function drag(event: PointerEvent): void {
     if (!held.value) return
-    const [px, py] = onSurface(event)
-    const to: Point = [(px - view.x(0)) / view.scale.value, (view.y(0) - py) / view.scale.value]
-    move(held.value.point, held.value.side, to)
+    move(held.value.point, held.value.side, view.place(event))
   }
   function up(): void {
     if (held.value) hold(false)

@@ -1,5 +1,6 @@
 import { useElementSize } from '@vueuse/core'
-import { select } from 'd3-selection'
+import type { Point } from '@gentle-awl/core'
+import { pointer, select } from 'd3-selection'
 import { zoom as zoomBehaviour, zoomIdentity, type D3ZoomEvent, type ZoomTransform } from 'd3-zoom'
 import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 
@@ -24,11 +25,14 @@ const MIN_SCALE = 0.3
 const MAX_SCALE = 40
 
 /**
- * Pan, wheel and pinch of a drawing surface by d3-zoom. `scale` is pixels per mm; `x` and `y` (down) map mm to pixels.
- * The whole is shown until somebody moves it; then the view stays where it was put. While `held` the surface does not
- * follow pointer and fingers, since something on it does; the wheel still goes nearer and further.
+ * How a drawing is looked at: pan, wheel and pinch of its surface by d3-zoom. `scale` is pixels per mm; `x` and `y`
+ * (down) map mm to pixels, `place` maps a pointer to mm. The whole is shown until somebody moves it; then the view stays
+ * where it was put. While `held` the surface does not follow pointer and fingers, since something on it does; the wheel
+ * still goes nearer and further. `SlateSurface` shows it.
  */
-export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, insets: Insets) {
+export function useSlate(world: Ref<World>, insets: Insets) {
+  /** The element that takes pointers, keys and wheel. */
+  const surface = shallowRef<HTMLElement | null>(null)
   const { width, height } = useElementSize(surface)
   /** Of the drawing with y down: screen = k * mm + (x, y). */
   const view = shallowRef<ZoomTransform>(zoomIdentity)
@@ -107,5 +111,11 @@ export function usePanZoom(surface: Ref<HTMLElement | null>, world: Ref<World>, 
     show(zoomIdentity.translate(left + dx, top + dy).scale(k))
     moved.value = true
   }
-  return { width, height, scale, x, y, transform, fit, zoom, setScale, pan, moved, held }
+  /** Where on the drawing a pointer is, mm. */
+  function place(event: PointerEvent): Point {
+    const [px, py] = pointer(event, surface.value)
+    return [(px - x(0)) / scale.value, (y(0) - py) / scale.value]
+  }
+  return { surface, width, height, scale, x, y, transform, fit, zoom, setScale, pan, place, moved, held }
 }
+export type Slate = ReturnType<typeof useSlate>

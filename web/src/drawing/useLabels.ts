@@ -1,0 +1,57 @@
+import { simplify, type Path, type Point } from '@gentle-awl/core'
+import { computed, type Ref } from 'vue'
+import { placeLabels, type LabelPlace, type Measure } from './labels.ts'
+import type { Slate } from './useSlate.ts'
+
+/** A label as a drawing asks for it: all in mm, y up. */
+export interface Named {
+  key: string
+  lines: readonly string[]
+  /** Height of its letters, pixels. */
+  size: number
+  at: Point
+  names: Path
+}
+
+/** Width of a letter, share of its size, where there is nothing to measure with. */
+const LETTER = 0.5
+let paper: CanvasRenderingContext2D | null | undefined
+const widthOf: Measure = (text, size) => {
+  paper ??= document.createElement('canvas').getContext?.('2d') ?? null
+  if (!paper) return text.length * size * LETTER
+  paper.font = `600 ${size}px ${getComputedStyle(document.body).fontFamily}`
+  return paper.measureText(text).width
+}
+/** A straight line by points, so that a label finds the one next to it. */
+export const along = (a: Point, b: Point): Path =>
+  Array.from({ length: 13 }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / 12, a[1] + ((b[1] - a[1]) * k) / 12])
+
+/** Lines are looked at no finer than this, pixels. */
+const COARSE = 1.5
+
+/**
+ * Labels of a drawing, placed clear of each other and of its lines (mm, y up): anew when it is drawn or looked at nearer,
+ * not while it is only moved.
+ */
+export function useLabels(slate: Slate, labels: Ref<readonly Named[]>, lines: Ref<readonly Path[]>) {
+  const atScale = computed<LabelPlace[]>(() => {
+    const k = slate.scale.value
+    const px = (path: Path): Path => path.map(([x, y]): Point => [k * x, -k * y])
+    const thin = (path: Path): Path => px(simplify(path, COARSE / k))
+    return placeLabels(
+      labels.value.map((l) => ({ ...l, at: px([l.at])[0]!, names: px(l.names) })),
+      lines.value.map(thin),
+      widthOf,
+    )
+  })
+  return computed(() => {
+    const [x0, y0] = [slate.x(0), slate.y(0)]
+    const moved = ([x, y]: Point): Point => [x + x0, y + y0]
+    return atScale.value.map((p, i) => {
+      const [x, y] = moved([p.x, p.y])
+      const lead: LabelPlace['lead'] = p.lead && [moved(p.lead[0]), moved(p.lead[1])]
+      const { lines: said, size } = labels.value[i]!
+      return { place: { ...p, x, y, lead }, lines: said, size }
+    })
+  })
+}
