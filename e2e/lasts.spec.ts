@@ -202,7 +202,8 @@ test('what was typed of a foot stays until it is kept, and a last is made for th
   await page.getByRole('radio', { name: 'Left', exact: true }).click()
   await page.getByLabel('Length, mm').fill('262')
   await page.getByLabel('Joint girth, mm').fill('244')
-  await page.getByLabel('Joint girth, mm').press('Enter')
+  // Left by Tab: Enter would keep them.
+  await page.getByLabel('Joint girth, mm').press('Tab')
   await expect(page.getByText('Not kept yet.')).toBeVisible()
   // Another page and a reload lose nothing of it.
   await page.getByRole('link', { name: 'Sizes' }).click()
@@ -212,6 +213,21 @@ test('what was typed of a foot stays until it is kept, and a last is made for th
   await expect(page.getByLabel('Length, mm')).toHaveValue('262')
   await page.getByRole('button', { name: 'Keep these feet' }).click()
   await expect(page.getByText('Not kept yet.')).toHaveCount(0)
+  await expect(page.locator('.n-message')).toContainText('are kept.')
+  // Among all feet that were measured: where this last is furthest off for each, and from there to that foot.
+  await page.getByRole('button', { name: 'All feet against this last' }).click()
+  const feet = page.getByRole('table').filter({ hasText: 'furthest off' })
+  await page.getByRole('button', { name: /Look at the right foot of order/ }).first().click()
+  await expect(page.getByRole('heading', { name: 'The right foot' })).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Find feet by order or trade' }).fill('no such trade')
+  await expect(page.getByText('No feet match.')).toBeVisible()
+  await page.getByRole('searchbox', { name: 'Find feet by order or trade' }).fill('')
+  await feet
+    .getByRole('row', { name: /left 262\.0/ })
+    .getByRole('button')
+    .click()
+  await expect(page.getByRole('heading', { name: 'The left foot' })).toBeVisible()
+  await expect(page.getByLabel('Length, mm')).toHaveValue('262')
 
   // A foot of 262 makes no last of 262.
   await page.getByRole('link', { name: 'Make a last for this foot' }).click()
@@ -321,7 +337,7 @@ test('two people on one last: nothing of either is lost', async ({ page, context
   await other.goto(`${server.url}${last(2)}/stock`)
   await other.getByLabel('Where it stands').fill('Window sill')
   await other.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(other.getByText('Kept.')).toBeVisible()
+  await expect(other.locator('.n-message')).toContainText('is kept.')
   await page.getByLabel('Number stamped on it').fill('42-9')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByRole('alert')).toContainText('changed elsewhere')
@@ -329,7 +345,7 @@ test('two people on one last: nothing of either is lost', async ({ page, context
   await expect(page.getByLabel('Where it stands')).toHaveValue('Window sill')
   await page.getByLabel('Number stamped on it').fill('42-9')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.locator('.n-message')).toContainText('is kept.')
   await page.reload()
   await expect(page.getByLabel('Number stamped on it')).toHaveValue('42-9')
   await expect(page.getByLabel('Where it stands')).toHaveValue('Window sill')

@@ -3,7 +3,7 @@ import { samplePair } from '../../core/test/samplePair.ts'
 import type { PairView, Stored } from '../src/api/client.ts'
 
 /** The core's sample pair, as the server sends it. */
-const sample = samplePair()
+export const sample = samplePair()
 const stored = { version: 1, updatedAt: '2026-01-05T08:00:00.000Z' }
 
 export const { decisions } = sample

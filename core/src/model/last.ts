@@ -164,7 +164,7 @@ export const LastStock = z.object({
 export type LastStock = z.infer<typeof LastStock>
 
 export const LastFields = z.object({
-  name: named(80, 'Give it a name.'),
+  name: named(80, 'Give the last a name.'),
   note: note(500).default(''),
   shape: LastShape,
   buildUps: z.array(BuildUp).max(12).default([]),

@@ -6,15 +6,18 @@ import { cupSoles, feet, lastHolds, lasts, materials, pairs, stepEvents } from '
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
 import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
 
+/** Nobody takes just as long as was planned: quicker here, slower there, by turns. */
+const PACE = [1.1, 0.85, 1.25, 0.95, 1, 1.4, 0.9]
+
 /** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
 function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
   const { steps } = planPair(demoInput(pair), cache)
   const done = steps.slice(0, Math.round(pair.done * steps.length))
   const log: StepEvent[] = []
   let at = now - pair.finishedMinutesAgo * 60_000
-  for (const step of done.toReversed()) {
+  for (const [i, step] of done.toReversed().entries()) {
     log.unshift({ step: step.id, what: 'finished', at: new Date(at).toISOString() })
-    at -= step.minutes.value * 60_000
+    at -= Math.max(1, Math.round(step.minutes.value * PACE[i % PACE.length]!)) * 60_000
     log.unshift({ step: step.id, what: 'started', at: new Date(at).toISOString() })
     at -= (step.wait?.min ?? 4) * 60_000
   }

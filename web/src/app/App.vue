@@ -7,6 +7,7 @@ import LastIcon from './LastIcon.vue'
 import NaiveFrame from './NaiveFrame.vue'
 import ServerHealth from './ServerHealth.vue'
 import ShortcutList from './ShortcutList.vue'
+import { saidLast } from './say.ts'
 import { lengthUnit, theme } from './settings.ts'
 import { useShortcuts } from './shortcuts.ts'
 
@@ -80,6 +81,7 @@ onErrorCaptured((error) => {
         <RouterView />
       </main>
     </div>
+    <p class="visually-hidden" role="status">{{ saidLast }}</p>
     <ShortcutList v-model:open="helpOpen" />
   </NaiveFrame>
 </template>

@@ -3,6 +3,7 @@ import { onKeyStroke } from '@vueuse/core'
 /** The list that `?` shows; rooms bind the keys themselves. */
 export const shortcuts: { keys: string; does: string }[] = [
   { keys: '[  ]', does: 'Previous and next stage of the pair' },
+  { keys: 'P', does: 'Print and files of the pair' },
   { keys: 'Ctrl Z, Ctrl Y', does: 'Undo, redo' },
   { keys: '/', does: 'Find a pair' },
   { keys: 'arrows', does: 'Move the drawing (Shift: further); on a slider, half a millimetre' },

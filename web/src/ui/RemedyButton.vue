@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { capital } from './capital.ts'
 import { handFigures, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
@@ -11,7 +12,6 @@ const emit = defineEmits<{ press: [] }>()
 const pair = usePair()
 const router = useRouter()
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 function placeName(control: Control): string {
   switch (control.room) {
     case 'decisions':

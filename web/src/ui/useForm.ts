@@ -22,7 +22,7 @@ interface Form<T> {
  */
 export function useForm<S extends z.ZodType>(
   schema: S,
-  root: Ref<Element | null>,
+  root: Readonly<Ref<Element | null | undefined>>,
   says: Readonly<Record<string, string>> = {},
 ): Form<z.output<S>> {
   const wrong = reactive<Record<string, string>>({})

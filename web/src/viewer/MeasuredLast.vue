@@ -135,7 +135,10 @@ const profile = computed(() => backProfile(props.surface, 20))
           </NCheckbox>
           <strong class="figure" data-testid="own-girth">{{ own.on ? showLength(ownGirth) : '' }}</strong>
           <template v-if="own.on">
-            <p class="soft">Drag the white ball over the last, or:</p>
+            <p class="soft">
+              The tape goes round the last in a plane that you set, as it would be pulled there: over hollows, not into
+              them. Drag the white ball over the last, or:
+            </p>
             <div class="slide">
               <span>From the heel</span>
               <SliderField

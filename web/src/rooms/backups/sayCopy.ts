@@ -1,3 +1,5 @@
+import { format, parseISO } from 'date-fns'
+
 /** Why a copy was made, by the end of its name. */
 const reasons: Record<string, string> = {
   '': 'At a start, daily or by hand',
@@ -8,16 +10,7 @@ const reasons: Record<string, string> = {
 export const sayReason = (label: string): string => reasons[label] ?? label
 
 /** A time as one says it, to the second, by which copies differ: Fri 27 Nov 2026, 08:15:02. */
-export const sayTime = (iso: string): string =>
-  new Date(iso).toLocaleString('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-    second: '2-digit',
-  })
+export const sayTime = (iso: string): string => format(parseISO(iso), 'EEE d MMM yyyy, HH:mm:ss')
 
 /** The size of a file: 640 kB, 2.4 MB. */
 export const saySize = (bytes: number): string =>

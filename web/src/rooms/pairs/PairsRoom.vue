@@ -12,6 +12,7 @@ import SearchField from '../../ui/SearchField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { orderIn, withOrder } from './orderIn.ts'
 import PairCard from './PairCard.vue'
+import { say } from '../../app/say.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import ButtonLink from '../../ui/ButtonLink.vue'
 
@@ -100,7 +101,10 @@ async function remove(): Promise<void> {
   const pair = unwanted.value
   unwanted.value = null
   if (!pair) return
-  await attempt(() => api.removePair(pair.id, pair.version))
+  await attempt(async () => {
+    await api.removePair(pair.id, pair.version)
+    await say(`Order ${pair.label.order}, ${pair.label.name}, is deleted.`)
+  })
   await load()
 }
 

@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { api, ApiError } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
 import { exactFigure, tell, unitBeside } from '../../app/settings.ts'
+import { say } from '../../app/say.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import FigureField from '../../ui/FigureField.vue'
@@ -22,7 +23,6 @@ const { attempt: attemptSave } = useAttempt()
 const { problem: unreached, attempt: attemptReach } = useAttempt()
 const reach = shallowRef<RuleReach | null>(null)
 const wrong = ref<{ key: string; message: string } | null>(null)
-const kept = ref('')
 
 async function load(): Promise<void> {
   await attempt(() => workshop.load())
@@ -35,13 +35,12 @@ const figure = (rule: Rule) => workshop.houseRules[rule.key] ?? rule.value
 
 async function save(key: string, rules: RuleFigures, done: string): Promise<void> {
   wrong.value = null
-  kept.value = ''
   await attemptSave(
     async () => {
       const r = await api.changeHouseRules(workshop.houseRulesVersion, rules)
       workshop.houseRules = r.houseRules
       workshop.houseRulesVersion = r.version
-      kept.value = done
+      await say(done)
     },
     async (refusal) => {
       const overtaken = refusal instanceof ApiError && refusal.status === 409
@@ -199,7 +198,6 @@ const columns = computed((): DataTableColumns<RuleLine> => [
       />
       <NCheckbox v-model:checked="changedOnly">Only what was changed here ({{ changes }})</NCheckbox>
     </header>
-    <p class="kept" role="status">{{ kept }}</p>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The house rules" @retry="load">
       <div class="book">
         <nav class="index" aria-label="Chapters">
@@ -249,11 +247,6 @@ const columns = computed((): DataTableColumns<RuleLine> => [
 </template>
 
 <style scoped>
-.kept {
-  min-height: 26px;
-  color: var(--action);
-  font-weight: 600;
-}
 .book {
   display: grid;
   grid-template-columns: 220px minmax(0, 1fr);

@@ -12,11 +12,14 @@ import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
 import FigureField from '../../ui/FigureField.vue'
-import { unread } from '../../ui/unread.ts'
+import { say } from '../../app/say.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import SearchField from '../../ui/SearchField.vue'
 import SelectField from '../../ui/SelectField.vue'
 import TextField from '../../ui/TextField.vue'
+import { useForm } from '../../ui/useForm.ts'
+import ChoiceBar from '../../ui/ChoiceBar.vue'
+import { capital } from '../../ui/capital.ts'
 
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
@@ -28,7 +31,9 @@ const form = reactive({
   note: '',
   foamTest: null as Material['foamTest'],
 })
-const { problem: wrong, attempt: attemptChange } = useAttempt()
+const { problem: refused, attempt: attemptChange } = useAttempt()
+const sheet = ref<HTMLElement | null>(null)
+const { wrong, read, mended, clear } = useForm(Material.omit({ id: true }), sheet)
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -54,17 +59,31 @@ const rows = computed(() => {
     return (kind.value === '' || m.kind === kind.value) && words.every((w) => text.includes(w))
   })
 })
+/** One list, or one for each use. */
+const ways = [
+  { value: 'list', name: 'One list' },
+  { value: 'use', name: 'By use' },
+] as const
+const way = ref<(typeof ways)[number]['value']>('list')
+const groups = computed(() =>
+  way.value === 'list'
+    ? [{ name: '', rows: rows.value }]
+    : materialKinds
+        .map((name) => ({ name: name as string, rows: rows.value.filter((m) => m.kind === name) }))
+        .filter((g) => g.rows.length > 0),
+)
 function showAll(): void {
   wanted.value = ''
   kind.value = ''
 }
 const byName = (a: Material, b: Material) => a.name.localeCompare(b.name)
 const columns: DataTableColumns<Stored<Material>> = [
-  { title: 'Material', key: 'name', sorter: byName, render: (m) => h('strong', m.name) },
+  { title: 'Material', key: 'name', width: 280, sorter: byName, render: (m) => h('strong', m.name) },
   { title: 'Serves as', key: 'kind', sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
   {
     title: 'Thick',
     key: 'thickness',
+    width: 180,
     align: 'right',
     className: 'figure',
     sorter: (a, b) => a.thickness - b.thickness,
@@ -77,6 +96,7 @@ const columns: DataTableColumns<Stored<Material>> = [
   {
     title: () => h('span', { class: 'visually-hidden' }, 'Change'),
     key: 'change',
+    width: 130,
     align: 'right',
     render: (m) => h(NButton, { 'aria-label': `Change ${m.name}`, onClick: () => edit(m) }, () => 'Change'),
   },
@@ -99,37 +119,34 @@ const tested = (m: Material) => {
   return back ? `Comes back by ${back.afterTen.toFixed(0)} %.` : ''
 }
 function edit(material: Stored<Material> | 'new'): void {
-  wrong.value = ''
+  refused.value = ''
+  clear()
   Object.assign(
     form,
     material === 'new' ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', foamTest: null } : material,
   )
   editing.value = material
 }
-async function act(work: () => Promise<unknown>): Promise<void> {
+async function act(work: () => Promise<unknown>, done: string): Promise<void> {
   await attemptChange(async () => {
     await work()
     editing.value = null
     await load()
+    await say(done)
   })
 }
 async function keep(): Promise<void> {
-  if (unread(document.getElementById('material-form'))) return
-  const read = Material.omit({ id: true }).safeParse(form)
-  if (!read.success) {
-    wrong.value = read.error.issues[0]!.message
-    return
-  }
+  const material = await read(form)
+  if (!material) return
   const target = editing.value
-  await act(() =>
-    target === 'new' || target === null
-      ? api.materials.add(read.data)
-      : api.materials.change(target.id, target.version, read.data),
-  )
+  const done = `${material.name} is in the stores.`
+  if (target === 'new' || target === null) await act(() => api.materials.add(material), done)
+  else await act(() => api.materials.change(target.id, target.version, material), done)
 }
 const remove = () => {
   const target = editing.value
-  if (target && target !== 'new') void act(() => api.materials.remove(target.id, target.version))
+  if (target && target !== 'new')
+    void act(() => api.materials.remove(target.id, target.version), `${target.name} is out of the stores.`)
 }
 onMounted(load)
 useNews(
@@ -165,25 +182,40 @@ useNews(
             :options="kinds"
             @choose="kind = $event"
           />
+          <ChoiceBar label="Shown as" :options="ways" :value="way" @choose="way = $event" />
           <span class="soft" role="status">{{ rows.length === 1 ? '1 material' : `${rows.length} materials` }}</span>
         </div>
-        <NDataTable
-          :columns="columns"
-          :data="rows"
-          :row-key="(m: Stored<Material>) => m.id"
-          :pagination="rows.length > PAGE ? { pageSize: PAGE } : false"
-          :bordered="false"
-          :single-line="true"
-        >
-          <template #empty
-            >No material matches. <NButton text type="primary" @click="showAll">Show all</NButton></template
+        <section v-for="g in groups" :key="g.name" :aria-label="g.name || 'All materials'">
+          <h2 v-if="g.name" class="use">{{ capital(g.name) }}</h2>
+          <NDataTable
+            :columns="g.name ? columns.filter((c) => !('key' in c) || c.key !== 'kind') : columns"
+            :data="g.rows"
+            :row-key="(m: Stored<Material>) => m.id"
+            :pagination="g.rows.length > PAGE ? { pageSize: PAGE } : false"
+            :bordered="false"
+            :single-line="true"
           >
-        </NDataTable>
+            <template #empty
+              >No material matches. <NButton text type="primary" @click="showAll">Show all</NButton></template
+            >
+          </NDataTable>
+        </section>
+        <p v-if="groups.length === 0" class="soft">
+          No material matches. <NButton text type="primary" @click="showAll">Show all</NButton>
+        </p>
       </template>
     </RoomState>
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
-      <form id="material-form" class="form" novalidate @submit.prevent="keep">
-        <TextField v-model:value="form.name" label="Name" name="name" :most="80" :hint="doubled" />
+      <form id="material-form" ref="sheet" class="form" novalidate @submit.prevent="keep">
+        <TextField
+          v-model:value="form.name"
+          label="Name"
+          name="name"
+          :most="80"
+          :hint="doubled"
+          :wrong="wrong.name"
+          @update:value="mended('name')"
+        />
         <SelectField
           label="Serves as"
           name="kind"
@@ -208,9 +240,16 @@ useNews(
           :others="otherFoams"
           @change="form.foamTest = $event"
         />
-        <TextField v-model:value="form.note" label="Note" name="note" />
+        <TextField
+          v-model:value="form.note"
+          label="Note"
+          name="note"
+          :most="500"
+          :wrong="wrong.note"
+          @update:value="mended('note')"
+        />
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
-        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
       </form>
       <template #actions>
         <NButton v-if="editing !== 'new'" class="away" type="error" secondary @click="remove">Delete</NButton>
@@ -224,10 +263,14 @@ useNews(
 <style scoped>
 .find {
   display: grid;
-  grid-template-columns: minmax(220px, 420px) 220px auto;
+  grid-template-columns: minmax(220px, 420px) 220px auto auto;
+  justify-content: start;
   gap: 12px;
   align-items: center;
   margin-bottom: 14px;
+}
+.use {
+  margin: 18px 0 6px;
 }
 .form {
   display: grid;

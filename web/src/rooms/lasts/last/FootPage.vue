@@ -11,11 +11,14 @@ import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import { feet as footNames, type Foot } from '../../../ui/feet.ts'
 import { NButton, NTable } from 'naive-ui'
+import { say } from '../../../app/say.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 import { useForm } from '../../../ui/useForm.ts'
 import HouseChart from '../../../ui/HouseChart.vue'
 import FootFigures from '../FootFigures.vue'
+import FeetTable from './FeetTable.vue'
+import FoldOut from '../../../ui/FoldOut.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
 
@@ -51,6 +54,10 @@ function choose(id: string): void {
   problem.value = ''
   clear()
 }
+function choosePerson(id: string, which: Foot): void {
+  choose(id)
+  foot.value = which
+}
 const change = (change: Partial<TypedFeet>) => feet.change(chosen.value, change)
 const lines = computed<FitLine[]>(() =>
   store.built ? footFit(store.built.readings, typed.value[foot.value], new RuleBook(workshop.houseRules, {})) : [],
@@ -62,6 +69,7 @@ async function keep(): Promise<void> {
     async () => {
       const kept = await feet.keep(chosen.value, fields)
       choose(kept.id)
+      await say(`The feet of order ${fields.order} are kept.`)
     },
     async (refusal) => {
       problem.value = refusal.message
@@ -239,6 +247,14 @@ async function buildUp(line: FitLine): Promise<void> {
           />
         </div>
       </div>
+      <FoldOut v-if="store.built && (feet.list ?? []).length > 0" title="All feet against this last" class="all">
+        <FeetTable
+          :feet="feet.list ?? []"
+          :readings="store.built.readings"
+          :book="new RuleBook(workshop.houseRules, {})"
+          @choose="choosePerson"
+        />
+      </FoldOut>
     </RoomState>
   </section>
 </template>
@@ -280,6 +296,9 @@ async function buildUp(line: FitLine): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   gap: 10px;
+}
+.all {
+  margin-top: 18px;
 }
 .unkept {
   color: var(--watch);

@@ -9,9 +9,11 @@ import { useLast } from '../../../stores/lastStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import HouseDialog from '../../../ui/HouseDialog.vue'
 import FigureField from '../../../ui/FigureField.vue'
+import { say } from '../../../app/say.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
+import { useForm } from '../../../ui/useForm.ts'
 import DayField from '../../../ui/DayField.vue'
 
 const store = useLast()
@@ -20,7 +22,6 @@ const form = reactive({ name: '', note: '', number: '', count: 1, place: '', fee
 const holds = shallowRef<Stored<LastHold>[]>([])
 const pairs = shallowRef<PairName[]>([])
 const { problem, busy, attempt } = useAttempt()
-const said = ref('')
 const sure = ref(false)
 const use = reactive({ pairId: '', from: today(), until: '', note: '' })
 const feetOptions = [
@@ -43,20 +44,13 @@ async function load(): Promise<void> {
 }
 onMounted(() => attempt(load))
 
+const shelf = ref<HTMLElement | null>(null)
+const { wrong, read, mended } = useForm(LastFields.pick({ name: true, note: true, stock: true }), shelf)
 const keep = () =>
   attempt(async () => {
     const { name, note, number, count, place, feet } = form
-    const read = LastFields.pick({ name: true, note: true, stock: true }).safeParse({
-      name,
-      note,
-      stock: { number, count, place, feet },
-    })
-    if (!read.success) {
-      const issue = read.error.issues[0]!
-      problem.value = issue.path[0] === 'name' ? 'Give the last a name.' : `${issue.path.join(' ')}: ${issue.message}`
-      return
-    }
-    if (await store.change(read.data)) said.value = 'Kept.'
+    const fields = await read({ name, note, stock: { number, count, place, feet } })
+    if (fields && (await store.change(fields))) await say(`${fields.name} is kept.`)
   })
 const lend = () =>
   attempt(async () => {
@@ -87,8 +81,10 @@ const remove = () =>
   attempt(async () => {
     sure.value = false
     if (!store.last) return
-    await api.lasts.remove(store.last.id, store.last.version)
+    const { id, version, name } = store.last
+    await api.lasts.remove(id, version)
     await router.push('/lasts')
+    await say(`${name} is deleted.`)
   })
 const pairName = (id: string | null) => {
   const pair = pairs.value.find((p) => p.id === id)
@@ -102,22 +98,48 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
   <section class="room-page">
     <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
     <div class="both">
-      <form class="card form" novalidate @submit.prevent="keep">
+      <form ref="shelf" class="card form" novalidate @submit.prevent="keep">
         <h2>On the shelf</h2>
-        <TextField v-model:value="form.name" label="Name" name="name" />
+        <TextField
+          v-model:value="form.name"
+          label="Name"
+          name="name"
+          :most="80"
+          :wrong="wrong.name"
+          @update:value="mended('name')"
+        />
         <div class="two">
-          <TextField v-model:value="form.number" label="Number stamped on it" name="number" />
+          <TextField
+            v-model:value="form.number"
+            label="Number stamped on it"
+            name="number"
+            :wrong="wrong['stock.number']"
+            @update:value="mended('stock.number')"
+          />
           <label class="field"
             ><span>How many</span
             ><FigureField :value="form.count" whole :min="1" :max="99" @change="form.count = $event ?? form.count"
           /></label>
         </div>
         <ChoiceBar label="Feet" :options="feetOptions" :value="form.feet" @choose="form.feet = $event" />
-        <TextField v-model:value="form.place" label="Where it stands" name="place" />
-        <TextField v-model:value="form.note" label="Note" name="note" :rows="2" />
+        <TextField
+          v-model:value="form.place"
+          label="Where it stands"
+          name="place"
+          :wrong="wrong['stock.place']"
+          @update:value="mended('stock.place')"
+        />
+        <TextField
+          v-model:value="form.note"
+          label="Note"
+          name="note"
+          :rows="2"
+          :most="500"
+          :wrong="wrong.note"
+          @update:value="mended('note')"
+        />
         <div class="row">
           <NButton type="primary" attr-type="submit" :disabled="store.saving">Keep</NButton>
-          <span class="soft" aria-live="polite">{{ said }}</span>
           <NButton class="away" type="error" secondary @click="sure = true">Delete this last</NButton>
         </div>
         <h3>Files</h3>

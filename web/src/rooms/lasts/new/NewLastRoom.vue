@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { LastFields, type LastMeasures, type LastShape } from '@gentle-awl/core'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../../api/client.ts'
 import FootStart from './FootStart.vue'
 import ShapeBench from '../shape/ShapeBench.vue'
+import { say } from '../../../app/say.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import TextField from '../../../ui/TextField.vue'
+import { useForm } from '../../../ui/useForm.ts'
 
 const props = defineProps<{ kind: 'measures' | 'traced' }>()
 const router = useRouter()
@@ -18,21 +20,27 @@ const name = ref('')
 const note = ref('')
 const { problem: refused, busy, attempt } = useAttempt()
 
+const bench = useTemplateRef<ComponentPublicInstance>('bench')
+const { wrong, read, mended } = useForm(
+  LastFields,
+  computed(() => bench.value?.$el as Element | undefined),
+)
+
 async function keep(shape: LastShape): Promise<void> {
-  const read = LastFields.safeParse({ name: name.value, note: note.value, shape })
-  if (!read.success) {
-    refused.value = name.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0]!.message
-    return
-  }
+  const last = await read({ name: name.value, note: note.value, shape })
+  // What its fields cannot say is a figure of the shape: those were built already, and say it themselves.
+  if (!last) return
   await attempt(async () => {
-    const row = await api.lasts.add(read.data)
+    const row = await api.lasts.add(last)
     await router.push(`/lasts/${row.id}/measure`)
+    await say(`${last.name} is on the shelf.`)
   })
 }
 </script>
 
 <template>
   <ShapeBench
+    ref="bench"
     :key="props.kind"
     :start="props.kind"
     :title="props.kind === 'measures' ? 'New last by measures' : 'New last from a tracing'"
@@ -48,7 +56,21 @@ async function keep(shape: LastShape): Promise<void> {
       :start-side="route.query.foot === 'left' ? 'left' : 'right'"
       @give="given = $event"
     />
-    <TextField v-model:value="name" label="Name of the last" name="last-name" :most="80" />
-    <TextField v-model:value="note" label="Note" name="last-note" :most="500" />
+    <TextField
+      v-model:value="name"
+      label="Name of the last"
+      name="last-name"
+      :most="80"
+      :wrong="wrong.name"
+      @update:value="mended('name')"
+    />
+    <TextField
+      v-model:value="note"
+      label="Note"
+      name="last-note"
+      :most="500"
+      :wrong="wrong.note"
+      @update:value="mended('note')"
+    />
   </ShapeBench>
 </template>

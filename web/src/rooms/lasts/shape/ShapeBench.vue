@@ -180,8 +180,4 @@ function keep(): void {
   padding: 0;
   list-style: none;
 }
-.form > .main {
-  position: sticky;
-  bottom: 0;
-}
 </style>

@@ -30,7 +30,8 @@ import TextField from '../../../ui/TextField.vue'
 import { useForm } from '../../../ui/useForm.ts'
 import ChosenPair from './ChosenPair.vue'
 import LastChoice from './LastChoice.vue'
-import { capital, goesWith, useNewPair, wayFor } from './useNewPair.ts'
+import { capital } from '../../../ui/capital.ts'
+import { goesWith, useNewPair, wayFor } from './useNewPair.ts'
 import { usePairSketches, type Wanted } from './usePairSketches.ts'
 
 /**

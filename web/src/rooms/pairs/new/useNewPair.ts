@@ -18,12 +18,11 @@ import { alike } from '../../../app/alike.ts'
 import { api, type PairName } from '../../../api/client.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
+import { capital } from '../../../ui/capital.ts'
 
 const allRoles = Object.keys(materialRoles) as MaterialRole[]
 /** Of these a pair in a bought sole has none. */
 const soleRoles: readonly MaterialRole[] = ['outsole', 'heel', 'topPiece']
-
-export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** An upper is cut to be turned one way or the other: a way that wants the other one cannot be had in this style. */
 export const goesWith = (style: StyleName, way: ConstructionName): boolean =>

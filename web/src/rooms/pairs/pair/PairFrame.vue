@@ -43,7 +43,7 @@ const go = (to: number) => {
   const stage = stages[to]
   if (stage) void router.push(`/pairs/${props.id}/${stage.path}`)
 }
-useShortcuts({ '[': () => go(here.value - 1), ']': () => go(here.value + 1) })
+useShortcuts({ '[': () => go(here.value - 1), ']': () => go(here.value + 1), p: () => (printOpen.value = true) })
 onKeyStroke(
   (e) => (e.ctrlKey || e.metaKey) && ['z', 'y', 'Z'].includes(e.key),
   (e) => {

@@ -20,10 +20,12 @@ import type { Loop, Marker } from '../../../../viewer/lastScene.ts'
 import FeatherHandles from './FeatherHandles.vue'
 import { useScan } from './useScan.ts'
 import FigureField from '../../../../ui/FigureField.vue'
+import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import FileButton from '../../../../ui/FileButton.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import TextField from '../../../../ui/TextField.vue'
+import { useForm } from '../../../../ui/useForm.ts'
 
 const scan = useScan()
 const { name, opened, shown, unit, heelHeight, feather, problem, progress } = scan
@@ -126,10 +128,12 @@ function typedHeel(value: number | null): void {
   refused.value = ''
   void scan.bring()
 }
+const form = ref<HTMLElement | null>(null)
+const { wrong, read, mended } = useForm(LastFields, form)
 async function keep(): Promise<void> {
   const s = shown.value
   if (!s) return
-  const read = LastFields.safeParse({
+  const last = await read({
     name: lastName.value,
     note: s.notes
       .map((n) => spoken(n))
@@ -142,13 +146,11 @@ async function keep(): Promise<void> {
     },
     stock: { feet: s.foot },
   })
-  if (!read.success) {
-    refused.value = lastName.value.trim() === '' ? 'Give the last a name.' : read.error.issues[0]!.message
-    return
-  }
+  if (!last) return
   await attempt(async () => {
-    const row = await api.lasts.add(read.data)
+    const row = await api.lasts.add(last)
     await router.push(`/lasts/${row.id}/measure`)
+    await say(`${last.name} is on the shelf.`)
   })
 }
 </script>
@@ -252,8 +254,15 @@ async function keep(): Promise<void> {
           <NButton @click="scan.findAnew()">Find all anew</NButton>
           <NButton @click="scan.stop()">Another scan</NButton>
         </div>
-        <form class="keep" novalidate @submit.prevent="keep">
-          <TextField v-model:value="lastName" label="Name of the last" name="last-name" />
+        <form ref="form" class="keep" novalidate @submit.prevent="keep">
+          <TextField
+            v-model:value="lastName"
+            label="Name of the last"
+            name="last-name"
+            :most="80"
+            :wrong="wrong.name"
+            @update:value="mended('name')"
+          />
           <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
           <NButton type="primary" attr-type="submit" :disabled="progress.running">Keep this last</NButton>
         </form>

@@ -27,6 +27,7 @@ import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import SelectField from '../../../../ui/SelectField.vue'
+import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import TextField from '../../../../ui/TextField.vue'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -109,6 +110,7 @@ async function remove(): Promise<void> {
     await pair.flush()
     await api.removePair(view.id, pair.view?.version ?? view.version)
     await router.push('/pairs')
+    await say(`Order ${view.label.order}, ${view.label.name}, is deleted.`)
   })
 }
 </script>

@@ -10,12 +10,19 @@ import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import RoomState from '../../../../ui/RoomState.vue'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import StepCard from './StepCard.vue'
 import WaitClocks from './WaitClocks.vue'
+import WorkTable from './WorkTable.vue'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 
 const pair = usePair()
 const made = useMade()
+const ways = [
+  { value: 'cards', name: 'Step by step' },
+  { value: 'table', name: 'Table' },
+] as const
+const way = ref<(typeof ways)[number]['value']>('cards')
 /** Under 1000 px the panel is a drawer; the clocks must not hide in it. */
 const narrow = useMediaQuery('(max-width: 999px)')
 const log = shallowRef<StepEvent[] | null>(null)
@@ -133,19 +140,23 @@ watch(
       <WaitClocks v-if="narrow && clocks.length > 0" class="above" heading="h2" :clocks="clocks" :now="now" />
       <div class="list" tabindex="0" aria-label="Steps in working order" role="region">
         <RoomState :loading="log === null || pair.plan === null" :problem="problem" what="The work" @retry="load">
+          <ChoiceBar label="The steps as" class="ways" :options="ways" :value="way" @choose="way = $event" />
           <p v-if="stepProblem" class="bad" role="alert">{{ stepProblem }}</p>
-          <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
-            <h2>{{ g.name }}</h2>
-            <StepCard
-              v-for="s in g.steps"
-              :key="s.step.id"
-              :progress="s"
-              :now="now"
-              :busy="busy"
-              @say="(what) => say(s.step.id, what)"
-              @took="(minutes) => correct(s.step.id, minutes)"
-            />
-          </section>
+          <WorkTable v-if="way === 'table'" :steps="steps" />
+          <template v-else>
+            <section v-for="g in groups" :key="g.group" class="group" :aria-label="g.name">
+              <h2>{{ g.name }}</h2>
+              <StepCard
+                v-for="s in g.steps"
+                :key="s.step.id"
+                :progress="s"
+                :now="now"
+                :busy="busy"
+                @say="(what) => say(s.step.id, what)"
+                @took="(minutes) => correct(s.step.id, minutes)"
+              />
+            </section>
+          </template>
         </RoomState>
       </div>
     </div>

@@ -1,3 +1,5 @@
+import { format, isSameDay } from 'date-fns'
+
 /** A span of time as a clock shows it: 4:05, 1:02:09, or days for long waits. */
 export function clockFace(ms: number): string {
   const total = Math.max(0, Math.round(ms / 1000))
@@ -12,10 +14,7 @@ export function clockFace(ms: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
 
-/** Time of day, with the day when it is not today. */
+/** Time of day, with the day when it is not today: 23:00; Tue 6 Jan, 07:30. */
 export function timeOfDay(ms: number, now: number): string {
-  const at = new Date(ms)
-  const time = at.toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
-  if (at.toDateString() === new Date(now).toDateString()) return time
-  return `${at.toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' })} ${time}`
+  return format(ms, isSameDay(ms, now) ? 'HH:mm' : 'EEE d MMM, HH:mm')
 }
