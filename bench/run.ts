@@ -30,6 +30,7 @@ import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
 import { Packer } from '../web/src/workers/plan/planParcel.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
 import { longestTask } from './longestTask.ts'
+import { longLists } from './longLists.ts'
 import { summary, time, type Result } from './measure.ts'
 import { workshopFigures } from './workshop.ts'
 
@@ -341,6 +342,7 @@ if (!existsSync(assets)) {
   const session = await page.context().newCDPSession(page)
   const { usedSize } = await session.send('Runtime.getHeapUsage')
   say(summary('memory of a tab with a pair open', [usedSize / 1024 / 1024], 'MB', 'script heap of the page'))
+  await longLists(page, server.url, say)
   await browser.close()
   await server.end()
 }

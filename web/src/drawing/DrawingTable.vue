@@ -218,7 +218,7 @@ useShortcuts({
   stroke-width: 3.2;
 }
 .feather.inner {
-  stroke: #22323a;
+  stroke: var(--slate);
   stroke-width: 1.4;
 }
 .fold {

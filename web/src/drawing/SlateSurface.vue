@@ -121,7 +121,7 @@ function press(event: KeyboardEvent): void {
   font-weight: 600;
   font-variant-numeric: tabular-nums;
   paint-order: stroke;
-  stroke: #22323a;
+  stroke: var(--slate);
   stroke-width: 5;
   pointer-events: none;
 }

@@ -3,7 +3,6 @@ import {
   AmbientLight,
   BufferAttribute,
   BufferGeometry,
-  Color,
   DirectionalLight,
   DoubleSide,
   Group,
@@ -101,11 +100,10 @@ export class LastScene {
 
   /** Throws when the browser has no WebGL. */
   constructor(private readonly canvas: HTMLCanvasElement) {
-    this.renderer = new WebGLRenderer({ canvas, antialias: !drawnBySoftware() })
+    this.renderer = new WebGLRenderer({ canvas, antialias: !drawnBySoftware(), alpha: true })
     // Asking after every shader whether it was understood makes the page wait for the one that draws.
     this.renderer.debug.checkShaderErrors = false
     this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2))
-    this.scene.background = new Color('#22323A')
     this.camera.up.set(0, 0, 1)
     this.scene.add(new HemisphereLight('#ffffff', '#4d5d63', 1.5), new AmbientLight('#ffffff', 0.35))
     for (const [x, y, z, strength] of [

@@ -81,8 +81,7 @@ const use = computed(() => {
   display: grid;
   place-items: center;
   overflow: hidden;
-  /* As in the picture itself, by day and by evening. */
-  background: #22323a;
+  background: var(--slate);
 }
 .picture > img {
   width: 100%;

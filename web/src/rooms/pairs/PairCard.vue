@@ -70,7 +70,7 @@ const steps = computed(() => state.value?.standing.of ?? 0)
           :show-indicator="false"
           :aria-label="`${done} of ${steps} steps done`"
         />
-        <span class="figure">{{ done }} / {{ steps }}</span>
+        <span v-if="steps > 0" class="figure">{{ done }} / {{ steps }}</span>
         <LevelMark v-if="state?.card.worst" :level="state.card.worst" />
       </div>
     </div>

@@ -150,13 +150,13 @@ const together = [
           short by up to <strong class="figure">{{ showLength(result.difference.fallsShort) }}</strong>,
           {{ showLength(result.difference.mean) }} apart on average.
         </p>
-        <NTable size="small" :bordered="false">
+        <NTable size="small" :bordered="false" class="side-by-side">
           <thead>
             <tr>
-              <th scope="col">Figure</th>
+              <th scope="col">In {{ lengthWord }}</th>
               <th scope="col" class="right">{{ store.last.name }}</th>
               <th scope="col" class="right">{{ second?.name }}</th>
-              <th scope="col" class="right">Difference</th>
+              <th scope="col" class="right">Over</th>
             </tr>
           </thead>
           <tbody>
@@ -165,7 +165,7 @@ const together = [
               <td class="figure right">{{ bareLength(row.first) }}</td>
               <td class="figure right">{{ bareLength(row.second) }}</td>
               <td class="figure right">
-                <strong>{{ row.first - row.second > 0.05 ? '+' : '' }}{{ showLength(row.first - row.second) }}</strong>
+                <strong>{{ row.first - row.second > 0.05 ? '+' : '' }}{{ bareLength(row.first - row.second) }}</strong>
               </td>
             </tr>
           </tbody>
@@ -204,6 +204,23 @@ const together = [
   width: 160px;
   height: 14px;
   border-radius: 4px;
+}
+.side-by-side.n-table th,
+.side-by-side.n-table td {
+  padding-inline: 4px;
+  overflow-wrap: break-word;
+}
+.side-by-side.n-table {
+  table-layout: fixed;
+}
+.side-by-side.n-table thead th {
+  font-size: 14px;
+}
+.side-by-side th:first-child {
+  width: 32%;
+}
+.side-by-side th:last-child {
+  width: 16%;
 }
 .panel p {
   margin: 8px 0;

@@ -231,7 +231,7 @@ const legend = computed<LegendLine[]>(() => {
   fill: transparent;
 }
 .dot {
-  fill: #22323a;
+  fill: var(--slate);
   stroke: #eef2ee;
   stroke-width: 2;
 }
