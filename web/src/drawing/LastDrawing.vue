@@ -70,6 +70,8 @@ const labels = useLabels(
         ] as Path[],
     ),
   ]),
+  // Room is left all round for them.
+  110,
 )
 const said = computed(() => props.view.dimensions.map((d) => `${d.name} ${showLength(d.value)}`).join(', '))
 </script>

@@ -14,6 +14,8 @@ const middle = (path: Path): Point => [
   path.reduce((sum, p) => sum + p[0], 0) / path.length,
   path.reduce((sum, p) => sum + p[1], 0) / path.length,
 ]
+/** Far round all that is drawn. */
+const frame = { minX: -2000, maxX: 4000, minY: -2000, maxY: 2000 }
 const measure = (text: string, size: number) => text.length * size * 0.5
 const label = (key: string, names: Path): Label => ({ key, lines: [key], size: 15, at: middle(names), names })
 const boxOfPlace = (p: LabelPlace) => ({
@@ -26,20 +28,20 @@ const boxOfPlace = (p: LabelPlace) => ({
 describe('labels', () => {
   it('stand where they are wanted while there is room', () => {
     const big = square(0, 0, 300, 200)
-    const [place] = placeLabels([label('Vamp', big)], [closed(big)], measure)
+    const [place] = placeLabels([label('Vamp', big)], [closed(big)], frame, measure)
     expect(place).toMatchObject({ x: 150, y: 100, lead: null })
   })
   it('go out of what is too small, and a line leads there from it where it is not next to it', () => {
     const patch = square(100, 100, 16)
     // Walls all round it leave only room further off.
     const walls = [40, 50, 60].map((d) => closed(square(108 - d, 108 - d, 2 * d)))
-    const [place] = placeLabels([label('Corner patch', patch)], [closed(patch), ...walls], measure)
+    const [place] = placeLabels([label('Corner patch', patch)], [closed(patch), ...walls], frame, measure)
     expect(place!.lead).not.toBeNull()
     const [from, to] = place!.lead!
     expect(patch).toContainEqual(from)
     const b = boxOfPlace(place!)
     expect(to[0] === b.minX || to[0] === b.maxX || to[1] === b.minY || to[1] === b.maxY).toBe(true)
-    const [near] = placeLabels([label('Corner patch', patch)], [closed(patch)], measure)
+    const [near] = placeLabels([label('Corner patch', patch)], [closed(patch)], frame, measure)
     expect(near!.lead).toBeNull()
     expect(boxOfPlace(near!).minY).toBeGreaterThan(116)
   })
@@ -61,6 +63,7 @@ describe('labels', () => {
           const places = placeLabels(
             shapes.map((s) => label(s.key, s.path)),
             shapes.map((s) => closed(s.path)),
+            frame,
             measure,
           )
           expect(places.map((p) => p.key)).toEqual(shapes.map((s) => s.key))
@@ -80,11 +83,20 @@ describe('labels', () => {
       ),
     )
   })
+  it('stay in what is seen of the drawing', () => {
+    // Too narrow for its name, at the upper edge of what is seen: the name goes below.
+    const strip = square(100, 2, 12, 60)
+    const seen = { minX: 0, maxX: 220, minY: 0, maxY: 120 }
+    const [place] = placeLabels([{ ...label('Stay', strip), at: [106, -10] }], [closed(strip)], seen, measure)
+    expect(boxOfPlace(place!).minY).toBeGreaterThan(62)
+    expect(boxOfPlace(place!).maxY).toBeLessThan(120)
+  })
   it('keep their names though there is no free place at all', () => {
     const same = square(0, 0, 20)
     const places = placeLabels(
       Array.from({ length: 40 }, (_, i) => label(`no ${i}`, same)),
       [closed(same)],
+      frame,
       measure,
     )
     expect(places).toHaveLength(40)

@@ -32,6 +32,8 @@ const ON_OTHER = 12
 /** Nearer to something else than to what it names: it would be read as that one's. */
 const ASTRAY = 6
 const ON_LINE = 4
+/** Past the edge of the drawing, where it may be cut off. */
+const OUTSIDE = 12
 
 const meets = (a: Box, b: Box) => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY
 /** How far two boxes are apart; 0 where they meet. */
@@ -82,9 +84,15 @@ function* candidates(at: Point, b: Box, w: number, h: number): Generator<{ at: P
 /**
  * Places labels so that none lies on another, and none on a line or on something else that is named where there is any
  * other place near: every label tries its places in order, those of large things first, since they have room inside. A
- * label that had to go away from what it names gets a leader line. `lines` are all that is drawn.
+ * label that had to go away from what it names gets a leader line. `lines` are all that is drawn, `frame` is what of the
+ * drawing is seen while the whole of it is.
  */
-export function placeLabels(labels: readonly Label[], lines: readonly Path[], measure: Measure): LabelPlace[] {
+export function placeLabels(
+  labels: readonly Label[],
+  lines: readonly Path[],
+  frame: Box,
+  measure: Measure,
+): LabelPlace[] {
   const boxes = new Map(labels.map((l) => [l.key, boxOf(l.names)]))
   const area = (key: string) => {
     const b = boxes.get(key)!
@@ -119,6 +127,7 @@ export function placeLabels(labels: readonly Label[], lines: readonly Path[], me
         else if (away <= home) cost += ASTRAY
       }
       if (!within(box, own) && meets(box, own)) cost += 1
+      if (!within(box, frame)) cost += OUTSIDE
       if (best && cost >= best.cost) continue
       cost += ON_LINE * Math.min(5, hits(box))
       if (!best || cost < best.cost) best = { at, box, cost }

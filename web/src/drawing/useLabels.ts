@@ -31,16 +31,23 @@ const COARSE = 1.5
 
 /**
  * Labels of a drawing, placed clear of each other and of its lines (mm, y up): anew when it is drawn or looked at nearer,
- * not while it is only moved.
+ * not while it is only moved. `room` pixels round the drawing's world may be taken too.
  */
-export function useLabels(slate: Slate, labels: Ref<readonly Named[]>, lines: Ref<readonly Path[]>) {
+export function useLabels(slate: Slate, labels: Ref<readonly Named[]>, lines: Ref<readonly Path[]>, room = 30) {
   const atScale = computed<LabelPlace[]>(() => {
     const k = slate.scale.value
+    const world = slate.world.value
     const px = (path: Path): Path => path.map(([x, y]): Point => [k * x, -k * y])
     const thin = (path: Path): Path => px(simplify(path, COARSE / k))
     return placeLabels(
       labels.value.map((l) => ({ ...l, at: px([l.at])[0]!, names: px(l.names) })),
       lines.value.map(thin),
+      {
+        minX: k * world.minX - room,
+        maxX: k * world.maxX + room,
+        minY: -k * world.maxY - room,
+        maxY: -k * world.minY + room,
+      },
       widthOf,
     )
   })

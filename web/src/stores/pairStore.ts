@@ -61,7 +61,7 @@ export const usePair = defineStore('pair', () => {
   channel?.addEventListener('message', (event: MessageEvent<{ id: string; version: number }>) => {
     const mine = view.value
     if (!mine || event.data.id !== mine.id || event.data.version <= mine.version || dirty.value) return
-    void load(mine.id)
+    if (wanted === mine.id) void load(mine.id)
   })
   // Written by another device or program: what is being changed here is not overrun, its save will say so.
   useNews(
@@ -70,10 +70,10 @@ export const usePair = defineStore('pair', () => {
   )
   async function lookAgain(): Promise<void> {
     const mine = view.value
-    if (!mine || dirty.value || saving.value || conflict.value) return
+    if (!mine || wanted !== mine.id || dirty.value || saving.value || conflict.value) return
     try {
       const now = await api.pair(mine.id)
-      const untouched = view.value?.id === mine.id && !dirty.value && !saving.value
+      const untouched = wanted === mine.id && view.value?.id === mine.id && !dirty.value && !saving.value
       if (untouched && view.value && now.version > view.value.version) await load(mine.id)
     } catch (error) {
       if (!(error instanceof ApiError)) throw error

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, contains, nearest, partPlaces, translate, type Part, type PartPlace, type Path } from '@gentle-awl/core'
+import { contains, nearest, partPlaces, translate, type Part, type PartPlace, type Path } from '@gentle-awl/core'
 import { computed, ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { showLength } from '../../../../app/settings.ts'
@@ -35,8 +35,13 @@ const groups = computed(() => {
   return tried.reduce((best, t) => (t.px < best.px ? t : best)).layout
 })
 function bounds(list: ReturnType<typeof boardLayout>) {
-  const b = boxOf(...list.flatMap((g) => g.parts.map((p): Path => translate(p.part.outline, p.dx, p.dy))))
-  return { minX: b.minX - 8, maxX: b.maxX + 8, minY: b.minY - 40, maxY: Math.max(b.maxY, 0) + 6 }
+  const boxes = list.flatMap((g) => g.parts.map((p) => p.box))
+  return {
+    minX: Math.min(...boxes.map((b) => b.minX)) - 8,
+    maxX: Math.max(...boxes.map((b) => b.maxX)) + 8,
+    minY: Math.min(...boxes.map((b) => b.minY)) - 40,
+    maxY: Math.max(0, ...boxes.map((b) => b.maxY)) + 6,
+  }
 }
 const world = computed(() => bounds(groups.value))
 const view = useSlate(world, insets)

@@ -45,6 +45,20 @@ describe('the pair board', () => {
   const groups = boardLayout(parts, ['foot', 'wall', 'under'], 420, 1)
   const laid = groups.flatMap((g) => g.parts.map((p) => boxOf(translate(p.part.outline, p.dx, p.dy))))
 
+  it('says what every part takes where it lies', () => {
+    groups
+      .flatMap((g) => g.parts)
+      .forEach((p, i) => {
+        const { minX, minY, maxX, maxY } = laid[i]!
+        for (const [said, is] of [
+          [p.box.minX, minX],
+          [p.box.minY, minY],
+          [p.box.maxX, maxX],
+          [p.box.maxY, maxY],
+        ])
+          expect(said).toBeCloseTo(is!, 9)
+      })
+  })
   it('holds every part once, by its place, and leaves strips out', () => {
     expect(groups.map((g) => g.place)).toEqual(['foot', 'wall'])
     expect(groups.flatMap((g) => g.parts.map((p) => p.part.id))).toEqual(['a', 'b', 'd', 'c'])

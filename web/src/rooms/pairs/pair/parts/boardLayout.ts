@@ -6,6 +6,8 @@ export interface BoardPart {
   part: Part
   dx: number
   dy: number
+  /** What it takes there. */
+  box: Box
   /** Middle of its lower edge, where its name stands. */
   label: { x: number; y: number }
 }
@@ -27,12 +29,6 @@ const LETTERS = 12
 
 /** The lines of a part's name. */
 export const nameLines = (part: Part): string[] => inLines(part.name, LETTERS)
-/** A part is given as much room as its name takes. */
-function cell(part: Part, px: number): { box: Box; width: number } {
-  const box = boxOf(part.outline)
-  const letters = Math.max(...nameLines(part).map((l) => l.length))
-  return { box, width: Math.max(box.maxX - box.minX, letters * LETTER * px) }
-}
 
 /**
  * All parts at one scale, group under group, in rows as wide as `width` mm; within a row they stand on one line, with room
@@ -46,6 +42,16 @@ export function boardLayout(
 ): BoardGroup[] {
   let y = 0
   const groups: BoardGroup[] = []
+  // A part is given as much room as its name takes.
+  const cells = new Map(
+    parts.map((part) => {
+      const box = boxOf(part.outline)
+      const lines = nameLines(part)
+      const letters = Math.max(...lines.map((l) => l.length))
+      return [part, { box, lines: lines.length, width: Math.max(box.maxX - box.minX, letters * LETTER * px) }]
+    }),
+  )
+  const cell = (part: Part) => cells.get(part)!
   for (const place of places) {
     const mine = parts.filter((p) => p.place === place && !p.strip)
     if (mine.length === 0) continue
@@ -54,20 +60,21 @@ export function boardLayout(
     let row: Part[] = []
     let rowWidth = 0
     const flush = () => {
-      const height = Math.max(0, ...row.map((p) => boxOf(p.outline)).map((b) => b.maxY - b.minY))
+      const height = Math.max(0, ...row.map((p) => cell(p).box).map((b) => b.maxY - b.minY))
       let x = 0
       for (const part of row) {
-        const { box, width } = cell(part, px)
+        const { box, width } = cell(part)
         const middle = x + width / 2
         const [dx, dy] = [middle - (box.minX + box.maxX) / 2, y - height - box.minY]
-        group.parts.push({ part, dx, dy, label: { x: middle, y: y - height } })
+        const at = { minX: box.minX + dx, maxX: box.maxX + dx, minY: box.minY + dy, maxY: box.maxY + dy }
+        group.parts.push({ part, dx, dy, box: at, label: { x: middle, y: y - height } })
         x += width + GAP
       }
-      if (row.length > 0) y -= height + px * (UNDER + LINE * Math.max(...row.map((p) => nameLines(p).length)))
+      if (row.length > 0) y -= height + px * (UNDER + LINE * Math.max(...row.map((p) => cell(p).lines)))
       ;[row, rowWidth] = [[], 0]
     }
     for (const part of mine) {
-      const w = cell(part, px).width
+      const w = cell(part).width
       if (row.length > 0 && rowWidth + w > width) flush()
       row.push(part)
       rowWidth += w + GAP

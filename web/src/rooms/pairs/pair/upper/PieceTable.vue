@@ -33,7 +33,7 @@ const layout = computed(() => {
   )
   return { ...rows, placed: props.pieces.map((piece, i) => ({ piece, ...rows.moves[i]! })) }
 })
-const world = computed(() => ({ minX: 0, minY: -layout.value.height - 10, maxX: layout.value.width, maxY: 0 }))
+const world = computed(() => ({ minX: 0, minY: -layout.value.height - 6, maxX: layout.value.width, maxY: 6 }))
 const view = useSlate(world, { left: 10, right: 10, top: 10, bottom: 72 })
 watchEffect(() => {
   const { width, height } = view
@@ -83,11 +83,18 @@ const labels = useLabels(
   ),
   computed(() =>
     layout.value.placed.flatMap((place) => {
-      const { outline, sewn, grain, fold } = place.piece
-      const lines = [closed(outline), ...sewn.map((w) => w.line), [grain.from, grain.to], ...(fold ? [fold] : [])]
+      const { outline, net, sewn, grain, fold } = place.piece
+      const lines = [
+        closed(outline),
+        closed(net),
+        ...sewn.map((w) => w.line),
+        [grain.from, grain.to],
+        ...(fold ? [fold] : []),
+      ]
       return lines.map((line) => moved(line, place))
     }),
   ),
+  6,
 )
 const legend: LegendLine[] = [
   { name: 'Cut', stroke: '#eef2ee', width: 2 },
