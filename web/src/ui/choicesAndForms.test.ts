@@ -79,6 +79,16 @@ describe('a form that is read by the schema of its document', () => {
     return { form, wrapper, marked }
   }
 
+  it('what is wrong where there is no field is said by the form, and by no field', async () => {
+    const { form, marked } = page()
+    await form.read({ label: { ...label, note: 'n'.repeat(2000) }, decisions })
+    expect(marked()).toEqual([])
+    expect(form.elsewhere('label.order', 'decisions.size.value')).toBe(form.wrong['label.note'])
+    expect(form.elsewhere('label.note')).toBe('')
+    await form.read({ label, decisions })
+    expect(form.elsewhere()).toBe('')
+  })
+
   it('gives the document where all is well', async () => {
     const { form } = page()
     expect(await form.read({ label: { ...label, order: ' 12 ' }, decisions })).toEqual({

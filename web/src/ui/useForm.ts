@@ -10,6 +10,8 @@ interface Form<T> {
    * field, the first of them has the focus, and nothing is to be sent.
    */
   read: (filled: unknown) => Promise<T | undefined>
+  /** What is wrong where none of these fields is: the form says it for them. Nothing where all of it stands at a field. */
+  elsewhere: (...fields: string[]) => string
   /** A field that was put right is no longer marked; what the rest of the form still needs stays marked. */
   mended: (field: string) => void
   /** No field is marked. */
@@ -33,6 +35,7 @@ export function useForm<S extends z.ZodType>(
     wrong,
     clear,
     mended: (field) => delete wrong[field],
+    elsewhere: (...fields) => Object.entries(wrong).find(([field]) => !fields.includes(field))?.[1] ?? '',
     async read(filled) {
       const result = schema.safeParse(filled)
       clear()

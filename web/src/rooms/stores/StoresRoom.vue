@@ -33,7 +33,7 @@ const form = reactive({
 })
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
-const { wrong, read, mended, clear } = useForm(Material.omit({ id: true }), sheet)
+const { wrong, read, mended, clear, elsewhere } = useForm(Material.omit({ id: true }), sheet)
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -249,7 +249,9 @@ useNews(
           @update:value="mended('note')"
         />
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
-        <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
+        <p v-if="refused || elsewhere('name', 'note')" class="wrong" role="alert">
+          {{ refused || elsewhere('name', 'note') }}
+        </p>
       </form>
       <template #actions>
         <NButton v-if="editing !== 'new'" class="away" type="error" secondary @click="remove">Delete</NButton>

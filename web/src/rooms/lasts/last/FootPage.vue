@@ -33,7 +33,7 @@ const foot = ref<Foot>('right')
 const busy = ref(false)
 const { problem, attempt: attemptKeep } = useAttempt()
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended, clear } = useForm(FeetFields, form)
+const { wrong, read, mended, clear, elsewhere } = useForm(FeetFields, form)
 const typed = computed(() => feet.typedOf(chosen.value))
 
 async function load(): Promise<void> {
@@ -180,7 +180,9 @@ async function buildUp(line: FitLine): Promise<void> {
             :wrong="wrong.note"
             @update:value="(change({ note: $event }), mended('note'))"
           />
-          <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+          <p v-if="problem || elsewhere('order', 'trade', 'note')" class="wrong" role="alert">
+            {{ problem || elsewhere('order', 'trade', 'note') }}
+          </p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
           <div class="keep">
             <NButton type="primary" attr-type="submit">Keep these feet</NButton>

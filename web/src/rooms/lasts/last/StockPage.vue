@@ -45,7 +45,9 @@ async function load(): Promise<void> {
 onMounted(() => attempt(load))
 
 const shelf = ref<HTMLElement | null>(null)
-const { wrong, read, mended } = useForm(LastFields.pick({ name: true, note: true, stock: true }), shelf)
+const { wrong, read, mended, elsewhere } = useForm(LastFields.pick({ name: true, note: true, stock: true }), shelf)
+/** Fields that say themselves what is wrong. */
+const atField = ['name', 'note', 'stock.number', 'stock.place']
 const keep = () =>
   attempt(async () => {
     const { name, note, number, count, place, feet } = form
@@ -96,7 +98,7 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
 
 <template>
   <section class="room-page">
-    <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
+    <p v-if="problem || elsewhere(...atField)" class="bad" role="alert">{{ problem || elsewhere(...atField) }}</p>
     <div class="both">
       <form ref="shelf" class="card form" novalidate @submit.prevent="keep">
         <h2>On the shelf</h2>

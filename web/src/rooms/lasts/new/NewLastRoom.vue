@@ -21,14 +21,13 @@ const note = ref('')
 const { problem: refused, busy, attempt } = useAttempt()
 
 const bench = useTemplateRef<ComponentPublicInstance>('bench')
-const { wrong, read, mended } = useForm(
+const { wrong, read, mended, elsewhere } = useForm(
   LastFields,
   computed(() => bench.value?.$el as Element | undefined),
 )
 
 async function keep(shape: LastShape): Promise<void> {
   const last = await read({ name: name.value, note: note.value, shape })
-  // What its fields cannot say is a figure of the shape: those were built already, and say it themselves.
   if (!last) return
   await attempt(async () => {
     const row = await api.lasts.add(last)
@@ -46,7 +45,7 @@ async function keep(shape: LastShape): Promise<void> {
     :title="props.kind === 'measures' ? 'New last by measures' : 'New last from a tracing'"
     :busy="busy"
     heading
-    :refused="refused"
+    :refused="refused || elsewhere('name', 'note')"
     :given="given"
     @keep="keep"
   >

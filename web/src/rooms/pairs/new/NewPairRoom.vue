@@ -44,9 +44,14 @@ const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
 const { problem: refused, busy: saving, attempt: attemptSave } = useAttempt()
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended } = useForm(z.object({ label: PairLabel, decisions: PairDecisions }), form, {
+const { wrong, read, mended, elsewhere } = useForm(z.object({ label: PairLabel, decisions: PairDecisions }), form, {
   'decisions.materials': 'Nothing fit for this in the stores yet.',
 })
+/** Fields that say themselves what is wrong. */
+const atField = computed(() => [
+  ...['order', 'name', 'trade'].map((key) => `label.${key}`),
+  ...roles.value.map((role) => `decisions.materials.${role}`),
+])
 /** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
 const ready = ref(false)
 const {
@@ -261,7 +266,7 @@ async function start(): Promise<void> {
         :problem="sketchProblem"
         :missing="chosen === null"
       >
-        <p v-if="refused" class="bad" role="alert">{{ refused }}</p>
+        <p v-if="refused || elsewhere(...atField)" class="bad" role="alert">{{ refused || elsewhere(...atField) }}</p>
         <div class="actions">
           <ButtonLink to="/pairs">Back</ButtonLink>
           <NButton type="primary" attr-type="submit" :disabled="saving">Start this pair</NButton>

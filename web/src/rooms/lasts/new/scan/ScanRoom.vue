@@ -129,7 +129,7 @@ function typedHeel(value: number | null): void {
   void scan.bring()
 }
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended } = useForm(LastFields, form)
+const { wrong, read, mended, elsewhere } = useForm(LastFields, form)
 async function keep(): Promise<void> {
   const s = shown.value
   if (!s) return
@@ -263,7 +263,7 @@ async function keep(): Promise<void> {
             :wrong="wrong.name"
             @update:value="mended('name')"
           />
-          <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
+          <p v-if="refused || elsewhere('name')" class="wrong" role="alert">{{ refused || elsewhere('name') }}</p>
           <NButton type="primary" attr-type="submit" :disabled="progress.running">Keep this last</NButton>
         </form>
       </template>
