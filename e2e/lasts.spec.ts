@@ -217,7 +217,10 @@ test('what was typed of a foot stays until it is kept, and a last is made for th
   // Among all feet that were measured: where this last is furthest off for each, and from there to that foot.
   await page.getByRole('button', { name: 'All feet against this last' }).click()
   const feet = page.getByRole('table').filter({ hasText: 'furthest off' })
-  await page.getByRole('button', { name: /Look at the right foot of order/ }).first().click()
+  await page
+    .getByRole('button', { name: /Look at the right foot of order/ })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { name: 'The right foot' })).toBeVisible()
   await page.getByRole('searchbox', { name: 'Find feet by order or trade' }).fill('no such trade')
   await expect(page.getByText('No feet match.')).toBeVisible()

@@ -77,6 +77,8 @@ const WOOD = '#d8b787'
 
 /** Without a graphics card so much lies between two pictures, for the page to do its own work, ms. */
 const PAUSE = 90
+/** After so long without a change what lies on the last is at rest, ms. */
+const AT_REST = 150
 
 /** The last in 3D: renders when something changed, not all the time. */
 export class LastScene {
@@ -93,6 +95,7 @@ export class LastScene {
   private size = 300
   private foot: 'right' | 'left' = 'right'
   private waiting = false
+  private rest: ReturnType<typeof setTimeout> | undefined
   private disposed = false
   private held: string | null = null
   /** Called while a marker is dragged and once when it is let go. */
@@ -170,7 +173,7 @@ export class LastScene {
       material.resolution.set(this.canvas.clientWidth, this.canvas.clientHeight)
       this.loops.add(new Line2(geometry, material))
     }
-    this.draw()
+    this.drawAtRest()
   }
 
   showMarkers(markers: readonly Marker[]): void {
@@ -187,7 +190,7 @@ export class LastScene {
       ball.name = marker.key
       this.marks.add(ball)
     }
-    this.draw()
+    this.drawAtRest()
   }
 
   setFoot(foot: 'right' | 'left'): void {
@@ -298,10 +301,28 @@ export class LastScene {
     return hit ? [hit.point.x, hit.point.y, hit.point.z] : null
   }
 
-  private draw(): void {
-    // Where things lie is asked before the picture that shows it is drawn.
+  /**
+   * What lies on the last has changed. Without a graphics card the picture waits until that comes to rest: while a line is
+   * dragged elsewhere on the page, the hand is not to wait for it.
+   */
+  private drawAtRest(): void {
+    if (!drawnBySoftware()) {
+      this.draw()
+      return
+    }
+    this.placeAll()
+    clearTimeout(this.rest)
+    this.rest = setTimeout(() => this.draw(), AT_REST)
+  }
+
+  /** Where things lie is asked before the picture that shows it is drawn. */
+  private placeAll(): void {
     this.camera.updateMatrixWorld()
     this.scene.updateMatrixWorld()
+  }
+
+  private draw(): void {
+    this.placeAll()
     if (this.waiting) return
     this.waiting = true
     const now = () =>
@@ -315,6 +336,7 @@ export class LastScene {
 
   dispose(): void {
     this.disposed = true
+    clearTimeout(this.rest)
     this.canvas.removeEventListener('pointerdown', this.grasp)
     this.canvas.removeEventListener('pointermove', this.drag)
     this.canvas.removeEventListener('pointerup', this.letGo)
