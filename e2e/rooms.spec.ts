@@ -194,7 +194,17 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await page.getByRole('button', { name: 'Delete' }).click()
   await expect(page.getByRole('row', { name: /Kangaroo/ })).toHaveCount(0)
 
+  // A dyed leather shows on the pairs that are made of it.
+  await page.getByRole('button', { name: 'Change Tar-brown calf' }).click()
+  await choose(page.getByRole('combobox', { name: 'Colour' }), 'black')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await visit(page, `${server.url}/pairs`)
+  const shoe = page.getByRole('link', { name: /Welted derby/ }).locator('path.upper')
+  await expect(shoe).toHaveCSS('fill', 'rgb(43, 39, 36)', { timeout: 30_000 })
+
   await visit(page, `${server.url}/lasts`)
+  await expect(page.getByRole('heading', { name: 'Lasts' })).toBeVisible()
   await page.getByRole('link', { name: 'Quay 20' }).click()
   await page.getByRole('link', { name: 'Shape' }).click()
   await page.getByLabel('Joint girth').fill('258')

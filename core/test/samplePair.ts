@@ -106,6 +106,7 @@ export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i
   kind,
   thickness,
   note: '',
+  colour: null,
   foamTest: null,
 }))
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id

@@ -294,8 +294,7 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    await store.db.run(sql`DROP TABLE pair_cards`)
-    await store.db.run(sql`ALTER TABLE pairs DROP COLUMN left_last_id`)
+    await store.db.run(sql`ALTER TABLE materials DROP COLUMN colour`)
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)

@@ -16,6 +16,20 @@ export const materialKinds = [
 export const MaterialKind = z.enum(materialKinds)
 export type MaterialKind = z.infer<typeof MaterialKind>
 
+/** Shown where nobody said which colour a material has. */
+export const kindColours: Record<MaterialKind, string> = {
+  'upper leather': '#a9743f',
+  'lining leather': '#cfae86',
+  'insole leather': '#d6b184',
+  'insole board': '#b9b1a3',
+  'stiffener leather': '#c69a67',
+  'puff leather': '#c69a67',
+  'sole leather': '#b98b57',
+  rubber: '#4a4541',
+  cork: '#c08a55',
+  foam: '#e6e0cf',
+}
+
 const thick = z.number().min(0.1).max(60)
 /** A piece of foam pressed and let go: its thickness before, pressed, and after one and ten minutes, mm. */
 export const FoamTest = z
@@ -29,6 +43,12 @@ export const Material = z.object({
   /** mm, as measured with the gauge before skiving. */
   thickness: z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.'),
   note: note(500).default(''),
+  /** As it is seen, red, green and blue; null is the usual one of its kind. */
+  colour: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/, 'Write a colour as # and six figures or letters a to f.')
+    .nullable()
+    .default(null),
   foamTest: FoamTest.nullable().default(null),
 })
 export type Material = z.infer<typeof Material>
@@ -69,6 +89,9 @@ export const roleNames: Record<MaterialRole, string> = {
 /** Roles that may be left open: padding because a pair may have none, the others because the house rules say how thick they are. */
 export const openRoles = ['padding', 'foam', 'outsole', 'heel', 'topPiece'] as const satisfies readonly MaterialRole[]
 export const mayStayOpen = (role: MaterialRole): boolean => (openRoles as readonly MaterialRole[]).includes(role)
+
+/** The colour that a material is drawn in. */
+export const colourOf = ({ colour, kind }: Pick<Material, 'colour' | 'kind'>): string => colour ?? kindColours[kind]
 
 export function mayServe(role: MaterialRole, kind: MaterialKind): boolean {
   return (materialRoles[role] as readonly MaterialKind[]).includes(kind)

@@ -5,6 +5,8 @@ import type { Level } from './level.ts'
 export interface PictureShape {
   kind: 'last' | 'inside' | 'upper' | 'line' | 'sole' | 'heel'
   path: Path
+  /** Colour of the material that it is made of; none where it is of no material, or of one that is not chosen. */
+  fill?: string
 }
 
 /** What a list shows of a pair without planning it: plain data, small. */

@@ -5,6 +5,7 @@ import { crossings } from '../geometry/crossings.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { boxOf, signedArea, type Path } from '../geometry/path.ts'
 import { ridgeAndToe } from '../last/surface.ts'
+import { colourOf } from '../model/material.ts'
 import type { PictureShape } from '../model/pairCard.ts'
 import { patternKinds } from '../model/upper.ts'
 import { cardOf } from './cardOf.ts'
@@ -69,6 +70,26 @@ describe.each(patternKinds)('the card of a pair: %s', (style) => {
       const x = share * map.surface.length
       expect(crossings(body, { x })[0]! - crossings(sole, { x }).at(-1)!).toBeLessThan(0.7)
     }
+  })
+  it('has the colours of its materials: each its own, or the usual one of its kind', () => {
+    const { decisions, materials } = input
+    const of = (role: 'upper' | 'lining' | 'midsole' | 'heel' | 'outsole') =>
+      colourOf(materials.find((m) => m.id === (decisions.materials[role] ?? '')) ?? { colour: '', kind: 'rubber' })
+    for (const s of card.shapes) {
+      if (s.kind === 'upper') expect(s.fill).toBe(of('upper'))
+      if (s.kind === 'inside') expect(s.fill).toBe(of('lining'))
+      if (s.kind === 'line' || s.kind === 'last') expect(s.fill).toBeUndefined()
+    }
+    const dyed = {
+      ...input,
+      materials: materials.map((m) => (m.id === decisions.materials.upper ? { ...m, colour: '#123456' } : m)),
+    }
+    const again = cardOf(dyed, cache).shapes
+    expect(again.filter((s) => s.kind === 'upper').map((s) => s.fill)).toEqual(
+      card.shapes.filter((s) => s.kind === 'upper').map(() => '#123456'),
+    )
+    // Nothing but colours is another: what shares the material shares the colour.
+    expect(again.map((s) => ({ ...s, fill: '' }))).toEqual(card.shapes.map((s) => ({ ...s, fill: '' })))
   })
   it('names the rules that its plan rests on: another figure of any other changes nothing', () => {
     const others = ruleChapters.flatMap((c) => c.rules).filter((r) => !card.rules.includes(r.key))

@@ -1,6 +1,6 @@
 import type { PlanInput } from '../model/pair.ts'
 import type { PairCard } from '../model/pairCard.ts'
-import { pairPicture } from './pairPicture.ts'
+import { coloursOf, pairPicture } from './pairPicture.ts'
 import { formeStage, lastStage, planPair } from './planPair.ts'
 import type { StageCache } from './stageCache.ts'
 
@@ -13,7 +13,7 @@ export function cardOf(input: PlanInput, cache: StageCache): PairCard {
     problem: '',
     worst: plan.worst,
     steps: plan.steps.map(({ id, name }) => ({ id, name })),
-    shapes: pairPicture(plan, map),
+    shapes: pairPicture(plan, map, coloursOf(input)),
     rules: [...rules].sort(),
   }
 }

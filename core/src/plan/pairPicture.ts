@@ -2,6 +2,8 @@ import type { FormeMap } from '../forme/formeMap.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import { simplify } from '../geometry/simplify.ts'
 import { backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from '../last/surface.ts'
+import { colourOf, type MaterialRole } from '../model/material.ts'
+import type { PlanInput } from '../model/pair.ts'
 import type { PictureShape } from '../model/pairCard.ts'
 import { heightAt } from '../parts/sole/sideProfile.ts'
 import type { Side } from '../trade/side.ts'
@@ -14,6 +16,30 @@ const TOLERANCE = 0.3
 const IN_THE_AIR = 6
 /** Layers of the bottom that the upper hides. */
 const INSIDE = ['insole', 'filler']
+
+/** Which material each layer and body of the bottom is cut from. */
+const roleOf: Record<string, MaterialRole> = {
+  insole: 'insole',
+  midsole: 'midsole',
+  outsole: 'outsole',
+  welt: 'midsole',
+  rand: 'midsole',
+  wedge: 'heel',
+  lift: 'heel',
+  topPiece: 'topPiece',
+}
+
+/** Colours of the materials of a pair, by what they serve as. */
+export type PictureColours = Partial<Record<MaterialRole, string>>
+
+/** The colours of the materials that were decided for. */
+export const coloursOf = ({ decisions, materials }: Pick<PlanInput, 'decisions' | 'materials'>): PictureColours =>
+  Object.fromEntries(
+    Object.entries(decisions.materials).flatMap(([role, id]) => {
+      const material = materials.find((m) => m.id === id)
+      return material ? [[role, colourOf(material)]] : []
+    }),
+  )
 
 const tenths = (v: number) => Math.round(v * 10) / 10
 const coarse = (path: Path): Path => simplify(path, TOLERANCE).map(([x, z]): Point => [tenths(x), tenths(z)])
@@ -76,10 +102,14 @@ function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureSh
 /**
  * A shoe from its lateral side, toe to the right, stood on the ground as its bottom section stands: x forward, z up, mm,
  * coarse. The upper is projected from the last that its lines lie on, the bottom is its middle section; what comes first
- * lies beneath. It is what a pair is known by on a list.
+ * lies beneath. Bodies have the colours of their materials. It is what a pair is known by on a list.
  */
-export function pairPicture(plan: FootPlan, map: FormeMap): PictureShape[] {
+export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColours): PictureShape[] {
   const { profile, strips, heel } = plan.bottom
+  const filled = (role: MaterialRole | undefined) => {
+    const fill = role && colours[role]
+    return fill ? { fill } : {}
+  }
   const middle = Array.from({ length: map.surface.columns }, (_, i): Point => {
     const [x, , z] = bottomPoint(map.surface, i, (map.surface.across - 1) / 2)
     return [x, z]
@@ -96,9 +126,19 @@ export function pairPicture(plan: FootPlan, map: FormeMap): PictureShape[] {
   const layers = outside.length > 0 ? outside : profile.layers
   const under = layers[0]!.upper.map(([x, z]): Point => [x, z - by])
   return [
-    ...upperShapes(plan, map, under).map(stood),
-    ...layers.map((l): PictureShape => ({ kind: 'sole', path: coarse([...l.upper, ...[...l.lower].reverse()]) })),
-    ...strips.map((s): PictureShape => ({ kind: 'sole', path: coarse(s.outline) })),
-    ...(heel?.bodies ?? []).map((b): PictureShape => ({ kind: 'heel', path: coarse(b.outline) })),
+    ...upperShapes(plan, map, under)
+      .map(stood)
+      .map((s) => ({ ...s, ...filled(s.kind === 'upper' ? 'upper' : s.kind === 'inside' ? 'lining' : undefined) })),
+    ...layers.map((l): PictureShape => ({
+      kind: 'sole',
+      path: coarse([...l.upper, ...[...l.lower].reverse()]),
+      ...filled(roleOf[l.id]),
+    })),
+    ...strips.map((s): PictureShape => ({ kind: 'sole', path: coarse(s.outline), ...filled(roleOf[s.id]) })),
+    ...(heel?.bodies ?? []).map((b): PictureShape => ({
+      kind: 'heel',
+      path: coarse(b.outline),
+      ...filled(roleOf[b.id]),
+    })),
   ]
 }

@@ -11,7 +11,7 @@ const input = samplePair()
 function sketched(decisions: typeof input.decisions) {
   const plan = planPair({ ...input, decisions }, cache)
   const map = formeStage(lastStage(input.last, cache), decisions.upper.forme, cache)
-  return { plan, sketch: sketchOf(plan, map), card: cardOf({ ...input, decisions }, cache) }
+  return { plan, sketch: sketchOf(plan, map, { ...input, decisions }), card: cardOf({ ...input, decisions }, cache) }
 }
 
 it('a sketch is the picture that the pair will have, and says nothing against a pair that can be made', () => {

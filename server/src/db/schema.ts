@@ -35,6 +35,7 @@ export const materials = sqliteTable('materials', {
   kind: text('kind').$type<MaterialKind>().notNull(),
   thickness: real('thickness').notNull(),
   note: text('note').notNull().default(''),
+  colour: text('colour'),
   foamTest: text('foam_test', { mode: 'json' }).$type<Material['foamTest']>(),
 })
 

@@ -65,12 +65,19 @@ const stock: [name: string, kind: MaterialKind, thickness: number, note: string]
   ['Bend, heavy', 'sole leather', 5, 'Outsoles and lifts.'],
   ['Resin sheet', 'rubber', 6, 'Top pieces.'],
 ]
+/** What is of another colour than its kind usually is. */
+const demoColours: Record<string, string> = {
+  'Tar-brown calf': '#5b3d2b',
+  'Oiled deck hide': '#8a5a34',
+  'Bend, heavy': '#9c7145',
+}
 export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note], i) => ({
   id: demoId(2, i + 1),
   name,
   kind,
   thickness,
   note,
+  colour: demoColours[name] ?? null,
   foamTest: kind === 'foam' ? { before: 3, pressed: 1, afterOne: 2.7, afterTen: 2.9 } : null,
 }))
 const stuff = (name: string) => (demoMaterials.find((m) => m.name === name) as Material).id

@@ -9,12 +9,14 @@ const view = computed(() => {
   const b = boxOf(...props.shapes.map((s) => s.path))
   return `${b.minX - 3} ${-b.maxY - 3} ${b.maxX - b.minX + 6} ${b.maxY - Math.min(0, b.minY) + 6}`
 })
-const drawn = computed(() => props.shapes.map(({ kind, path }) => ({ kind, d: pathData(path, kind !== 'line') })))
+const drawn = computed(() =>
+  props.shapes.map(({ kind, path, fill }) => ({ kind, fill, d: pathData(path, kind !== 'line') })),
+)
 </script>
 
 <template>
   <svg :viewBox="view" role="img" :aria-label="label" preserveAspectRatio="xMidYMax meet">
-    <path v-for="(s, i) in drawn" :key="i" :d="s.d" :class="s.kind" />
+    <path v-for="(s, i) in drawn" :key="i" :d="s.d" :class="s.kind" :style="{ fill: s.fill }" />
   </svg>
 </template>
 
@@ -45,5 +47,10 @@ path {
 }
 .heel {
   fill: #8a6a46;
+}
+/* Black rubber is seen on slate too. */
+.sole,
+.heel {
+  stroke: #eef2ee66;
 }
 </style>

@@ -2,7 +2,7 @@
 import { type DataTableColumns, NButton, NDataTable } from 'naive-ui'
 import { alike } from '../../app/alike.ts'
 import { lengthWord, showLength } from '../../app/settings.ts'
-import { foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
+import { colourOf, foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, h, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../api/client.ts'
@@ -11,6 +11,7 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
+import { leatherColours } from './leatherColours.ts'
 import FigureField from '../../ui/FigureField.vue'
 import { say } from '../../app/say.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
@@ -29,6 +30,7 @@ const form = reactive({
   kind: 'upper leather' as MaterialKind,
   thickness: 1.4,
   note: '',
+  colour: null as string | null,
   foamTest: null as Material['foamTest'],
 })
 const { problem: refused, attempt: attemptChange } = useAttempt()
@@ -78,7 +80,16 @@ function showAll(): void {
 }
 const byName = (a: Material, b: Material) => a.name.localeCompare(b.name)
 const columns: DataTableColumns<Stored<Material>> = [
-  { title: 'Material', key: 'name', width: 280, sorter: byName, render: (m) => h('strong', m.name) },
+  {
+    title: 'Material',
+    key: 'name',
+    width: 280,
+    sorter: byName,
+    render: (m) => [
+      h('i', { class: 'swatch', style: { background: colourOf(m) }, 'aria-hidden': 'true' }),
+      h('strong', m.name),
+    ],
+  },
   { title: 'Serves as', key: 'kind', sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
   {
     title: 'Thick',
@@ -101,6 +112,14 @@ const columns: DataTableColumns<Stored<Material>> = [
     render: (m) => h(NButton, { 'aria-label': `Change ${m.name}`, onClick: () => edit(m) }, () => 'Change'),
   },
 ]
+/** The usual one of its kind first; one that came by a file and has no name here is called as it is written. */
+const colours = computed(() => [
+  { value: '', name: 'the usual one of its kind' },
+  ...leatherColours,
+  ...(form.colour !== null && !leatherColours.some((c) => c.value === form.colour)
+    ? [{ value: form.colour, name: form.colour }]
+    : []),
+])
 /** Two materials of one name are hard to tell apart in a list: said, not forbidden. */
 const doubled = computed(() => {
   const id = editing.value === 'new' ? null : editing.value?.id
@@ -123,7 +142,9 @@ function edit(material: Stored<Material> | 'new'): void {
   clear()
   Object.assign(
     form,
-    material === 'new' ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', foamTest: null } : material,
+    material === 'new'
+      ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', colour: null, foamTest: null }
+      : material,
   )
   editing.value = material
 }
@@ -223,6 +244,16 @@ useNews(
           :options="materialKinds.map((value) => ({ value, name: value }))"
           @choose="form.kind = $event"
         />
+        <div class="colour">
+          <SelectField
+            label="Colour"
+            name="colour"
+            :value="form.colour ?? ''"
+            :options="colours"
+            @choose="form.colour = $event === '' ? null : $event"
+          />
+          <i class="swatch large" :style="{ background: colourOf(form) }" aria-hidden="true" />
+        </div>
         <label class="field">
           <span>Thickness, {{ lengthWord }}</span>
           <FigureField
@@ -270,6 +301,27 @@ useNews(
   gap: 12px;
   align-items: center;
   margin-bottom: 14px;
+}
+.swatch,
+:deep(.swatch) {
+  display: inline-block;
+  width: 18px;
+  height: 18px;
+  margin-right: 10px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  vertical-align: -3px;
+}
+.swatch.large {
+  width: 44px;
+  height: 44px;
+  margin: 0;
+}
+.colour {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 44px;
+  gap: 10px;
+  align-items: end;
 }
 .use {
   margin: 18px 0 6px;

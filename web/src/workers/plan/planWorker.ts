@@ -95,7 +95,7 @@ const worker = {
     answeredLater(async () => {
       await larder?.bringOut(bodiesOf(input))
       const plan = planPair(input, cache)
-      return sketchOf(plan, formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache))
+      return sketchOf(plan, formeStage(lastStage(input.last, cache), input.decisions.upper.forme, cache), input)
     }),
   surface: (last: LastBody): Promise<Answer<LastSurface>> =>
     answeredLater(async () => {
