@@ -15,12 +15,10 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError, type PairView } from '../api/client.ts'
 import { useNews } from '../app/news.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
-import { planLatest } from '../workers/plan/planner.ts'
-import type { Uppers } from '../workers/plan/planParcel.ts'
+import { usePairPlan } from './pairPlan.ts'
 import type { Foot } from '../ui/feet.ts'
 import { whatChanged } from './whatChanged.ts'
 import { useWorkshop } from './workshopStore.ts'
-import { tell } from '../app/settings.ts'
 
 /** Quiet time after the last change before it becomes a revision: one drag of a slider is one revision, ms. */
 const SETTLE = 500
@@ -32,17 +30,8 @@ export const usePair = defineStore('pair', () => {
   const view = shallowRef<PairView | null>(null)
   const label = shallowRef<PairLabel | null>(null)
   const decisions = shallowRef<PairDecisions | null>(null)
-  /** The plan of both feet. */
-  const whole = shallowRef<Plan | null>(null)
   /** The foot that is looked at; it stays from room to room. */
   const foot = ref<Foot>('right')
-  /** The plan with the shoe of that foot in front. */
-  const plan = computed<Plan | null>(() =>
-    foot.value === 'left' && whole.value?.left ? { ...whole.value, ...whole.value.left } : whole.value,
-  )
-  /** Why there is no plan for the decisions on screen; the plan shown is then the last good one. */
-  const planProblem = ref<string | null>(null)
-  const planning = ref(false)
   const loadProblem = ref<string | null>(null)
   const saveProblem = ref<string | null>(null)
   const saving = ref(false)
@@ -87,6 +76,11 @@ export const usePair = defineStore('pair', () => {
   const decided = computed(() => (decisions.value && ownLeft.value ? leftDecisions(decisions.value) : decisions.value))
   const last = computed(() => workshop.lastOf(decided.value?.lastId))
   const input = computed<PlanInput | null>(() => decisions.value && workshop.inputOf(decisions.value))
+  const { whole, planProblem, planning, plan: planNow, clear: clearPlan } = usePairPlan(input, () => view.value?.id)
+  /** The plan with the shoe of that foot in front. */
+  const plan = computed<Plan | null>(() =>
+    foot.value === 'left' && whole.value?.left ? { ...whole.value, ...whole.value.left } : whole.value,
+  )
 
   function show(next: PairView): void {
     view.value = next
@@ -103,12 +97,10 @@ export const usePair = defineStore('pair', () => {
     if (view.value?.id !== id) {
       view.value = null
       decisions.value = null
-      whole.value = null
-      planning.value = false
+      clearPlan()
       dirty.value = false
       conflict.value = null
       saveProblem.value = null
-      planProblem.value = null
       foot.value = 'right'
     }
     try {
@@ -150,24 +142,7 @@ export const usePair = defineStore('pair', () => {
         planProblem.value = error.message
       }
     }
-    const id = view.value?.id
-    if (!input.value) return
-    planning.value = true
-    const answer = await planLatest(input.value, (uppers) => {
-      if (view.value?.id === id) seeUppers(uppers)
-    })
-    // Another pair may lie here by now: its plan is on its way.
-    if (!answer || view.value?.id !== id) return
-    planning.value = false
-    planProblem.value = answer.problem && tell(answer.problem)
-    if (answer.value) whole.value = answer.value
-  }
-
-  /** The drawing under the hand, before what follows from it is there. */
-  function seeUppers({ right, left }: Uppers): void {
-    const now = whole.value
-    if (!now || (now.left === null) !== (left === null)) return
-    whole.value = { ...now, upper: right, left: now.left && left && { ...now.left, upper: left } }
+    await planNow()
   }
 
   function change(next: PairDecisions): void {

@@ -4,16 +4,8 @@ import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import { feet, type Foot } from '../ui/feet.ts'
-import {
-  bodyOfSurface,
-  LastScene,
-  lookNames,
-  looks,
-  type Body,
-  type Look,
-  type Loop,
-  type Marker,
-} from './lastScene.ts'
+import { bodyOfSurface, type Body, type Loop, type Marker } from './lastBodies.ts'
+import { LastScene, lookNames, looks, type Look } from './lastScene.ts'
 
 /** The last in 3D with its tapes: orbit by dragging, ready-made looks, either foot, marks that can be dragged over it. */
 const props = withDefaults(

@@ -1,5 +1,6 @@
 import type { LastSurface } from '@gentle-awl/core'
-import { bodyOfSurface, LastScene } from './lastScene.ts'
+import { bodyOfSurface } from './lastBodies.ts'
+import { LastScene } from './lastScene.ts'
 
 const WIDTH = 640
 const HEIGHT = 340

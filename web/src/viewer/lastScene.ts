@@ -1,19 +1,14 @@
-import { bodyMesh, type LastSurface, type TriangleMesh, type Vec3 } from '@gentle-awl/core'
+import type { Vec3 } from '@gentle-awl/core'
 import {
   AmbientLight,
-  BufferAttribute,
-  BufferGeometry,
   DirectionalLight,
   DoubleSide,
   Group,
   HemisphereLight,
   Mesh,
-  MeshBasicMaterial,
-  MeshStandardMaterial,
   PerspectiveCamera,
   Raycaster,
   Scene,
-  SphereGeometry,
   Vector2,
   Vector3,
   WebGLRenderer,
@@ -21,8 +16,7 @@ import {
 import { MeshBVH } from 'three-mesh-bvh'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { Line2 } from 'three/addons/lines/Line2.js'
-import { LineGeometry } from 'three/addons/lines/LineGeometry.js'
-import { LineMaterial } from 'three/addons/lines/LineMaterial.js'
+import { ballOf, lineOf, meshOf, type Body, type Loop, type Marker } from './lastBodies.ts'
 import { drawnBySoftware } from './drawnBySoftware.ts'
 
 /** Ways to look at a last; the lateral side of the right foot looks towards -y. */
@@ -48,32 +42,8 @@ const DIRECTIONS: Record<Look, Vec3> = {
   corner: [0.62, -0.72, 0.42],
 }
 
-/** A tape or section line with its colour; closed unless `open`. */
-export interface Loop {
-  points: readonly Vec3[]
-  colour: string
-  width: number
-  open?: boolean
-}
-
-/** A place marked on the body, which may be dragged over it. */
-export interface Marker {
-  key: string
-  at: Vec3
-  colour: string
-  size?: number
-}
-
-/** The body to show: triangles in the last's frame, one colour per vertex (three numbers 0 to 1) when they mean something. */
-export interface Body extends TriangleMesh {
-  colours?: Float32Array
-}
-
-export const bodyOfSurface = (surface: LastSurface): Body => bodyMesh(surface)
-
 /** How near to a marker a finger must come down, pixels. */
 const GRASP = 26
-const WOOD = '#d8b787'
 
 /** Without a graphics card so much lies between two pictures, for the page to do its own work, ms. */
 const PAUSE = 90
@@ -132,26 +102,11 @@ export class LastScene {
       this.mesh.geometry.dispose()
       this.body.remove(this.mesh)
     }
-    const geometry = geometryOf(body)
-    geometry.computeBoundingBox()
-    geometry.boundingBox?.getCenter(this.centre)
+    this.mesh = meshOf(body)
     const span = new Vector3()
-    geometry.boundingBox?.getSize(span)
+    this.mesh.geometry.boundingBox?.getCenter(this.centre)
+    this.mesh.geometry.boundingBox?.getSize(span)
     this.size = Math.max(span.x, span.y, span.z)
-    const coloured = body.colours !== undefined
-    if (body.colours) geometry.setAttribute('color', new BufferAttribute(body.colours, 3))
-    this.mesh = new Mesh(
-      geometry,
-      new MeshStandardMaterial({
-        color: coloured ? '#ffffff' : WOOD,
-        vertexColors: coloured,
-        roughness: 0.62,
-        side: DoubleSide,
-        polygonOffset: true,
-        polygonOffsetFactor: 2,
-        polygonOffsetUnits: 8,
-      }),
-    )
     this.bvh = null
     this.body.add(this.mesh)
     this.draw()
@@ -166,12 +121,8 @@ export class LastScene {
       this.loops.remove(child)
     }
     for (const loop of loops) {
-      if (loop.points.length < 2) continue
-      const geometry = new LineGeometry()
-      geometry.setPositions((loop.open ? loop.points : [...loop.points, loop.points[0]!]).flat())
-      const material = new LineMaterial({ color: loop.colour, linewidth: loop.width })
-      material.resolution.set(this.canvas.clientWidth, this.canvas.clientHeight)
-      this.loops.add(new Line2(geometry, material))
+      const line = lineOf(loop, this.canvas.clientWidth, this.canvas.clientHeight)
+      if (line) this.loops.add(line)
     }
     this.drawAtRest()
   }
@@ -181,15 +132,7 @@ export class LastScene {
       if (child instanceof Mesh) child.geometry.dispose()
       this.marks.remove(child)
     }
-    for (const marker of markers) {
-      const ball = new Mesh(
-        new SphereGeometry((marker.size ?? 1) * this.size * 0.0125, 20, 14),
-        new MeshBasicMaterial({ color: marker.colour }),
-      )
-      ball.position.set(...marker.at)
-      ball.name = marker.key
-      this.marks.add(ball)
-    }
+    for (const marker of markers) this.marks.add(ballOf(marker, this.size))
     this.drawAtRest()
   }
 
@@ -344,12 +287,4 @@ export class LastScene {
     this.controls.dispose()
     this.renderer.dispose()
   }
-}
-
-function geometryOf({ positions, triangles }: Body): BufferGeometry {
-  const geometry = new BufferGeometry()
-  geometry.setAttribute('position', new BufferAttribute(Float32Array.from(positions), 3))
-  geometry.setIndex(new BufferAttribute(Uint32Array.from(triangles), 1))
-  geometry.computeVertexNormals()
-  return geometry
 }

@@ -1,5 +1,5 @@
 import type { FormeMap, KeyPoint, Path, Piece, Upper, UpperLine, Vec3 } from '@gentle-awl/core'
-import type { Loop, Marker } from '../../../../viewer/lastScene.ts'
+import type { Loop, Marker } from '../../../../viewer/lastBodies.ts'
 
 /** Lines stand this far off the last, so that it does not swallow them, mm. */
 const OFF = 0.6

@@ -1,0 +1,46 @@
+import type { Plan, PlanInput } from '@gentle-awl/core'
+import { ref, shallowRef, type Ref } from 'vue'
+import { tell } from '../app/settings.ts'
+import { planLatest } from '../workers/plan/planner.ts'
+import type { Uppers } from '../workers/plan/planParcel.ts'
+
+/**
+ * The plan that follows from the decisions on screen. `of` says which pair lies there: a plan of another that comes late
+ * is not shown for it.
+ */
+export function usePairPlan(input: Readonly<Ref<PlanInput | null>>, of: () => string | undefined) {
+  /** The plan of both feet. */
+  const whole = shallowRef<Plan | null>(null)
+  /** Why there is no plan for the decisions on screen; the plan shown is then the last good one. */
+  const planProblem = ref<string | null>(null)
+  const planning = ref(false)
+
+  async function plan(): Promise<void> {
+    const id = of()
+    if (!input.value) return
+    planning.value = true
+    const answer = await planLatest(input.value, (uppers) => {
+      if (of() === id) seeUppers(uppers)
+    })
+    // Another pair may lie here by now: its plan is on its way.
+    if (!answer || of() !== id) return
+    planning.value = false
+    planProblem.value = answer.problem && tell(answer.problem)
+    if (answer.value) whole.value = answer.value
+  }
+
+  /** The drawing under the hand, before what follows from it is there. */
+  function seeUppers({ right, left }: Uppers): void {
+    const now = whole.value
+    if (!now || (now.left === null) !== (left === null)) return
+    whole.value = { ...now, upper: right, left: now.left && left && { ...now.left, upper: left } }
+  }
+
+  /** Nothing is planned: another pair will lie here. */
+  function clear(): void {
+    whole.value = null
+    planning.value = false
+    planProblem.value = null
+  }
+  return { whole, planProblem, planning, plan, clear }
+}
