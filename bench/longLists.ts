@@ -27,9 +27,9 @@ export async function longLists(page: Page, url: string, say: (r: Result) => voi
     const { kind, thickness } = materials[i % materials.length]!
     await send(`${api}/materials`, { name: `Hide ${i}`, kind, thickness, note: `Bin ${i % 40}.` })
   }
-  for (const { path, what, row, find, word } of [
-    { path: '/lasts', what: `shelf of ${LASTS} lasts`, row: '.cards > li', find: 'Bollard 271', word: 'Bollard 271' },
-    { path: '/stores', what: `stores of ${MATERIALS} materials`, row: 'tbody tr', find: 'Hide 444', word: 'Hide 444' },
+  for (const { path, what, row, word } of [
+    { path: '/lasts', what: `shelf of ${LASTS} lasts`, row: '.cards > li', word: 'Bollard 271' },
+    { path: '/stores', what: `stores of ${MATERIALS} materials`, row: 'tbody tr', word: 'Hide 444' },
   ]) {
     const [stands, found]: [number[], number[]] = [[], []]
     for (let i = 0; i < RUNS; i++) {
@@ -40,11 +40,11 @@ export async function longLists(page: Page, url: string, say: (r: Result) => voi
       await page.waitForLoadState('networkidle')
       found.push(
         await page.evaluate(
-          async ([rows, typed, wanted]) => {
+          async ([rows, wanted]) => {
             const field = document.querySelector<HTMLInputElement>('input[type="search"]')
             if (!field) throw new Error('There is nothing to search with.')
             const start = performance.now()
-            field.value = typed!
+            field.value = wanted!
             field.dispatchEvent(new Event('input', { bubbles: true }))
             while (true) {
               const [first, second] = [...document.querySelectorAll(rows!)]
@@ -53,7 +53,7 @@ export async function longLists(page: Page, url: string, say: (r: Result) => voi
             }
             return performance.now() - start
           },
-          [row, find, word],
+          [row, word],
         ),
       )
     }

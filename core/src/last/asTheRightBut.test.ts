@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { samplePair } from '../../test/samplePair.ts'
+import { sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { LastFields } from '../model/last.ts'
 import { asTheRightBut } from './asTheRightBut.ts'
 import { buildLast } from './buildLast.ts'
@@ -47,6 +47,14 @@ it('keeps what was glued on: the left one is fuller than it by the difference, n
 it('what no last can be, and what has no measures, is refused with a sentence', () => {
   expect(() => asTheRightBut(right, 'Left', { ...same, length: -200 })).toThrow(
     /^Length: a last has from 150 mm to 350 mm, not 90 mm\. Take a smaller difference\./,
+  )
+  // The bottom goes with the girth of the joint, and may be what no last can be before the girth is.
+  const wide = LastFields.parse({
+    ...right,
+    shape: { ...right.shape, measures: { ...sampleMeasures.walking, jointWidth: 138 } },
+  })
+  expect(() => asTheRightBut(wide, 'Left', { ...same, jointGirth: 12 })).toThrow(
+    /^Joint width: a last has from 45 mm to 140 mm/,
   )
   const traced = { ...right, shape: { ...right.shape, kind: 'kept' } } as unknown as LastFields
   expect(() => asTheRightBut(traced, 'Left', same)).toThrow(/Only a last by measures/)

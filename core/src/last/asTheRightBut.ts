@@ -8,6 +8,17 @@ export const leftDiffersIn = ['length', 'jointGirth', 'waistGirth', 'instepGirth
 /** By how much it does, mm: less is below 0. */
 export type LeftDiffers = Record<(typeof leftDiffersIn)[number], number>
 
+/** What is another on the left last, as a person calls it. */
+const changed = {
+  length: footMeasureNames.length,
+  jointGirth: footMeasureNames.jointGirth,
+  waistGirth: footMeasureNames.waistGirth,
+  instepGirth: footMeasureNames.instepGirth,
+  jointWidth: footMeasureNames.jointWidth,
+  waistWidth: 'Waist width',
+  seatWidth: 'Seat width',
+} satisfies Partial<Record<keyof LastMeasures, string>>
+
 const tenth = (v: number) => Math.round(v * 10) / 10
 
 /**
@@ -35,11 +46,11 @@ export function asTheRightBut(right: LastFields, name: string, by: LeftDiffers):
     waistWidth: tenth(m.waistWidth * wider),
     seatWidth: tenth(m.seatWidth * wider),
   }
-  for (const key of leftDiffersIn) {
+  for (const [key, name] of Object.entries(changed) as [keyof typeof changed, string][]) {
     const [min, max] = lastRanges[key]
     if (measures[key] >= min && measures[key] <= max) continue
     throw new GeometryError(
-      say`${footMeasureNames[key]}: a last has from ${mm(min)} to ${mm(max)}, not ${mm(measures[key])}. Take a smaller difference.`,
+      say`${name}: a last has from ${mm(min)} to ${mm(max)}, not ${mm(measures[key])}. Take a smaller difference.`,
     )
   }
   return {

@@ -83,6 +83,7 @@ export interface FitLine {
 
 /** A girth read with a tape repeats to about this, mm. */
 const TAPE = 2
+
 /** Last against foot, line by line, for what was measured on the foot. */
 export function footFit(
   readings: Pick<LastReadings, 'length' | 'girths' | 'widths'>,

@@ -6,6 +6,7 @@ import { mm, say } from '../units/sentence.ts'
 import { footFit } from './footFit.ts'
 
 type Figure = Exclude<keyof LastMeasures, 'toeShape'>
+
 /**
  * What is not measured is as it is on the last that is begun from, larger or smaller as a neighbour is that was measured:
  * the first of these which is known. A short heel girth comes as the other figures make it.

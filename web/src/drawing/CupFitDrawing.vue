@@ -7,7 +7,7 @@ import type { LegendLine } from './legendLine.ts'
 import SlateLabel from './SlateLabel.vue'
 import SlateSurface from './SlateSurface.vue'
 import { pathData } from './svgPath.ts'
-import { useLabels } from './useLabels.ts'
+import { closed, useLabels } from './useLabels.ts'
 import { useSlate } from './useSlate.ts'
 
 /** A lasted shoe in its cup sole, from above: the shoe's edge in the colour of the room it has. */
@@ -69,12 +69,18 @@ const labels = useLabels(
       names: [end.at],
     })),
   ),
-  computed(() => (props.fit && cup.value ? [cup.value, side(props.fit.shoe, true)].map((p) => [...p, p[0]!]) : [])),
+  computed(() => (props.fit && cup.value ? [cup.value, side(props.fit.shoe, true)].map(closed) : [])),
 )
 </script>
 
 <template>
-  <SlateSurface :slate="slate" :label="fit ? tell(fit.finding.sentence) : empty" :legend="fit ? legend : []" explained>
+  <SlateSurface
+    :slate="slate"
+    :label="fit ? tell(fit.finding.sentence) : empty"
+    :legend="fit ? legend : []"
+    :empty="fit ? '' : empty"
+    explained
+  >
     <template #mm>
       <template v-if="cup">
         <path :d="pathData(cup, true)" class="wall" />
@@ -89,9 +95,6 @@ const labels = useLabels(
     </template>
     <circle v-for="end in ends" :key="end.room" :cx="slate.x(end.at[0])" :cy="slate.y(end.at[1])" r="7" class="dot" />
     <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
-    <template #over
-      ><p v-if="!fit" class="empty">{{ empty }}</p></template
-    >
   </SlateSurface>
 </template>
 
@@ -111,11 +114,5 @@ const labels = useLabels(
   fill: none;
   stroke: var(--chalk);
   stroke-width: 1.6;
-}
-.empty {
-  position: absolute;
-  inset: 40% 24px auto;
-  color: var(--chalk);
-  text-align: center;
 }
 </style>

@@ -13,7 +13,7 @@ import SlateSurface from './SlateSurface.vue'
 import TrueSizeDialog from './TrueSizeDialog.vue'
 import { cutData, pathData } from './svgPath.ts'
 import SlateLabel from './SlateLabel.vue'
-import { along, useLabels } from './useLabels.ts'
+import { along, closed, useLabels } from './useLabels.ts'
 import { useSlate } from './useSlate.ts'
 
 /** The drawing table: one part to scale on slate, with rulers, dimensions and our line language. */
@@ -45,7 +45,6 @@ const dimensions = computed(() =>
     return { ...d, x1, y1, x2, y2 }
   }),
 )
-const closed = (path: Path): Path => [...path, path[0]!]
 const labels = useLabels(
   view,
   computed(() =>

@@ -5,7 +5,7 @@ import { showLength } from '../app/settings.ts'
 import SlateLabel from './SlateLabel.vue'
 import SlateSurface from './SlateSurface.vue'
 import { pathData } from './svgPath.ts'
-import { along, useLabels } from './useLabels.ts'
+import { along, closed, useLabels } from './useLabels.ts'
 import { useSlate } from './useSlate.ts'
 
 /** A view of the last with its dimensions, on slate, as large as its place allows. */
@@ -60,7 +60,7 @@ const labels = useLabels(
     })),
   ),
   computed(() => [
-    ...props.view.lines.map((l) => (l.closed ? [...l.path, l.path[0]!] : l.path)),
+    ...props.view.lines.map((l) => (l.closed ? closed(l.path) : l.path)),
     ...dims.value.flatMap(
       (d) =>
         [

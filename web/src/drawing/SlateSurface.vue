@@ -24,8 +24,10 @@ const props = withDefaults(
     explained?: boolean
     /** What the pointer does, where it does not move the drawing. */
     cursor?: 'grab' | 'crosshair'
+    /** Said in place of a drawing that is not there yet. */
+    empty?: string
   }>(),
-  { kind: 'img', legend: () => [], cursor: 'grab' },
+  { kind: 'img', legend: () => [], cursor: 'grab', empty: '' },
 )
 const emit = defineEmits<{ down: [event: PointerEvent]; drag: [event: PointerEvent]; up: [event: PointerEvent] }>()
 const { width, height, scale, transform, surface: place } = props.slate
@@ -74,6 +76,7 @@ function press(event: KeyboardEvent): void {
         <DrawingRulers v-if="rulers" :width="width" :height="height" :scale="scale" :x0="slate.x(0)" :y0="slate.y(0)" />
       </svg>
     </div>
+    <p v-if="empty" class="empty">{{ empty }}</p>
     <slot name="over" />
     <SlateLegend v-if="explaining && legend.length > 0" class="legend" :class="{ rulers }" :lines="legend" />
     <div class="slate-tools" :class="{ rulers }" role="toolbar" :aria-label="`${label.split(/[.,:;]/)[0]}: view`">
@@ -141,6 +144,12 @@ function press(event: KeyboardEvent): void {
 }
 .slate-tools > * {
   pointer-events: auto;
+}
+.slate-table > .empty {
+  position: absolute;
+  inset: 40% 24px auto;
+  color: var(--chalk);
+  text-align: center;
 }
 .slate-table .legend {
   position: absolute;

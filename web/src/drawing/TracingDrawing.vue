@@ -6,7 +6,7 @@ import type { LegendLine } from './legendLine.ts'
 import SlateLabel from './SlateLabel.vue'
 import SlateSurface from './SlateSurface.vue'
 import { pathData } from './svgPath.ts'
-import { useLabels } from './useLabels.ts'
+import { closed, useLabels } from './useLabels.ts'
 import { useSlate } from './useSlate.ts'
 
 /** A tracing as it was digitised and as it is read: pencil taken off, smoothed, laid along its axis. */
@@ -48,7 +48,7 @@ const labels = useLabels(
       { key: 'heel', lines: ['heel'], size: 15, at: heel, names: [heel] },
     ]
   }),
-  computed(() => (props.read ? [props.read.raw, props.read.outline].map((p) => [...p, p[0]!]) : [])),
+  computed(() => (props.read ? [props.read.raw, props.read.outline].map(closed) : [])),
 )
 </script>
 
@@ -57,6 +57,7 @@ const labels = useLabels(
     :slate="slate"
     label="The tracing as digitised and as it is read"
     :legend="read ? legend : []"
+    :empty="read ? '' : 'Choose a tracing: its outline is drawn here.'"
     explained
   >
     <template #mm>
@@ -68,9 +69,6 @@ const labels = useLabels(
       </template>
     </template>
     <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
-    <template #over>
-      <p v-if="!read" class="empty">Choose a tracing: its outline is drawn here.</p>
-    </template>
     <template #last>
       <span v-if="read" class="length figure">{{ showLength(read.bottom.length) }} along the axis</span>
     </template>
@@ -101,11 +99,5 @@ const labels = useLabels(
   border-radius: 8px;
   background: #1b282f;
   color: #eef2ee;
-}
-.empty {
-  position: absolute;
-  inset: 40% 24px auto;
-  color: var(--chalk);
-  text-align: center;
 }
 </style>

@@ -21,17 +21,21 @@ export interface LabelPlace {
   lead: [Point, Point] | null
 }
 
+/** Height of a line, share of the letters' size. */
 const LINE = 1.15
 /** Room left round a label. */
 const AIR = 3
 /** How far from what it names a label is tried, and from which distance on a line leads there. */
 const RINGS = [8, 22, 40, 64, 92, 130]
 const NEAR = 24
+/** What it costs to lie on another label, and on something else that is named. */
 const ON_LABEL = 1000
 const ON_OTHER = 12
 /** Nearer to something else than to what it names: it would be read as that one's. */
 const ASTRAY = 6
+/** For every line that passes through it, up to so many. */
 const ON_LINE = 4
+const MOST_LINES = 5
 /** Past the edge of the drawing, where it may be cut off. */
 const OUTSIDE = 12
 
@@ -129,7 +133,7 @@ export function placeLabels(
       if (!within(box, own) && meets(box, own)) cost += 1
       if (!within(box, frame)) cost += OUTSIDE
       if (best && cost >= best.cost) continue
-      cost += ON_LINE * Math.min(5, hits(box))
+      cost += ON_LINE * Math.min(MOST_LINES, hits(box))
       if (!best || cost < best.cost) best = { at, box, cost }
     }
     const { at, box } = best!

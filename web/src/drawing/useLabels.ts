@@ -17,11 +17,13 @@ export interface Named {
 const LETTER = 0.5
 let paper: CanvasRenderingContext2D | null | undefined
 const widthOf: Measure = (text, size) => {
-  paper ??= document.createElement('canvas').getContext?.('2d') ?? null
+  if (paper === undefined) paper = document.createElement('canvas').getContext('2d')
   if (!paper) return text.length * size * LETTER
   paper.font = `600 ${size}px ${getComputedStyle(document.body).fontFamily}`
   return paper.measureText(text).width
 }
+/** A closed line that ends where it begins. */
+export const closed = (path: Path): Path => [...path, path[0]!]
 /** A straight line by points, so that a label finds the one next to it. */
 export const along = (a: Point, b: Point): Path =>
   Array.from({ length: 13 }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / 12, a[1] + ((b[1] - a[1]) * k) / 12])

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { capital } from './capital.ts'
 import { handFigures, ruleOf, roleNames, type Control, type Remedy } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { showFigure, tell } from '../app/settings.ts'
+import { capital } from './capital.ts'
 import { usePair } from '../stores/pairStore.ts'
 
 /** What mends a finding, at a press: it sets the figure, makes the choice, or leads to the field where one is made. */

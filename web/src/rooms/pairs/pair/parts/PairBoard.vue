@@ -6,7 +6,7 @@ import { showLength } from '../../../../app/settings.ts'
 import { cutData, pathData } from '../../../../drawing/svgPath.ts'
 import SlateLabel from '../../../../drawing/SlateLabel.vue'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
-import { useLabels } from '../../../../drawing/useLabels.ts'
+import { closed, useLabels } from '../../../../drawing/useLabels.ts'
 import { useSlate } from '../../../../drawing/useSlate.ts'
 import { partLevel } from '../stages.ts'
 import { boardLayout, nameLines } from './boardLayout.ts'
@@ -71,7 +71,7 @@ const labels = useLabels(
     }),
   ),
   computed(() => [
-    ...outlines.value.map(({ path }) => [...path, path[0]!]),
+    ...outlines.value.map(({ path }) => closed(path)),
     // Names keep out of the groups' titles.
     ...groups.value.flatMap((g) =>
       [4, 10, 16].map((below): Path => {

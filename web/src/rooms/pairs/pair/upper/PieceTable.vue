@@ -16,7 +16,7 @@ import { pathData } from '../../../../drawing/svgPath.ts'
 import type { LegendLine } from '../../../../drawing/legendLine.ts'
 import SlateLabel from '../../../../drawing/SlateLabel.vue'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
-import { useLabels } from '../../../../drawing/useLabels.ts'
+import { closed, useLabels } from '../../../../drawing/useLabels.ts'
 import { useSlate } from '../../../../drawing/useSlate.ts'
 import { foldedHalves } from './foldedHalves.ts'
 import { inRows } from './rows.ts'
@@ -69,7 +69,6 @@ const shown = computed(() =>
   }),
 )
 const moved = (path: Path, { dx, dy }: { dx: number; dy: number }) => shift(path, dx, dy)
-const closed = (path: Path): Path => [...path, path[0]!]
 const labels = useLabels(
   view,
   computed(() =>

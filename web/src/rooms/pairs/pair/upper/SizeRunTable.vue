@@ -15,7 +15,7 @@ import { showLength, tell } from '../../../../app/settings.ts'
 import { pathData } from '../../../../drawing/svgPath.ts'
 import SlateLabel from '../../../../drawing/SlateLabel.vue'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
-import { useLabels } from '../../../../drawing/useLabels.ts'
+import { closed, useLabels } from '../../../../drawing/useLabels.ts'
 import { useSlate } from '../../../../drawing/useSlate.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { gradedOf } from '../../../../workers/plan/planner.ts'
@@ -109,7 +109,7 @@ const labels = useLabels(
       names: n.outlines[n.outlines.length - 1]!.path,
     })),
   ),
-  computed(() => nests.value.placed.flatMap((n) => n.outlines.map((o) => [...o.path, o.path[0]!]))),
+  computed(() => nests.value.placed.flatMap((n) => n.outlines.map((o) => closed(o.path)))),
 )
 </script>
 
