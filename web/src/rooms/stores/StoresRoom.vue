@@ -35,7 +35,7 @@ const form = reactive({
 })
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
-const { wrong, read, mended, clear, elsewhere } = useForm(Material.omit({ id: true }), sheet)
+const { read, at, clear, elsewhere } = useForm(Material.omit({ id: true }), sheet)
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
@@ -228,15 +228,7 @@ useNews(
     </RoomState>
     <HouseDialog v-model:open="open" :title="editing === 'new' ? 'New material' : `Change ${form.name}`">
       <form id="material-form" ref="sheet" class="form" novalidate @submit.prevent="keep">
-        <TextField
-          v-model:value="form.name"
-          label="Name"
-          name="name"
-          :most="80"
-          :hint="doubled"
-          :wrong="wrong.name"
-          @update:value="mended('name')"
-        />
+        <TextField v-model:value="form.name" label="Name" name="name" :most="80" :hint="doubled" v-bind="at('name')" />
         <SelectField
           label="Serves as"
           name="kind"
@@ -271,17 +263,10 @@ useNews(
           :others="otherFoams"
           @change="form.foamTest = $event"
         />
-        <TextField
-          v-model:value="form.note"
-          label="Note"
-          name="note"
-          :most="500"
-          :wrong="wrong.note"
-          @update:value="mended('note')"
-        />
+        <TextField v-model:value="form.note" label="Note" name="note" :most="500" v-bind="at('note')" />
         <p class="soft">A new thickness changes every pair that is planned with this material.</p>
-        <p v-if="refused || elsewhere('name', 'note')" class="wrong" role="alert">
-          {{ refused || elsewhere('name', 'note') }}
+        <p v-if="refused || elsewhere" class="wrong" role="alert">
+          {{ refused || elsewhere }}
         </p>
       </form>
       <template #actions>

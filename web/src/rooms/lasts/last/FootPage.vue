@@ -33,7 +33,7 @@ const foot = ref<Foot>('right')
 const busy = ref(false)
 const { problem, attempt: attemptKeep } = useAttempt()
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended, clear, elsewhere } = useForm(FeetFields, form)
+const { read, at, clear, elsewhere } = useForm(FeetFields, form)
 const typed = computed(() => feet.typedOf(chosen.value))
 
 async function load(): Promise<void> {
@@ -159,16 +159,16 @@ async function buildUp(line: FitLine): Promise<void> {
               name="order"
               :value="typed.order"
               :most="20"
-              :wrong="wrong.order"
-              @update:value="(change({ order: $event }), mended('order'))"
+              v-bind="at('order')"
+              @update:value="change({ order: $event })"
             />
             <TextField
               label="Trade"
               name="trade"
               :value="typed.trade"
               :most="80"
-              :wrong="wrong.trade"
-              @update:value="(change({ trade: $event }), mended('trade'))"
+              v-bind="at('trade')"
+              @update:value="change({ trade: $event })"
             />
           </div>
           <FootFigures :key="`${chosen} ${foot}`" :foot="typed[foot]" @change="change({ [foot]: $event })" />
@@ -177,11 +177,11 @@ async function buildUp(line: FitLine): Promise<void> {
             name="note"
             :value="typed.note"
             :most="500"
-            :wrong="wrong.note"
-            @update:value="(change({ note: $event }), mended('note'))"
+            v-bind="at('note')"
+            @update:value="change({ note: $event })"
           />
-          <p v-if="problem || elsewhere('order', 'trade', 'note')" class="wrong" role="alert">
-            {{ problem || elsewhere('order', 'trade', 'note') }}
+          <p v-if="problem || elsewhere" class="wrong" role="alert">
+            {{ problem || elsewhere }}
           </p>
           <p class="soft">Sore or numb feet, diabetes, wounds, inlays by prescription: send to a clinician first.</p>
           <div class="keep">

@@ -45,9 +45,7 @@ async function load(): Promise<void> {
 onMounted(() => attempt(load))
 
 const shelf = ref<HTMLElement | null>(null)
-const { wrong, read, mended, elsewhere } = useForm(LastFields.pick({ name: true, note: true, stock: true }), shelf)
-/** Fields that say themselves what is wrong. */
-const atField = ['name', 'note', 'stock.number', 'stock.place']
+const { read, at, elsewhere } = useForm(LastFields.pick({ name: true, note: true, stock: true }), shelf)
 const keep = () =>
   attempt(async () => {
     const { name, note, number, count, place, feet } = form
@@ -98,25 +96,17 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
 
 <template>
   <section class="room-page">
-    <p v-if="problem || elsewhere(...atField)" class="bad" role="alert">{{ problem || elsewhere(...atField) }}</p>
+    <p v-if="problem || elsewhere" class="bad" role="alert">{{ problem || elsewhere }}</p>
     <div class="both">
       <form ref="shelf" class="card form" novalidate @submit.prevent="keep">
         <h2>On the shelf</h2>
-        <TextField
-          v-model:value="form.name"
-          label="Name"
-          name="name"
-          :most="80"
-          :wrong="wrong.name"
-          @update:value="mended('name')"
-        />
+        <TextField v-model:value="form.name" label="Name" name="name" :most="80" v-bind="at('name')" />
         <div class="two">
           <TextField
             v-model:value="form.number"
             label="Number stamped on it"
             name="number"
-            :wrong="wrong['stock.number']"
-            @update:value="mended('stock.number')"
+            v-bind="at('stock.number')"
           />
           <label class="field"
             ><span>How many</span
@@ -124,22 +114,8 @@ const sorted = computed(() => [...holds.value].sort((a, b) => b.from.localeCompa
           /></label>
         </div>
         <ChoiceBar label="Feet" :options="feetOptions" :value="form.feet" @choose="form.feet = $event" />
-        <TextField
-          v-model:value="form.place"
-          label="Where it stands"
-          name="place"
-          :wrong="wrong['stock.place']"
-          @update:value="mended('stock.place')"
-        />
-        <TextField
-          v-model:value="form.note"
-          label="Note"
-          name="note"
-          :rows="2"
-          :most="500"
-          :wrong="wrong.note"
-          @update:value="mended('note')"
-        />
+        <TextField v-model:value="form.place" label="Where it stands" name="place" v-bind="at('stock.place')" />
+        <TextField v-model:value="form.note" label="Note" name="note" :rows="2" :most="500" v-bind="at('note')" />
         <div class="row">
           <NButton type="primary" attr-type="submit" :disabled="store.saving">Keep</NButton>
           <NButton class="away" type="error" secondary @click="sure = true">Delete this last</NButton>

@@ -21,7 +21,7 @@ const note = ref('')
 const { problem: refused, busy, attempt } = useAttempt()
 
 const bench = useTemplateRef<ComponentPublicInstance>('bench')
-const { wrong, read, mended, elsewhere } = useForm(
+const { read, at, elsewhere } = useForm(
   LastFields,
   computed(() => bench.value?.$el as Element | undefined),
 )
@@ -45,7 +45,7 @@ async function keep(shape: LastShape): Promise<void> {
     :title="props.kind === 'measures' ? 'New last by measures' : 'New last from a tracing'"
     :busy="busy"
     heading
-    :refused="refused || elsewhere('name', 'note')"
+    :refused="refused || elsewhere"
     :given="given"
     @keep="keep"
   >
@@ -55,21 +55,7 @@ async function keep(shape: LastShape): Promise<void> {
       :start-side="route.query.foot === 'left' ? 'left' : 'right'"
       @give="given = $event"
     />
-    <TextField
-      v-model:value="name"
-      label="Name of the last"
-      name="last-name"
-      :most="80"
-      :wrong="wrong.name"
-      @update:value="mended('name')"
-    />
-    <TextField
-      v-model:value="note"
-      label="Note"
-      name="last-note"
-      :most="500"
-      :wrong="wrong.note"
-      @update:value="mended('note')"
-    />
+    <TextField v-model:value="name" label="Name of the last" name="last-name" :most="80" v-bind="at('name')" />
+    <TextField v-model:value="note" label="Note" name="last-note" :most="500" v-bind="at('note')" />
   </ShapeBench>
 </template>

@@ -44,14 +44,9 @@ const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
 const { problem: refused, busy: saving, attempt: attemptSave } = useAttempt()
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended, elsewhere } = useForm(z.object({ label: PairLabel, decisions: PairDecisions }), form, {
+const { read, at, mended, elsewhere } = useForm(z.object({ label: PairLabel, decisions: PairDecisions }), form, {
   'decisions.materials': 'Nothing fit for this in the stores yet.',
 })
-/** Fields that say themselves what is wrong. */
-const atField = computed(() => [
-  ...['order', 'name', 'trade'].map((key) => `label.${key}`),
-  ...roles.value.map((role) => `decisions.materials.${role}`),
-])
 /** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
 const ready = ref(false)
 const {
@@ -124,12 +119,11 @@ watchDebounced(
   { debounce: 120 },
 )
 
-for (const field of ['order', 'name', 'trade'] as const) {
-  watch(
-    () => label[field],
-    () => mended(`label.${field}`),
-  )
-}
+// A proposal gives the name too.
+watch(
+  () => label.name,
+  () => mended('label.name'),
+)
 async function start(): Promise<void> {
   const filled = await read({ label, decisions: decisionsAs(style.value, way.value) })
   if (!filled) return
@@ -158,7 +152,7 @@ async function start(): Promise<void> {
               label="Order number"
               name="order"
               :most="20"
-              :wrong="wrong['label.order']"
+              v-bind="at('label.order')"
               :hint="doubled"
             />
             <TextField
@@ -166,7 +160,7 @@ async function start(): Promise<void> {
               label="Name of the pair"
               name="name"
               :most="80"
-              :wrong="wrong['label.name']"
+              v-bind="at('label.name')"
               @update:value="nameTyped"
             />
             <TextField
@@ -175,7 +169,7 @@ async function start(): Promise<void> {
               name="trade"
               :most="80"
               placeholder="no personal names"
-              :wrong="wrong['label.trade']"
+              v-bind="at('label.trade')"
             />
           </div>
         </section>
@@ -253,7 +247,7 @@ async function start(): Promise<void> {
               :key="role"
               :role="role"
               :value="materials[role] ?? ''"
-              :wrong="wrong[`decisions.materials.${role}`]"
+              :wrong="at(`decisions.materials.${role}`).wrong"
               @choose="(chooseMaterial(role, $event), mended(`decisions.materials.${role}`))"
             />
           </div>
@@ -266,7 +260,7 @@ async function start(): Promise<void> {
         :problem="sketchProblem"
         :missing="chosen === null"
       >
-        <p v-if="refused || elsewhere(...atField)" class="bad" role="alert">{{ refused || elsewhere(...atField) }}</p>
+        <p v-if="refused || elsewhere" class="bad" role="alert">{{ refused || elsewhere }}</p>
         <div class="actions">
           <ButtonLink to="/pairs">Back</ButtonLink>
           <NButton type="primary" attr-type="submit" :disabled="saving">Start this pair</NButton>

@@ -129,7 +129,7 @@ function typedHeel(value: number | null): void {
   void scan.bring()
 }
 const form = ref<HTMLElement | null>(null)
-const { wrong, read, mended, elsewhere } = useForm(LastFields, form)
+const { read, at, elsewhere } = useForm(LastFields, form)
 async function keep(): Promise<void> {
   const s = shown.value
   if (!s) return
@@ -260,10 +260,9 @@ async function keep(): Promise<void> {
             label="Name of the last"
             name="last-name"
             :most="80"
-            :wrong="wrong.name"
-            @update:value="mended('name')"
+            v-bind="at('name')"
           />
-          <p v-if="refused || elsewhere('name')" class="wrong" role="alert">{{ refused || elsewhere('name') }}</p>
+          <p v-if="refused || elsewhere" class="wrong" role="alert">{{ refused || elsewhere }}</p>
           <NButton type="primary" attr-type="submit" :disabled="progress.running">Keep this last</NButton>
         </form>
       </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NDataTable, type DataTableColumns } from 'naive-ui'
+import { NDataTable, type DataTableBaseColumn, type DataTableColumns } from 'naive-ui'
 import type { StepProgress } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import { showMinutes } from '../../../../app/settings.ts'
@@ -33,9 +33,19 @@ const signed = (minutes: number | null) => {
   const whole = Math.round(minutes)
   return whole === 0 ? 'as planned' : `${whole > 0 ? '+' : '−'}${showMinutes(Math.abs(whole))}`
 }
-/** What is not known yet counts as least. */
-const byTime = (figure: (r: WorkRow) => number | null) => (a: WorkRow, b: WorkRow) =>
-  (figure(a) ?? -Infinity) - (figure(b) ?? -Infinity)
+/** A column of minutes; what is not known yet counts as least. */
+const timeColumn = (
+  title: string,
+  key: 'planned' | 'took' | 'over',
+  said: (minutes: number | null) => string,
+): DataTableBaseColumn<WorkRow> => ({
+  title,
+  key,
+  align: 'right',
+  className: 'figure',
+  sorter: (a, b) => (a[key] ?? -Infinity) - (b[key] ?? -Infinity),
+  render: (r) => said(r[key]),
+})
 const columns: DataTableColumns<WorkRow> = [
   { title: 'No', key: 'place', width: 64, align: 'right', className: 'figure', sorter: (a, b) => a.place - b.place },
   { title: 'Step', key: 'name', sorter: (a, b) => a.name.localeCompare(b.name) },
@@ -46,30 +56,9 @@ const columns: DataTableColumns<WorkRow> = [
     width: 130,
     sorter: (a, b) => standings.indexOf(a.standing) - standings.indexOf(b.standing) || a.place - b.place,
   },
-  {
-    title: 'Planned',
-    key: 'planned',
-    align: 'right',
-    className: 'figure',
-    sorter: byTime((r) => r.planned),
-    render: (r) => time(r.planned),
-  },
-  {
-    title: 'Took',
-    key: 'took',
-    align: 'right',
-    className: 'figure',
-    sorter: byTime((r) => r.took),
-    render: (r) => time(r.took),
-  },
-  {
-    title: 'Longer by',
-    key: 'over',
-    align: 'right',
-    className: 'figure',
-    sorter: byTime((r) => r.over),
-    render: (r) => signed(r.over),
-  },
+  timeColumn('Planned', 'planned', time),
+  timeColumn('Took', 'took', time),
+  timeColumn('Longer by', 'over', signed),
 ]
 const summary = () => {
   const sums = workSums(rows.value)
