@@ -63,6 +63,9 @@ const server = makeApp({ store, jobs, log, news, pages: existsSync(pages) ? page
     process.stdout.write(`Gentle Awl is ready at http://127.0.0.1:${at}\n`)
   },
 )
+// A connection that is closed just as the next request goes out on it looks like a server that is gone: it is kept
+// longer than a person pauses, ms.
+server.keepAliveTimeout = 75_000
 
 let stopping = false
 const stop = (signal: string) => {
