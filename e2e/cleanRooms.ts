@@ -17,6 +17,35 @@ async function expectClean(page: Page, path: string, only: 'all' | 'colours'): P
   expect(violations.map((v) => `${path}: ${v.id} at ${where(v.nodes)}`)).toEqual([])
   const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
   expect(over, `${path} is wider than the screen`).toBeLessThanOrEqual(0)
+  expect(await page.evaluate(hardToRead), `${path}: cut off or broken within a word`).toEqual([])
+}
+
+/** Text that runs out of the screen where nothing scrolls to it, and cells of tables too narrow for their longest word. */
+function hardToRead(): string[] {
+  const found: string[] = []
+  const pen = document.createElement('canvas').getContext('2d')
+  // What scrolls up and down runs off to the side by mistake, but for wide tables.
+  const scrolls = (at: Element | null): boolean =>
+    at !== null &&
+    ((/auto|scroll/.test(getComputedStyle(at).overflowX) &&
+      (at.scrollHeight <= at.clientHeight + 1 || at.closest('.n-data-table') !== null)) ||
+      scrolls(at.parentElement))
+  const texts = document.createTreeWalker(document.querySelector('main') ?? document.body, NodeFilter.SHOW_TEXT)
+  for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+    const said = text.textContent?.trim() ?? ''
+    const holder = text.parentElement
+    if (!said || !holder || !holder.checkVisibility({ visibilityProperty: true, opacityProperty: true })) continue
+    if (holder.closest('svg, .visually-hidden')) continue
+    const range = document.createRange()
+    range.selectNodeContents(text)
+    const { right, width } = range.getBoundingClientRect()
+    if (right > innerWidth + 1 && !scrolls(holder)) found.push(`cut off: ${said}`)
+    if (!holder.closest('td, th') || !pen) continue
+    pen.font = getComputedStyle(holder).font
+    const longest = Math.max(...said.split(/[\s\-–/]+/).map((word) => pen.measureText(word).width))
+    if (width < longest - 2) found.push(`broken: ${said}`)
+  }
+  return found
 }
 
 /** Until the room is there, whatever says that it is still at work is gone, and colours no longer change. */

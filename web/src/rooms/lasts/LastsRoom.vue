@@ -48,7 +48,7 @@ onMounted(load)
       <SearchField
         v-model:value="wanted"
         label="Find a last by name, note, number or place"
-        placeholder="Find by name, note, number or place"
+        placeholder="Find by name, number or place"
         @update:value="page = 1"
       />
       <SelectField

@@ -83,14 +83,14 @@ const columns: DataTableColumns<Stored<Material>> = [
   {
     title: 'Material',
     key: 'name',
-    width: 280,
     sorter: byName,
     render: (m) => [
       h('i', { class: 'swatch', style: { background: colourOf(m) }, 'aria-hidden': 'true' }),
       h('strong', m.name),
+      noteOf(m) ? h('div', { class: 'note soft' }, noteOf(m)) : null,
     ],
   },
-  { title: 'Serves as', key: 'kind', sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
+  { title: 'Serves as', key: 'kind', width: 170, sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
   {
     title: 'Thick',
     key: 'thickness',
@@ -103,7 +103,6 @@ const columns: DataTableColumns<Stored<Material>> = [
       h('span', { class: 'soft' }, `(${ouncesFromMm(m.thickness).toFixed(1)} oz)`),
     ],
   },
-  { title: 'Note', key: 'note', className: 'soft', render: noteOf },
   {
     title: () => h('span', { class: 'visually-hidden' }, 'Change'),
     key: 'change',
@@ -135,7 +134,7 @@ async function load(): Promise<void> {
 }
 const tested = (m: Material) => {
   const back = m.foamTest && foamRecovery(m.foamTest)
-  return back ? `Comes back by ${back.afterTen.toFixed(0)} %.` : ''
+  return back ? `Comes back by ${back.afterTen.toFixed(0)}\u00a0%.` : ''
 }
 function edit(material: Stored<Material> | 'new'): void {
   refused.value = ''
@@ -214,6 +213,7 @@ useNews(
             :row-key="(m: Stored<Material>) => m.id"
             :pagination="g.rows.length > PAGE ? { pageSize: PAGE } : false"
             :bordered="false"
+            :scroll-x="600"
             :single-line="true"
           >
             <template #empty
@@ -280,12 +280,17 @@ useNews(
 
 <style scoped>
 .find {
-  display: grid;
-  grid-template-columns: minmax(220px, 420px) 220px auto auto;
-  justify-content: start;
+  display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   align-items: center;
   margin-bottom: 14px;
+}
+.find > .field {
+  width: 220px;
+}
+:deep(.note) {
+  margin-left: 28px;
 }
 .swatch,
 :deep(.swatch) {

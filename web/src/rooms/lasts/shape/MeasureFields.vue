@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { lastRanges, type LastMeasures } from '@gentle-awl/core'
 import { lengthWord } from '../../../app/settings.ts'
-import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import FigureField from '../../../ui/FigureField.vue'
+import SelectField from '../../../ui/SelectField.vue'
 import { measureGroups, toeShapeOptions } from './figures.ts'
 
 /** The figures of a last made to measure, in the order in which they are taken. */
@@ -14,10 +14,10 @@ defineProps<{ wrong?: string | null; without?: readonly string[] }>()
   <div class="fields">
     <fieldset class="bare" v-for="group in measureGroups" :key="group.name">
       <legend>{{ group.name }}</legend>
-      <ChoiceBar
+      <SelectField
         v-if="group.name === 'Toe'"
-        class="wide"
         label="Toe shape"
+        name="toe-shape"
         :options="toeShapeOptions"
         :value="measures.toeShape"
         @choose="measures = { ...measures, toeShape: $event }"
@@ -55,7 +55,8 @@ fieldset {
   gap: 10px 14px;
   align-items: end;
 }
-.field > span:first-child {
+.field > span:first-child,
+fieldset > :deep(.field > span:first-child) {
   font-weight: 400;
 }
 .wide {

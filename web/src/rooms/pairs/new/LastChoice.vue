@@ -33,7 +33,7 @@ const options = computed(() =>
       v-if="lasts.length > PAGE"
       v-model:value="wanted"
       label="Find a last"
-      placeholder="Find by name, note, number or place"
+      placeholder="Find by name, number or place"
       @update:value="page = 1"
     />
     <p v-if="found.length === 0" class="soft">No last matches “{{ wanted }}”.</p>

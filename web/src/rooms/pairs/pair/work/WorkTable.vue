@@ -49,11 +49,11 @@ const timeColumn = (
 const columns: DataTableColumns<WorkRow> = [
   { title: 'No', key: 'place', width: 64, align: 'right', className: 'figure', sorter: (a, b) => a.place - b.place },
   { title: 'Step', key: 'name', sorter: (a, b) => a.name.localeCompare(b.name) },
-  { title: 'Work', key: 'group', width: 110, sorter: (a, b) => a.group.localeCompare(b.group) || a.place - b.place },
+  { title: 'Work', key: 'group', width: 100, sorter: (a, b) => a.group.localeCompare(b.group) || a.place - b.place },
   {
     title: 'Stands',
     key: 'standing',
-    width: 130,
+    width: 108,
     sorter: (a, b) => standings.indexOf(a.standing) - standings.indexOf(b.standing) || a.place - b.place,
   },
   timeColumn('Planned', 'planned', time),
