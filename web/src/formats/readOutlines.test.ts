@@ -154,6 +154,7 @@ it.each([
   ['broken.svg', '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0', /whole SVG|no closed outline|cannot be read/],
   ['open.svg', svg('<path d="M0 0L100 0L200 90"/>'), /no closed outline/],
   ['none.dxf', dxf([]), /no closed outline/],
+  ['headerOnly.dxf', '0\nSECTION\n2\nHEADER\n9\n$INSUNITS\n70\n4\n0\nENDSEC\n0\nEOF\n', /no closed outline/],
   ['bad.svg', svg('<path d="M0 0 LXX Z"/>'), /cannot be read|no closed outline/],
 ])('%s says what is wrong', (name, text, sentence) => {
   expect(() => readOutlines(text, name)).toThrow(sentence)

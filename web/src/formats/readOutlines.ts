@@ -236,7 +236,9 @@ function fromDxf(text: string): Read {
   const code = Number(dxf.header?.['$INSUNITS'] ?? 0)
   const [scale, unit] = dxfUnits[code] ?? NO_UNIT
   const pieces: Point[][] = []
-  for (const e of dxf.entities) {
+  // The parser promises entities, and leaves them out where the file has no section of that name.
+  const { entities = [] }: { entities?: IEntity[] } = dxf
+  for (const e of entities) {
     const line = entityLine(e)
     if (line && line.length > 1) pieces.push(line.map(([x, y]): Point => [x * scale, y * scale]))
   }

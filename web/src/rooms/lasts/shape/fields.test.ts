@@ -6,6 +6,7 @@ import { measureGroups, START } from './figures.ts'
 import MeasureFields from './MeasureFields.vue'
 import TracingFields from './TracingFields.vue'
 import { lengthUnit } from '../../../app/settings.ts'
+import SelectField from '../../../ui/SelectField.vue'
 import { pick } from '../../../../test/pick.ts'
 
 // Read here and not beside the page: there are no workers in this test.
@@ -49,7 +50,8 @@ describe('the fields of a last by measures', () => {
   })
   it('hands on another toe', async () => {
     const w = show()
-    await pick(w, 'pointed')
+    w.getComponent(SelectField<string>).vm.$emit('choose', 'pointed')
+    await nextTick()
     expect(w.emitted('update:modelValue')?.at(-1)).toEqual([{ ...START, toeShape: 'pointed' }])
   })
 })
