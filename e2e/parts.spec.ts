@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
 import { choose, chosen, slideTo } from './controls.ts'
+import { measurePdf } from './measurePdf.ts'
 
 let server: RunningServer
 test.beforeAll(async () => {
@@ -274,4 +275,36 @@ test('a left foot that is shorter takes a last as the right one, but; a changed 
   await effect.getByRole('button', { name: 'Take it back' }).click()
   await expect(effect).toHaveCount(0)
   await expect(chosen(upper)).toContainText('Tar-brown calf, 1.4 mm')
+})
+
+test('a stay of another leather is followed to its part, the layers and the printed sheet', async ({ page }) => {
+  await visit(page, `${server.url}${derby}/decisions`)
+  await page.getByRole('button', { name: 'Stays and tapes', exact: true }).click()
+  const tape = page.getByRole('combobox', { name: 'Tape under the lacing, lateral' })
+  await expect(chosen(tape)).toContainText('as the others')
+  await choose(tape, 'Undyed goat, 0.9 mm')
+  const effect = page.getByRole('region', { name: 'What the change of material does' })
+  await expect(effect).toContainText('Tape under the lacing, lateral: as its like → Undyed goat')
+  await expect(page.getByRole('button', { name: 'Stays and tapes: 1 of 5 from something else' })).toBeVisible()
+
+  await visit(page, `${server.url}${derby}/parts/facingTape.lateral`)
+  await expect(chosen(page.getByLabel('Cut from'))).toContainText('Undyed goat, 0.9 mm')
+  await expect(page.getByText('Straight to nothing over 5 mm.').first()).toBeVisible()
+  await visit(page, `${server.url}${derby}/parts/facingTape.medial`)
+  await expect(chosen(page.getByLabel('Cut from'))).toContainText('as the others: by the house rule')
+
+  await visit(page, `${server.url}${derby}/parts/layers`)
+  await expect(page.getByText(/^Tape under the lacing, lateral: its edge rises by 0\.\d\d of its run/)).toBeVisible()
+
+  // On paper, read by another program: only this one of them is from the goat that is no lining.
+  const pdf = await fetch(`${server.url}/api/v1${derby}/parts.pdf?paper=a3`)
+  const pages = await measurePdf(new Uint8Array(await pdf.arrayBuffer()))
+  const text = pages.map((p) => p.text).join(' ')
+  expect(text).toMatch(
+    /From Undyed goat (?:(?!From ).)*Tape under the lacing, lateral .*From stay tape (?:(?!From ).)*Tape under the lacing, medial /,
+  )
+  const svg = await (await fetch(`${server.url}/api/v1${derby}/parts.svg`)).text()
+  const stuff = (id: string) => new RegExp(`id="${id}-right" data-material="([^"]*)"`).exec(svg)?.[1]
+  expect([stuff('facingTape.lateral'), stuff('facingTape.medial')]).toEqual(['Undyed goat', 'stay tape'])
+  await page.keyboard.press('Control+z')
 })

@@ -180,8 +180,8 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
   await expect(page.getByRole('row', { name: /Kangaroo/ })).toContainText('2.0 oz')
   await expect(page.locator('.n-message')).toContainText('Kangaroo is in the stores.')
-  // By use: a list for each, and what is looked for is in its own.
-  await page.getByRole('radio', { name: 'By use' }).click()
+  // By kind: a list for each, and what is looked for is in its own.
+  await page.getByRole('radio', { name: 'By kind' }).click()
   const uppers = page.getByRole('region', { name: 'upper leather' })
   await expect(uppers.getByRole('row', { name: /Kangaroo/ })).toBeVisible()
   await expect(uppers.getByRole('row', { name: /Bend/ })).toHaveCount(0)

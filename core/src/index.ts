@@ -125,4 +125,7 @@ export { mm, say, spoken, type LengthUnit, type Sentence } from './units/sentenc
 export { planJson } from './plan/planJson.ts'
 export { SaidError } from './units/saidError.ts'
 export { familyOf, type PartFamily } from './trade/partCatalogue.ts'
+export { pieceRole } from './trade/pieceRole.ts'
+export { cannotServe, materialChoices, materialsUsed, withMaterials } from './trade/materialChoices.ts'
+export { pieceMaterial } from './plan/materials.ts'
 export { isPieceRecord, partOfMade, recordOfPiece } from './trade/recordName.ts'

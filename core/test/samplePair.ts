@@ -108,6 +108,7 @@ export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i
   note: '',
   colour: null,
   foamTest: null,
+  serves: null,
 }))
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id
 

@@ -294,9 +294,15 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    await store.db.run(sql`ALTER TABLE materials DROP COLUMN colour`)
+    await store.db.run(sql`ALTER TABLE materials DROP COLUMN serves`)
+    await store.db.run(
+      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.materials.stay', '$.materials.welt', '$.materials.shank')`,
+    )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
+    const { decisions } = await viewPair(store.db, demoPairs[0]!.id)
+    expect([decisions.pieceMaterials, decisions.materials.stay]).toEqual([{}, null])
+    expect(decisions).toEqual(demoPairs[0]!.decisions)
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
   })
 })

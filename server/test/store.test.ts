@@ -12,6 +12,7 @@ import { readLog } from '../src/db/stepLog.ts'
 import { lasts, materials, pairRevisions, pairs, stepEvents, workshop } from '../src/db/schema.ts'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoLasts, demoMeasures } from '../src/demo/lasts.ts'
+import { materialEntity } from '../src/db/entities/materials.ts'
 import { demoMaterials, demoPairs } from '../src/demo/workshop.ts'
 import { migrations } from './testServer.ts'
 import { keptCache } from '../../core/test/keptCache.ts'
@@ -161,9 +162,40 @@ describe('bringing a pair file in', () => {
     const id = await bring(file({ houseRules: theirs, decisions: { ...derby.decisions, rules: own } }))
     expect((await viewPair(store.db, id)).decisions.rules).toEqual(expected)
   })
+  it('brings what single pieces are cut from, and points them to it under its new id', async () => {
+    const cap = (n: number) => ({
+      ...derby.decisions,
+      pieceMaterials: { cap: demoMaterials[n]!.id, backStay: tape.id },
+    })
+    const tape = demoMaterials.find((m) => m.kind === 'woven tape')!
+    await bring(file({ decisions: cap(1) }))
+    const waxed = demoMaterials.map((m, n) => (n === 1 ? { ...m, name: 'Waxed deck hide', thickness: 2.2 } : m))
+    const id = await bring(file({ id: '01930000-00aa-7000-8000-000000000004', decisions: cap(1), materials: waxed }))
+    const { decisions, materials: with_ } = await pairFile(store.db, id)
+    expect(decisions.pieceMaterials.cap).not.toBe(demoMaterials[1]!.id)
+    expect(with_.find((m) => m.id === decisions.pieceMaterials.cap)).toMatchObject({ name: 'Waxed deck hide' })
+    expect(decisions.pieceMaterials.backStay).toBe(tape.id)
+    // In use by a piece alone, it stays in the stores.
+    const { version } = (await materialEntity.row(store.db, tape.id))!
+    await expect(materialEntity.remove(store, tape.id, version)).rejects.toThrow(/is or was planned with this material/)
+  })
+  it.each([
+    [
+      'piece',
+      { pieceMaterials: { cap: 'Bend, light' } },
+      /^Upper, piece cap: Bend, light is sole leather, which cannot/,
+    ],
+    ['part that is alone', { pieceMaterials: { stiffener: 'Bend, light' } }, /^stiffener: .* cannot serve here/],
+  ])('that has a %s cut from what does not serve is refused whole', async (_, { pieceMaterials }, sentence) => {
+    const own = Object.fromEntries(
+      Object.entries(pieceMaterials).map(([piece, name]) => [piece, demoMaterials.find((m) => m.name === name)!.id]),
+    )
+    await expect(bring(file({ decisions: { ...derby.decisions, pieceMaterials: own } }))).rejects.toThrow(sentence)
+    expect(await store.db.select().from(pairs)).toHaveLength(0)
+  })
   it('that names a material it does not hold is refused whole', async () => {
     const f = file({ materials: demoMaterials.slice(1) })
-    await expect(bring(f)).rejects.toThrow(/upper is not in the stores/)
+    await expect(bring(f)).rejects.toThrow(/Upper: the material is not in the stores/)
     expect(await store.db.select().from(pairs)).toHaveLength(0)
     expect(await store.db.select().from(lasts)).toHaveLength(0)
   })

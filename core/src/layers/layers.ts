@@ -7,6 +7,7 @@ import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { Side } from '../trade/side.ts'
 import type { Level } from '../model/level.ts'
 import type { MaterialRole } from '../model/material.ts'
+import { pieceRole } from '../trade/pieceRole.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
@@ -189,7 +190,7 @@ function wider(
       profile && rule
         ? say`Take thinner leather for it, or move its edge on the upper: no skive up to ${mm(rule.max)} does it.`
         : 'Take thinner leather for it, or move its edge on the upper.',
-    remedy: otherLeather(leatherOf(part, area)),
+    remedy: otherLeatherFor(part, area),
   }
 }
 
@@ -202,6 +203,14 @@ const skivedOver = (area: WallArea, rule: Rule, times: number): WallArea => ({
 })
 
 const otherLeather = (at: MaterialRole): Remedy => ({ kind: 'open', control: { room: 'decisions', at } })
+
+/** Where another leather is chosen for a layer: for the piece alone where it has its like, else for all that serves so. */
+const otherLeatherFor = (part: string, area: WallArea | undefined): Remedy =>
+  area && !EVEN.includes(part) && pieceRole(part) !== null
+    ? { kind: 'open', control: { room: 'decisions', piece: { id: part, name: area.name } } }
+    : otherLeather(leatherOf(part, area))
+/** The whole wall of a pattern that lies on no forme, of one leather each. */
+const EVEN = ['upper', 'lining']
 
 /** The leather that a layer of the wall is cut from. */
 function leatherOf(part: string, area: WallArea | undefined): MaterialRole {

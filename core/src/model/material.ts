@@ -4,12 +4,19 @@ import { named, note } from './text.ts'
 export const materialKinds = [
   'upper leather',
   'lining leather',
+  'lining cloth',
   'insole leather',
   'insole board',
+  'non-woven board',
   'stiffener leather',
   'puff leather',
+  'stiffener sheet',
+  'woven tape',
   'sole leather',
   'rubber',
+  'crepe',
+  'steel shank',
+  'wooden shank',
   'cork',
   'foam',
 ] as const
@@ -20,12 +27,19 @@ export type MaterialKind = z.infer<typeof MaterialKind>
 export const kindColours: Record<MaterialKind, string> = {
   'upper leather': '#a9743f',
   'lining leather': '#cfae86',
+  'lining cloth': '#ddd6c6',
   'insole leather': '#d6b184',
   'insole board': '#b9b1a3',
+  'non-woven board': '#c7c4bb',
   'stiffener leather': '#c69a67',
   'puff leather': '#c69a67',
+  'stiffener sheet': '#d9d5ca',
+  'woven tape': '#e2ddd0',
   'sole leather': '#b98b57',
   rubber: '#4a4541',
+  crepe: '#d8b574',
+  'steel shank': '#8d949a',
+  'wooden shank': '#c8a673',
   cork: '#c08a55',
   foam: '#e6e0cf',
 }
@@ -35,6 +49,28 @@ const thick = z.number().min(0.1).max(60)
 export const FoamTest = z
   .object({ before: thick, pressed: thick, afterOne: thick, afterTen: thick })
   .refine((t) => t.pressed < t.before, { path: ['pressed'], message: 'Pressed, it must be thinner than before.' })
+
+/** What a pair needs a material for, and which kinds usually serve there. */
+export const materialRoles = {
+  upper: ['upper leather'],
+  lining: ['lining leather', 'lining cloth'],
+  insole: ['insole leather', 'insole board', 'non-woven board'],
+  stiffener: ['stiffener leather', 'sole leather', 'stiffener sheet'],
+  puff: ['puff leather', 'stiffener leather', 'stiffener sheet'],
+  sock: ['lining leather', 'lining cloth'],
+  padding: ['cork', 'foam'],
+  // Bend, or any firm leather that the maker says serves.
+  midsole: ['sole leather', 'insole leather', 'stiffener leather'],
+  stay: ['woven tape', 'lining leather', 'lining cloth', 'upper leather'],
+  foam: ['foam'],
+  welt: ['sole leather', 'insole leather'],
+  shank: ['steel shank', 'wooden shank'],
+  outsole: ['sole leather', 'rubber', 'crepe'],
+  heel: ['sole leather'],
+  topPiece: ['rubber', 'sole leather'],
+} as const satisfies Record<string, readonly MaterialKind[]>
+export type MaterialRole = keyof typeof materialRoles
+const roles = Object.keys(materialRoles) as [MaterialRole, ...MaterialRole[]]
 
 export const Material = z.object({
   id: z.uuid(),
@@ -50,26 +86,10 @@ export const Material = z.object({
     .nullable()
     .default(null),
   foamTest: FoamTest.nullable().default(null),
+  /** What the maker says it serves as; null is whatever its kind usually does. */
+  serves: z.array(z.enum(roles)).max(roles.length).nullable().default(null),
 })
 export type Material = z.infer<typeof Material>
-
-/** What a pair needs a material for, and which kinds may serve. */
-export const materialRoles = {
-  upper: ['upper leather'],
-  lining: ['lining leather'],
-  insole: ['insole leather', 'insole board'],
-  stiffener: ['stiffener leather', 'sole leather'],
-  puff: ['puff leather', 'stiffener leather'],
-  sock: ['lining leather'],
-  padding: ['cork', 'foam'],
-  // Bend, or any firm leather that the maker says serves.
-  midsole: ['sole leather', 'insole leather', 'stiffener leather'],
-  foam: ['foam'],
-  outsole: ['sole leather', 'rubber'],
-  heel: ['sole leather'],
-  topPiece: ['rubber', 'sole leather'],
-} as const satisfies Record<string, readonly MaterialKind[]>
-export type MaterialRole = keyof typeof materialRoles
 
 export const roleNames: Record<MaterialRole, string> = {
   upper: 'Upper',
@@ -80,19 +100,45 @@ export const roleNames: Record<MaterialRole, string> = {
   sock: 'Sock liner',
   padding: 'Padding',
   midsole: 'Midsole',
+  stay: 'Stays and tapes',
   foam: 'Foam of tongue and collar',
+  welt: 'Welt and rand',
+  shank: 'Shank',
   outsole: 'Outsole',
   heel: 'Heel lifts',
   topPiece: 'Top piece',
 }
 
 /** Roles that may be left open: padding because a pair may have none, the others because the house rules say how thick they are. */
-export const openRoles = ['padding', 'foam', 'outsole', 'heel', 'topPiece'] as const satisfies readonly MaterialRole[]
+export const openRoles = [
+  'padding',
+  'stay',
+  'foam',
+  'welt',
+  'shank',
+  'outsole',
+  'heel',
+  'topPiece',
+] as const satisfies readonly MaterialRole[]
 export const mayStayOpen = (role: MaterialRole): boolean => (openRoles as readonly MaterialRole[]).includes(role)
 
 /** The colour that a material is drawn in. */
 export const colourOf = ({ colour, kind }: Pick<Material, 'colour' | 'kind'>): string => colour ?? kindColours[kind]
 
-export function mayServe(role: MaterialRole, kind: MaterialKind): boolean {
-  return (materialRoles[role] as readonly MaterialKind[]).includes(kind)
-}
+/** What a kind usually serves as. */
+export const rolesOfKind = (kind: MaterialKind): MaterialRole[] =>
+  roles.filter((role) => (materialRoles[role] as readonly MaterialKind[]).includes(kind))
+
+/** Whether a material serves in a role: as its maker says, else as its kind usually does. */
+export const mayServe = (role: MaterialRole, { kind, serves }: Pick<Material, 'kind' | 'serves'>): boolean =>
+  (serves ?? rolesOfKind(kind)).includes(role)
+
+/** Boards are tacked on flat, leather is blocked wet. */
+export const isBoard = ({ kind }: Pick<Material, 'kind'>): boolean =>
+  kind === 'insole board' || kind === 'non-woven board'
+
+/** What is woven is no thicker at its edge than it is, and cannot be skived. */
+export const isWoven = ({ kind }: Pick<Material, 'kind'>): boolean => kind === 'woven tape' || kind === 'lining cloth'
+
+/** Leather is worked wet; a sheet of fabric or plastic is set by its glue or by heat. */
+export const isSheet = ({ kind }: Pick<Material, 'kind'>): boolean => kind === 'stiffener sheet'

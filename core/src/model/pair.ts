@@ -57,11 +57,16 @@ export const PairDecisions = z.object({
     padding: z.uuid().nullable(),
     midsole: z.uuid(),
     /** These may be left open: then the house rules say how thick they are. */
+    stay: z.uuid().nullable().default(null),
     foam: z.uuid().nullable().default(null),
+    welt: z.uuid().nullable().default(null),
+    shank: z.uuid().nullable().default(null),
     outsole: z.uuid().nullable().default(null),
     heel: z.uuid().nullable().default(null),
     topPiece: z.uuid().nullable().default(null),
   }),
+  /** Pieces that are cut from something else than their kind in this pair, by their ids. */
+  pieceMaterials: z.record(line(60).min(1), z.uuid()).default({}),
   stiffener: z
     .object({
       front: z.enum(stiffenerFronts).default('short'),

@@ -56,7 +56,7 @@ export function bottomParts(
       construction: d.construction,
       covered: d.insole.covered,
       material: material.insole,
-      lining: material.lining,
+      lining: material.cover,
     },
     book,
     ({ covered, lining, loss: lost, ...i }, rules) => {
@@ -79,6 +79,8 @@ export function bottomParts(
       cupSole: traitsOf(d.construction).inCup ? needs.cupSole : null,
       insoleOf: material.insole,
       midsoleOf: material.midsole,
+      weltOf: material.welt,
+      shankOf: material.shank,
       outsoleOf: material.outsole,
       heelOf: material.heel,
       topPieceOf: material.topPiece,
@@ -96,6 +98,8 @@ export function bottomParts(
           material: {
             insole: i.insoleOf,
             midsole: i.midsoleOf,
+            welt: i.weltOf,
+            shank: i.shankOf,
             outsole: i.outsoleOf,
             heel: i.heelOf,
             topPiece: i.topPieceOf,
@@ -132,7 +136,7 @@ function lossUnderfoot({ surface, marks, decisions: d, material, book }: BottomN
       surface,
       marks,
       covered: d.insole.covered,
-      lining: material.lining.thickness,
+      lining: material.cover.thickness,
       sock: d.sock.extent,
       sockOf: material.sock.thickness,
       extent: d.sock.padding,
@@ -171,7 +175,7 @@ function sockParts(
   loss: GirthLoss,
   cache: StageCache,
 ): Part[] {
-  const needs = { bottom, length: surface.length, lining: material.lining.thickness }
+  const needs = { bottom, length: surface.length, lining: material.liningsAt.most }
   const extent = d.sock.padding
   const sheet = material.padding
   const padded = extent !== 'none' && sheet !== null

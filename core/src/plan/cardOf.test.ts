@@ -91,6 +91,47 @@ describe.each(patternKinds)('the card of a pair: %s', (style) => {
     // Nothing but colours is another: what shares the material shares the colour.
     expect(again.map((s) => ({ ...s, fill: '' }))).toEqual(card.shapes.map((s) => ({ ...s, fill: '' })))
   })
+  it('shows a piece of another colour where it lies, inside the upper’s outline', () => {
+    const blue = { ...input.materials[0]!, id: '01900000-0000-7000-8000-000000000777', colour: '#2f4257' }
+    const shift = of('line')[0]
+    const pieces = plan.upper.pieces.filter((p) => p.places.some((q) => q.side === 'lateral'))
+    expect(pieces.length > 0).toBe(style !== 'own pattern')
+    for (const piece of pieces) {
+      const { shapes } = cardOf(
+        {
+          ...input,
+          materials: [...input.materials, blue],
+          decisions: { ...input.decisions, pieceMaterials: { [piece.id]: blue.id } },
+        },
+        cache,
+      )
+      const [mine, ...more] = shapes.filter((s) => s.kind === 'piece' && s.fill === '#2f4257')
+      expect([mine?.fill, more]).toEqual(['#2f4257', []])
+      // All else of the picture is as it was; what lies over the piece is drawn over it.
+      expect(shapes.filter((s) => s.kind !== 'piece')).toEqual(card.shapes)
+      for (const p of mine!.path) {
+        expect(contains(body, p) || nearest(body, p, true).away < 2.5, `${piece.id} ${p.join()}`).toBe(true)
+      }
+      // The middle of what is seen of it lies in it, wherever the last puts it.
+      if (!shift) continue
+      const wanted = plan.upper.lines.filter((l) => l.side === 'lateral' && ['seam', 'facing', 'zip'].includes(l.kind))
+      const up = shift[0]![1] - map.toLast('lateral', wanted[0]!.path[0]!)[2]
+      const { forme } = piece.places.find((q) => q.side === 'lateral')!
+      const box = boxOf(forme)
+      const inside = [0.3, 0.5, 0.7]
+        .flatMap((a) =>
+          [0.3, 0.5, 0.7].map((b): [number, number] => [
+            box.minX + a * (box.maxX - box.minX),
+            box.minY + b * (box.maxY - box.minY),
+          ]),
+        )
+        .filter((p) => contains(forme, p) && nearest(forme, p, true).away > 2)
+      for (const p of inside) {
+        const [x, , z] = map.toLast('lateral', p)
+        expect(contains(mine!.path, [x, z + up]), `${piece.id} ${p.join()}`).toBe(true)
+      }
+    }
+  })
   it('names the rules that its plan rests on: another figure of any other changes nothing', () => {
     const others = ruleChapters.flatMap((c) => c.rules).filter((r) => !card.rules.includes(r.key))
     expect(card.rules).toEqual([...card.rules].sort())

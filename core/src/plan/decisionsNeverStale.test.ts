@@ -18,11 +18,19 @@ const cup = CupSole.parse({ id: other(90), name: 'Cup', outline: oval(156, 56), 
 
 /** The same material, half as thick again, in one role alone. */
 function thicker(input: PlanInput, role: keyof PairDecisions['materials'], n: number): PlanInput {
-  const fallback = { foam: 'Cork sheet', padding: 'Cork sheet', outsole: 'Bend leather', heel: 'Bend leather' } as const
+  const fallback = {
+    stay: 'Pigskin lining',
+    welt: 'Bend leather',
+    shank: 'Bend leather',
+    foam: 'Cork sheet',
+    padding: 'Cork sheet',
+    outsole: 'Bend leather',
+    heel: 'Bend leather',
+  } as const
   const id = input.decisions.materials[role]
   const now = sampleMaterials.find((m) => m.id === id || m.name === fallback[role as keyof typeof fallback])
   const from = now ?? sampleMaterials[6]!
-  const kind = role === 'foam' ? ('foam' as const) : from.kind
+  const kind = role === 'foam' ? ('foam' as const) : role === 'shank' ? ('steel shank' as const) : from.kind
   const material = { ...from, id: other(n), kind, name: `${from.name}, thicker`, thickness: from.thickness * 1.2 }
   return withDecisions(
     { ...input, materials: [...input.materials, material] },
@@ -58,6 +66,26 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
           : thicker(i, role, 20 + n),
     ]),
   ),
+  pieceMaterials: (i) => {
+    const thick = sampleMaterials.map((m, n) => ({ ...m, id: other(60 + n), thickness: 1.3 * m.thickness }))
+    const [upper, lining] = [thick[0]!.id, thick[1]!.id]
+    return withDecisions(
+      { ...i, materials: [...i.materials, ...thick] },
+      {
+        pieceMaterials: {
+          'quarter.lateral': upper,
+          shaft: upper,
+          heelSection: upper,
+          'piece-1': upper,
+          vampLining: lining,
+          heelGrip: lining,
+          'lining.piece-1': lining,
+          backStay: lining,
+          insoleCover: lining,
+        },
+      },
+    )
+  },
   'stiffener.front': (i) => withDecisions(i, { stiffener: { ...i.decisions.stiffener, front: 'long medial' } }),
   'stiffener.backHeight': (i) => withDecisions(i, { stiffener: { ...i.decisions.stiffener, backHeight: 41 } }),
   'stiffener.lateralEnd': (i) => withDecisions(i, { stiffener: { ...i.decisions.stiffener, lateralEnd: 88 } }),
@@ -105,7 +133,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
 
 /** Paths of the decisions: down to what is no group of decisions of its own. */
 function leaves(value: unknown, path = ''): string[] {
-  const open = ['rules', 'left', 'upper.options', 'upper.points', 'upper.own']
+  const open = ['rules', 'left', 'pieceMaterials', 'upper.options', 'upper.points', 'upper.own']
   if (typeof value !== 'object' || value === null || Array.isArray(value) || open.includes(path)) return [path]
   return Object.entries(value).flatMap(([k, v]) => leaves(v, path === '' ? k : `${path}.${k}`))
 }

@@ -5,7 +5,8 @@ import { lastReadings } from '../last/readings.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { RuleBook } from '../trade/rules.ts'
 import type { StageCache } from './stageCache.ts'
-import { formeStage, lastStage } from './planPair.ts'
+import { materialsOf } from './materials.ts'
+import { formeStage, lastStage, upperLayers } from './planPair.ts'
 import { deriveUpper } from '../upper/upper.ts'
 import type { Sentence } from '../units/sentence.ts'
 
@@ -26,7 +27,7 @@ export function gradedUpper(
   heel: Grade['heel'],
   cache: StageCache,
 ): GradedUpper {
-  const { last, decisions, materials } = input
+  const { last, decisions } = input
   const book = new RuleBook(input.houseRules, decisions.rules)
   const surface = lastStage(last, cache)
   const measures = last.shape.kind === 'measures' && last.buildUps.length === 0 ? last.shape.measures : null
@@ -37,7 +38,6 @@ export function gradedUpper(
     (i, rules) => sizeRun({ measures: i.measures, surface: i.surface }, [i.sizes], gradeOf(i.name, i.heel, rules))[0],
   )
   if ('problem' in size!) return size
-  const thickness = (id: string) => materials.find((m) => m.id === id)?.thickness ?? 0
   const how = decisions.upper.forme
   const map = formeStage(size!.surface, { ...how, tapings: sizes === 0 ? how.tapings : null }, cache)
   try {
@@ -48,11 +48,7 @@ export function gradedUpper(
       book,
       heelHeight: readings.heelHeight,
       heelGirth: readings.girths.heel,
-      layers: {
-        upper: thickness(decisions.materials.upper),
-        lining: thickness(decisions.materials.lining),
-        stiffener: thickness(decisions.materials.stiffener),
-      },
+      layers: upperLayers(materialsOf(input, cache), cache),
     })
     return {
       sizes,

@@ -1,25 +1,44 @@
 import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
+import { ofPiece, type OwnMaterials } from '../trade/cutFrom.ts'
+import { cannotServe, pieceChoices, type MaterialChoice } from '../trade/materialChoices.ts'
+import { liningsAt } from './liningsAt.ts'
 import { PlanError } from './planError.ts'
 import type { StageCache } from './stageCache.ts'
 
-/** The material chosen for a role. Throws PlanError when it is missing or cannot serve there. */
-function materialFor(input: PlanInput, role: MaterialRole): Material {
-  const id = input.decisions.materials[role]
-  const found = input.materials.find((m) => m.id === id)
-  if (!found) {
-    throw new PlanError(
-      `materials.${role}`,
-      `${roleNames[role]}: the chosen material is not among the pair's materials.`,
-    )
+type Chosen = Pick<PlanInput, 'decisions' | 'materials'>
+
+/** The material of a choice. Throws PlanError, by the name of what it is for, when it is missing or cannot serve there. */
+function chosenMaterial({ materials }: Chosen, { id, role, field, name }: MaterialChoice): Material {
+  if (role === null) {
+    throw new PlanError(field, `${name} is alone in what it serves as: choose its material among the pair's.`)
   }
-  if (!mayServe(role, found.kind)) {
-    throw new PlanError(
-      `materials.${role}`,
-      `${roleNames[role]}: ${found.name} is ${found.kind}, which cannot serve here.`,
-    )
-  }
+  const found = materials.find((m) => m.id === id)
+  if (!found) throw new PlanError(field, `${name}: the chosen material is not among the pair's materials.`)
+  if (!mayServe(role, found)) throw new PlanError(field, cannotServe(name, found))
   return found
+}
+
+/** The material chosen for a role. Throws PlanError when it is missing or cannot serve there. */
+function materialFor(input: Chosen, role: MaterialRole): Material {
+  const id = input.decisions.materials[role] ?? ''
+  return chosenMaterial(input, { id, role, field: `materials.${role}`, name: roleNames[role] })
+}
+
+/**
+ * What pieces are cut from that have something of their own. Throws PlanError for a material that is missing or cannot
+ * serve, or an id that stands for no piece among several.
+ */
+function ownMaterials(input: Chosen): OwnMaterials {
+  return Object.fromEntries(
+    pieceChoices(input.decisions).map((choice) => [choice.piece, chosenMaterial(input, choice)]),
+  )
+}
+
+/** What a piece of several is cut from: its own, or what serves for its like. Throws PlanError when that is missing. */
+export function pieceMaterial(input: Chosen, piece: string, role: MaterialRole): Material {
+  const own = pieceChoices(input.decisions).find((c) => c.piece === piece)
+  return own ? chosenMaterial(input, own) : materialFor(input, role)
 }
 
 /**
@@ -34,16 +53,30 @@ export function materialsOf(input: PlanInput, cache: StageCache) {
   const known = (role: MaterialRole) => cache.same('material', materialFor(input, role))
   /** A material that may be left to the house rule. */
   const chosen = (role: MaterialRole) => (materials[role] === null ? null : known(role))
+  const lining = known('lining')
+  const own = cache.same('piece materials', ownMaterials(input))
+  const thick = cache.same(
+    'piece thicknesses',
+    Object.fromEntries(Object.entries(own).map(([id, m]) => [id, m.thickness])),
+  )
   return {
     upper: known('upper'),
-    lining: known('lining'),
+    lining,
+    /** Pieces that are cut from something of their own, and how thick that is. */
+    own,
+    thick,
+    liningsAt: cache.same('linings at', liningsAt(input.decisions, lining.thickness, thick)),
+    cover: ofPiece(own, 'insoleCover', lining),
     insole: known('insole'),
     stiffener: known('stiffener'),
     puff: known('puff'),
     sock: known('sock'),
     midsole: known('midsole'),
+    stay: chosen('stay'),
     padding: sock.padding === 'none' ? null : known('padding'),
     foam: chosen('foam'),
+    welt: chosen('welt'),
+    shank: chosen('shank'),
     outsole: chosen('outsole'),
     heel: chosen('heel'),
     topPiece: chosen('topPiece'),

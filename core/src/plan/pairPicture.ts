@@ -1,11 +1,13 @@
 import type { FormeMap } from '../forme/formeMap.ts'
-import type { Path, Point } from '../geometry/path.ts'
+import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import { nearest, resample } from '../geometry/polyline.ts'
 import { simplify } from '../geometry/simplify.ts'
 import { backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from '../last/surface.ts'
 import { colourOf, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { PictureShape } from '../model/pairCard.ts'
 import { heightAt } from '../parts/sole/sideProfile.ts'
+import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Side } from '../trade/side.ts'
 import type { UpperLine } from '../upper/upper.ts'
 import type { FootPlan } from './plan.ts'
@@ -22,24 +24,30 @@ const roleOf: Record<string, MaterialRole> = {
   insole: 'insole',
   midsole: 'midsole',
   outsole: 'outsole',
-  welt: 'midsole',
-  rand: 'midsole',
+  welt: 'welt',
+  rand: 'welt',
   wedge: 'heel',
   lift: 'heel',
   topPiece: 'topPiece',
 }
 
-/** Colours of the materials of a pair, by what they serve as. */
-export type PictureColours = Partial<Record<MaterialRole, string>>
+/** Colours of the materials of a pair: by what they serve as, and of pieces that are cut from something of their own. */
+export interface PictureColours {
+  by: Partial<Record<MaterialRole, string>>
+  own: ByPiece<string>
+}
 
 /** The colours of the materials that were decided for. */
-export const coloursOf = ({ decisions, materials }: Pick<PlanInput, 'decisions' | 'materials'>): PictureColours =>
-  Object.fromEntries(
-    Object.entries(decisions.materials).flatMap(([role, id]) => {
-      const material = materials.find((m) => m.id === id)
-      return material ? [[role, colourOf(material)]] : []
-    }),
-  )
+export function coloursOf({ decisions, materials }: Pick<PlanInput, 'decisions' | 'materials'>): PictureColours {
+  const colours = (chosen: Record<string, string | null>): Record<string, string> =>
+    Object.fromEntries(
+      Object.entries(chosen).flatMap(([what, id]) => {
+        const material = materials.find((m) => m.id === id)
+        return material ? [[what, colourOf(material)]] : []
+      }),
+    )
+  return { by: colours(decisions.materials), own: colours(decisions.pieceMaterials) }
+}
 
 const tenths = (v: number) => Math.round(v * 10) / 10
 const coarse = (path: Path): Path => simplify(path, TOLERANCE).map(([x, z]): Point => [tenths(x), tenths(z)])
@@ -69,8 +77,37 @@ function bareLast(surface: LastSurface): Path {
   ]
 }
 
-/** What the upper shows from the side: its body, what is seen of its inside, and the lines on it. */
-function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureShape[] {
+/** Points of an outline are so far apart before it is laid on the last, mm: what is straight on the forme is not there. */
+const APART = 1.5
+/** So near to the feather line a point lies on it, mm. */
+const AT_FEATHER = 0.6
+
+/**
+ * Pieces of another colour than the rest of the upper, and whatever lies over them, each with its colour: from the
+ * inside outwards. `down` draws the feather line down to the sole, as it does for the whole upper.
+ */
+function colouredPieces(
+  { upper, layers }: FootPlan,
+  map: FormeMap,
+  down: (p: Point) => Point,
+  colours: PictureColours,
+): PictureShape[] {
+  const colour = (piece: string) => ofPiece(colours.own, piece, colours.by.upper)
+  const pieces = new Set(upper.pieces.map((p) => p.id))
+  const areas = layers.areas
+    .filter((a) => a.side === 'lateral' && pieces.has(a.part) && Number.isInteger(a.depth))
+    .sort((a, b) => a.depth - b.depth)
+  const first = areas.findIndex((a) => colour(a.part) !== colours.by.upper)
+  return (first < 0 ? [] : areas.slice(first)).map(({ part, area }): PictureShape => {
+    const outline = resample(area, Math.ceil(pathLength(area, true) / APART), true)
+    const fill = colour(part)
+    return { kind: 'piece', path: seen(map, 'lateral', outline).map(down), ...(fill ? { fill } : {}) }
+  })
+}
+
+/** What the upper shows from the side: its body, what is seen of its inside, its pieces of other colours, and the lines on it. */
+function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: PictureColours): PictureShape[] {
+  const { upper } = plan
   const line = (kind: UpperLine['kind'], side: Side) => upper.lines.find((l) => l.kind === kind && l.side === side)
   const [top, back] = [line('top line', 'lateral'), line('back', 'lateral')]
   if (!top || !back) return [{ kind: 'last', path: bareLast(map.surface) }]
@@ -80,7 +117,10 @@ function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureSh
   const ridge = ridgeAndToe(map.surface).map((p): Point => [p[0], p[2]])
   const seam = lines.find((l) => Math.hypot(l.path[0]![0] - top.path[0]![0], l.path[0]![1] - top.path[0]![1]) < 1)
   // The margin is turned in under the insole: from the side the upper reaches down to the sole.
-  const foot = featherLine(map.surface, 'lateral').map((p): Point => [p[0], Math.min(p[2], heightAt(under, p[0]))])
+  const feather = featherLine(map.surface, 'lateral').map((p): Point => [p[0], p[2]])
+  const sunk = ([x, z]: Point): Point => [x, Math.min(z, heightAt(under, x))]
+  const foot = feather.map(sunk)
+  const down = (p: Point) => (nearest(feather, p).away < AT_FEATHER ? sunk(p) : p)
   const other = line('top line', 'medial')
   return [
     ...(other
@@ -95,6 +135,7 @@ function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureSh
         ...[...foot].reverse(),
       ],
     },
+    ...colouredPieces(plan, map, down, colours),
     ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
   ]
 }
@@ -107,7 +148,8 @@ function upperShapes({ upper }: FootPlan, map: FormeMap, under: Path): PictureSh
 export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColours): PictureShape[] {
   const { profile, strips, heel } = plan.bottom
   const filled = (role: MaterialRole | undefined) => {
-    const fill = role && colours[role]
+    // A welt that nothing was chosen for is of leather like the midsole's.
+    const fill = role && (colours.by[role] ?? (role === 'welt' ? colours.by.midsole : undefined))
     return fill ? { fill } : {}
   }
   const middle = Array.from({ length: map.surface.columns }, (_, i): Point => {
@@ -117,8 +159,8 @@ export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColou
   // The section was stood on its tread: as far as it was moved up or down, the upper goes too.
   const at = profile.last[Math.floor(profile.last.length / 2)]!
   const by = at[1] - heightAt(middle, at[0])
-  const stood = ({ kind, path }: PictureShape): PictureShape => ({
-    kind,
+  const stood = ({ path, ...shape }: PictureShape): PictureShape => ({
+    ...shape,
     path: coarse(path.map(([x, z]): Point => [x, z + by])),
   })
   // Insole and filler lie inside; a shoe in a bought sole has no other layers of its own.
@@ -126,7 +168,7 @@ export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColou
   const layers = outside.length > 0 ? outside : profile.layers
   const under = layers[0]!.upper.map(([x, z]): Point => [x, z - by])
   return [
-    ...upperShapes(plan, map, under)
+    ...upperShapes(plan, map, under, colours)
       .map(stood)
       .map((s) => ({ ...s, ...filled(s.kind === 'upper' ? 'upper' : s.kind === 'inside' ? 'lining' : undefined) })),
     ...layers.map((l): PictureShape => ({

@@ -13,6 +13,7 @@ import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { RuleBook, type Rule } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
+import type { UpperLayers } from '../upper/needs.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
 import { stepsOf } from '../work/steps.ts'
@@ -20,7 +21,7 @@ import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
-import { materialsOf } from './materials.ts'
+import { materialsOf, type PairMaterials } from './materials.ts'
 import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
@@ -146,6 +147,16 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
   }
 }
 
+/** What the upper's checks have to reckon with, mm. */
+export const upperLayers = (material: PairMaterials, cache: StageCache): UpperLayers =>
+  cache.same('layers of the upper', {
+    upper: material.upper.thickness,
+    own: material.thick,
+    heelLining: material.liningsAt.heel,
+    lining: material.liningsAt.most,
+    stiffener: material.stiffener.thickness,
+  })
+
 /** What a shoe's upper comes to, with all that the parts inside and under it read. */
 function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => void) {
   const d = knownDecisions(input.decisions, cache)
@@ -164,13 +175,10 @@ function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => 
       base,
       heelHeight: readings.heelHeight,
       heelGirth: readings.girths.heel,
-      upper: material.upper.thickness,
-      lining: material.lining.thickness,
-      stiffener: material.stiffener.thickness,
+      layers: upperLayers(material, cache),
     },
     book,
-    ({ base: drawn, upper: outer, lining, stiffener, ...i }, rules) =>
-      deriveUpper({ ...i, layers: { upper: outer, lining, stiffener }, book: rules }, drawn),
+    ({ base: drawn, ...i }, rules) => deriveUpper({ ...i, book: rules }, drawn),
   )
   return { decisions: d, book, material, surface, marks, readings, map, base, upper }
 }

@@ -43,7 +43,7 @@ export interface SoleNeeds {
   decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
   /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
-  material: Pick<PairMaterials, 'insole' | 'midsole' | 'outsole' | 'heel' | 'topPiece'>
+  material: Pick<PairMaterials, 'insole' | 'midsole' | 'welt' | 'shank' | 'outsole' | 'heel' | 'topPiece'>
   book: RuleBook
 }
 
@@ -72,12 +72,15 @@ const LEVEL_OVER = 8
 /** The filler of a welted shoe ends this far inside the holdfast, mm. */
 const INSIDE_HOLDFAST = 4
 
+const weltStock = ({ welt: leather }: Pick<PairMaterials, 'welt'>, book: RuleBook) =>
+  stockOf(leather, bottomRules.weltThickness, 'welt leather', book)
+
 /** Thickness of the turned margin along the last, and its mean over some places: the bottom is filled and rasped level. */
-function levelOf({ marks, wall, book }: SoleNeeds, welted: boolean): (x: number) => number {
+function levelOf({ marks, wall, material, book }: SoleNeeds, welted: boolean): (x: number) => number {
   // A lap in the margin does not show as a step in the filled bottom.
   const [from, to] = [marks.heelFeather[0] + 2, marks.toeFeather[0] - 2]
   const places = Math.ceil((to - from) / LEVEL_STEP)
-  const weltT = welted ? book.value(bottomRules.weltThickness) : 0
+  const weltT = welted ? weltStock(material, book).thickness : 0
   // At a welted shoe it is filled level with the seam; elsewhere with the edge of what lies under.
   const seam = welted ? book.value(insoleRules.holdfast) : Infinity
   const inwards = (side: Side, x: number) =>
@@ -219,11 +222,13 @@ function onCutSoles(
     decisions: d.midsole,
     book,
   }
-  const shankPart = shank(bottom, L, profile, book)
+  const weltOf = weltStock(material, book)
+  const spring = stockOf(material.shank, bottomRules.shankThickness, 'spring steel or wood', book)
+  const shankPart = shank(bottom, L, profile, spring, book)
   const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0]!.value
   return {
     parts: [
-      ...(welted ? [welt(soles), rand(soles)] : []),
+      ...(welted ? [welt(soles, weltOf), rand(soles, weltOf)] : []),
       shankPart,
       filled(shankVolume),
       midsolePart,
@@ -233,7 +238,7 @@ function onCutSoles(
     bottom: {
       profile,
       heel,
-      strips: welted ? edgeStrips(under!, marks, holdfast, book.value(bottomRules.weltThickness)) : [],
+      strips: welted ? edgeStrips(under!, marks, holdfast, weltOf.thickness) : [],
       cup: null,
       findings: [heelFinding(heel, d.heel.wedge, book), springFinding(profile, book)],
     },

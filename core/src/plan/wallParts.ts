@@ -10,6 +10,7 @@ import { toeTape } from '../last/toeTape.ts'
 import { deriveLayers, type Layers } from '../layers/layers.ts'
 import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
+import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { WallStack } from '../layers/wallStack.ts'
 import { traitsOf } from '../model/construction.ts'
@@ -72,12 +73,22 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     : byRule
   const ends = stiffenerEnds(L, joint, d.stiffener, book)
   const lining = material.lining.thickness
-  const insoleEdge = material.insole.thickness + (d.insole.covered ? coverThickness(lining, book) : 0)
-  const over = cache.same('turned over', { insoleEdge, inside: lining })
+  const { heel, toe } = material.liningsAt
+  const insoleEdge = material.insole.thickness + (d.insole.covered ? coverThickness(material.cover.thickness, book) : 0)
+  const over = (inside: number) => cache.same('turned over', { insoleEdge, inside })
   const heelSheet = heelSheetFor(needs, top, byRule, ends, cache)
   const stiffenerPart = cache.ruled(
     'stiffener',
-    { surface, map, patch: heelSheet, topLine: top, base, over, decisions: d.stiffener, material: material.stiffener },
+    {
+      surface,
+      map,
+      patch: heelSheet,
+      topLine: top,
+      base,
+      over: over(heel),
+      decisions: d.stiffener,
+      material: material.stiffener,
+    },
     book,
     ({ surface: last, base: pattern, ...i }, rules) =>
       stiffener({
@@ -92,12 +103,12 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   // The sheet starts behind the crease line so that it can be drawn, and further back for a puff that passes it.
   const puffBack = puffBackAtFeather(surface, d.puff, book)
   const toeStart = Math.floor((Math.min(joint.lateral, puffBack) - BEHIND) / 10) * 10
-  const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: lining + material.puff.thickness / 2 }, (i) =>
+  const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: toe + material.puff.thickness / 2 }, (i) =>
     toePatch(i.surface, i.toeStart, i.middle, (mesh) => cache.dear('toeFlat', i, () => flattenSheet(mesh))),
   )
   const puffPart = cache.ruled(
     'puff',
-    { surface, marks, map, patch: toeSheet, over, decisions: d.puff, material: material.puff },
+    { surface, marks, map, patch: toeSheet, over: over(toe), decisions: d.puff, material: material.puff },
     book,
     ({ surface: last, marks: m, ...i }, rules) =>
       toePuff({
@@ -112,20 +123,27 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const linings = base
     ? cache.ruled(
         'linings',
-        { base, decisions: d.lining, material: material.lining, foam: material.foam },
+        {
+          base,
+          decisions: d.lining,
+          material: material.lining,
+          foam: material.foam,
+          stay: material.stay,
+          own: material.own,
+        },
         book,
         (i, rules) => liningParts({ ...i, book: rules }),
       )
     : cache.ruled(
         'own linings',
-        { upper, drawn: d.upper.own?.drawn ?? null, material: material.lining },
+        { upper, drawn: d.upper.own?.drawn ?? null, material: material.lining, own: material.own },
         book,
-        (i, rules) => ownLinings(i.upper.pieces, i.drawn === 'cut edge', i.material, rules),
+        (i, rules) => ownLinings(i.upper.pieces, i.drawn === 'cut edge', i.material, i.own, rules),
       )
   const sides = base
     ? cache.ruled(
         'sideLinings',
-        { base, lateral: ends.lateral, medial: ends.medial, puffBack, material: material.lining },
+        { base, lateral: ends.lateral, medial: ends.medial, puffBack, material: material.lining, own: material.own },
         book,
         ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
       )
@@ -142,6 +160,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       decisions: d.lining,
       insoleEdge,
       upper: material.upper.thickness,
+      own: material.thick,
       lining,
       stiffener: material.stiffener.thickness,
       puff: material.puff.thickness,
@@ -176,7 +195,7 @@ function heelSheetFor(
       more: Math.ceil(excess / SHEET_STEP) * SHEET_STEP,
       lateral: reachOf(ends.lateral, surface.joints.lateral, L),
       medial: reachOf(ends.medial, surface.joints.medial, L),
-      middle: material.lining.thickness + material.stiffener.thickness / 2,
+      middle: material.liningsAt.heel + material.stiffener.thickness / 2,
     },
     (i) => {
       const { surface: last, knots, more, lateral, medial, middle } = i
@@ -208,6 +227,7 @@ interface LayerInputs {
   /** Height of the insole's edge and thicknesses, mm. */
   insoleEdge: number
   upper: number
+  own: ByPiece<number>
   lining: number
   stiffener: number
   puff: number
@@ -220,7 +240,9 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
   const order = pieceOrder(pieces)
   const areas = [
     ...parts.flatMap((p) => p.areas),
-    ...pieces.flatMap((p) => pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), inputs.upper, book)),
+    ...pieces.flatMap((p) =>
+      pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), ofPiece(inputs.own, p.id, inputs.upper), book),
+    ),
   ]
   // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
   if (pieces.length === 0) areas.push(...evenWall(map, inputs))

@@ -10,6 +10,7 @@ export type Patch<T> = T extends readonly unknown[] ? T : T extends object ? { [
 /** Where a person decides what no figure can: the place that a button leads to. */
 export type Control =
   | { room: 'decisions'; at: 'last' | 'cup sole' | MaterialRole }
+  | { room: 'decisions'; piece: { id: string; name: string } }
   | { room: 'upper'; point: string }
   | { room: 'last'; page: 'measure' | 'build-ups' }
   | { room: 'stores' }

@@ -1,6 +1,18 @@
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { RuleBook } from '../trade/rules.ts'
+import type { ByPiece } from '../trade/cutFrom.ts'
 import type { UpperDecisions } from '../model/upper.ts'
+
+/** What lies on each other in the wall, mm. */
+export interface UpperLayers {
+  upper: number
+  /** Of pieces that are cut from another leather. */
+  own: ByPiece<number>
+  /** The lining behind the stiffener, and the thickest that stands at the opening. */
+  heelLining: number
+  lining: number
+  stiffener: number
+}
 
 /** What the upper needs to know of the rest of the pair. */
 export interface UpperNeeds {
@@ -10,6 +22,5 @@ export interface UpperNeeds {
   heelHeight: number
   /** Short heel of the last: what has to pass a boot's opening, mm. */
   heelGirth: number
-  /** Thicknesses, mm. */
-  layers: { upper: number; lining: number; stiffener: number }
+  layers: UpperLayers
 }

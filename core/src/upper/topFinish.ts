@@ -3,6 +3,8 @@ import { pathLength, type Path } from '../geometry/path.ts'
 import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { TopFinish } from '../model/upper.ts'
+import { ofPiece } from '../trade/cutFrom.ts'
+import type { UpperLayers } from './needs.ts'
 import type { Piece } from './piece.ts'
 import { mm, mmTo, say, type Sentence } from '../units/sentence.ts'
 
@@ -145,6 +147,12 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
     }
   }
   return { ...piece, slits }
+}
+
+/** The thickest stack of upper and lining at the opening, mm. */
+export function wrappedAt(pieces: readonly Piece[], { upper, own, lining }: UpperLayers): number {
+  const there = pieces.filter((p) => p.edges.some((e) => e.name === OPENING)).map((p) => ofPiece(own, p.id, upper))
+  return (there.length > 0 ? Math.max(...there) : upper) + lining
 }
 
 /** What the chosen finish of the top line asks for. `wrapped` is the thickness of upper and lining together, mm. */

@@ -18,7 +18,7 @@ import type { Piece } from './piece.ts'
 import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
-import { topFinishWork, withSlits, type TopFinishWork } from './topFinish.ts'
+import { topFinishWork, withSlits, wrappedAt, type TopFinishWork } from './topFinish.ts'
 import { mm, say, bare } from '../units/sentence.ts'
 
 /** A line of the design on the forme, for drawing it in its place and on the last. */
@@ -115,7 +115,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
     points,
     lines,
     joins,
-    topFinish: topFinishWork(top, pieces, layers.upper + layers.lining, book),
+    topFinish: topFinishWork(top, pieces, wrappedAt(pieces, layers), book),
     becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
@@ -159,7 +159,7 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
       path: creaseLine(map, side),
     })),
     joins,
-    topFinish: topFinishWork(decisions.topFinish ?? 'folded', pieces, layers.upper + layers.lining, book),
+    topFinish: topFinishWork(decisions.topFinish ?? 'folded', pieces, wrappedAt(pieces, layers), book),
     becauses: formeBecauses(map.forme, null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),

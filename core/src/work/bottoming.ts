@@ -137,7 +137,7 @@ export const bottoming: BookStep[] = [
     wait: contact,
     after: [
       ['press-midsole', 'the midsole is what it is turned on'],
-      ['shave-puff', 'the puff is dry and smooth before the upper comes down'],
+      ['shave-puff', 'the puff has set and is smooth before the upper comes down'],
     ],
     cautions: ['cement', 'hammer'],
     parts: ['midsole'],

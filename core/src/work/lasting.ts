@@ -2,6 +2,7 @@ import { traitsOf } from '../model/construction.ts'
 import { fixed, type BookStep } from './bookStep.ts'
 import { soakRules, waitRules } from './waits.ts'
 import { partsOf, type Facts } from './facts.ts'
+import { isBoard, isSheet } from '../model/material.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** Thin leather is only sprayed (docs/trade.md, "Stiffener"); each foot's piece counts. */
@@ -36,8 +37,14 @@ const mellow = (f: Facts) => ({
   max: f.book.value(waitRules.mellowMax),
   why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
 })
+/** Leather takes its shape wet; a sheet is set by its glue or by heat. */
+const wet =
+  (role: 'stiffener' | 'puff'): BookStep['when'] =>
+  (f) =>
+    !isSheet(f.materials[role])
+const SHEET = 'Dry: glue or heat sets it, as the label and data sheet say.'
 const under = (f: Facts) => !traitsOf(f.construction).outwards
-const leatherInsole: BookStep['when'] = (f) => f.materials.insole.kind === 'insole leather'
+const leatherInsole: BookStep['when'] = (f) => !isBoard(f.materials.insole)
 
 /** From the insole on the last to the pulled upper. */
 export const lasting: BookStep[] = [
@@ -59,7 +66,7 @@ export const lasting: BookStep[] = [
     id: 'fix-insole',
     name: 'Tack the insole boards to the lasts',
     group: 'last',
-    when: (f) => f.materials.insole.kind === 'insole board',
+    when: (f) => isBoard(f.materials.insole),
     effort: fixed(8, 'Three tacks each, heads standing out.'),
     after: [
       ['cut-insole', 'they must be cut'],
@@ -95,6 +102,7 @@ export const lasting: BookStep[] = [
     id: 'soak-stiffener',
     name: soakName('stiffener', 'the stiffeners'),
     group: 'last',
+    when: wet('stiffener'),
     effort: soaking('stiffener'),
     wait: soak('stiffener'),
     after: [['skive-stiffener', 'skived dry']],
@@ -104,6 +112,7 @@ export const lasting: BookStep[] = [
     id: 'wrap-stiffener',
     name: 'Wrap the stiffeners and let them mellow',
     group: 'last',
+    when: wet('stiffener'),
     effort: fixed(3, 'Keep them wrapped till they are used.'),
     wait: mellow,
     after: [['soak-stiffener', 'wet through']],
@@ -111,9 +120,15 @@ export const lasting: BookStep[] = [
   },
   {
     id: 'paste-stiffener',
-    name: 'Paste both faces and slip the stiffeners in',
+    name: (f) =>
+      isSheet(f.materials.stiffener) ? 'Glue the stiffener sheets in' : 'Paste both faces and slip the stiffeners in',
     group: 'last',
-    effort: fixed(15, 'Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.'),
+    effort: (f) => ({
+      minutes: 15,
+      sentence: isSheet(f.materials.stiffener)
+        ? SHEET
+        : 'Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.',
+    }),
     after: [
       ['wrap-stiffener', 'mellow leather takes the shape'],
       ['join-lining', 'it goes between lining and upper'],
@@ -154,6 +169,7 @@ export const lasting: BookStep[] = [
     id: 'soak-puff',
     name: soakName('puff', 'the toe puffs'),
     group: 'last',
+    when: wet('puff'),
     effort: soaking('puff'),
     wait: soak('puff'),
     after: [['skive-puff', 'skived dry']],
@@ -161,14 +177,25 @@ export const lasting: BookStep[] = [
   },
   {
     id: 'set-puff',
-    name: 'Paste the puffs over the toe and work them down',
+    name: (f) =>
+      isSheet(f.materials.puff)
+        ? 'Glue the puffs over the toe and press them down'
+        : 'Paste the puffs over the toe and work them down',
     group: 'last',
-    effort: fixed(30, 'Compare both toes while the leather is still mellow.'),
-    wait: (f) => ({
-      min: f.book.value(waitRules.overnight),
-      max: null,
-      why: 'The puff is dry before the upper comes down.',
+    effort: (f) => ({
+      minutes: isSheet(f.materials.puff) ? 15 : 30,
+      sentence: isSheet(f.materials.puff)
+        ? `${SHEET} Compare both toes while it still gives.`
+        : 'Compare both toes while the leather is still mellow.',
     }),
+    wait: (f) =>
+      isSheet(f.materials.puff)
+        ? null
+        : {
+            min: f.book.value(waitRules.overnight),
+            max: null,
+            why: 'The puff is dry before the upper comes down.',
+          },
     after: [
       ['soak-puff', 'worked wet'],
       ['last-lining-toe', 'the lining lies slack before the puff'],
@@ -180,7 +207,7 @@ export const lasting: BookStep[] = [
     name: 'Rasp the puffs smooth',
     group: 'last',
     effort: fixed(12, 'No ridge at the back edge; left against right.'),
-    after: [['set-puff', 'a wet puff tears under the rasp']],
+    after: [['set-puff', 'a puff that has not set tears under the rasp']],
     cautions: ['dust'],
     parts: ['puff'],
   },
@@ -195,7 +222,7 @@ export const lasting: BookStep[] = [
       max: f.book.value(waitRules.contactMax),
       why: 'Cement on margin and insole.',
     }),
-    after: [['shave-puff', 'the puff is dry and smooth']],
+    after: [['shave-puff', 'the puff has set and is smooth']],
     cautions: ['cement', 'tacks', 'hammer'],
   },
 ]

@@ -1,6 +1,7 @@
 import { partsOf, type Facts } from './facts.ts'
 import { cutting, fixed, skiving, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
+import { isBoard, isSheet } from '../model/material.ts'
 import { isPieceRecord } from '../trade/recordName.ts'
 
 /** What the padding of the pair is called; feet may have different ones, or one none at all. */
@@ -24,7 +25,7 @@ const linings = ['lining', 'vampLining', 'quarterLining', 'heelGrip', 'tongueLin
 const foams = ['tongueFoam', 'collarFoam', 'insoleFoam']
 const stays = ['sideLining', 'facingTape', 'cornerPatch', 'backStay']
 const heel = ['heelWedge', 'heelLift', 'topPiece']
-const leatherInsole: BookStep['when'] = (f) => f.materials.insole.kind === 'insole leather'
+const leatherInsole: BookStep['when'] = (f) => !isBoard(f.materials.insole)
 
 /** Patterns, cutting and skiving. */
 export const preparing: BookStep[] = [
@@ -116,7 +117,7 @@ export const preparing: BookStep[] = [
   },
   {
     id: 'cut-stiffener',
-    name: 'Cut the stiffeners from belly',
+    name: (f) => `Cut the stiffeners from ${isSheet(f.materials.stiffener) ? 'sheet' : 'belly'}`,
     group: 'cut',
     effort: cutting('stiffener'),
     after: [
@@ -128,7 +129,7 @@ export const preparing: BookStep[] = [
   },
   {
     id: 'cut-puff',
-    name: 'Cut the toe puffs from belly',
+    name: (f) => `Cut the toe puffs from ${isSheet(f.materials.puff) ? 'sheet' : 'belly'}`,
     group: 'cut',
     effort: cutting('puff'),
     after: [['print', 'they are cut by the printed outline']],

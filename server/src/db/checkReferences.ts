@@ -1,4 +1,11 @@
-import { checkRuleFigures, mayServe, roleNames, type MaterialRole, type PairDecisions } from '@gentle-awl/core'
+import {
+  cannotServe,
+  checkRuleFigures,
+  materialChoices,
+  materialsUsed,
+  mayServe,
+  type PairDecisions,
+} from '@gentle-awl/core'
 import { inArray } from 'drizzle-orm'
 import { cupSoleEntity } from './entities/cupSoles.ts'
 import { lastEntity } from './entities/lasts.ts'
@@ -24,30 +31,15 @@ export async function checkReferences(tx: Tx, decisions: PairDecisions): Promise
   if (decisions.cupSoleId !== null && !(await cupSoleEntity.has(tx, decisions.cupSoleId))) {
     throw refused('Unknown cup sole', 'cupSoleId', 'This cup sole is not in the stores any more. Choose another one.')
   }
-  const wanted = Object.entries(decisions.materials).filter((e): e is [MaterialRole, string] => e[1] !== null)
-  const found = await materialEntity.rows(
-    tx,
-    inArray(
-      materials.id,
-      wanted.map(([, id]) => id),
-    ),
-  )
-  const known = new Map(found.map((m) => [m.id, m]))
-  for (const [role, id] of wanted) {
+  const found = await materialEntity.rows(tx, inArray(materials.id, materialsUsed(decisions)))
+  const known = new Map(found.map((m) => [m.id, materialEntity.plain(m)]))
+  for (const { id, role, field, name } of materialChoices(decisions)) {
     const material = known.get(id)
     if (!material) {
-      throw refused(
-        'Unknown material',
-        `materials.${role}`,
-        `The material chosen for the ${role} is not in the stores. Choose another one.`,
-      )
+      throw refused('Unknown material', field, `${name}: the material is not in the stores. Choose another one.`)
     }
-    if (!mayServe(role, material.kind)) {
-      throw refused(
-        'Cannot serve',
-        `materials.${role}`,
-        `${roleNames[role]}: ${material.name} is ${material.kind}, which cannot serve here. Choose another material.`,
-      )
+    if (role === null || !mayServe(role, material)) {
+      throw refused('Cannot serve', field, `${cannotServe(name, material)} Choose another material.`)
     }
   }
   checkRuleFigures(decisions.rules)

@@ -1,4 +1,11 @@
-import { MOST_REVISIONS, ruleOf, type PairDecisions, type PairFile, type RuleFigures } from '@gentle-awl/core'
+import {
+  MOST_REVISIONS,
+  ruleOf,
+  withMaterials,
+  type PairDecisions,
+  type PairFile,
+  type RuleFigures,
+} from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { cupSoleEntity } from './entities/cupSoles.ts'
@@ -44,15 +51,12 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const moved = new Map<string, string>()
   for (const material of file.materials) moved.set(material.id, await materialEntity.bring(tx, material))
   const { houseRules } = await readHouseRules(tx)
-  const materialIds = Object.fromEntries(
-    Object.entries(file.decisions.materials).map(([role, id]) => [role, id === null ? null : (moved.get(id) ?? id)]),
-  ) as PairDecisions['materials']
   const decisions: PairDecisions = {
     ...file.decisions,
     lastId,
     cupSoleId,
     left: left && { ...left, lastId: leftLastId },
-    materials: materialIds,
+    ...withMaterials(file.decisions, (id) => moved.get(id) ?? id),
     rules: carriedRules(file.decisions.rules, file.houseRules, houseRules),
   }
   const [taken] = await tx.select({ id: pairs.id }).from(pairs).where(eq(pairs.id, file.id))

@@ -1,4 +1,4 @@
-import { GeometryError, PlanError, RuleError, type PairCard, type PairDecisions } from '@gentle-awl/core'
+import { GeometryError, materialsUsed, PlanError, RuleError, type PairCard, type PairDecisions } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import type { Jobs } from '../jobs/pool.ts'
 import { edition } from './edition.ts'
@@ -19,7 +19,7 @@ export async function cardSources(
   }
   const [rules] = await db.select({ version: workshop.version }).from(workshop)
   return (pairId, d, revision) => {
-    const used = [d.lastId, d.left?.lastId, d.cupSoleId, ...Object.values(d.materials)]
+    const used = [d.lastId, d.left?.lastId, d.cupSoleId, ...materialsUsed(d)]
     const parts = used.map((id) => (id ? `${id}.${versions.get(id) ?? 'gone'}` : '-'))
     return [edition, pairId, revision, rules?.version ?? 0, ...parts].join(' ')
   }

@@ -1,4 +1,4 @@
-import { PAIR_FORMAT, PAIR_VERSION, type PairFile } from '@gentle-awl/core'
+import { materialsUsed, PAIR_FORMAT, PAIR_VERSION, type PairFile } from '@gentle-awl/core'
 import { inArray } from 'drizzle-orm'
 import { cupSoleEntity } from './entities/cupSoles.ts'
 import { lastEntity } from './entities/lasts.ts'
@@ -15,7 +15,7 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
   const view = await viewPair(db, id)
   const { lastId, left, cupSoleId } = view.decisions
   const leftId = left?.lastId ?? null
-  const ids = Object.values(view.decisions.materials).filter((m): m is string => m !== null)
+  const ids = materialsUsed(view.decisions)
   const used = await materialEntity.rows(db, inArray(materials.id, ids))
   const log = await readLog(db, id)
   const { houseRules } = await readHouseRules(db)

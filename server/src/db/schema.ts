@@ -37,6 +37,7 @@ export const materials = sqliteTable('materials', {
   note: text('note').notNull().default(''),
   colour: text('colour'),
   foamTest: text('foam_test', { mode: 'json' }).$type<Material['foamTest']>(),
+  serves: text('serves', { mode: 'json' }).$type<Material['serves']>(),
 })
 
 export const pairs = sqliteTable('pairs', {

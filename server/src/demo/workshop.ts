@@ -64,11 +64,15 @@ const stock: [name: string, kind: MaterialKind, thickness: number, note: string]
   ['Latex foam', 'foam', 3, 'For heel pads.'],
   ['Bend, heavy', 'sole leather', 5, 'Outsoles and lifts.'],
   ['Resin sheet', 'rubber', 6, 'Top pieces.'],
+  ['Night-blue calf', 'upper leather', 1.4, 'Same tannage as the tar-brown.'],
+  ['Unbleached drill', 'lining cloth', 0.6, 'Cut with the thread from toe to heel.'],
+  ['Cotton tape', 'woven tape', 0.3, 'Under lacings and over back seams.'],
 ]
 /** What is of another colour than its kind usually is. */
 const demoColours: Record<string, string> = {
   'Tar-brown calf': '#5b3d2b',
   'Oiled deck hide': '#8a5a34',
+  'Night-blue calf': '#2f4257',
   'Bend, heavy': '#9c7145',
 }
 export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note], i) => ({
@@ -79,6 +83,7 @@ export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note
   note,
   colour: demoColours[name] ?? null,
   foamTest: kind === 'foam' ? { before: 3, pressed: 1, afterOne: 2.7, afterTen: 2.9 } : null,
+  serves: null,
 }))
 const stuff = (name: string) => (demoMaterials.find((m) => m.name === name) as Material).id
 const lastOf = (name: string) => (demoLasts.find((l) => l.name === name) as Last).id
@@ -177,6 +182,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'oxford', options: { toeCap: true, counter: true }, decoration: 'punched and gimped' },
       construction: 'cemented',
       materials: { ...usual, insole: stuff('Fibre board') },
+      pieceMaterials: { cap: stuff('Night-blue calf'), counter: stuff('Night-blue calf') },
       left: { lastId: lastOf('Harbour 25, purser’s left') },
     },
     { done: 1, finishedMinutesAgo: 60 * 24 * 6, running: false },

@@ -1,6 +1,7 @@
 import {
   GeometryError,
   pieceAsPart,
+  pieceMaterial,
   recordOfPiece,
   type DrawablePart,
   type FootPlan,
@@ -55,10 +56,7 @@ export const partsOfPair = (plan: Plan): PairPart[] => pairParts(plan.parts, pla
 
 /** The pieces of the upper. Throws GeometryError when it has none yet. */
 export function piecesOfPair(file: PairFile, plan: Plan): PairPart[] {
-  const material = file.materials.find((m) => m.id === file.decisions.materials.upper)
-  // planPair has looked at it already: without the material there is no plan.
-  if (!material) throw new Error('The upper has no material.')
-  const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, material))
+  const asParts = (foot: FootPlan) => foot.upper.pieces.map((p) => pieceAsPart(p, pieceMaterial(file, p.id, 'upper')))
   const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), recordOfPiece)
   if (pieces.length === 0) {
     throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
  * A link may ask for something in the room it leads to (`?at=last`): `show` is given it once the room stands, and the
  * address forgets it again, so that the same link works a second time.
  */
-export function useAsked(key: string, show: (asked: string) => void): void {
+export function useAsked(key: string, show: (asked: string) => void | Promise<void>): void {
   const route = useRoute()
   const router = useRouter()
   watch(
@@ -13,7 +13,7 @@ export function useAsked(key: string, show: (asked: string) => void): void {
     async (asked) => {
       if (typeof asked !== 'string') return
       await nextTick()
-      show(asked)
+      await show(asked)
       await router.replace({ path: route.path })
     },
     { immediate: true },

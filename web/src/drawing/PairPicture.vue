@@ -38,6 +38,9 @@ path {
   fill: #a9743f;
   stroke: #eef2ee;
 }
+.piece {
+  stroke: none;
+}
 .line {
   fill: none;
   stroke: #f3e3c8;

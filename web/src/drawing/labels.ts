@@ -36,8 +36,8 @@ const ASTRAY = 6
 /** For every line that passes through it, up to so many. */
 const ON_LINE = 4
 const MOST_LINES = 5
-/** Past the edge of the drawing, where it may be cut off. */
-const OUTSIDE = 12
+/** Past the edge of the drawing, where it may be cut off: then it is rather on lines, which can be read. */
+const OUTSIDE = 40
 
 const meets = (a: Box, b: Box) => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY
 /** How far two boxes are apart; 0 where they meet. */

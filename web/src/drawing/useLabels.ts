@@ -33,22 +33,27 @@ const COARSE = 1.5
 
 /**
  * Labels of a drawing, placed clear of each other and of its lines (mm, y up): anew when it is drawn or looked at nearer,
- * not while it is only moved. `room` pixels round the drawing's world may be taken too.
+ * not while it is only moved. `room` pixels round the drawing's world may be taken too, and
+ * all that is free beside it while it does not fill the surface.
  */
 export function useLabels(slate: Slate, labels: Ref<readonly Named[]>, lines: Ref<readonly Path[]>, room = 30) {
   const atScale = computed<LabelPlace[]>(() => {
     const k = slate.scale.value
     const world = slate.world.value
+    const { left, right, top, bottom } = slate.insets
+    // The world lies in the middle of what is free for it, and seldom fills both ways.
+    const across = Math.max((k * (world.maxX - world.minX)) / 2 + room, (slate.width.value - left - right) / 2)
+    const down = Math.max((k * (world.maxY - world.minY)) / 2 + room, (slate.height.value - top - bottom) / 2)
     const px = (path: Path): Path => path.map(([x, y]): Point => [k * x, -k * y])
     const thin = (path: Path): Path => px(simplify(path, COARSE / k))
     return placeLabels(
       labels.value.map((l) => ({ ...l, at: px([l.at])[0]!, names: px(l.names) })),
       lines.value.map(thin),
       {
-        minX: k * world.minX - room,
-        maxX: k * world.maxX + room,
-        minY: -k * world.maxY - room,
-        maxY: -k * world.minY + room,
+        minX: (k * (world.minX + world.maxX)) / 2 - across,
+        maxX: (k * (world.minX + world.maxX)) / 2 + across,
+        minY: (-k * (world.minY + world.maxY)) / 2 - down,
+        maxY: (-k * (world.minY + world.maxY)) / 2 + down,
       },
       widthOf,
     )

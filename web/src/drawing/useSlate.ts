@@ -116,6 +116,6 @@ export function useSlate(world: Ref<World>, insets: Insets) {
     const [px, py] = pointer(event, surface.value)
     return [(px - x(0)) / scale.value, (y(0) - py) / scale.value]
   }
-  return { surface, world, width, height, scale, x, y, transform, fit, zoom, setScale, pan, place, moved, held }
+  return { surface, world, insets, width, height, scale, x, y, transform, fit, zoom, setScale, pan, place, moved, held }
 }
 export type Slate = ReturnType<typeof useSlate>

@@ -22,3 +22,13 @@ it('puts foam last that stays flatter than the workshop allows: its own figure, 
   expect(order(75)).toEqual(['slow', 'quick'])
   expect(order(85)).toEqual(['quick', 'slow'])
 })
+
+it('offers what only its maker says serves, behind the usual kinds, and not what the maker says does not', () => {
+  const [belly, bend] = [
+    materials.find((m) => m.kind === 'puff leather')!,
+    materials.find((m) => m.kind === 'sole leather')!,
+  ]
+  const stores = [{ ...belly, serves: ['midsole' as const] }, bend, { ...bend, id: 'x', name: 'Offcuts', serves: [] }]
+  expect(choicesFor('midsole', stores, 85).map((m) => m.name)).toEqual([bend.name, belly.name])
+  expect(choicesFor('puff', stores, 85)).toEqual([])
+})

@@ -10,3 +10,9 @@ export function setMaterial(decisions: PairDecisions, role: MaterialRole, id: st
     left: next.left && { ...next.left, padding: null },
   }
 }
+
+/** The decisions with one piece cut from something of its own, or again from what its like are cut from. */
+export function setPieceMaterial(decisions: PairDecisions, piece: string, id: string | null): PairDecisions {
+  const { [piece]: _was, ...others } = decisions.pieceMaterials
+  return { ...decisions, pieceMaterials: id === null ? others : { ...others, [piece]: id } }
+}

@@ -74,6 +74,11 @@ describe('the button of a finding', () => {
       { kind: 'open', control: { room: 'decisions', at: 'puff' } },
       '/decisions?at=material-puff',
     ],
+    [
+      'Choose another material: Vamp lining',
+      { kind: 'open', control: { room: 'decisions', piece: { id: 'vampLining', name: 'Vamp lining' } } },
+      '/decisions?at=piece-vampLining',
+    ],
     ['Choose another last', { kind: 'open', control: { room: 'decisions', at: 'last' } }, '/decisions?at=last'],
     [
       'Show the point on the forme',

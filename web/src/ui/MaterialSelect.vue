@@ -12,11 +12,19 @@ const props = defineProps<{
   inline?: boolean
   wrong?: string
   label?: string
+  /** Its name as a field, and what it is called to choose nothing: as usual by the role. */
+  name?: string
+  none?: string
 }>()
 defineEmits<{ choose: [id: string | null] }>()
 const workshop = useWorkshop()
+const none = computed(() => {
+  if (props.none !== undefined) return props.none
+  if (!mayStayOpen(props.role)) return ''
+  return props.role === 'padding' ? 'none' : 'by the house rule'
+})
 const options = computed(() => [
-  ...(mayStayOpen(props.role) ? [{ value: '', name: props.role === 'padding' ? 'none' : 'by the house rule' }] : []),
+  ...(none.value ? [{ value: '', name: none.value }] : []),
   ...workshop.choices(props.role).map((m) => ({ value: m.id, name: `${m.name}, ${showLength(m.thickness)}` })),
 ])
 </script>
@@ -25,7 +33,7 @@ const options = computed(() => [
   <SelectField
     :class="{ inline }"
     :label="label ?? roleNames[role]"
-    :name="`material-${role}`"
+    :name="name ?? `material-${role}`"
     :value="value ?? ''"
     :options="options"
     :wrong="wrong"

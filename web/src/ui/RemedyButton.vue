@@ -15,6 +15,7 @@ const router = useRouter()
 function placeName(control: Control): string {
   switch (control.room) {
     case 'decisions':
+      if ('piece' in control) return `Choose another material: ${control.piece.name}`
       if (control.at === 'last') return 'Choose another last'
       return control.at === 'cup sole'
         ? 'Choose a cup sole'
@@ -45,13 +46,16 @@ function nameOf(remedy: Remedy): string {
 }
 
 /** The field's name as it stands in the room of decisions. */
-const fieldOf = (at: Extract<Control, { room: 'decisions' }>['at']) =>
-  at === 'last' ? 'last' : at === 'cup sole' ? 'cup-sole' : `material-${at}`
+function fieldOf(control: Extract<Control, { room: 'decisions' }>): string {
+  if ('piece' in control) return `piece-${control.piece.id}`
+  const { at } = control
+  return at === 'last' ? 'last' : at === 'cup sole' ? 'cup-sole' : `material-${at}`
+}
 function placeOf(control: Control): RouteLocationRaw {
   const of = `/pairs/${pair.view?.id ?? ''}`
   switch (control.room) {
     case 'decisions':
-      return { path: `${of}/decisions`, query: { at: fieldOf(control.at) } }
+      return { path: `${of}/decisions`, query: { at: fieldOf(control) } }
     case 'upper':
       return { path: `${of}/upper`, query: { point: control.point } }
     case 'last': {

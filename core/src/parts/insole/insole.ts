@@ -5,7 +5,7 @@ import { thicknessFinding } from '../shared/thicknessFinding.ts'
 import type { DevelopedBottom } from '../../last/developedBottom.ts'
 import type { Finding } from '../../trade/because.ts'
 import { traitsOf } from '../../model/construction.ts'
-import type { Material } from '../../model/material.ts'
+import { isBoard, type Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { alongBottom, creaseOf } from '../shared/alongBottom.ts'
@@ -108,7 +108,7 @@ export function insole(needs: InsoleNeeds): Part {
   const holdfast = welted ? inFrontOf(offset(outline, -inset.value, 'the insole'), breast) : []
   const seam = welted ? evenHoles(holdfast, pitch.value) : { holes: [], pitch: 0 }
   if (welted) lines.push({ name: 'holdfast', kind: 'stitch', path: holdfast, closed: false, holes: seam.holes })
-  if (welted && material.kind === 'insole leather') {
+  if (welted && !isBoard(material)) {
     const inside = offset(outline, -inset.value - book.value(insoleRules.channel), 'the channel')
     lines.push({ name: 'channel', kind: 'mark', path: inFrontOf(inside, breast), closed: false })
   }
@@ -175,7 +175,7 @@ export function evenHoles(line: Path, wanted: number): { holes: Path; pitch: num
 function insoleFindings(needs: InsoleNeeds): Finding[] {
   const { construction, material, book } = needs
   const findings: Finding[] = []
-  const board = material.kind === 'insole board'
+  const board = isBoard(material)
   const inset = book.value(insoleRules.holdfast)
   if (traitsOf(construction).welted) {
     const least = book.value(insoleRules.leatherThin)
@@ -184,7 +184,7 @@ function insoleFindings(needs: InsoleNeeds): Finding[] {
       level: board || material.thickness < least ? 'stop' : 'fine',
       where: 'holdfast',
       sentence: board
-        ? 'A holdfast cannot be carved in fibre board: a welted shoe wants leather here.'
+        ? 'A holdfast cannot be carved in board: a welted shoe wants leather here.'
         : material.thickness < least
           ? say`${mm(material.thickness)} is too thin to carve a holdfast; ${mm(least)} are wanted.`
           : say`${mm(material.thickness)} of leather carry a carved holdfast ${mm(inset)} from the edge.`,

@@ -4,13 +4,13 @@ import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Side } from '../../trade/side.ts'
 import type { Because } from '../../trade/because.ts'
-import type { Material } from '../../model/material.ts'
+import { isWoven, type Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
 import { grainOf, withMarks } from '../../upper/marks.ts'
-import type { Piece } from '../../upper/piece.ts'
+import type { Piece, PieceEdge } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import type { BasePattern } from '../../upper/upper.ts'
 import type { Part, PartPlace } from '../../trade/part.ts'
@@ -23,6 +23,7 @@ import { sideLiningRules, sideLinings } from './sideLining.ts'
 import { mm, say } from '../../units/sentence.ts'
 import { styleBook } from '../../upper/styles/index.ts'
 import { kindOf } from '../../trade/partCatalogue.ts'
+import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 
 export interface LiningPartNeeds {
   base: BasePattern
@@ -30,6 +31,10 @@ export interface LiningPartNeeds {
   material: Material
   /** What a padded tongue and collar are filled with; null takes the rule's. */
   foam: Material | null
+  /** What tapes, patches and stays are of; null takes the rule's. */
+  stay: Material | null
+  /** What pieces are cut from that have something of their own. */
+  own: OwnMaterials
   book: RuleBook
 }
 
@@ -65,14 +70,14 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
   }
   const tape: LiningStock = {
     place: 'wall',
-    role: null,
-    name: 'stay tape',
-    thickness: book.value(reinforcementRules.thickness),
+    role: 'stay',
+    name: needs.stay?.name ?? 'stay tape',
+    thickness: needs.stay?.thickness ?? book.value(reinforcementRules.thickness),
     depth: DEPTHS.reinforcement,
   }
   const foam: LiningStock = {
     place: 'foot',
-    role: null,
+    role: 'foam',
     name: needs.foam?.name ?? 'soft foam',
     thickness: needs.foam?.thickness ?? book.value(foamRule),
     depth: DEPTHS.foam,
@@ -90,11 +95,11 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
         withMarks(p, joins),
         { ...lining, depth: lining.depth + (deepest - (order.get(p.id) ?? 0)) / 10 },
         becauseOf(p, needs),
-        book,
+        needs,
       ),
     ),
     ...tongueLining(upper, book).map((p) =>
-      asPart(p, lining, [becauseOfRule('Wider than the tongue, a side', liningRules.tongueWider, book)], book),
+      asPart(p, lining, [becauseOfRule('Wider than the tongue, a side', liningRules.tongueWider, book)], needs),
     ),
     ...(padded
       ? foamPieces(upper, book).map((p) => ({
@@ -103,16 +108,25 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
             foam,
             [
               becauseOfRule('Clear of stitched edges', liningRules.foamInset, book),
-              becauseOfRule('Thickness', foamRule, book),
+              ...(ofPiece(needs.own, p.id, needs.foam) === null ? [becauseOfRule('Thickness', foamRule, book)] : []),
             ],
-            book,
+            needs,
           ),
-          areas: foamAreas(p, upper, foam.thickness, book),
+          areas: foamAreas(p, upper, ofPiece(needs.own, p.id, foam).thickness, book),
         }))
       : []),
-    ...reinforcements(base, book).map((p) =>
-      asPart(withMarks(p, []), tape, [becauseOfRule('Thickness', reinforcementRules.thickness, book)], book),
-    ),
+    ...reinforcements(base, book).map((p) => {
+      const own = ofPiece(needs.own, p.id, needs.stay)
+      const part = (becauses: Because[]) => asPart(withMarks(p, []), tape, becauses, needs)
+      if (!own) return part([becauseOfRule('Thickness', reinforcementRules.thickness, book)])
+      if (isWoven(own)) return part([])
+      return skivedAround(
+        part([becauseOfRule('Edges skived over', reinforcementRules.skive, book)]),
+        p,
+        reinforcementRules.skive,
+        book,
+      )
+    }),
   ]
 }
 
@@ -122,8 +136,9 @@ export function sideLiningParts({
   stiffenerEnd,
   puffBack,
   material,
+  own,
   book,
-}: Pick<LiningPartNeeds, 'base' | 'material' | 'book'> & {
+}: Pick<LiningPartNeeds, 'base' | 'material' | 'own' | 'book'> & {
   /** Where stiffener and puff end on the feather line, mm from the heel back. */
   stiffenerEnd: Record<Side, number>
   puffBack: number
@@ -144,15 +159,23 @@ export function sideLiningParts({
           becauseOfRule('Laps stiffener and puff by', sideLiningRules.overlap, book),
           becauseOfRule('Up the wall, share of the last length', sideLiningRules.height, book),
         ],
-        book,
+        { own, book },
       ),
       p,
-      book.value(sideLiningRules.overlap),
+      sideLiningRules.overlap,
+      book,
     ),
   )
 }
 
-function asPart(piece: Piece, stock: LiningStock, becauses: Because[], book: RuleBook): Part {
+function asPart(
+  piece: Piece,
+  usual: LiningStock,
+  becauses: Because[],
+  { own, book }: Pick<LiningPartNeeds, 'own' | 'book'>,
+): Part {
+  const { name, thickness } = ofPiece(own, piece.id, usual)
+  const stock = { ...usual, name, thickness }
   // A piece without notches of its own still has its direction.
   const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, { name: stock.name, thickness: stock.thickness })
   return {
@@ -165,13 +188,17 @@ function asPart(piece: Piece, stock: LiningStock, becauses: Because[], book: Rul
   }
 }
 
-/** A side lining is skived to nothing at its ends, inside the skives of stiffener and puff, and along its upper edge. */
-function skivedAround(part: Part, piece: Piece, width: number): Part {
+/**
+ * What lies between lining and upper is skived to nothing along its edges, all but those at the feather line and a fold:
+ * a side lining inside the skives of stiffener and puff. `rule` says over how much.
+ */
+function skivedAround(part: Part, piece: Piece, rule: Rule, book: RuleBook): Part {
+  const width = book.value(rule)
   const profile = [
     [0, 0],
     [width, part.thickness],
   ] as [number, number][]
-  const loose = (e: { name: string }) => e.name !== 'feather'
+  const loose = (e: Pick<PieceEdge, 'name' | 'role'>) => e.name !== 'feather' && e.role !== 'fold'
   return {
     ...part,
     skives: piece.edges.filter(loose).map((e) => ({
@@ -183,10 +210,10 @@ function skivedAround(part: Part, piece: Piece, width: number): Part {
     })),
     areas: part.areas.map((a) => ({
       ...a,
-      thinned: piece.places[0]!.edges.filter(loose).map((e) => ({
+      thinned: (piece.places.find((q) => q.side === a.side)?.edges ?? []).filter(loose).map((e) => ({
         edge: e.line,
         profile,
-        widthRule: sideLiningRules.overlap,
+        widthRule: rule,
       })),
     })),
   }

@@ -52,6 +52,8 @@ const needs = (b: BasePattern): LiningPartNeeds => ({
   decisions: { back: 'heel grip', trim: 'short' },
   material: sampleMaterials[1]!,
   foam: null,
+  stay: null,
+  own: {},
   book,
 })
 const part = (list: readonly Part[], id: string): Part => {

@@ -35,7 +35,7 @@ const pattern = (drawn: OwnPattern['drawn'] = 'finished line') =>
   })
 const made = (drawn?: OwnPattern['drawn']) => {
   const own = pattern(drawn)
-  return ownLinings(ownPieces(own, book), own.drawn === 'cut edge', lining, book)
+  return ownLinings(ownPieces(own, book), own.drawn === 'cut edge', lining, {}, book)
 }
 const size = (outline: Path) => {
   const b = boxOf(outline)

@@ -2,6 +2,7 @@ import { pieceSkives } from '../../layers/pieceSkives.ts'
 import type { Because } from '../../trade/because.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Material } from '../../model/material.ts'
+import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
@@ -47,7 +48,13 @@ function liningEdge(edge: PieceEdge, cutEdge: boolean, book: RuleBook): EdgeDraf
  * Linings of a pattern that was drawn elsewhere, piece by piece (docs/trade.md, "Linings"): the drawn pieces have no place
  * on the last, so their own lines are all that can be gone by. Throws GeometryError naming a piece that cannot be cut.
  */
-export function ownLinings(pieces: readonly Piece[], cutEdge: boolean, material: Material, book: RuleBook): Part[] {
+export function ownLinings(
+  pieces: readonly Piece[],
+  cutEdge: boolean,
+  usual: Material,
+  own: OwnMaterials,
+  book: RuleBook,
+): Part[] {
   const bare = pieces.map((p) => ({
     ...flatPiece(
       { id: `lining.${p.id}`, name: `Lining of ${p.name.toLowerCase()}` },
@@ -59,15 +66,18 @@ export function ownLinings(pieces: readonly Piece[], cutEdge: boolean, material:
     grain: p.grain,
   }))
   const { joins } = joinsOf(bare)
-  return bare.map((p): Part => ({
-    ...pieceAsPart(withMarks(p, joins), material),
-    role: 'lining',
-    place: 'foot',
-    becauses: becausesOf(p, cutEdge, book),
-    skives: pieceSkives(p, material.thickness, book, 'foot'),
-    // A drawn piece lies on no forme; the layers take its thickness as even all over.
-    areas: [],
-  }))
+  return bare.map((p): Part => {
+    const material = ofPiece(own, p.id, usual)
+    return {
+      ...pieceAsPart(withMarks(p, joins), material),
+      role: 'lining',
+      place: 'foot',
+      becauses: becausesOf(p, cutEdge, book),
+      skives: pieceSkives(p, material.thickness, book, 'foot'),
+      // A drawn piece lies on no forme; the layers take its thickness as even all over.
+      areas: [],
+    }
+  })
 }
 
 function becausesOf(piece: Piece, cutEdge: boolean, book: RuleBook): Because[] {

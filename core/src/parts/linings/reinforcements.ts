@@ -19,6 +19,15 @@ export const reinforcementRules = {
     unit: 'mm',
     why: 'Woven tape or thin split: it holds the leather from stretching and may not show.',
   },
+  skive: {
+    key: 'reinforcement.skive',
+    name: 'Edges of a leather stay skived over',
+    value: 5,
+    min: 2,
+    max: 12,
+    unit: 'mm',
+    why: 'Woven tape lies flat as it is; the edge of a leather one would be felt, and seen through the upper.',
+  },
   facing: {
     key: 'reinforcement.facing',
     name: 'Tape under the lacing, width',

@@ -10,6 +10,7 @@ import type { Part } from '../../trade/part.ts'
 import { toeToHeel } from '../../trade/grain.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { bottomRules } from './bottomRules.ts'
+import type { Stock } from './stock.ts'
 import type { SideProfile } from './sideProfile.ts'
 import { mm, say } from '../../units/sentence.ts'
 
@@ -35,7 +36,13 @@ function jointAt(bottom: DevelopedBottom): number {
 }
 
 /** The shank: a spring along the middle of the waist, from under the heel to behind the joint line. */
-export function shank(bottom: DevelopedBottom, length: number, profile: SideProfile, book: RuleBook): Part {
+export function shank(
+  bottom: DevelopedBottom,
+  length: number,
+  profile: SideProfile,
+  stock: Stock,
+  book: RuleBook,
+): Part {
   const start = bottom.flatX(book.value(bottomRules.shankStart) * length)
   const joint = jointAt(bottom)
   const wanted = book.value(bottomRules.shankBehind)
@@ -77,8 +84,9 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
     ...under,
     id: 'shank',
     name: 'Shank',
-    materialName: 'spring steel or wood',
-    thickness: book.value(bottomRules.shankThickness),
+    role: 'shank',
+    materialName: stock.name,
+    thickness: stock.thickness,
     count: 2,
     outline,
     lines: [
@@ -111,7 +119,7 @@ export function shank(bottom: DevelopedBottom, length: number, profile: SideProf
       becauseOfRule('Starts, share of the last length', bottomRules.shankStart, book),
       becauseOfRule('Ends behind the joint line', bottomRules.shankBehind, book),
       becauseOfRule('Width', bottomRules.shankWidth, book),
-      becauseOfRule('Thickness', bottomRules.shankThickness, book),
+      ...(stock.byRule ? [becauseOfRule('Thickness', bottomRules.shankThickness, book)] : []),
     ],
     findings: [finding],
   }

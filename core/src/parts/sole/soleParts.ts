@@ -112,7 +112,7 @@ function seamFinding(seam: Path, needs: SoleNeeds): Finding {
 }
 
 /** The welt: a strip as long as the lasted shoe's edge from breast to breast, with something to hold at both ends. */
-export function welt({ lasted, breast, book }: SoleNeeds): Part {
+export function welt({ lasted, breast, book }: SoleNeeds, stock: Stock): Part {
   const way = pathLength(inFrontOf(lasted.outline, breast))
   const spare = book.value(bottomRules.weltSpare)
   const [length, width] = [way + spare, book.value(bottomRules.weltWidth)]
@@ -126,9 +126,9 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
     ...under,
     id: 'welt',
     name: 'Welt',
-    role: null,
-    materialName: 'welt leather',
-    thickness: book.value(bottomRules.weltThickness),
+    role: 'welt',
+    materialName: stock.name,
+    thickness: stock.thickness,
     count: 2,
     strip: true,
     outline,
@@ -152,14 +152,14 @@ export function welt({ lasted, breast, book }: SoleNeeds): Part {
         origin: 'measured on the last',
       },
       becauseOfRule('Width', bottomRules.weltWidth, book),
-      becauseOfRule('Thickness', bottomRules.weltThickness, book),
+      ...(stock.byRule ? [becauseOfRule('Thickness', bottomRules.weltThickness, book)] : []),
     ],
     findings: [],
   }
 }
 
 /** The rand: a horseshoe that levels the seat behind the ends of the welt. */
-export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
+export function rand({ lasted, breast, heelRoom, book }: SoleNeeds, stock: Stock): Part {
   const width = book.value(bottomRules.randWidth)
   const outer = behind(offset(lasted.outline, heelRoom, 'the rand'), breast, 'the rand')
   const inner = behind(offset(lasted.outline, heelRoom - width, 'the rand'), breast + 1, 'the rand')
@@ -168,9 +168,9 @@ export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
     ...under,
     id: 'rand',
     name: 'Rand',
-    role: null,
-    materialName: 'welt leather',
-    thickness: book.value(bottomRules.weltThickness),
+    role: 'welt',
+    materialName: stock.name,
+    thickness: stock.thickness,
     count: 2,
     outline,
     lines: [{ name: 'lasted outline', kind: 'neighbour', path: lasted.outline, closed: true }],
@@ -191,12 +191,13 @@ export function rand({ lasted, breast, heelRoom, book }: SoleNeeds): Part {
       {
         id: 'thickness',
         quantity: 'Thickness',
-        value: book.value(bottomRules.weltThickness),
+        value: stock.thickness,
         unit: 'mm',
         sentence: 'As thick as the welt, whose ends it meets, so that the bottom is level all round.',
         inputs: [],
-        origin: book.inForce(bottomRules.weltThickness).origin,
-        rule: bottomRules.weltThickness.key,
+        ...(stock.byRule
+          ? { origin: book.inForce(bottomRules.weltThickness).origin, rule: bottomRules.weltThickness.key }
+          : { origin: 'from the material' as const }),
       },
     ],
     findings: [],

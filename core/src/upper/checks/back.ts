@@ -77,7 +77,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const curve = board.back
   const gap = lowGap(drawn.backLine, curve)
   const ceiling = book.value(backRules.gap)
-  const room = layers.lining + layers.stiffener
+  const room = layers.heelLining + layers.stiffener
   const limit = Math.min(ceiling, room)
   const taper = decisions.backTaper
   const most = book.value(backRules.taperMost)

@@ -1,4 +1,4 @@
-import { Material } from '@gentle-awl/core'
+import { Material, materialsUsed } from '@gentle-awl/core'
 import { materials } from '../schema.ts'
 import { entity } from './entity.ts'
 import { pairWith } from './pairWith.ts'
@@ -9,7 +9,7 @@ export const materialEntity = entity({
   fields: Material.omit({ id: true }),
   order: materials.name,
   usedBy: async (tx, id) => {
-    const pair = await pairWith(tx, (d) => Object.values(d.materials).includes(id))
+    const pair = await pairWith(tx, (d) => materialsUsed(d).includes(id))
     return pair && `The pair "${pair}" is or was planned with this material, so it stays in the stores.`
   },
 })

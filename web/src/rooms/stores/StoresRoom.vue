@@ -2,7 +2,15 @@
 import { type DataTableColumns, NButton, NDataTable } from 'naive-ui'
 import { alike } from '../../app/alike.ts'
 import { lengthWord, showLength } from '../../app/settings.ts'
-import { colourOf, foamRecovery, Material, materialKinds, ouncesFromMm, type MaterialKind } from '@gentle-awl/core'
+import {
+  colourOf,
+  foamRecovery,
+  Material,
+  materialKinds,
+  ouncesFromMm,
+  roleNames,
+  type MaterialKind,
+} from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
 import { computed, h, onMounted, reactive, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../api/client.ts'
@@ -11,6 +19,7 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
+import ServesFields from './ServesFields.vue'
 import { leatherColours } from './leatherColours.ts'
 import FigureField from '../../ui/FigureField.vue'
 import { say } from '../../app/say.ts'
@@ -32,6 +41,7 @@ const form = reactive({
   note: '',
   colour: null as string | null,
   foamTest: null as Material['foamTest'],
+  serves: null as Material['serves'],
 })
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
@@ -53,7 +63,7 @@ const kinds = computed(() => [
     .filter((k) => workshop.materials.some((m) => m.kind === k))
     .map((value) => ({ value, name: value as string })),
 ])
-const noteOf = (m: Material) => [tested(m), m.note].filter(Boolean).join(' ')
+const noteOf = (m: Material) => [tested(m), servesOwn(m), m.note].filter(Boolean).join(' ')
 const rows = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
   return workshop.materials.filter((m) => {
@@ -61,10 +71,10 @@ const rows = computed(() => {
     return (kind.value === '' || m.kind === kind.value) && words.every((w) => text.includes(w))
   })
 })
-/** One list, or one for each use. */
+/** One list, or one for each kind. */
 const ways = [
   { value: 'list', name: 'One list' },
-  { value: 'use', name: 'By use' },
+  { value: 'use', name: 'By kind' },
 ] as const
 const way = ref<(typeof ways)[number]['value']>('list')
 const groups = computed(() =>
@@ -90,7 +100,7 @@ const columns: DataTableColumns<Stored<Material>> = [
       noteOf(m) ? h('div', { class: 'note soft' }, noteOf(m)) : null,
     ],
   },
-  { title: 'Serves as', key: 'kind', width: 170, sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
+  { title: 'Kind', key: 'kind', width: 170, sorter: (a, b) => a.kind.localeCompare(b.kind) || byName(a, b) },
   {
     title: 'Thick',
     key: 'thickness',
@@ -136,13 +146,15 @@ const tested = (m: Material) => {
   const back = m.foamTest && foamRecovery(m.foamTest)
   return back ? `Comes back by ${back.afterTen.toFixed(0)}\u00a0%.` : ''
 }
+const servesOwn = ({ serves }: Material) =>
+  serves ? `Serves as ${serves.map((role) => roleNames[role].toLowerCase()).join(', ') || 'nothing'}.` : ''
 function edit(material: Stored<Material> | 'new'): void {
   refused.value = ''
   clear()
   Object.assign(
     form,
     material === 'new'
-      ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', colour: null, foamTest: null }
+      ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', colour: null, foamTest: null, serves: null }
       : material,
   )
   editing.value = material
@@ -191,17 +203,10 @@ useNews(
         <div class="find">
           <SearchField
             v-model:value="wanted"
-            label="Find a material by name, use or note"
-            placeholder="Find by name, use or note"
+            label="Find a material by name, kind or note"
+            placeholder="Find by name, kind or note"
           />
-          <SelectField
-            quiet
-            label="Serves as"
-            name="kind-filter"
-            :value="kind"
-            :options="kinds"
-            @choose="kind = $event"
-          />
+          <SelectField quiet label="Kind" name="kind-filter" :value="kind" :options="kinds" @choose="kind = $event" />
           <ChoiceBar label="Shown as" :options="ways" :value="way" @choose="way = $event" />
           <span class="soft" role="status">{{ rows.length === 1 ? '1 material' : `${rows.length} materials` }}</span>
         </div>
@@ -230,12 +235,13 @@ useNews(
       <form id="material-form" ref="sheet" class="form" novalidate @submit.prevent="keep">
         <TextField v-model:value="form.name" label="Name" name="name" :most="80" :hint="doubled" v-bind="at('name')" />
         <SelectField
-          label="Serves as"
+          label="Kind"
           name="kind"
           :value="form.kind"
           :options="materialKinds.map((value) => ({ value, name: value }))"
-          @choose="form.kind = $event"
+          @choose="((form.kind = $event), (form.serves = null))"
         />
+        <ServesFields :kind="form.kind" :serves="form.serves" @change="form.serves = $event" />
         <div class="colour">
           <SelectField
             label="Colour"

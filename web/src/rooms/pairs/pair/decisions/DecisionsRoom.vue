@@ -15,12 +15,12 @@ import {
   type PairDecisions,
   type Plan,
 } from '@gentle-awl/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../../../api/client.ts'
 import { goToField, useAsked } from '../../../../app/asked.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
-import { setMaterial } from '../../../../stores/setMaterial.ts'
+import { setMaterial, setPieceMaterial } from '../../../../stores/setMaterial.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import ConsequenceList from '../../../../ui/ConsequenceList.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
@@ -30,6 +30,7 @@ import SelectField from '../../../../ui/SelectField.vue'
 import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import TextField from '../../../../ui/TextField.vue'
+import PieceByPiece from './PieceByPiece.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import { nameOfLast } from '../../../../ui/nameOfLast.ts'
 
@@ -40,7 +41,13 @@ const roles = Object.keys(materialRoles) as MaterialRole[]
 const deleting = ref(false)
 const { problem: deleteProblem, attempt } = useAttempt()
 
-useAsked('at', goToField)
+/** A piece that a link asked for: its field is folded away among its like until then. */
+const askedPiece = ref('')
+useAsked('at', async (field) => {
+  askedPiece.value = /^piece-(.+)$/.exec(field)?.[1] ?? ''
+  await nextTick()
+  goToField(field)
+})
 
 const d = computed(() => pair.decisions as PairDecisions)
 const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
@@ -77,12 +84,19 @@ watch(
     if (changed.value && changed.value.left !== asItStands()) changed.value = null
   },
 )
-function changeMaterial(role: MaterialRole, id: string | null): void {
-  const name = (of: string | null) => workshop.materials.find((m) => m.id === of)?.name ?? 'none'
+const nameOf = (of: string | null | undefined) => workshop.materials.find((m) => m.id === of)?.name
+function cutOther(what: string, next: PairDecisions): void {
   const before = pair.whole
-  const what = `${roleNames[role]}: ${name(d.value.materials[role])} → ${name(id)}`
-  pair.change(setMaterial(d.value, role, id))
+  pair.change(next)
   changed.value = before && { what, before, left: asItStands() }
+}
+function changeMaterial(role: MaterialRole, id: string | null): void {
+  const what = `${roleNames[role]}: ${nameOf(d.value.materials[role]) ?? 'none'} → ${nameOf(id) ?? 'none'}`
+  cutOther(what, setMaterial(d.value, role, id))
+}
+function changePiece(piece: { id: string; name: string }, id: string | null): void {
+  const was = nameOf(d.value.pieceMaterials[piece.id]) ?? 'as its like'
+  cutOther(`${piece.name}: ${was} → ${nameOf(id) ?? 'as its like'}`, setPieceMaterial(d.value, piece.id, id))
 }
 /** In figures, before and after; null while the new plan is on its way. */
 const effect = computed(() => {
@@ -240,6 +254,7 @@ async function remove(): Promise<void> {
           inline
           @choose="changeMaterial(role, $event)"
         />
+        <PieceByPiece v-if="pair.whole" :plan="pair.whole" :decisions="d" :asked="askedPiece" @choose="changePiece" />
       </div>
     </div>
     <NButton class="remove" @click="deleting = true">Delete this pair</NButton>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { roleNames, type PairDecisions, type Part } from '@gentle-awl/core'
+import { pieceRole, roleNames, type PairDecisions, type Part } from '@gentle-awl/core'
 import { computed } from 'vue'
 import DrawingTable from '../../../../drawing/DrawingTable.vue'
 import { useCompare } from '../../../../stores/compareStore.ts'
-import { setMaterial } from '../../../../stores/setMaterial.ts'
+import { setMaterial, setPieceMaterial } from '../../../../stores/setMaterial.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
+import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
 import { showLength } from '../../../../app/settings.ts'
 import PartChoices from './PartChoices.vue'
 import SkiveSection from './SkiveSection.vue'
@@ -20,6 +21,8 @@ const props = defineProps<{ part: Part }>()
 const pair = usePair()
 const workshop = useWorkshop()
 const compare = useCompare()
+/** What it serves as together with its like, each of which may be cut from something of its own. */
+const several = computed(() => pieceRole(props.part.id))
 const d = computed(() => pair.decisions as PairDecisions)
 
 /** Padding is one foot's own where the left shoe is planned so. */
@@ -58,8 +61,16 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
     <DrawingTable v-model:foot="pair.foot" :part="part" :ghost="kept ?? undefined" />
     <BecausePanel :title="part.name">
       <div class="top">
+        <PieceMaterialSelect
+          v-if="several"
+          :piece="part.id"
+          :role="several"
+          :decisions="d"
+          label="Cut from"
+          @choose="pair.change(setPieceMaterial(d, part.id, $event))"
+        />
         <MaterialSelect
-          v-if="part.role"
+          v-else-if="part.role"
           :role="part.role"
           :label="`${roleNames[part.role]} from`"
           :value="d.materials[part.role]"
@@ -108,6 +119,7 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
 <style scoped>
 .top {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   justify-items: start;
   margin: 12px 0;

@@ -15,12 +15,14 @@ import { useAsked } from '../../../../app/asked.ts'
 import { inUnit, lengthWord, showLength, tell } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
+import { setPieceMaterial } from '../../../../stores/setMaterial.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import HouseChart from '../../../../ui/HouseChart.vue'
 import LengthField from '../../../../ui/LengthField.vue'
+import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
 import LastViewer from '../../../../viewer/LastViewer.vue'
 import { byRule, figured, movedTo } from './movePoints.ts'
 import { pointMarkers, upperLoops } from './upperScene.ts'
@@ -66,6 +68,9 @@ useAsked('point', (id) => {
 function change(next: Partial<UpperDecisions>): void {
   if (!decided.value) return
   pair.change({ ...(pair.decisions as PairDecisions), upper: { ...decided.value, ...next } })
+}
+function cutFrom(material: string | null): void {
+  if (pair.decisions) pair.change(setPieceMaterial(pair.decisions, chosenPiece.value, material))
 }
 function movePoint(p: KeyPoint, at: Side, to: Point): void {
   if (board.value) change({ points: movedTo(board.value, p, at, to, side.value) })
@@ -202,6 +207,14 @@ const markers = computed(() =>
         </li>
       </ul>
       <template v-if="piece">
+        <PieceMaterialSelect
+          v-if="pair.decisions"
+          :piece="piece.id"
+          role="upper"
+          :decisions="pair.decisions"
+          label="Cut from"
+          @choose="cutFrom"
+        />
         <ul class="plain-list edges">
           <li v-for="e in piece.edges" :key="e.name + e.side">
             {{ e.name }}{{ piece.side === 'whole' ? `, ${e.side}` : '' }}: {{ e.role

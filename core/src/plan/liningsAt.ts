@@ -1,0 +1,27 @@
+import type { PairDecisions } from '../model/pair.ts'
+import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
+
+/** How thick the lining is where something else depends on it, mm. */
+export interface LiningsAt {
+  /** Behind the stiffener. */
+  heel: number
+  /** Under the toe puff. */
+  toe: number
+  /** The thickest of those that stand round the insole. */
+  most: number
+}
+
+const quarters = ['quarterLining.lateral', 'quarterLining.medial']
+
+/**
+ * Linings need not be of one leather: at the heel there lies the grip, or both quarters' linings; at the toe the
+ * vamp's. Those of a drawn pattern have no place on the last: there it is the pair's own. `usual` is that, `own` those of
+ * pieces that have another, mm.
+ */
+export function liningsAt({ lining, upper }: PairDecisions, usual: number, own: ByPiece<number>): LiningsAt {
+  if (upper.style === 'own pattern') return { heel: usual, toe: usual, most: usual }
+  const thickest = (ids: readonly string[]) => Math.max(...ids.map((id) => ofPiece(own, id, usual)))
+  const heel = thickest(lining.back === 'heel grip' ? ['heelGrip'] : quarters)
+  const toe = ofPiece(own, 'vampLining', usual)
+  return { heel, toe, most: Math.max(heel, toe, thickest(quarters)) }
+}

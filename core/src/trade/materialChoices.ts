@@ -1,0 +1,47 @@
+import { roleNames, type Material, type MaterialRole } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import { pieceRole } from './pieceRole.ts'
+
+/** A material that was chosen for something in a pair. */
+export interface MaterialChoice {
+  id: string
+  /** What it has to serve as; null for a piece that has no choice of its own. */
+  role: MaterialRole | null
+  /** Path of the decision. */
+  field: string
+  /** What it is for, to begin a sentence with. */
+  name: string
+}
+type Chosen = Pick<PairDecisions, 'materials' | 'pieceMaterials'>
+
+/** What was chosen piece by piece. */
+export const pieceChoices = ({ pieceMaterials }: Chosen): (MaterialChoice & { piece: string })[] =>
+  Object.entries(pieceMaterials).map(([piece, id]) => {
+    const role = pieceRole(piece)
+    const name = role === null ? piece : `${roleNames[role]}, piece ${piece}`
+    return { piece, id, role, field: `pieceMaterials.${piece}`, name }
+  })
+
+/** Everything that a material was chosen for: for all of a role, then piece by piece. */
+export const materialChoices = (decisions: Chosen): MaterialChoice[] => [
+  ...(Object.entries(decisions.materials) as [MaterialRole, string | null][]).flatMap(([role, id]) =>
+    id === null ? [] : [{ id, role, field: `materials.${role}`, name: roleNames[role] }],
+  ),
+  ...pieceChoices(decisions),
+]
+
+/** Ids of all materials that a pair is cut from. */
+export const materialsUsed = (decisions: Chosen): string[] => [
+  ...new Set(materialChoices(decisions).map(({ id }) => id)),
+]
+
+/** The same choices, each material by another id. */
+export function withMaterials(decisions: Chosen, other: (id: string) => string): Chosen {
+  const moved = <T extends Record<string, string | null>>(choices: T) =>
+    Object.fromEntries(Object.entries(choices).map(([what, id]) => [what, id === null ? null : other(id)])) as T
+  return { materials: moved(decisions.materials), pieceMaterials: moved(decisions.pieceMaterials) }
+}
+
+/** Said where a material was chosen for what it does not serve as. */
+export const cannotServe = (name: string, { name: material, kind, serves }: Material): string =>
+  `${name}: ${material} is ${kind}, which ${serves ? 'by your stores does not' : 'cannot'} serve here.`

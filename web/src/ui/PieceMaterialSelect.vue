@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import type { MaterialRole, PairDecisions } from '@gentle-awl/core'
+import { computed } from 'vue'
+import { useWorkshop } from '../stores/workshopStore.ts'
+import MaterialSelect from './MaterialSelect.vue'
+
+/** What one piece is cut from: what its like are cut from, or something of its own. */
+const props = defineProps<{
+  piece: string
+  role: MaterialRole
+  decisions: Pick<PairDecisions, 'materials' | 'pieceMaterials'>
+  label: string
+  inline?: boolean
+}>()
+defineEmits<{ choose: [id: string | null] }>()
+const workshop = useWorkshop()
+const usual = computed(() => {
+  const id = props.decisions.materials[props.role]
+  return workshop.materials.find((m) => m.id === id)?.name ?? 'by the house rule'
+})
+</script>
+
+<template>
+  <MaterialSelect
+    :role="role"
+    :label="label"
+    :name="`piece-${piece}`"
+    :value="decisions.pieceMaterials[piece] ?? null"
+    :none="inline ? 'as the others' : `as the others: ${usual}`"
+    :inline="inline"
+    @choose="$emit('choose', $event)"
+  />
+</template>
