@@ -308,3 +308,27 @@ test('a stay of another leather is followed to its part, the layers and the prin
   expect([stuff('facingTape.lateral'), stuff('facingTape.medial')]).toEqual(['Undyed goat', 'stay tape'])
   await page.keyboard.press('Control+z')
 })
+
+test('a pair that is to be all natural is offered nothing else, and what breaks it is named and led to', async ({
+  page,
+}) => {
+  await visit(page, `${server.url}/pairs/01930000-0003-7000-8000-000000000003/decisions`)
+  const padding = page.getByRole('combobox', { name: 'Padding', exact: true })
+  await page.getByRole('radio', { name: 'All natural' }).click()
+  const checks = page.getByRole('list', { name: 'Checks of the materials' })
+  await expect(checks).toContainText(
+    'Not all natural. Insole: Fibre board; Padding: Latex foam; Top piece: Resin sheet.',
+  )
+  await padding.click()
+  await expect(page.getByRole('option', { name: 'Sheet cork, 3.0 mm' })).toBeVisible()
+  await page.getByRole('option', { name: 'Sheet cork, 3.0 mm' }).click()
+  await expect(checks).toContainText('Not all natural. Insole: Fibre board; Top piece: Resin sheet.')
+  await padding.click()
+  await expect(page.getByRole('option', { name: 'Sheet cork, 3.0 mm' })).toBeVisible()
+  await expect(page.getByRole('option', { name: /Latex foam/ })).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await checks.getByRole('button', { name: 'Choose another material: insole' }).click()
+  await expect(page.getByRole('combobox', { name: 'Insole', exact: true })).toBeFocused()
+  await page.getByRole('radio', { name: 'Any material' }).click()
+  await expect(checks).toHaveCount(0)
+})

@@ -109,6 +109,8 @@ export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i
   colour: null,
   foamTest: null,
   serves: null,
+  samples: [],
+  natural: null,
 }))
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id
 

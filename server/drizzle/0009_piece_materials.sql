@@ -1,7 +1,14 @@
 ALTER TABLE `materials` ADD `serves` text;--> statement-breakpoint
+ALTER TABLE `materials` ADD `samples` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
+ALTER TABLE `materials` ADD `natural` integer;
+--> statement-breakpoint
 UPDATE `pair_revisions`
 	SET `decisions` = json_set(`decisions`, '$.pieceMaterials', json('{}'))
 	WHERE json_type(`decisions`, '$.pieceMaterials') IS NULL;
+--> statement-breakpoint
+UPDATE `pair_revisions`
+	SET `decisions` = json_set(`decisions`, '$.profile', 'any')
+	WHERE json_type(`decisions`, '$.profile') IS NULL;
 --> statement-breakpoint
 UPDATE `pair_revisions`
 	SET `decisions` = json_set(`decisions`, '$.materials.stay', NULL)

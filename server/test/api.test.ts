@@ -171,7 +171,7 @@ describe('bad input says what, where and what to do, and changes nothing', () =>
           },
         }),
       422,
-      /material chosen for the puff is not in the stores/,
+      /Toe puff: the material is not in the stores/,
     ],
     [
       'an unknown last',

@@ -294,9 +294,11 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    await store.db.run(sql`ALTER TABLE materials DROP COLUMN serves`)
+    for (const column of ['serves', 'samples', 'natural']) {
+      await store.db.run(sql.raw(`ALTER TABLE materials DROP COLUMN ${column}`))
+    }
     await store.db.run(
-      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.materials.stay', '$.materials.welt', '$.materials.shank')`,
+      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.profile', '$.materials.stay', '$.materials.welt', '$.materials.shank')`,
     )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])

@@ -72,12 +72,16 @@ export const materialRoles = {
 export type MaterialRole = keyof typeof materialRoles
 const roles = Object.keys(materialRoles) as [MaterialRole, ...MaterialRole[]]
 
+const gauged = z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.')
+
 export const Material = z.object({
   id: z.uuid(),
   name: named(80, 'Give the material a name.'),
   kind: MaterialKind,
-  /** mm, as measured with the gauge before skiving. */
-  thickness: z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.'),
+  /** mm, as measured with the gauge before skiving; with several readings their mean. */
+  thickness: gauged,
+  /** Readings over the hide or sheet, mm. */
+  samples: z.array(gauged).max(40, 'At most 40 readings.').default([]),
   note: note(500).default(''),
   /** As it is seen, red, green and blue; null is the usual one of its kind. */
   colour: z
@@ -86,6 +90,8 @@ export const Material = z.object({
     .nullable()
     .default(null),
   foamTest: FoamTest.nullable().default(null),
+  /** Whether it counts as natural for whoever wants nothing else; null is as its kind usually does. */
+  natural: z.boolean().nullable().default(null),
   /** What the maker says it serves as; null is whatever its kind usually does. */
   serves: z.array(z.enum(roles)).max(roles.length).nullable().default(null),
 })
@@ -124,6 +130,24 @@ export const mayStayOpen = (role: MaterialRole): boolean => (openRoles as readon
 
 /** The colour that a material is drawn in. */
 export const colourOf = ({ colour, kind }: Pick<Material, 'colour' | 'kind'>): string => colour ?? kindColours[kind]
+
+/** Grown, and not made: leather, plant fibre, cork, wood, the rubber tree's own crepe. */
+const naturalKinds: readonly MaterialKind[] = [
+  'upper leather',
+  'lining leather',
+  'lining cloth',
+  'insole leather',
+  'stiffener leather',
+  'puff leather',
+  'woven tape',
+  'sole leather',
+  'crepe',
+  'wooden shank',
+  'cork',
+]
+/** Whether a material is natural: as its maker says, else as its kind usually is. */
+export const isNatural = ({ kind, natural }: Pick<Material, 'kind' | 'natural'>): boolean =>
+  natural ?? naturalKinds.includes(kind)
 
 /** What a kind usually serves as. */
 export const rolesOfKind = (kind: MaterialKind): MaterialRole[] =>

@@ -15,6 +15,7 @@ export const stiffenerFronts = ['short', 'long medial', 'long both'] as const
 export const paddings = ['none', 'heel pad', 'half', 'full'] as const
 /** How far the sock liner itself reaches. */
 export const sockExtents = ['full', 'half', 'heel'] as const
+export const materialProfiles = ['any', 'all natural'] as const
 /** How the linings meet at the back, and how far the lasted lining is left under the feather. */
 export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
 export const liningTrims = ['short', 'long', 'feather'] as const
@@ -65,6 +66,8 @@ export const PairDecisions = z.object({
     heel: z.uuid().nullable().default(null),
     topPiece: z.uuid().nullable().default(null),
   }),
+  /** What the pair may be made of: choices keep to it, and what breaks it is named. */
+  profile: z.enum(materialProfiles).default('any'),
   /** Pieces that are cut from something else than their kind in this pair, by their ids. */
   pieceMaterials: z.record(line(60).min(1), z.uuid()).default({}),
   stiffener: z

@@ -66,6 +66,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
           : thicker(i, role, 20 + n),
     ]),
   ),
+  profile: (i) => withDecisions(i, { profile: 'all natural' }),
   pieceMaterials: (i) => {
     const thick = sampleMaterials.map((m, n) => ({ ...m, id: other(60 + n), thickness: 1.3 * m.thickness }))
     const [upper, lining] = [thick[0]!.id, thick[1]!.id]

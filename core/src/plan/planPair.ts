@@ -21,6 +21,7 @@ import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
+import { materialFindings } from './materialFindings.ts'
 import { materialsOf, type PairMaterials } from './materials.ts'
 import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
@@ -207,7 +208,10 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
 
   const parts = [...wall.parts, ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
-  const findings = foot === 'right' ? pairFindings(input, readings, upper) : readings.findings
+  const findings =
+    foot === 'right'
+      ? [...pairFindings(input, readings, upper), ...materialFindings(input, upper.pieces, parts, book)]
+      : readings.findings
   const levels = [
     ...findings,
     ...upper.findings,

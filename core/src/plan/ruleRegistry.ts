@@ -2,6 +2,7 @@ import { feetRules } from './feetFindings.ts'
 import { RuleError, type Rule } from '../trade/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../parts/cup/cupFit.ts'
+import { materialRules } from './materialFindings.ts'
 import { foamRules } from '../parts/sock/foamRecovery.ts'
 import { fitRules } from '../last/footFit.ts'
 import { tracedRules } from '../layers/tracedShoe.ts'
@@ -63,6 +64,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     zipRules,
     strainRules,
   ),
+  chapter('Materials', materialRules),
   chapter('Insole and last bottom', insoleRules),
   chapter('Linings', liningRules, { foamRule }, sideLiningRules, reinforcementRules),
   chapter('Stiffener', stiffenerRules),

@@ -11,11 +11,15 @@ export interface MaterialChoice {
   field: string
   /** What it is for, to begin a sentence with. */
   name: string
+  /** The one piece that it is for; none where it is for all that serve so. */
+  piece?: string
 }
 type Chosen = Pick<PairDecisions, 'materials' | 'pieceMaterials'>
 
 /** What was chosen piece by piece. */
-export const pieceChoices = ({ pieceMaterials }: Chosen): (MaterialChoice & { piece: string })[] =>
+export const pieceChoices = ({
+  pieceMaterials,
+}: Pick<Chosen, 'pieceMaterials'>): (MaterialChoice & { piece: string })[] =>
   Object.entries(pieceMaterials).map(([piece, id]) => {
     const role = pieceRole(piece)
     const name = role === null ? piece : `${roleNames[role]}, piece ${piece}`

@@ -38,6 +38,8 @@ export const materials = sqliteTable('materials', {
   colour: text('colour'),
   foamTest: text('foam_test', { mode: 'json' }).$type<Material['foamTest']>(),
   serves: text('serves', { mode: 'json' }).$type<Material['serves']>(),
+  samples: text('samples', { mode: 'json' }).$type<number[]>().notNull().default([]),
+  natural: integer('natural', { mode: 'boolean' }),
 })
 
 export const pairs = sqliteTable('pairs', {

@@ -84,6 +84,8 @@ export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note
   colour: demoColours[name] ?? null,
   foamTest: kind === 'foam' ? { before: 3, pressed: 1, afterOne: 2.7, afterTen: 2.9 } : null,
   serves: null,
+  samples: name === 'Oiled deck hide' ? [1.8, 1.9, 2, 2.1, 2.2] : [],
+  natural: null,
 }))
 const stuff = (name: string) => (demoMaterials.find((m) => m.name === name) as Material).id
 const lastOf = (name: string) => (demoLasts.find((l) => l.name === name) as Last).id

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
+import { isNatural, mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
 import { useWorkshop } from '../stores/workshopStore.ts'
@@ -15,6 +15,8 @@ const props = defineProps<{
   /** Its name as a field, and what it is called to choose nothing: as usual by the role. */
   name?: string
   none?: string
+  /** Only what is natural is offered, and what is chosen already. */
+  natural?: boolean
 }>()
 defineEmits<{ choose: [id: string | null] }>()
 const workshop = useWorkshop()
@@ -25,7 +27,10 @@ const none = computed(() => {
 })
 const options = computed(() => [
   ...(none.value ? [{ value: '', name: none.value }] : []),
-  ...workshop.choices(props.role).map((m) => ({ value: m.id, name: `${m.name}, ${showLength(m.thickness)}` })),
+  ...workshop
+    .choices(props.role)
+    .filter((m) => !props.natural || isNatural(m) || m.id === props.value)
+    .map((m) => ({ value: m.id, name: `${m.name}, ${showLength(m.thickness)}` })),
 ])
 </script>
 

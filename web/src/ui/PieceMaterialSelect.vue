@@ -8,7 +8,7 @@ import MaterialSelect from './MaterialSelect.vue'
 const props = defineProps<{
   piece: string
   role: MaterialRole
-  decisions: Pick<PairDecisions, 'materials' | 'pieceMaterials'>
+  decisions: Pick<PairDecisions, 'materials' | 'pieceMaterials' | 'profile'>
   label: string
   inline?: boolean
 }>()
@@ -28,6 +28,7 @@ const usual = computed(() => {
     :value="decisions.pieceMaterials[piece] ?? null"
     :none="inline ? 'as the others' : `as the others: ${usual}`"
     :inline="inline"
+    :natural="decisions.profile === 'all natural'"
     @choose="$emit('choose', $event)"
   />
 </template>

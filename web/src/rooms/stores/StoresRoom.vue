@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { type DataTableColumns, NButton, NDataTable } from 'naive-ui'
+import { type DataTableColumns, NButton, NCheckbox, NDataTable } from 'naive-ui'
 import { alike } from '../../app/alike.ts'
-import { lengthWord, showLength } from '../../app/settings.ts'
+import { showLength } from '../../app/settings.ts'
 import {
   colourOf,
   foamRecovery,
+  isNatural,
   Material,
   materialKinds,
   ouncesFromMm,
@@ -19,9 +20,9 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
+import SamplesField from './SamplesField.vue'
 import ServesFields from './ServesFields.vue'
 import { leatherColours } from './leatherColours.ts'
-import FigureField from '../../ui/FigureField.vue'
 import { say } from '../../app/say.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import SearchField from '../../ui/SearchField.vue'
@@ -42,6 +43,8 @@ const form = reactive({
   colour: null as string | null,
   foamTest: null as Material['foamTest'],
   serves: null as Material['serves'],
+  samples: [] as number[],
+  natural: null as Material['natural'],
 })
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
@@ -154,7 +157,17 @@ function edit(material: Stored<Material> | 'new'): void {
   Object.assign(
     form,
     material === 'new'
-      ? { name: '', kind: 'upper leather', thickness: 1.4, note: '', colour: null, foamTest: null, serves: null }
+      ? {
+          name: '',
+          kind: 'upper leather',
+          thickness: 1.4,
+          note: '',
+          colour: null,
+          foamTest: null,
+          serves: null,
+          samples: [],
+          natural: null,
+        }
       : material,
   )
   editing.value = material
@@ -239,7 +252,7 @@ useNews(
           name="kind"
           :value="form.kind"
           :options="materialKinds.map((value) => ({ value, name: value }))"
-          @choose="((form.kind = $event), (form.serves = null))"
+          @choose="((form.kind = $event), (form.serves = null), (form.natural = null))"
         />
         <ServesFields :kind="form.kind" :serves="form.serves" @change="form.serves = $event" />
         <div class="colour">
@@ -252,17 +265,12 @@ useNews(
           />
           <i class="swatch large" :style="{ background: colourOf(form) }" aria-hidden="true" />
         </div>
-        <label class="field">
-          <span>Thickness, {{ lengthWord }}</span>
-          <FigureField
-            unit="mm"
-            :value="form.thickness"
-            :min="0.3"
-            :max="12"
-            :step="0.1"
-            @change="form.thickness = $event ?? form.thickness"
-          />
-        </label>
+        <SamplesField :thickness="form.thickness" :samples="form.samples" @change="Object.assign(form, $event)" />
+        <NCheckbox
+          :checked="isNatural(form)"
+          @update:checked="form.natural = $event === isNatural({ kind: form.kind, natural: null }) ? null : $event"
+          >Natural: may go into a pair that is to be all natural</NCheckbox
+        >
         <FoamTestFields
           v-if="form.kind === 'foam'"
           :test="form.foamTest"

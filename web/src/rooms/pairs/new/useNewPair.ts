@@ -1,5 +1,6 @@
 import {
   constructions,
+  isBoard,
   materialRoles,
   mayStayOpen,
   nextOrder,
@@ -17,12 +18,11 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { alike } from '../../../app/alike.ts'
 import { api, type PairName } from '../../../api/client.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
+import { rolesIn } from '../../../stores/rolesIn.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
 import { capital } from '../../../ui/capital.ts'
 
 const allRoles = Object.keys(materialRoles) as MaterialRole[]
-/** Of these a pair in a bought sole has none. */
-const soleRoles: readonly MaterialRole[] = ['outsole', 'heel', 'topPiece']
 
 /** An upper is cut to be turned one way or the other: a way that wants the other one cannot be had in this style. */
 export const goesWith = (style: StyleName, way: ConstructionName): boolean =>
@@ -70,7 +70,7 @@ export function useNewPair() {
 
   /** The pair that the materials come from; null when there is none of this style yet. */
   const like = shallowRef<PairLike | null>(null)
-  const roles = computed(() => allRoles.filter((r) => traitsOf(way.value).cutsSoles || !soleRoles.includes(r)))
+  const roles = computed(() => rolesIn(style.value, way.value))
   function proposeMaterials(): void {
     const from = like.value?.decisions
     for (const role of allRoles) {
@@ -84,7 +84,7 @@ export function useNewPair() {
     // Where the insole carries a holdfast leather is the likely one, else board.
     if (from?.construction === way.value || touched.has('insole')) return
     const { welted } = traitsOf(way.value)
-    const fitting = workshop.choices('insole').find((m) => (m.kind === 'insole board') === !welted)
+    const fitting = workshop.choices('insole').find((m) => isBoard(m) === !welted)
     if (fitting) materials.insole = fitting.id
   }
   let asked = 0

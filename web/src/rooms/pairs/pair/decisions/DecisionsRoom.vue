@@ -6,7 +6,6 @@ import {
   traitsOf,
   constructions,
   type ConstructionName,
-  materialRoles,
   sizeFromLast,
   sizeSystemNames,
   sizeSystems,
@@ -21,7 +20,9 @@ import { api } from '../../../../api/client.ts'
 import { goToField, useAsked } from '../../../../app/asked.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { setMaterial, setPieceMaterial } from '../../../../stores/setMaterial.ts'
+import { rolesIn } from '../../../../stores/rolesIn.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import ConsequenceList from '../../../../ui/ConsequenceList.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
@@ -37,7 +38,6 @@ import { nameOfLast } from '../../../../ui/nameOfLast.ts'
 const pair = usePair()
 const workshop = useWorkshop()
 const router = useRouter()
-const roles = Object.keys(materialRoles) as MaterialRole[]
 const deleting = ref(false)
 const { problem: deleteProblem, attempt } = useAttempt()
 
@@ -49,7 +49,12 @@ useAsked('at', async (field) => {
   goToField(field)
 })
 
+const profiles = [
+  { value: 'any', name: 'Any material' },
+  { value: 'all natural', name: 'All natural' },
+] as const
 const d = computed(() => pair.decisions as PairDecisions)
+const roles = computed(() => rolesIn(d.value.upper.style, d.value.construction))
 const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
 
 /** A pair that goes into a cup takes the first of the stores until another is chosen. */
@@ -109,6 +114,7 @@ function takeBack(): void {
 }
 // Last and size decided here are the right shoe's, whichever one is looked at elsewhere.
 const findings = computed(() => pair.whole?.findings ?? [])
+const ofMaterials = (id: string) => /^pair\.(natural|spread)/.test(id)
 /** What the last reads; nothing until it is measured. */
 const readings = computed(() => {
   const length = pair.whole?.last.length
@@ -241,16 +247,21 @@ async function remove(): Promise<void> {
           @choose="set({ cupSoleId: $event === '' ? null : $event })"
         />
         <ul class="findings">
-          <FindingItem v-for="f in findings" :key="f.id" :finding="f" />
+          <FindingItem v-for="f in findings.filter((x) => !ofMaterials(x.id))" :key="f.id" :finding="f" />
         </ul>
       </div>
       <div class="card block">
         <h2>Materials</h2>
+        <ChoiceBar label="Made of" :options="profiles" :value="d.profile" @choose="set({ profile: $event })" />
+        <ul v-if="findings.some((x) => ofMaterials(x.id))" class="findings" aria-label="Checks of the materials">
+          <FindingItem v-for="f in findings.filter((x) => ofMaterials(x.id))" :key="f.id" :finding="f" />
+        </ul>
         <MaterialSelect
           v-for="role in roles"
           :key="role"
           :role="role"
           :value="d.materials[role]"
+          :natural="d.profile === 'all natural'"
           inline
           @choose="changeMaterial(role, $event)"
         />

@@ -74,6 +74,7 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
           :role="part.role"
           :label="`${roleNames[part.role]} from`"
           :value="d.materials[part.role]"
+          :natural="d.profile === 'all natural'"
           @choose="part.role && pair.change(setMaterial(d, part.role, $event))"
         />
         <p v-else class="soft">{{ part.materialName }}, {{ showLength(part.thickness) }}</p>

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest'
+import { keptCache } from '../../test/keptCache.ts'
+import { sampleMaterials, samplePair } from '../../test/samplePair.ts'
+import { pairOfEachStyle } from '../../test/warmAndCold.ts'
+import { isNatural, Material, materialKinds } from '../model/material.ts'
+import type { PairDecisions, PlanInput } from '../model/pair.ts'
+import { spoken } from '../units/sentence.ts'
+import { planPair } from './planPair.ts'
+
+const cache = keptCache(30)
+const id = (n: number) => `01900000-0000-7000-8000-0000000003${String(n).padStart(2, '0')}`
+const steel = Material.parse({ id: id(1), name: 'Spring steel', kind: 'steel shank', thickness: 1.5 })
+const foam = Material.parse({ id: id(2), name: 'Latex', kind: 'foam', thickness: 6 })
+const tape = Material.parse({ id: id(3), name: 'Nylon tape', kind: 'woven tape', thickness: 0.3, natural: false })
+
+const withMaterials = (input: PlanInput, more: Material[], decided: Partial<PairDecisions>): PlanInput => ({
+  ...input,
+  materials: [...input.materials, ...more],
+  decisions: { ...input.decisions, ...decided },
+})
+const found = (input: PlanInput, which: string) => planPair(input, cache).findings.find((f) => f.id === which)
+const sentence = (input: PlanInput) => spoken(found(input, 'pair.natural')?.sentence ?? '')
+
+describe('a pair that is to be all natural', () => {
+  const derby = samplePair({ profile: 'all natural' })
+  const materials = derby.decisions.materials
+  it('is so from leather, cork and wood, and any pair that is not asked is not judged', () => {
+    expect(found(samplePair(), 'pair.natural')).toBeUndefined()
+    expect(found(derby, 'pair.natural')).toMatchObject({ level: 'fine', measured: 0 })
+  })
+  it('names what breaks it by what it is for, and leads to the first of them', () => {
+    const input = withMaterials(derby, [steel, tape], {
+      materials: { ...materials, shank: steel.id },
+      pieceMaterials: { 'facingTape.medial': tape.id },
+    })
+    expect(sentence(input)).toBe('Not all natural. Shank: Spring steel; Tape under the lacing, medial: Nylon tape.')
+    expect(found(input, 'pair.natural')).toMatchObject({
+      level: 'watch',
+      measured: 2,
+      remedy: { kind: 'open', control: { room: 'decisions', at: 'shank' } },
+    })
+    // A piece that this style has not is cut from nothing.
+    const gone = withMaterials(derby, [tape], {
+      pieceMaterials: { 'facingTape.front': tape.id, shaft: sampleMaterials[0]!.id },
+    })
+    expect(found(gone, 'pair.natural')?.level).toBe('fine')
+  })
+  it('goes by the maker where the maker says so', () => {
+    const input = withMaterials(derby, [{ ...steel, natural: true }], { materials: { ...materials, shank: steel.id } })
+    expect(found(input, 'pair.natural')?.level).toBe('fine')
+    expect(materialKinds.filter((kind) => !isNatural({ kind, natural: null }))).toEqual([
+      'insole board',
+      'non-woven board',
+      'stiffener sheet',
+      'rubber',
+      'steel shank',
+      'foam',
+    ])
+  })
+  it('has no foam by the house rule either, until one is chosen that is said to be natural', () => {
+    const trainer = pairOfEachStyle.trainer
+    const natural = withMaterials(trainer, [], { profile: 'all natural' })
+    expect(sentence(natural)).toMatch(/Foam of the tongue: soft foam; Foam of the collar, lateral: soft foam/)
+    const kapok = { ...foam, natural: true }
+    const chosen = withMaterials(natural, [kapok], { materials: { ...trainer.decisions.materials, foam: foam.id } })
+    expect(sentence(chosen)).not.toMatch(/foam|Latex/i)
+  })
+})
+
+describe('a hide that is not of one thickness', () => {
+  const derby = samplePair()
+  const measured = (samples: number[], rules = {}): PlanInput => ({
+    ...derby,
+    materials: derby.materials.map((m, n) => (n === 0 ? { ...m, samples } : m)),
+    decisions: { ...derby.decisions, rules },
+  })
+  const spread = (input: PlanInput) => found(input, `pair.spread.${sampleMaterials[0]!.id}`)
+  it.each([
+    [[1.3, 1.4, 1.6], 'fine'],
+    [[1.2, 1.4, 1.6], 'watch'],
+  ])('of %s mm is judged by its thinnest and thickest place', (samples, level) => {
+    expect(spread(measured(samples))).toMatchObject({ level, limit: 0.3 })
+    expect(spread(measured(samples))?.measured).toBeCloseTo(Math.max(...samples) - Math.min(...samples), 9)
+  })
+  it('is not judged by one reading, and by the workshop’s own figure', () => {
+    expect(spread(measured([1.2]))).toBeUndefined()
+    expect(spread(measured([1.2, 1.6], { 'material.spread': 0.5 }))?.level).toBe('fine')
+    expect(spoken(spread(measured([1.2, 1.6]))?.sentence ?? '')).toBe(
+      'Brown calf runs from 1.2 to 1.6 mm over 2 readings, more than 0.3 mm; planned with 1.4 mm.',
+    )
+  })
+})

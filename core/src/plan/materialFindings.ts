@@ -1,0 +1,121 @@
+import { isNatural, type Material } from '../model/material.ts'
+import type { PlanInput } from '../model/pair.ts'
+import type { Finding } from '../trade/because.ts'
+import { materialChoices, type MaterialChoice } from '../trade/materialChoices.ts'
+import type { Part } from '../trade/part.ts'
+import { familyOf } from '../trade/partCatalogue.ts'
+import type { Control } from '../trade/remedy.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
+import { mm, mmTo, say } from '../units/sentence.ts'
+
+export const materialRules = {
+  spread: {
+    key: 'material.spread',
+    name: 'A hide may differ in thickness by',
+    value: 0.3,
+    min: 0.1,
+    max: 1,
+    unit: 'mm',
+    why: 'Where two shoes are cut from unlike places, one is stiffer than the other and its seams are thicker.',
+  },
+} satisfies Record<string, Rule>
+
+interface Present {
+  choice: MaterialChoice
+  material: Material
+  /** What it is for, as the parts are called. */
+  name: string
+  control: Control
+}
+
+/** Choices that something in the shoe is really cut from, with their materials. */
+function present({ decisions, materials }: PlanInput, parts: readonly Pick<Part, 'id' | 'name' | 'role'>[]): Present[] {
+  return materialChoices(decisions).flatMap((choice): Present[] => {
+    const material = materials.find((m) => m.id === choice.id)
+    const { role, piece } = choice
+    if (!material || role === null) return []
+    if (piece === undefined) {
+      const there = parts.some((p) => p.role === role && !Object.hasOwn(decisions.pieceMaterials, p.id))
+      return there ? [{ choice, material, name: choice.name, control: { room: 'decisions', at: role } }] : []
+    }
+    const part = parts.find((p) => p.id === piece)
+    if (!part) return []
+    return [
+      { choice, material, name: part.name, control: { room: 'decisions', piece: { id: piece, name: part.name } } },
+    ]
+  })
+}
+
+/** What a pair that is to be all natural is made of besides: glues and threads apart. */
+function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly Present[]): Finding[] {
+  const { profile, materials, pieceMaterials } = input.decisions
+  if (profile !== 'all natural') return []
+  const broken = here.filter(({ material }) => !isNatural(material))
+  // Foam that the house rules put in is of no material of the stores.
+  const byRule = parts.filter(
+    (p) =>
+      familyOf(p.id) === 'foam' &&
+      (p.id === 'insoleFoam' || (materials.foam === null && !Object.hasOwn(pieceMaterials, p.id))),
+  )
+  const named = [
+    ...broken.map(({ material, name }) => `${name}: ${material.name}`),
+    ...byRule.map((p) => `${p.name}: ${p.materialName}`),
+  ]
+  const fine = named.length === 0
+  return [
+    {
+      id: 'pair.natural',
+      level: fine ? 'fine' : 'watch',
+      where: 'materials',
+      sentence: fine
+        ? 'All that the pair is cut from is natural; glues and threads are not looked at.'
+        : `Not all natural. ${named.join('; ')}.`,
+      measured: named.length,
+      limit: 0,
+      unit: 'count',
+      mend: fine ? '' : 'Choose something natural for it, or say in the stores that it is.',
+      remedy: fine ? undefined : { kind: 'open', control: broken[0]?.control ?? { room: 'decisions', at: 'foam' } },
+    },
+  ]
+}
+
+/** Hides that differ more over their surface than the two shoes of a pair should. */
+function spreadFindings(here: readonly Present[], book: RuleBook): Finding[] {
+  const most = book.value(materialRules.spread)
+  const uneven = new Map(
+    here
+      .filter(
+        ({ choice, material }) => (choice.role === 'upper' || choice.role === 'lining') && material.samples.length > 1,
+      )
+      .map(({ material }) => [material.id, material]),
+  )
+  return [...uneven.values()].map((m): Finding => {
+    const [thin, thick] = [Math.min(...m.samples), Math.max(...m.samples)]
+    const spread = thick - thin
+    const fine = spread <= most + 1e-9
+    return {
+      id: `pair.spread.${m.id}`,
+      level: fine ? 'fine' : 'watch',
+      where: m.name,
+      sentence: fine
+        ? say`${m.name} runs from ${mmTo(thin, thick)} over ${m.samples.length} readings; planned with ${mm(m.thickness)}.`
+        : say`${m.name} runs from ${mmTo(thin, thick)} over ${m.samples.length} readings, more than ${mm(most)}; planned with ${mm(m.thickness)}.`,
+      measured: spread,
+      limit: most,
+      unit: 'mm',
+      mend: fine ? '' : 'Cut the two shoes’ pieces side by side from like places, or have it split to one thickness.',
+      remedy: fine ? undefined : { kind: 'open', control: { room: 'stores' } },
+    }
+  })
+}
+
+/** Checks on what a shoe is cut from: pieces of its upper and all its parts. */
+export function materialFindings(
+  input: PlanInput,
+  pieces: readonly { id: string; name: string }[],
+  parts: readonly Part[],
+  book: RuleBook,
+): Finding[] {
+  const here = present(input, [...parts, ...pieces.map(({ id, name }) => ({ id, name, role: 'upper' as const }))])
+  return [...naturalFinding(input, parts, here), ...spreadFindings(here, book)]
+}
