@@ -110,6 +110,12 @@ export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i
   foamTest: null,
   serves: null,
   samples: [],
+  stretch: null,
+  hardness: null,
+  face: null,
+  coats: null,
+  source: '',
+  price: null,
   natural: null,
 }))
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id

@@ -294,7 +294,7 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    for (const column of ['serves', 'samples', 'natural']) {
+    for (const column of ['serves', 'samples', 'natural', 'stretch', 'hardness', 'face', 'coats', 'source', 'price']) {
       await store.db.run(sql.raw(`ALTER TABLE materials DROP COLUMN ${column}`))
     }
     await store.db.run(

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { named, note } from './text.ts'
+import { line, named, note } from './text.ts'
 
 export const materialKinds = [
   'upper leather',
@@ -72,7 +72,15 @@ export const materialRoles = {
 export type MaterialRole = keyof typeof materialRoles
 const roles = Object.keys(materialRoles) as [MaterialRole, ...MaterialRole[]]
 
+const percent = z.number().min(0, 'Nothing gives less than nothing.').max(60, 'Nothing gives more than 60 %.')
 const gauged = z.number().min(0.3, 'Nothing thinner than 0.3 mm.').max(12, 'Nothing thicker than 12 mm.')
+
+/** How soft it is in the hand. */
+export const hardnesses = ['soft', 'medium', 'firm'] as const
+/** Which side is seen. */
+export const faces = ['grain', 'suede', 'both sides alike'] as const
+/** What a price is for. */
+export const priceUnits = ['dm²', 'metre', 'piece'] as const
 
 export const Material = z.object({
   id: z.uuid(),
@@ -90,6 +98,24 @@ export const Material = z.object({
     .nullable()
     .default(null),
   foamTest: FoamTest.nullable().default(null),
+  /** Percent that it gives before it is strained, in its tight direction and in its loose one. */
+  stretch: z
+    .object({ tight: percent, loose: percent })
+    .refine((s) => s.tight <= s.loose, {
+      path: ['loose'],
+      message: 'The loose direction gives at least as much as the tight one.',
+    })
+    .nullable()
+    .default(null),
+  hardness: z.enum(hardnesses).nullable().default(null),
+  face: z.enum(faces).nullable().default(null),
+  /** Coats of dye that it takes. */
+  coats: z.number().int().min(1, 'One coat at least.').max(8, 'At most 8 coats.').nullable().default(null),
+  source: line(120).default(''),
+  price: z
+    .object({ amount: z.number().min(0, 'No price is below nothing.').max(100_000), per: z.enum(priceUnits) })
+    .nullable()
+    .default(null),
   /** Whether it counts as natural for whoever wants nothing else; null is as its kind usually does. */
   natural: z.boolean().nullable().default(null),
   /** What the maker says it serves as; null is whatever its kind usually does. */

@@ -90,3 +90,40 @@ describe('a hide that is not of one thickness', () => {
     )
   })
 })
+
+describe('what a leather gives and takes', () => {
+  const derby = samplePair()
+  const calf = (more: Partial<Material>): PlanInput => ({
+    ...derby,
+    materials: derby.materials.map((m, n) => (n === 0 ? { ...m, ...more } : m)),
+  })
+  const strain = (input: PlanInput) => planPair(input, cache).upper.findings.filter((f) => /^upper\.strain/.test(f.id))
+  it('the strain of the upper is held against its stretch; crowding stays the rule’s', () => {
+    const forme = strain(derby)
+    const high = (s: (typeof forme)[number]) => Number(/stretch by up to ([\d.]+) %/.exec(spoken(s.sentence))![1])
+    const most = Math.max(...forme.map(high))
+    const [gives, less] = [most + 1, most - 1].map((loose) => strain(calf({ stretch: { tight: 2, loose } })))
+    expect(gives!.map((f) => f.level)).toEqual(forme.map((f) => f.level))
+    const short = less!.find((f) => high(f) === most)!
+    expect(short).toMatchObject({ level: 'watch', limit: (most - 1) / 100 })
+    expect(short.measured).toBeCloseTo(most / 100, 3)
+    expect(short.remedy).toEqual({ kind: 'open', control: { room: 'decisions', at: 'upper' } })
+    expect(spoken(short.sentence)).toContain(`Brown calf gives ${(most - 1).toFixed(0)} %.`)
+    // As much as anybody likes of the one does not excuse the other.
+    const crowded = strain({
+      ...calf({ stretch: { tight: 50, loose: 50 } }),
+      houseRules: { 'upper.mostStretch': 0.05 },
+    })
+    expect(crowded.map((f) => [f.level, f.limit])).toEqual(crowded.map(() => ['watch', 0.05]))
+  })
+  it('is dyed in as many coats as it takes, each dry before the next', () => {
+    const bend = derby.materials.find((m) => m.kind === 'sole leather')!
+    const dye = (coats: number | null) =>
+      planPair(
+        { ...derby, materials: derby.materials.map((m) => (m === bend ? { ...m, coats } : m)) },
+        cache,
+      ).steps.find((s) => s.id === 'dye-midsole')
+    expect(dye(null)).toMatchObject({ name: 'Dye the top rim of the midsoles, two coats or more', wait: { min: 50 } })
+    expect(dye(4)).toMatchObject({ name: 'Dye the top rim of the midsoles, four coats', wait: { min: 100 } })
+  })
+})

@@ -85,6 +85,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
       puff: material.puff,
       midsole: material.midsole,
       upper: material.upper,
+      outsole: material.outsole,
     },
     book,
     (i, rules) =>
@@ -93,7 +94,14 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
         parts: byId(i.parts),
         left: byId(i.left),
         ownOutline: new Set(i.feet.filter((f) => f.kind === 'differs').map((f) => f.id)),
-        materials: { insole: i.insole, stiffener: i.stiffener, puff: i.puff, midsole: i.midsole, upper: i.upper },
+        materials: {
+          insole: i.insole,
+          stiffener: i.stiffener,
+          puff: i.puff,
+          midsole: i.midsole,
+          upper: i.upper,
+          outsole: i.outsole,
+        },
         paddings: { right: i.padding, left: i.leftPadding },
         book: rules,
       }),
@@ -148,7 +156,7 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
   }
 }
 
-/** What the upper's checks have to reckon with, mm. */
+/** What the upper's checks have to reckon with. */
 export const upperLayers = (material: PairMaterials, cache: StageCache): UpperLayers =>
   cache.same('layers of the upper', {
     upper: material.upper.thickness,
@@ -156,6 +164,7 @@ export const upperLayers = (material: PairMaterials, cache: StageCache): UpperLa
     heelLining: material.liningsAt.heel,
     lining: material.liningsAt.most,
     stiffener: material.stiffener.thickness,
+    gives: material.upper.stretch && { name: material.upper.name, share: material.upper.stretch.loose / 100 },
   })
 
 /** What a shoe's upper comes to, with all that the parts inside and under it read. */

@@ -12,6 +12,8 @@ export interface UpperLayers {
   heelLining: number
   lining: number
   stiffener: number
+  /** How far the upper leather gives in its loose direction, share; null where nobody measured it. */
+  gives: { name: string; share: number } | null
 }
 
 /** What the upper needs to know of the rest of the pair. */

@@ -2,6 +2,7 @@ import { traitsOf } from '../model/construction.ts'
 import { lineLength, stitchCount, type Facts } from './facts.ts'
 import { SOLE_SEAM } from '../parts/sole/soleParts.ts'
 import { present } from './preparing.ts'
+import { coats, coatsOf } from './coats.ts'
 import { fixed, sewing, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 
@@ -92,11 +93,15 @@ export const bottoming: BookStep[] = [
   },
   {
     id: 'dye-midsole',
-    name: 'Dye the top rim of the midsoles, two coats or more',
+    name: (f) => `Dye the top rim of the midsoles, ${coats(f.materials.midsole)}`,
     group: 'bottom',
     when: cut,
     effort: fixed(15, 'Only the rim that will show; sides are sanded later.'),
-    wait: (f) => ({ min: 2 * f.book.value(waitRules.dyeCoat), max: null, why: 'Two coats, each dry.' }),
+    wait: (f) => ({
+      min: coatsOf(f.materials.midsole) * f.book.value(waitRules.dyeCoat),
+      max: null,
+      why: 'Each coat dry before the next.',
+    }),
     after: [['cut-midsole', 'the rim must be cut']],
     cautions: ['dye'],
     parts: ['midsole'],

@@ -12,7 +12,10 @@ export interface Facts {
   left: ReadonlyMap<string, Part>
   /** Ids of parts that are cut for each foot by an outline of its own. */
   ownOutline: ReadonlySet<string>
-  materials: Readonly<Record<'insole' | 'stiffener' | 'puff' | 'midsole' | 'upper', Material>>
+  materials: Readonly<Record<'insole' | 'stiffener' | 'puff' | 'midsole' | 'upper', Material>> & {
+    /** Null where the house rules say what it is. */
+    outsole: Material | null
+  }
   paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }

@@ -1,6 +1,7 @@
 import { traitsOf } from '../model/construction.ts'
 import { partsOf } from './facts.ts'
 import { fixed, type BookStep } from './bookStep.ts'
+import { coats, coatsOf } from './coats.ts'
 import { waitRules } from './waits.ts'
 
 const cut: BookStep['when'] = (f) => traitsOf(f.construction).cutsSoles
@@ -21,8 +22,15 @@ export const finishing: BookStep[] = [
     name: 'Dye and wax the sole edges',
     group: 'finish',
     when: cut,
-    effort: fixed(25, 'Two coats, then wax with the hot iron.'),
-    wait: (f) => ({ min: 2 * f.book.value(waitRules.dyeCoat), max: null, why: 'Each coat dry before the next.' }),
+    effort: (f) => ({
+      minutes: 25,
+      sentence: `Dye, ${coats(f.materials.outsole)}, then wax with the hot iron.`,
+    }),
+    wait: (f) => ({
+      min: coatsOf(f.materials.outsole) * f.book.value(waitRules.dyeCoat),
+      max: null,
+      why: 'Each coat dry before the next.',
+    }),
     after: [['trim-sole', 'sanding would take the colour off']],
     cautions: ['dye', 'heat'],
   },

@@ -40,6 +40,12 @@ export const materials = sqliteTable('materials', {
   serves: text('serves', { mode: 'json' }).$type<Material['serves']>(),
   samples: text('samples', { mode: 'json' }).$type<number[]>().notNull().default([]),
   natural: integer('natural', { mode: 'boolean' }),
+  stretch: text('stretch', { mode: 'json' }).$type<Material['stretch']>(),
+  hardness: text('hardness').$type<Material['hardness']>(),
+  face: text('face').$type<Material['face']>(),
+  coats: integer('coats'),
+  source: text('source').notNull().default(''),
+  price: text('price', { mode: 'json' }).$type<Material['price']>(),
 })
 
 export const pairs = sqliteTable('pairs', {

@@ -86,6 +86,12 @@ export const demoMaterials: Material[] = stock.map(([name, kind, thickness, note
   serves: null,
   samples: name === 'Oiled deck hide' ? [1.8, 1.9, 2, 2.1, 2.2] : [],
   natural: null,
+  stretch: name === 'Tar-brown calf' ? { tight: 9, loose: 15 } : null,
+  hardness: null,
+  face: null,
+  coats: name === 'Bend, light' ? 3 : null,
+  source: '',
+  price: null,
 }))
 const stuff = (name: string) => (demoMaterials.find((m) => m.name === name) as Material).id
 const lastOf = (name: string) => (demoLasts.find((l) => l.name === name) as Last).id

@@ -25,11 +25,15 @@ function placeName(column: number, row: number): string {
 
 /**
  * Where the flat sheet cannot follow the last: stretched places, where paper would have to be snipped, and crowded ones,
- * where it would wrinkle. The two worst of each side are named.
+ * where it would wrinkle. The two worst of each side are named, against what the upper leather gives where that was
+ * measured, else against the rule.
  */
-export function strainFindings({ map, book }: CheckNeeds): UpperFinding[] {
+export function strainFindings({ map, book, layers: { gives } }: CheckNeeds): UpperFinding[] {
   const { forme } = map
-  const most = book.value(strainRules.stretch)
+  const rule = book.value(strainRules.stretch)
+  // Only stretch is what a leather gives; how far it may be crowded stays the rule's.
+  const most = { stretch: gives?.share ?? rule, crowding: rule }
+  const leather = gives ? ` ${gives.name} gives ${(100 * gives.share).toFixed(0)} %.` : ''
   return wallSides.map((side): UpperFinding => {
     const strain = forme.strain[side]
     let [high, low] = [0, 0]
@@ -39,23 +43,31 @@ export function strainFindings({ map, book }: CheckNeeds): UpperFinding[] {
     })
     const name = (v: number) =>
       placeName(Math.floor(v / forme.rows) / (forme.columns - 1), (v % forme.rows) / (forme.rows - 1))
-    const worst = Math.abs(strain[low]!) > strain[high]! ? low : high
+    const crowded = -strain[low]! / most.crowding > strain[high]! / most.stretch
+    const worst = crowded ? low : high
+    const limit = crowded ? most.crowding : most.stretch
     const size = Math.abs(strain[worst]!)
-    const fine = size <= most
+    const fine = size <= limit
     const percent = (v: number) => Math.abs(100 * strain[v]!).toFixed(1)
     const at: Point = [forme.mean[2 * worst]!, forme.mean[2 * worst + 1]!]
     return {
       id: `upper.strain.${side}`,
       level: fine ? 'fine' : 'watch',
       where: `forme, ${side} side`,
-      sentence: `Laid on the ${side} side, leather has to stretch by up to ${percent(high)} % (${name(high)}), where paper would be snipped, and crowds by up to ${percent(low)} % (${name(low)}), where it would wrinkle.`,
+      sentence: `Laid on the ${side} side, leather has to stretch by up to ${percent(high)} % (${name(high)}), where paper would be snipped, and crowds by up to ${percent(low)} % (${name(low)}), where it would wrinkle.${leather}`,
       measured: size,
-      limit: most,
+      limit,
       unit: 'share',
-      ...(fine ? { mend: '' } : givesMore(size)),
+      ...(fine ? { mend: '' } : gives && !crowded ? otherLeather : givesMore(size)),
       at: { side, point: at },
     }
   })
+}
+
+/** What the leather gives was measured: it is that which would have to be another. */
+const otherLeather: Pick<UpperFinding, 'mend' | 'remedy'> = {
+  mend: 'Put a seam there, or take a leather that gives more.',
+  remedy: { kind: 'open', control: { room: 'decisions', at: 'upper' } },
 }
 
 /** Nothing on the forme helps but a seam; a leather that gives as much is said to by the pair's own figure. */

@@ -20,6 +20,7 @@ import { useWorkshop } from '../../stores/workshopStore.ts'
 import HouseDialog from '../../ui/HouseDialog.vue'
 import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
+import MoreFields from './MoreFields.vue'
 import SamplesField from './SamplesField.vue'
 import ServesFields from './ServesFields.vue'
 import { leatherColours } from './leatherColours.ts'
@@ -35,17 +36,25 @@ import { capital } from '../../ui/capital.ts'
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
 const editing = shallowRef<Stored<Material> | 'new' | null>(null)
-const form = reactive({
+/** A material as it is begun. */
+const blank = (): Omit<Material, 'id'> => ({
   name: '',
-  kind: 'upper leather' as MaterialKind,
+  kind: 'upper leather',
   thickness: 1.4,
   note: '',
-  colour: null as string | null,
-  foamTest: null as Material['foamTest'],
-  serves: null as Material['serves'],
-  samples: [] as number[],
-  natural: null as Material['natural'],
+  colour: null,
+  foamTest: null,
+  serves: null,
+  samples: [],
+  natural: null,
+  stretch: null,
+  hardness: null,
+  face: null,
+  coats: null,
+  source: '',
+  price: null,
 })
+const form = reactive(blank())
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
 const { read, at, clear, elsewhere } = useForm(Material.omit({ id: true }), sheet)
@@ -154,22 +163,7 @@ const servesOwn = ({ serves }: Material) =>
 function edit(material: Stored<Material> | 'new'): void {
   refused.value = ''
   clear()
-  Object.assign(
-    form,
-    material === 'new'
-      ? {
-          name: '',
-          kind: 'upper leather',
-          thickness: 1.4,
-          note: '',
-          colour: null,
-          foamTest: null,
-          serves: null,
-          samples: [],
-          natural: null,
-        }
-      : material,
-  )
+  Object.assign(form, material === 'new' ? blank() : material)
   editing.value = material
 }
 async function act(work: () => Promise<unknown>, done: string): Promise<void> {
@@ -271,6 +265,7 @@ useNews(
           @update:checked="form.natural = $event === isNatural({ kind: form.kind, natural: null }) ? null : $event"
           >Natural: may go into a pair that is to be all natural</NCheckbox
         >
+        <MoreFields :more="form" @change="Object.assign(form, $event)" />
         <FoamTestFields
           v-if="form.kind === 'foam'"
           :test="form.foamTest"
