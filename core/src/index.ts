@@ -125,6 +125,7 @@ export { mm, say, spoken, type LengthUnit, type Sentence } from './units/sentenc
 export { planJson } from './plan/planJson.ts'
 export { SaidError } from './units/saidError.ts'
 export { familyOf, type PartFamily } from './trade/partCatalogue.ts'
+export { backerOf } from './parts/backers/backers.ts'
 export { pieceRole } from './trade/pieceRole.ts'
 export { cannotServe, materialChoices, materialsUsed, withMaterials } from './trade/materialChoices.ts'
 export { pieceMaterial } from './plan/materials.ts'

@@ -27,3 +27,7 @@ UPDATE `pair_revisions`
 UPDATE `pair_revisions`
 	SET `decisions` = json_set(`decisions`, '$.materials.shank', NULL)
 	WHERE json_type(`decisions`, '$.materials.shank') IS NULL;
+--> statement-breakpoint
+UPDATE `pair_revisions`
+	SET `decisions` = json_set(`decisions`, '$.materials.backer', NULL)
+	WHERE json_type(`decisions`, '$.materials.backer') IS NULL;

@@ -298,7 +298,7 @@ describe('a start', () => {
       await store.db.run(sql.raw(`ALTER TABLE materials DROP COLUMN ${column}`))
     }
     await store.db.run(
-      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.profile', '$.materials.stay', '$.materials.welt', '$.materials.shank')`,
+      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.profile', '$.materials.stay', '$.materials.backer', '$.materials.welt', '$.materials.shank')`,
     )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])

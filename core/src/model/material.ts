@@ -12,6 +12,7 @@ export const materialKinds = [
   'puff leather',
   'stiffener sheet',
   'woven tape',
+  'woven backer',
   'sole leather',
   'rubber',
   'crepe',
@@ -35,6 +36,7 @@ export const kindColours: Record<MaterialKind, string> = {
   'puff leather': '#c69a67',
   'stiffener sheet': '#d9d5ca',
   'woven tape': '#e2ddd0',
+  'woven backer': '#d3ccbc',
   'sole leather': '#b98b57',
   rubber: '#4a4541',
   crepe: '#d8b574',
@@ -61,6 +63,7 @@ export const materialRoles = {
   padding: ['cork', 'foam'],
   // Bend, or any firm leather that the maker says serves.
   midsole: ['sole leather', 'insole leather', 'stiffener leather'],
+  backer: ['woven backer', 'lining cloth'],
   stay: ['woven tape', 'lining leather', 'lining cloth', 'upper leather'],
   foam: ['foam'],
   welt: ['sole leather', 'insole leather'],
@@ -132,6 +135,7 @@ export const roleNames: Record<MaterialRole, string> = {
   sock: 'Sock liner',
   padding: 'Padding',
   midsole: 'Midsole',
+  backer: 'Backer of the upper',
   stay: 'Stays and tapes',
   foam: 'Foam of tongue and collar',
   welt: 'Welt and rand',
@@ -141,9 +145,10 @@ export const roleNames: Record<MaterialRole, string> = {
   topPiece: 'Top piece',
 }
 
-/** Roles that may be left open: padding because a pair may have none, the others because the house rules say how thick they are. */
+/** Roles that may be left open: padding and backer because a pair may have none, the others because the house rules say how thick they are. */
 export const openRoles = [
   'padding',
+  'backer',
   'stay',
   'foam',
   'welt',
@@ -153,6 +158,9 @@ export const openRoles = [
   'topPiece',
 ] as const satisfies readonly MaterialRole[]
 export const mayStayOpen = (role: MaterialRole): boolean => (openRoles as readonly MaterialRole[]).includes(role)
+
+/** Of these a pair may have none at all. */
+export const mayBeNone = (role: MaterialRole): boolean => role === 'padding' || role === 'backer'
 
 /** The colour that a material is drawn in. */
 export const colourOf = ({ colour, kind }: Pick<Material, 'colour' | 'kind'>): string => colour ?? kindColours[kind]
@@ -166,6 +174,7 @@ const naturalKinds: readonly MaterialKind[] = [
   'stiffener leather',
   'puff leather',
   'woven tape',
+  'woven backer',
   'sole leather',
   'crepe',
   'wooden shank',
@@ -188,7 +197,8 @@ export const isBoard = ({ kind }: Pick<Material, 'kind'>): boolean =>
   kind === 'insole board' || kind === 'non-woven board'
 
 /** What is woven is no thicker at its edge than it is, and cannot be skived. */
-export const isWoven = ({ kind }: Pick<Material, 'kind'>): boolean => kind === 'woven tape' || kind === 'lining cloth'
+export const isWoven = ({ kind }: Pick<Material, 'kind'>): boolean =>
+  kind === 'woven tape' || kind === 'woven backer' || kind === 'lining cloth'
 
 /** Leather is worked wet; a sheet of fabric or plastic is set by its glue or by heat. */
 export const isSheet = ({ kind }: Pick<Material, 'kind'>): boolean => kind === 'stiffener sheet'

@@ -58,6 +58,7 @@ export const PairDecisions = z.object({
     padding: z.uuid().nullable(),
     midsole: z.uuid(),
     /** These may be left open: then the house rules say how thick they are. */
+    backer: z.uuid().nullable().default(null),
     stay: z.uuid().nullable().default(null),
     foam: z.uuid().nullable().default(null),
     welt: z.uuid().nullable().default(null),

@@ -19,6 +19,7 @@ const cup = CupSole.parse({ id: other(90), name: 'Cup', outline: oval(156, 56), 
 /** The same material, half as thick again, in one role alone. */
 function thicker(input: PlanInput, role: keyof PairDecisions['materials'], n: number): PlanInput {
   const fallback = {
+    backer: 'Pigskin lining',
     stay: 'Pigskin lining',
     welt: 'Bend leather',
     shank: 'Bend leather',
@@ -30,7 +31,14 @@ function thicker(input: PlanInput, role: keyof PairDecisions['materials'], n: nu
   const id = input.decisions.materials[role]
   const now = sampleMaterials.find((m) => m.id === id || m.name === fallback[role as keyof typeof fallback])
   const from = now ?? sampleMaterials[6]!
-  const kind = role === 'foam' ? ('foam' as const) : role === 'shank' ? ('steel shank' as const) : from.kind
+  const kind =
+    role === 'foam'
+      ? ('foam' as const)
+      : role === 'shank'
+        ? ('steel shank' as const)
+        : role === 'backer'
+          ? ('woven backer' as const)
+          : from.kind
   const material = { ...from, id: other(n), kind, name: `${from.name}, thicker`, thickness: from.thickness * 1.2 }
   return withDecisions(
     { ...input, materials: [...input.materials, material] },

@@ -72,6 +72,7 @@ export function materialsOf(input: PlanInput, cache: StageCache) {
     puff: known('puff'),
     sock: known('sock'),
     midsole: known('midsole'),
+    backer: chosen('backer'),
     stay: chosen('stay'),
     padding: sock.padding === 'none' ? null : known('padding'),
     foam: chosen('foam'),

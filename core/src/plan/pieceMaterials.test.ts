@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { keptCache } from '../../test/keptCache.ts'
-import { boardId, sampleMaterials, samplePair } from '../../test/samplePair.ts'
+import { boardId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { boxOf, distance, type Point } from '../geometry/path.ts'
 import { nearest } from '../geometry/polyline.ts'
@@ -246,6 +246,61 @@ describe('what may serve', () => {
     expect(part(plan, 'midsole').materialName).toBe(soft.name)
     const never = { ...derby, materials: derby.materials.map((m) => (m.id === calf.id ? { ...m, serves: [] } : m)) }
     expect(refused(never)?.[1]).toBe('Upper: Brown calf is upper leather, which by your stores does not serve here.')
+  })
+})
+
+describe('a backer', () => {
+  const weave = Material.parse({ id: id(8), name: 'Weave', kind: 'woven backer', thickness: 0.35 })
+  const backed = (input: PlanInput, pieces: Record<string, Material> = {}): PlanInput => {
+    const all = cutFrom(input, pieces)
+    return {
+      ...all,
+      materials: [...all.materials, weave],
+      decisions: { ...all.decisions, materials: { ...all.decisions.materials, backer: weave.id } },
+    }
+  }
+  it.each(Object.entries(pairOfEachStyle))(
+    'is cut by the outline of its piece, and lies behind it wherever the piece lies: %s',
+    (style, input) => {
+      const [before, after] = [planPair(input, cache), planPair(backed(input), cache)]
+      for (const piece of after.upper.pieces) {
+        const own = part(after, `backer.${piece.id}`)
+        expect(own).toMatchObject({ materialName: 'Weave', thickness: 0.35, count: 2, outline: piece.outline })
+        const areas = (p: string) => after.layers.areas.filter((a) => a.part === p)
+        const places = areas(piece.id)
+        expect(own.areas.map((a) => a.area)).toEqual(places.map((a) => a.area))
+        own.areas.forEach((a, i) => {
+          expect(a.depth).toBeLessThan(places[i]!.depth)
+          expect(a.depth).toBeGreaterThan(places[i]!.depth - 1)
+        })
+      }
+      // All round the shoe it goes under with the upper: the lasted outline stands out by as much.
+      const out = after.lasted.map((p) => nearest([...before.lasted, before.lasted[0]!], p).away)
+      const turned = input.decisions.construction !== 'stitch-down'
+      if (turned) expect(Math.min(...out)).toBeGreaterThan(0.2)
+      expect(Math.max(...out)).toBeLessThan(style === 'own pattern' ? 0.4 : 1.1)
+    },
+  )
+  it('may be another one for a piece, or for one piece alone, and is stuck on before the pieces are cut', () => {
+    const derby = samplePair()
+    const drill = Material.parse({ id: id(9), name: 'Drill', kind: 'lining cloth', thickness: 0.6 })
+    const both = planPair(backed(derby, { 'backer.tongue': drill }), cache)
+    expect([part(both, 'backer.tongue').materialName, part(both, 'backer.vamp').materialName]).toEqual([
+      'Drill',
+      'Weave',
+    ])
+    const one = planPair(cutFrom(derby, { 'backer.vamp': drill }), cache)
+    expect(one.parts.filter((p) => p.role === 'backer').map((p) => p.id)).toEqual(['backer.vamp'])
+    const cut = one.steps.find((s) => s.id === 'cut-upper')
+    expect(cut?.after.map((a) => a.id)).toContain('back-upper')
+    const ids = one.steps.map((s) => s.id)
+    expect(ids.indexOf('back-upper')).toBeLessThan(ids.indexOf('cut-upper'))
+    expect(planPair(derby, cache).steps.map((s) => s.id)).not.toContain('back-upper')
+  })
+  it('counts in what a binding has to wrap', () => {
+    const bound = samplePair({ upper: { style: 'court', topFinish: 'bound' } }, sampleMeasures.heeled)
+    const width = (i: PlanInput) => planPair(i, cache).upper.topFinish.strip!.width
+    expect(width(backed(bound)) - width(bound)).toBeCloseTo(0.35, 6)
   })
 })
 

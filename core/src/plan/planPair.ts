@@ -161,6 +161,7 @@ export const upperLayers = (material: PairMaterials, cache: StageCache): UpperLa
   cache.same('layers of the upper', {
     upper: material.upper.thickness,
     own: material.thick,
+    backer: material.backer?.thickness ?? 0,
     heelLining: material.liningsAt.heel,
     lining: material.liningsAt.most,
     stiffener: material.stiffener.thickness,

@@ -16,6 +16,7 @@ import { WallStack } from '../layers/wallStack.ts'
 import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
+import { backerOf, backers } from '../parts/backers/backers.ts'
 import { coverThickness } from '../parts/insole/insoleCover.ts'
 import { liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
 import { ownLinings } from '../parts/linings/ownLinings.ts'
@@ -148,7 +149,13 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
         ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
       )
     : []
-  const parts = cache.list('parts of the wall', [...linings, ...sides, stiffenerPart, puffPart])
+  const backed = cache.ruled(
+    'backers',
+    { pieces: upper.pieces, material: material.backer, own: material.own },
+    book,
+    (i, rules) => backers(i.pieces, i.material, i.own, rules),
+  )
+  const parts = cache.list('parts of the wall', [...linings, ...sides, ...backed, stiffenerPart, puffPart])
   const layered = cache.ruled(
     'layers',
     {
@@ -161,6 +168,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       insoleEdge,
       upper: material.upper.thickness,
       own: material.thick,
+      backer: material.backer?.thickness ?? 0,
       lining,
       stiffener: material.stiffener.thickness,
       puff: material.puff.thickness,
@@ -228,6 +236,8 @@ interface LayerInputs {
   insoleEdge: number
   upper: number
   own: ByPiece<number>
+  /** Of a drawn pattern's pieces, which have no place of their own. */
+  backer: number
   lining: number
   stiffener: number
   puff: number
@@ -266,7 +276,9 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
     { parts: [...linings, 'lining'], reach: trim, share: even },
     { parts: ['stiffener'], reach: stiff, share: cupped(stiff, inputs.stiffener, 1, 0.8) },
     { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
-    ...(outwards ? [] : [{ parts: [...pieces.map((p) => p.id), 'upper'], reach: margin, share: even }]),
+    ...(outwards
+      ? []
+      : [{ parts: [...pieces.flatMap((p) => [p.id, backerOf(p.id)]), 'upper'], reach: margin, share: even }]),
   ]
   const { insoleEdge } = inputs
   const turned = new TurnedStack(map, stack, edges, insoleEdge)
@@ -285,7 +297,10 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
 }
 
 /** Upper and lining over the whole wall, for a pattern whose pieces have no place on it. */
-function evenWall(map: FormeMap, { upper, lining }: Pick<LayerInputs, 'upper' | 'lining'>): WallArea[] {
+function evenWall(
+  map: FormeMap,
+  { upper, backer, lining }: Pick<LayerInputs, 'upper' | 'backer' | 'lining'>,
+): WallArea[] {
   return (['lateral', 'medial'] as const).flatMap((side) => {
     const area = [
       ...map.feathers[side],
@@ -296,7 +311,7 @@ function evenWall(map: FormeMap, { upper, lining }: Pick<LayerInputs, 'upper' | 
     const base = { side, area, thinned: [] }
     return [
       { ...base, part: 'lining', name: 'Lining', depth: DEPTHS.lining, thickness: lining },
-      { ...base, part: 'upper', name: 'Upper', depth: DEPTHS.upper, thickness: upper },
+      { ...base, part: 'upper', name: 'Upper', depth: DEPTHS.upper, thickness: upper + backer },
     ]
   })
 }

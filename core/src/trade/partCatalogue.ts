@@ -4,6 +4,7 @@ export type PartFamily =
   | 'lining'
   | 'foam'
   | 'reinforcement'
+  | 'backer'
   | 'stiffener'
   | 'puff'
   | 'insole'
@@ -46,6 +47,7 @@ const families = {
   facingTape: 'reinforcement',
   cornerPatch: 'reinforcement',
   backStay: 'reinforcement',
+  backer: 'backer',
   stiffener: 'stiffener',
   puff: 'puff',
   insole: 'insole',

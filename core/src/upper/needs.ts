@@ -8,6 +8,8 @@ export interface UpperLayers {
   upper: number
   /** Of pieces that are cut from another leather. */
   own: ByPiece<number>
+  /** Woven stuff stuck to the pieces; 0 where there is none. */
+  backer: number
   /** The lining behind the stiffener, and the thickest that stands at the opening. */
   heelLining: number
   lining: number

@@ -150,9 +150,11 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
 }
 
 /** The thickest stack of upper and lining at the opening, mm. */
-export function wrappedAt(pieces: readonly Piece[], { upper, own, lining }: UpperLayers): number {
-  const there = pieces.filter((p) => p.edges.some((e) => e.name === OPENING)).map((p) => ofPiece(own, p.id, upper))
-  return (there.length > 0 ? Math.max(...there) : upper) + lining
+export function wrappedAt(pieces: readonly Piece[], { upper, own, backer, lining }: UpperLayers): number {
+  const there = pieces
+    .filter((p) => p.edges.some((e) => e.name === OPENING))
+    .map((p) => ofPiece(own, p.id, upper) + ofPiece(own, `backer.${p.id}`, backer))
+  return (there.length > 0 ? Math.max(...there) : upper + backer) + lining
 }
 
 /** What the chosen finish of the top line asks for. `wrapped` is the thickness of upper and lining together, mm. */

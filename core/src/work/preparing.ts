@@ -44,6 +44,16 @@ export const preparing: BookStep[] = [
     after: [],
   },
   {
+    id: 'back-upper',
+    name: 'Stick the backers to the leather of the upper',
+    group: 'cut',
+    when: present('backer'),
+    effort: fixed(15, 'Roughly cut, a thin even coat, thread from toe to heel; the pieces are cut through both.'),
+    after: [['print', 'the pieces have to find room on what is stuck together']],
+    cautions: ['cement', 'knife'],
+    parts: ['backer'],
+  },
+  {
     id: 'cut-upper',
     name: 'Cut the upper',
     group: 'cut',
@@ -53,7 +63,10 @@ export const preparing: BookStep[] = [
         ? 'Best leather to vamps and toe caps, pairs side by side; left and right each by their own patterns, marked L and R.'
         : 'Best leather to vamps and toe caps, pairs side by side, left flipped from right.',
     }),
-    after: [['check-base', 'lining and stiffener inherit every error of the base pattern']],
+    after: [
+      ['check-base', 'lining and stiffener inherit every error of the base pattern'],
+      ['back-upper', 'the backers are cut with the leather'],
+    ],
     cautions: ['knife'],
   },
   {

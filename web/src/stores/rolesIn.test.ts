@@ -13,7 +13,7 @@ it.each(Object.entries(pairOfEachStyle))(
     const parts = new Set(planPair(input, cache).parts.flatMap((p) => (p.role ? [p.role] : [])))
     expect([...parts].filter((role) => !asked.includes(role))).toEqual([])
     // Padding is a choice of its own; a midsole is asked for though a bought sole has none; not every upper has stays.
-    const may = ['upper', 'padding', 'midsole', 'stay']
+    const may = ['upper', 'padding', 'backer', 'midsole', 'stay']
     expect(asked.filter((role) => !parts.has(role) && !may.includes(role))).toEqual([])
   },
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isNatural, mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
+import { isNatural, mayBeNone, mayStayOpen, roleNames, type MaterialRole } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength } from '../app/settings.ts'
 import { useWorkshop } from '../stores/workshopStore.ts'
@@ -23,7 +23,7 @@ const workshop = useWorkshop()
 const none = computed(() => {
   if (props.none !== undefined) return props.none
   if (!mayStayOpen(props.role)) return ''
-  return props.role === 'padding' ? 'none' : 'by the house rule'
+  return mayBeNone(props.role) ? 'none' : 'by the house rule'
 })
 const options = computed(() => [
   ...(none.value ? [{ value: '', name: none.value }] : []),

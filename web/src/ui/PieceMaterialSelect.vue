@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MaterialRole, PairDecisions } from '@gentle-awl/core'
+import { mayBeNone, type MaterialRole, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { useWorkshop } from '../stores/workshopStore.ts'
 import MaterialSelect from './MaterialSelect.vue'
@@ -16,7 +16,7 @@ defineEmits<{ choose: [id: string | null] }>()
 const workshop = useWorkshop()
 const usual = computed(() => {
   const id = props.decisions.materials[props.role]
-  return workshop.materials.find((m) => m.id === id)?.name ?? 'by the house rule'
+  return workshop.materials.find((m) => m.id === id)?.name ?? (mayBeNone(props.role) ? 'none' : 'by the house rule')
 })
 </script>
 

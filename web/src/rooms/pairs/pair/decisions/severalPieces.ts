@@ -1,4 +1,4 @@
-import { pieceRole, roleNames, type MaterialRole, type Plan } from '@gentle-awl/core'
+import { backerOf, pieceRole, roleNames, type MaterialRole, type Plan } from '@gentle-awl/core'
 
 /** Pieces that serve as the same, each of which may be cut from something of its own. */
 export interface SeveralPieces {
@@ -11,7 +11,10 @@ export interface SeveralPieces {
 export function severalPieces(plan: Plan): SeveralPieces[] {
   const groups = new Map<MaterialRole, Map<string, string>>()
   for (const foot of [plan, ...(plan.left ? [plan.left] : [])]) {
-    for (const { id, name } of [...foot.upper.pieces, ...foot.parts]) {
+    const { pieces } = foot.upper
+    // A piece may have a backer though the others have none.
+    const backers = pieces.map(({ id, name }) => ({ id: backerOf(id), name }))
+    for (const { id, name } of [...pieces, ...foot.parts.filter((p) => p.role !== 'backer'), ...backers]) {
       const role = pieceRole(id)
       if (role !== null) groups.set(role, (groups.get(role) ?? new Map<string, string>()).set(id, name))
     }
