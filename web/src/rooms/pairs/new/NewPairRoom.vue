@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NCheckbox } from 'naive-ui'
 import {
   constructionOf,
   constructions,
@@ -31,6 +31,7 @@ import { useForm } from '../../../ui/useForm.ts'
 import ChosenPair from './ChosenPair.vue'
 import LastChoice from './LastChoice.vue'
 import { capital } from '../../../ui/capital.ts'
+import { pieceWords } from './pieceWords.ts'
 import { goesWith, useNewPair, wayFor } from './useNewPair.ts'
 import { usePairSketches, type Wanted } from './usePairSketches.ts'
 
@@ -67,6 +68,8 @@ const {
   roles,
   chooseMaterial,
   like,
+  ownPieces,
+  piecesToo,
   unlike,
   load: loadProposals,
   decisionsAs,
@@ -241,6 +244,10 @@ async function start(): Promise<void> {
                 : 'No pair of this style yet: what fits, the likeliest first.'
             }}
           </p>
+          <NCheckbox v-if="ownPieces.length > 0" v-model:checked="piecesToo">
+            Single pieces as there:
+            {{ ownPieces.map(({ piece, material }) => `${pieceWords(piece)} from ${material.name}`).join('; ') }}
+          </NCheckbox>
           <div class="fields">
             <MaterialSelect
               v-for="role in roles"

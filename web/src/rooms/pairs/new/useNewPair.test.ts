@@ -5,6 +5,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { decisions, last, materials } from '../../../../test/pair.ts'
 import { api, type PairName } from '../../../api/client.ts'
+import { pieceWords } from './pieceWords.ts'
 import { goesWith, useNewPair, wayFor } from './useNewPair.ts'
 
 const named = (order: string): PairName => ({ id: order, order, name: 'Derby', lastId: last.id, leftLastId: null })
@@ -52,6 +53,17 @@ describe('a new pair', () => {
     await flushPromises()
     expect(form.materials.upper).toBe(decisions.materials.upper)
     expect(form.materials.lining).toBe(decisions.materials.lining)
+  })
+  it('cuts the pieces from what they were cut from there, unless it is not wanted, gone, or another style', async () => {
+    const own = { cap: deck.id, 'quarterLining.lateral': '01900000-0000-7000-8000-0000000000ff', insole: deck.id }
+    const form = await begun(likeIt({ pieceMaterials: own }))
+    expect(form.ownPieces.value.map((p) => [pieceWords(p.piece), p.material.id])).toEqual([['cap', deck.id]])
+    const asked = (style = form.style.value) => form.decisionsAs(style, form.way.value).pieceMaterials
+    expect(asked()).toEqual({ cap: deck.id })
+    expect(asked('oxford')).toEqual({})
+    form.piecesToo.value = false
+    expect(asked()).toEqual({})
+    expect(pieceWords('quarterLining.lateral')).toBe('quarter lining, lateral')
   })
   it('takes no material that is gone from the stores', async () => {
     const gone = '01900000-0000-7000-8000-0000000000ff'

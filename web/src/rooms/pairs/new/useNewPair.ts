@@ -4,6 +4,7 @@ import {
   materialRoles,
   mayStayOpen,
   nextOrder,
+  pieceRole,
   shelfFigures,
   sizeFromLast,
   styleBook,
@@ -70,6 +71,16 @@ export function useNewPair() {
 
   /** The pair that the materials come from; null when there is none of this style yet. */
   const like = shallowRef<PairLike | null>(null)
+  /** Pieces that were cut from something else than their like in that pair, of stuff that is still in the stores. */
+  const ownPieces = computed(() =>
+    Object.entries(like.value?.decisions.pieceMaterials ?? {}).flatMap(([piece, id]) => {
+      const role = pieceRole(piece)
+      const material = role && workshop.choices(role).find((m) => m.id === id)
+      return material ? [{ piece, material }] : []
+    }),
+  )
+  /** Whether they are cut so again. */
+  const piecesToo = ref(true)
   const roles = computed(() => rolesIn(style.value, way.value))
   function proposeMaterials(): void {
     const from = like.value?.decisions
@@ -136,6 +147,9 @@ export function useNewPair() {
       construction: inWay,
       upper: { style: inStyle },
       cupSoleId: traitsOf(inWay).inCup ? cupSoleId.value : null,
+      pieceMaterials: Object.fromEntries(
+        piecesToo.value && inStyle === style.value ? ownPieces.value.map((p) => [p.piece, p.material.id]) : [],
+      ),
       materials: Object.fromEntries(allRoles.map((r) => [r, materials[r] || null])),
       // Half is the careful beginning: it leaves joint and waist their girth.
       sock: { padding: padding === null ? 'none' : before === 'none' ? 'half' : before },
@@ -159,6 +173,8 @@ export function useNewPair() {
     roles,
     chooseMaterial,
     like,
+    ownPieces,
+    piecesToo,
     unlike,
     load,
     decisionsAs,
