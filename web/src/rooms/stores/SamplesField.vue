@@ -35,7 +35,7 @@ const said = computed(() => {
     <legend>Thickness, {{ lengthWord }}</legend>
     <FigureField
       v-if="samples.length === 0"
-      label="Thickness"
+      :label="`Thickness, ${lengthWord}`"
       unit="mm"
       v-bind="range"
       :value="thickness"
