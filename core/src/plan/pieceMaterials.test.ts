@@ -363,6 +363,7 @@ describe('what is no leather', () => {
     const set = list.find((s) => s.id === (role === 'puff' ? 'set-puff' : 'paste-stiffener'))
     expect(set?.after.map((a) => a.id)).toContain(`skive-${role}`)
     expect(set?.name).toMatch(/^Glue/)
+    expect(set?.cautions).toEqual(['cement', 'heat'])
     const finding = part(planPair(withSheets(role), cache), role).findings.find((f) => f.id === `${role}.thickness`)
     expect([finding?.level, spoken(finding?.sentence ?? '')]).toEqual([
       'fine',

@@ -19,7 +19,7 @@ export interface BookStep {
   effort: (facts: Facts) => Effort
   wait?: (facts: Facts) => Wait | null
   after: [id: string, why: Sentence][]
-  cautions?: CautionId[]
+  cautions?: CautionId[] | ((facts: Facts) => CautionId[])
   /** Kinds of parts that it is about; see `partsOf`. */
   parts?: readonly string[]
 }

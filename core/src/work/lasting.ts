@@ -42,6 +42,10 @@ const wet =
   (role: 'stiffener' | 'puff'): BookStep['when'] =>
   (f) =>
     !isSheet(f.materials[role])
+const glued =
+  (role: 'stiffener' | 'puff'): BookStep['cautions'] =>
+  (f) =>
+    isSheet(f.materials[role]) ? ['cement', 'heat'] : []
 const SHEET = 'Dry: glue or heat sets it, as the label and data sheet say.'
 const under = (f: Facts) => !traitsOf(f.construction).outwards
 const leatherInsole: BookStep['when'] = (f) => !isBoard(f.materials.insole)
@@ -134,6 +138,7 @@ export const lasting: BookStep[] = [
       ['join-lining', 'it goes between lining and upper'],
       ['eyelets', 'the upper must be finished'],
     ],
+    cautions: glued('stiffener'),
     parts: ['stiffener'],
   },
   {
@@ -145,7 +150,7 @@ export const lasting: BookStep[] = [
     group: 'last',
     effort: fixed(40, 'Anchor toe, joints and waist, then the seat; both sides in turn or the shoe twists.'),
     after: [
-      ['paste-stiffener', 'before the paste dries'],
+      ['paste-stiffener', 'before it sets'],
       ['trim-insole', 'the insole must sit on the last'],
       ['fix-insole', 'the insole must sit on the last'],
       ['carve-holdfast', 'the holdfast is carved before the upper hides it'],
@@ -200,6 +205,7 @@ export const lasting: BookStep[] = [
       ['soak-puff', 'worked wet'],
       ['last-lining-toe', 'the lining lies slack before the puff'],
     ],
+    cautions: glued('puff'),
     parts: ['puff'],
   },
   {

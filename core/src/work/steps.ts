@@ -70,7 +70,7 @@ export function stepsOf(facts: Facts): Step[] {
       },
       wait: s.wait?.(facts) ?? null,
       after: [...after].map(([id, why]) => ({ id, name: nameOf(byId.get(id) as BookStep), why })),
-      cautions: s.cautions ?? [],
+      cautions: typeof s.cautions === 'function' ? s.cautions(facts) : (s.cautions ?? []),
       parts: partsOf(facts, s.parts ?? []).map((p) => p.id),
     }
   })
