@@ -4,6 +4,7 @@ import { sampleMaterials, samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { isNatural, Material, materialKinds } from '../model/material.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
+import { remedied } from '../trade/remedy.ts'
 import { spoken } from '../units/sentence.ts'
 import { planPair } from './planPair.ts'
 
@@ -56,6 +57,13 @@ describe('a pair that is to be all natural', () => {
       'steel shank',
       'foam',
     ])
+  })
+  it('leaves the cover off an insole whose foam is all that breaks it', () => {
+    const covered = samplePair({ profile: 'all natural', construction: 'cemented', insole: { covered: true } })
+    const finding = found(covered, 'pair.natural')
+    expect(spoken(finding?.sentence ?? '')).toBe('Not all natural. Foam on the insole: thin foam.')
+    const bare = remedied(covered.decisions, finding!.remedy!)
+    expect(found({ ...covered, decisions: bare }, 'pair.natural')?.level).toBe('fine')
   })
   it('has no foam by the house rule either, until one is chosen that is said to be natural', () => {
     const trainer = pairOfEachStyle.trainer

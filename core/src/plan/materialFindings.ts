@@ -1,10 +1,11 @@
+import { ROUNDING } from '../geometry/tolerance.ts'
 import { isNatural, type Material } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Finding } from '../trade/because.ts'
 import { materialChoices, type MaterialChoice } from '../trade/materialChoices.ts'
 import type { Part } from '../trade/part.ts'
 import { familyOf } from '../trade/partCatalogue.ts'
-import type { Control } from '../trade/remedy.ts'
+import type { Control, Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { mm, mmTo, say } from '../units/sentence.ts'
 
@@ -46,6 +47,14 @@ function present({ decisions, materials }: PlanInput, parts: readonly Pick<Part,
   })
 }
 
+/** Where something natural is chosen instead; the foam under an insole's cover is there as long as the cover is. */
+function remedyFor(broken: Present | undefined, byRule: Part | undefined): Remedy {
+  if (broken) return { kind: 'open', control: broken.control }
+  return byRule?.id === 'insoleFoam'
+    ? { kind: 'choice', name: 'no cover on the insole', decisions: { insole: { covered: false } } }
+    : { kind: 'open', control: { room: 'decisions', at: 'foam' } }
+}
+
 /** What a pair that is to be all natural is made of besides: glues and threads apart. */
 function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly Present[]): Finding[] {
   const { profile, materials, pieceMaterials } = input.decisions
@@ -74,7 +83,7 @@ function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly
       limit: 0,
       unit: 'count',
       mend: fine ? '' : 'Choose something natural for it, or say in the stores that it is.',
-      remedy: fine ? undefined : { kind: 'open', control: broken[0]?.control ?? { room: 'decisions', at: 'foam' } },
+      remedy: fine ? undefined : remedyFor(broken[0], byRule[0]),
     },
   ]
 }
@@ -92,7 +101,7 @@ function spreadFindings(here: readonly Present[], book: RuleBook): Finding[] {
   return [...uneven.values()].map((m): Finding => {
     const [thin, thick] = [Math.min(...m.samples), Math.max(...m.samples)]
     const spread = thick - thin
-    const fine = spread <= most + 1e-9
+    const fine = spread <= most + ROUNDING
     return {
       id: `pair.spread.${m.id}`,
       level: fine ? 'fine' : 'watch',
