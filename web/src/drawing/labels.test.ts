@@ -91,6 +91,18 @@ describe('labels', () => {
     expect(boxOfPlace(place!).minY).toBeGreaterThan(62)
     expect(boxOfPlace(place!).maxY).toBeLessThan(120)
   })
+  it('are rather laid on lines than cut off', () => {
+    // All round are lines, so that only past the frame would a name stand free.
+    const box = square(4, 4, 40, 24)
+    const lines = Array.from({ length: 40 }, (_, i): Path => [
+      [0, 3 * i],
+      [120, 3 * i],
+    ])
+    const seen = { minX: 0, maxX: 120, minY: 0, maxY: 120 }
+    const [place] = placeLabels([label('Toe cap', box)], [closed(box), ...lines], seen, measure)
+    const b = boxOfPlace(place!)
+    expect([b.minX >= 0, b.maxX <= 120, b.minY >= 0, b.maxY <= 120]).toEqual([true, true, true, true])
+  })
   it('keep their names though there is no free place at all', () => {
     const same = square(0, 0, 20)
     const places = placeLabels(

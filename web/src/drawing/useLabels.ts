@@ -33,8 +33,8 @@ const COARSE = 1.5
 
 /**
  * Labels of a drawing, placed clear of each other and of its lines (mm, y up): anew when it is drawn or looked at nearer,
- * not while it is only moved. `room` pixels round the drawing's world may be taken too, and
- * all that is free beside it while it does not fill the surface.
+ * not while it is only moved. `room` pixels round the drawing's world may be taken too,
+ * and all that is free beside it while it does not fill the surface.
  */
 export function useLabels(slate: Slate, labels: Ref<readonly Named[]>, lines: Ref<readonly Path[]>, room = 30) {
   const atScale = computed<LabelPlace[]>(() => {
