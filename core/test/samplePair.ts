@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import { Last, type LastMeasures } from '../src/model/last.ts'
-import type { Material, MaterialKind } from '../src/model/material.ts'
+import { Material, type MaterialKind } from '../src/model/material.ts'
 import { PairDecisions, type PlanInput } from '../src/model/pair.ts'
 
 const id = (n: number) => `01900000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -100,24 +100,9 @@ const stock: [string, MaterialKind, number][] = [
   ['Bend leather', 'sole leather', 3.5],
   ['Cork sheet', 'cork', 3],
 ]
-export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i) => ({
-  id: id(i + 1),
-  name,
-  kind,
-  thickness,
-  note: '',
-  colour: null,
-  foamTest: null,
-  serves: null,
-  samples: [],
-  stretch: null,
-  hardness: null,
-  face: null,
-  coats: null,
-  source: '',
-  price: null,
-  natural: null,
-}))
+export const sampleMaterials: Material[] = stock.map(([name, kind, thickness], i) =>
+  Material.parse({ id: id(i + 1), name, kind, thickness }),
+)
 const materialId = (kind: MaterialKind) => (sampleMaterials.find((m) => m.kind === kind) as Material).id
 
 /** A welted pair without padding on the walking last; change what the test is about. */

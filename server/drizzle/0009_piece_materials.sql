@@ -9,25 +9,13 @@ ALTER TABLE `materials` ADD `source` text DEFAULT '' NOT NULL;--> statement-brea
 ALTER TABLE `materials` ADD `price` text;
 --> statement-breakpoint
 UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.pieceMaterials', json('{}'))
+	SET `decisions` = json_set(
+		`decisions`,
+		'$.pieceMaterials', json('{}'),
+		'$.profile', 'any',
+		'$.materials.backer', NULL,
+		'$.materials.stay', NULL,
+		'$.materials.welt', NULL,
+		'$.materials.shank', NULL
+	)
 	WHERE json_type(`decisions`, '$.pieceMaterials') IS NULL;
---> statement-breakpoint
-UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.profile', 'any')
-	WHERE json_type(`decisions`, '$.profile') IS NULL;
---> statement-breakpoint
-UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.materials.stay', NULL)
-	WHERE json_type(`decisions`, '$.materials.stay') IS NULL;
---> statement-breakpoint
-UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.materials.welt', NULL)
-	WHERE json_type(`decisions`, '$.materials.welt') IS NULL;
---> statement-breakpoint
-UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.materials.shank', NULL)
-	WHERE json_type(`decisions`, '$.materials.shank') IS NULL;
---> statement-breakpoint
-UPDATE `pair_revisions`
-	SET `decisions` = json_set(`decisions`, '$.materials.backer', NULL)
-	WHERE json_type(`decisions`, '$.materials.backer') IS NULL;

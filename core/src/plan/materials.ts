@@ -1,4 +1,4 @@
-import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
+import { roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { ofPiece, type OwnMaterials } from '../trade/cutFrom.ts'
 import { cannotServe, pieceChoices, type MaterialChoice } from '../trade/materialChoices.ts'
@@ -9,13 +9,13 @@ import type { StageCache } from './stageCache.ts'
 type Chosen = Pick<PlanInput, 'decisions' | 'materials'>
 
 /** The material of a choice. Throws PlanError, by the name of what it is for, when it is missing or cannot serve there. */
-function chosenMaterial({ materials }: Chosen, { id, role, field, name }: MaterialChoice): Material {
-  if (role === null) {
-    throw new PlanError(field, `${name} is alone in what it serves as: choose its material among the pair's.`)
+function chosenMaterial({ materials }: Chosen, choice: MaterialChoice): Material {
+  const found = materials.find((m) => m.id === choice.id)
+  if (!found) {
+    throw new PlanError(choice.field, `${choice.name}: the chosen material is not among the pair's materials.`)
   }
-  const found = materials.find((m) => m.id === id)
-  if (!found) throw new PlanError(field, `${name}: the chosen material is not among the pair's materials.`)
-  if (!mayServe(role, found)) throw new PlanError(field, cannotServe(name, found))
+  const why = cannotServe(choice, found)
+  if (why !== null) throw new PlanError(choice.field, why)
   return found
 }
 

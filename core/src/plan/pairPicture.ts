@@ -94,6 +94,7 @@ function colouredPieces(
 ): PictureShape[] {
   const colour = (piece: string) => ofPiece(colours.own, piece, colours.by.upper)
   const pieces = new Set(upper.pieces.map((p) => p.id))
+  // The opened allowance of a seam lies half a step deeper than its piece, and is not seen.
   const areas = layers.areas
     .filter((a) => a.side === 'lateral' && pieces.has(a.part) && Number.isInteger(a.depth))
     .sort((a, b) => a.depth - b.depth)

@@ -1,4 +1,4 @@
-import { roleNames, type Material, type MaterialRole } from '../model/material.ts'
+import { mayServe, roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import { pieceRole } from './pieceRole.ts'
 
@@ -46,6 +46,9 @@ export function withMaterials(decisions: Chosen, other: (id: string) => string):
   return { materials: moved(decisions.materials), pieceMaterials: moved(decisions.pieceMaterials) }
 }
 
-/** Said where a material was chosen for what it does not serve as. */
-export const cannotServe = (name: string, { name: material, kind, serves }: Material): string =>
-  `${name}: ${material} is ${kind}, which ${serves ? 'by your stores does not' : 'cannot'} serve here.`
+/** Why a material cannot be what it was chosen for; null where it can. */
+export function cannotServe({ role, name }: MaterialChoice, material: Material): string | null {
+  if (role === null) return `${name} is alone in what it serves as: choose its material among the pair's.`
+  if (mayServe(role, material)) return null
+  return `${name}: ${material.name} is ${material.kind}, which ${material.serves ? 'by your stores does not' : 'cannot'} serve here.`
+}

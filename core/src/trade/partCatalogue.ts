@@ -79,6 +79,9 @@ export function kindOf(id: string): PartKind | null {
   return isKind(word) ? word : null
 }
 
+/** Id of the backer of a piece of the upper. */
+export const backerOf = (piece: string): string => `backer.${piece}`
+
 /** A piece that the maker named is of the upper. */
 export function familyOf(id: string): PartFamily {
   const kind = kindOf(id)

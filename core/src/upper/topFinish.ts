@@ -4,6 +4,7 @@ import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { TopFinish } from '../model/upper.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
+import { backerOf } from '../trade/partCatalogue.ts'
 import type { UpperLayers } from './needs.ts'
 import type { Piece } from './piece.ts'
 import { mm, mmTo, say, type Sentence } from '../units/sentence.ts'
@@ -153,7 +154,7 @@ export function withSlits(piece: Piece, book: RuleBook): Piece {
 export function wrappedAt(pieces: readonly Piece[], { upper, own, backer, lining }: UpperLayers): number {
   const there = pieces
     .filter((p) => p.edges.some((e) => e.name === OPENING))
-    .map((p) => ofPiece(own, p.id, upper) + ofPiece(own, `backer.${p.id}`, backer))
+    .map((p) => ofPiece(own, p.id, upper) + ofPiece(own, backerOf(p.id), backer))
   return (there.length > 0 ? Math.max(...there) : upper + backer) + lining
 }
 

@@ -1,11 +1,4 @@
-import {
-  cannotServe,
-  checkRuleFigures,
-  materialChoices,
-  materialsUsed,
-  mayServe,
-  type PairDecisions,
-} from '@gentle-awl/core'
+import { cannotServe, checkRuleFigures, materialChoices, materialsUsed, type PairDecisions } from '@gentle-awl/core'
 import { inArray } from 'drizzle-orm'
 import { cupSoleEntity } from './entities/cupSoles.ts'
 import { lastEntity } from './entities/lasts.ts'
@@ -33,14 +26,14 @@ export async function checkReferences(tx: Tx, decisions: PairDecisions): Promise
   }
   const found = await materialEntity.rows(tx, inArray(materials.id, materialsUsed(decisions)))
   const known = new Map(found.map((m) => [m.id, materialEntity.plain(m)]))
-  for (const { id, role, field, name } of materialChoices(decisions)) {
-    const material = known.get(id)
+  for (const choice of materialChoices(decisions)) {
+    const { field, name } = choice
+    const material = known.get(choice.id)
     if (!material) {
       throw refused('Unknown material', field, `${name}: the material is not in the stores. Choose another one.`)
     }
-    if (role === null || !mayServe(role, material)) {
-      throw refused('Cannot serve', field, `${cannotServe(name, material)} Choose another material.`)
-    }
+    const why = cannotServe(choice, material)
+    if (why !== null) throw refused('Cannot serve', field, `${why} Choose another material.`)
   }
   checkRuleFigures(decisions.rules)
 }

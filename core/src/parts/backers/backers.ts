@@ -3,15 +3,13 @@ import type { Material } from '../../model/material.ts'
 import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 import type { Part } from '../../trade/part.ts'
 import type { RuleBook } from '../../trade/rules.ts'
+import { backerOf } from '../../trade/partCatalogue.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 
 /** A backer lies so much deeper than the piece that it is stuck to. */
 const BEHIND = 0.25
-
-/** Id of the backer of a piece of the upper. */
-export const backerOf = (piece: string): string => `backer.${piece}`
 
 /**
  * Backers of an upper's pieces (docs/trade.md, "Materials"): woven stuff that is stuck to the leather before the pieces

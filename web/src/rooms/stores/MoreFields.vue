@@ -14,6 +14,8 @@ const asOptions = <T extends string>(values: readonly T[]) => [
   unknown,
   ...values.map((value) => ({ value, name: value as string })),
 ]
+const ways = ['tight', 'loose'] as const
+const gives = (way: (typeof ways)[number]) => `Gives in its ${way} direction, %`
 /** The loose direction gives at least what the tight one does: the other goes along. */
 function setStretch(which: 'tight' | 'loose', value: number | null): void {
   if (value === null) return emit('change', { stretch: null })
@@ -31,28 +33,16 @@ const setPrice = (price: Partial<NonNullable<More['price']>> | null) =>
 <template>
   <FoldOut title="More about it">
     <div class="more">
-      <label class="field">
-        <span>Gives in its tight direction, %</span>
+      <label v-for="way in ways" :key="way" class="field">
+        <span>{{ gives(way) }}</span>
         <FigureField
-          label="Gives in its tight direction, %"
+          :label="gives(way)"
           empty="not measured"
-          :value="more.stretch?.tight ?? null"
+          :value="more.stretch?.[way] ?? null"
           :min="0"
           :max="60"
           :step="1"
-          @change="setStretch('tight', $event)"
-        />
-      </label>
-      <label class="field">
-        <span>Gives in its loose direction, %</span>
-        <FigureField
-          label="Gives in its loose direction, %"
-          empty="not measured"
-          :value="more.stretch?.loose ?? null"
-          :min="0"
-          :max="60"
-          :step="1"
-          @change="setStretch('loose', $event)"
+          @change="setStretch(way, $event)"
         />
       </label>
       <p class="soft all">

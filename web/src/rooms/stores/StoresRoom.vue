@@ -36,28 +36,16 @@ import { capital } from '../../ui/capital.ts'
 const workshop = useWorkshop()
 const { problem, attempt } = useAttempt()
 const editing = shallowRef<Stored<Material> | 'new' | null>(null)
+const MaterialFields = Material.omit({ id: true })
 /** A material as it is begun. */
 const blank = (): Omit<Material, 'id'> => ({
+  ...MaterialFields.parse({ name: '-', kind: 'upper leather', thickness: 1.4 }),
   name: '',
-  kind: 'upper leather',
-  thickness: 1.4,
-  note: '',
-  colour: null,
-  foamTest: null,
-  serves: null,
-  samples: [],
-  natural: null,
-  stretch: null,
-  hardness: null,
-  face: null,
-  coats: null,
-  source: '',
-  price: null,
 })
 const form = reactive(blank())
 const { problem: refused, attempt: attemptChange } = useAttempt()
 const sheet = ref<HTMLElement | null>(null)
-const { read, at, clear, elsewhere } = useForm(Material.omit({ id: true }), sheet)
+const { read, at, clear, elsewhere } = useForm(MaterialFields, sheet)
 const open = computed({
   get: () => editing.value !== null,
   set: (is) => {
