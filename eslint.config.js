@@ -23,6 +23,7 @@ const floors = [
   'upper',
   'layers',
   'parts',
+  'edges',
   'work',
   'plan',
 ]

@@ -12,9 +12,18 @@ const pair = (n: number, room: string) => `/pairs/01930000-0003-7000-8000-000000
 const last = '/lasts/01930000-0001-7000-8000-000000000003'
 const rooms = [
   ...[1, 3, 5].flatMap((n) =>
-    ['decisions', 'last', 'upper', 'parts/layers', 'parts/bottom', 'parts/puff', 'parts/sock', 'work'].map((room) =>
-      pair(n, room),
-    ),
+    [
+      'decisions',
+      'last',
+      'upper',
+      'parts/layers',
+      'parts/bottom',
+      'parts/puff',
+      'parts/sock',
+      'edges',
+      'edges/skiving',
+      'work',
+    ].map((room) => pair(n, room)),
   ),
   pair(5, 'parts/feet'),
   pair(2, 'parts/insole'),

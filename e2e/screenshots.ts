@@ -30,6 +30,7 @@ const views: {
   { name: 'both-feet', path: '/pairs/01930000-0003-7000-8000-000000000005/parts/feet' },
   { name: 'upper', path: '/pairs/01930000-0003-7000-8000-000000000005/upper' },
   { name: 'upper-pieces', path: '/pairs/01930000-0003-7000-8000-000000000005/upper', click: ['radio:Pieces'] },
+  { name: 'edges', path: `${welted}/edges/tab.lateral` },
   { name: 'work', path: `${welted}/work` },
   { name: 'lasts', path: '/lasts' },
   { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
@@ -38,7 +39,6 @@ const views: {
   { name: 'cup-sole', path: `${lasts}1/cup` },
   { name: 'stores', path: '/stores' },
   { name: 'house-rules', path: '/rules' },
-  { name: 'backups', path: '/backups' },
   { name: 'tablet-parts', path: `${welted}/parts/stiffener`, size: tablet },
 ]
 

@@ -1,4 +1,5 @@
 import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts'
+import { simplify } from './simplify.ts'
 import { boxOf, counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
 
 /** Clipper works on whole numbers; a ten-thousandth of a millimetre keeps their products exact in a double. */
@@ -61,15 +62,18 @@ export function unite(paths: readonly Path[], what = 'the outline'): Path {
   )
 }
 
-/** What lies within `width` mm of an open line, inside `area`: the band that a skive covers. */
+/** How exactly a band is drawn: it is toned, not cut; mm. */
+const BAND_TOLERANCE = 0.03
+
+/** What lies within `width` mm of an open line, inside `area`, within 0.06 mm: the band that a skive covers. */
 export function bandAlong(line: Path, width: number, area: Path, what = 'the skive'): Path {
   const swept = Clipper.inflatePaths(
-    [toClipper(line)],
+    [toClipper(simplify(line, BAND_TOLERANCE))],
     width * SCALE,
     JoinType.Round,
-    EndType.Round,
+    EndType.Butt,
     2,
-    ARC_TOLERANCE * SCALE,
+    BAND_TOLERANCE * SCALE,
   )
   return largest(Clipper.intersect(swept, [toClipper(area)], FillRule.NonZero), what)
 }

@@ -27,3 +27,17 @@ export function joined(...lines: readonly Path[]): Path {
   }
   return out
 }
+
+/** The stretch of a closed path from the place nearest to one point, on in its direction, to the place nearest to another. */
+export function arcBetween(outline: Path, from: Point, to: Point): Path {
+  const [a, b] = [nearest(outline, from, true).at, nearest(outline, to, true).at]
+  const sums = cumulative(outline, true)
+  const whole = sums[sums.length - 1]!
+  const end = b > a + SAME ? b : b + whole
+  const twice = [...outline, ...outline]
+  const inner = twice.filter((_, i) => {
+    const at = sums[i % outline.length]! + (i < outline.length ? 0 : whole)
+    return at > a + SAME && at < end - SAME
+  })
+  return [pointAt(outline, a, true), ...inner, pointAt(outline, end, true)]
+}

@@ -12,12 +12,21 @@ export const layerRules = {
   },
   turnShare: {
     key: 'layers.turnShare',
-    name: 'Thickest stack that turns, share of the margin',
+    name: 'Thickest stack that is turned under, share of the margin',
     value: 0.6,
     min: 0.3,
     max: 1,
     unit: 'share',
     why: 'A stack thicker than this will not bend round the feather line within its own margin.',
+  },
+  turnedFlat: {
+    key: 'layers.turnedFlat',
+    name: 'Turned-out margin that must lie flat, share of it',
+    value: 0.5,
+    min: 0.3,
+    max: 0.8,
+    unit: 'share',
+    why: 'Leather bends round its own thickness and no tighter; what the bend leaves must lie down and hold the stitches.',
   },
   bulk: {
     key: 'layers.bulk',

@@ -7,7 +7,6 @@ import { RuleBook } from '../trade/rules.ts'
 import type { Plan } from '../plan/plan.ts'
 import { formeStage, lastStage, planPair } from '../plan/planPair.ts'
 import { flatPiece } from '../upper/pieceMaker.ts'
-import { edgeSkive } from './edgeSkive.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
 import { feltSteps } from './ridges.ts'
 import { wallSection } from './section.ts'
@@ -93,19 +92,6 @@ describe('thickness at a place', () => {
 })
 
 describe('edges', () => {
-  it('a lap is thinned to its share over the lap and a little more; other edges stay', () => {
-    const p = edgeSkive('lap under', 2, 9, book) ?? []
-    expect(profileAt(p, 9)).toBeCloseTo(0.55 * 2, 9)
-    expect(profileAt(p, 11)).toBe(2)
-    expect(profileAt(p, 0)).toBeLessThan(0.5)
-    expect(edgeSkive('lap over', 2, 0, book)).toBeNull()
-    expect(edgeSkive('folded', 2, 5, book)).toBeNull()
-  })
-  it('an edge that the foot feels is thinned too', () => {
-    const p = edgeSkive('lap over', 1, 0, book, 'foot') ?? []
-    expect(profileAt(p, 0)).toBeCloseTo(0.55, 9)
-    expect(profileAt(p, 6)).toBe(1)
-  })
   it('what laps under lies deeper, through chains; what is laid on lies on top', () => {
     const piece = (id: string, edges: [string, 'lap under' | 'lap over', string?][]) =>
       flatPiece(
@@ -142,11 +128,17 @@ describe('edges', () => {
       book,
     )
     const placed = { ...p, places: [{ side: 'lateral' as const, forme: p.net, edges: p.edges }] }
-    const [whole, seam] = pieceAreas(placed, 6, 1.4, book)
+    const sheet = { thickness: 1.4, kind: 'upper leather' as const }
+    const [whole, seam] = pieceAreas(placed, 6, sheet, { facing: 'out', spans: {}, finish: 'folded' }, book)
     expect(signedArea(whole!.area)).toBeCloseTo((60 + 9) * 40, 6)
     // The opened allowance of the closed seam is a layer of its own beside it.
     expect(Math.abs(signedArea(seam!.area))).toBeCloseTo(2.5 * 40, 6)
     expect(seam!.thickness).toBeCloseTo(0.6 * 1.4, 9)
+    // And the piece is thin beside the seam too: 1.5 mm behind the line its skive of 4 mm ends.
+    const at = (d: number) => new WallStack([whole!]).thickness('lateral', [d, 20])
+    expect(at(0.01)).toBeCloseTo(0.6 * 1.4, 1)
+    expect(at(0.75)).toBeCloseTo(0.8 * 1.4, 6)
+    expect(at(1.5)).toBeCloseTo(1.4, 6)
   })
 })
 
@@ -293,7 +285,7 @@ describe('a section', () => {
       4 * Math.abs(sole[0]![0] - sole[sole.length - 1]![0]),
       0,
     )
-    const upper = s.layers.find((l) => l.part === 'quarter.lateral')
+    const upper = s.layers.find((l) => l.name === 'Quarter, lateral')
     const body = upper?.outlines[0] ?? []
     const half = body.slice(0, body.length / 2)
     const ratio = Math.abs(signedArea(body)) / (pathLength(half) * 1.4)
@@ -301,10 +293,12 @@ describe('a section', () => {
     expect(ratio).toBeLessThan(1.15)
   })
   it('names the layers from the foot outwards, wherever along the wall they begin', () => {
-    const names = at('lateral', 60).layers.map((l) => l.part)
-    expect(names.indexOf('insole')).toBe(0)
-    expect(names.indexOf('heelGrip')).toBeLessThan(names.indexOf('stiffener'))
-    expect(names.indexOf('stiffener')).toBeLessThan(names.indexOf('quarter.lateral'))
+    const names = at('lateral', 60).layers.map((l) => l.name)
+    expect(names.indexOf('Insole')).toBe(0)
+    expect(names.indexOf('Heel grip')).toBeLessThan(names.indexOf('Stiffener'))
+    expect(names.indexOf('Stiffener')).toBeLessThan(names.indexOf('Quarter, lateral'))
+    // What is folded in at the top line lies under the quarter.
+    expect(names.indexOf('Quarter, lateral, top line')).toBeLessThan(names.indexOf('Quarter, lateral'))
     expect(at('medial', 265).layers.map((l) => l.part)).toEqual(['insole', 'vampLining', 'puff', 'vamp'])
   })
   it('piles the layers on each other: none covers another, and no gap is left between them', () => {

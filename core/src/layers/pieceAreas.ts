@@ -1,48 +1,62 @@
 import { offsetLine } from '../geometry/offsetLine.ts'
 import type { Path } from '../geometry/path.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import { withAllowances } from '../upper/allowance.ts'
-import type { Piece, PlacedEdge } from '../upper/piece.ts'
-import { edgeSkive, edgeSkiveRules } from './edgeSkive.ts'
-import { SEAM_DEPTH, type WallArea } from '../trade/wallArea.ts'
-
-/** What of an edge's allowance lies on the wall, beyond the finished line. */
-const onWall = (e: PlacedEdge): number => (e.role === 'lap under' ? e.allowance : 0)
+import type { Piece } from '../upper/piece.ts'
+import { profileAt, SEAM_DEPTH, type Profile, type WallArea } from '../trade/wallArea.ts'
+import type { Sheet } from './edgeSkive.ts'
+import { skivedStretches, type EdgeSight } from './skivedStretches.ts'
+import { groundOf, onWall } from './turnedSpans.ts'
 
 /** The strip inside a line that runs counter-clockwise. */
 const stripInside = (line: Path, by: number): Path => [...line, ...offsetLine(line, by).reverse()]
 
+/** Edges whose allowance is laid back on the piece itself, as a second layer beside the line. */
+const laidBack = ['closed seam', 'folded', 'zip']
+
+/** A profile from the cut edge as it goes on from a line `from` mm inside it. */
+const profileFrom = (profile: Profile, from: number): Profile => [
+  [0, profileAt(profile, from)],
+  ...profile.filter(([d]) => d > from).map(([d, t]) => [d - from, t] as const),
+]
+
 /**
- * Where a piece lies on the wall: its finished area with what laps under a neighbour, skived; and the opened allowance
- * of its closed seams as a layer of its own beside the seam.
+ * Where a piece lies on the wall: its finished area with what laps under a neighbour, skived; and what of its closed
+ * seams and folded edges is laid back, as a layer of its own beside the line.
  */
-export function pieceAreas(
-  piece: Piece,
-  depth: number,
-  thickness: number,
-  book: RuleBook,
-  facing: 'out' | 'foot' = 'out',
-): WallArea[] {
+export function pieceAreas(piece: Piece, depth: number, sheet: Sheet, sight: EdgeSight, book: RuleBook): WallArea[] {
   return piece.places.flatMap((place): WallArea[] => {
     const base = { part: piece.id, name: piece.name, side: place.side, depth }
-    const edges = place.edges.map((e) => ({ ...e, allowance: onWall(e) }))
-    const thinned = edges.flatMap((e) => {
-      const profile = edgeSkive(e.role, thickness, e.allowance, book, facing)
-      return profile ? [{ edge: offsetLine(e.line, -e.allowance), profile }] : []
-    })
-    const share = book.value(edgeSkiveRules.seamShare)
+    const stretches = skivedStretches(piece.id, place.edges, sheet, sight, book, () => ({
+      side: place.side,
+      against: false,
+    }))
+    const { thickness } = sheet
     return [
-      { ...base, thickness, area: withAllowances(place.forme, edges, piece.name), thinned },
+      {
+        ...base,
+        thickness,
+        area: groundOf(piece, place),
+        thinned: stretches.map(({ edge: e, line, skive }) => {
+          const beyond = onWall(e)
+          return beyond > 0
+            ? { edge: offsetLine(line, -beyond), profile: skive.profile }
+            : { edge: line, profile: profileFrom(skive.profile, e.allowance) }
+        }),
+      },
       ...place.edges
-        .filter((e) => e.role === 'closed seam' && e.allowance > 0)
-        .map((e) => ({
-          ...base,
-          name: `${piece.name}, ${e.name}`,
-          depth: depth - SEAM_DEPTH,
-          thickness: share * thickness,
-          area: stripInside(e.line, e.allowance),
-          thinned: [],
-        })),
+        .filter((e) => laidBack.includes(e.role) && e.allowance > 0)
+        .map((e): WallArea => {
+          const skive = stretches.find((s) => s.edge === e)?.skive
+          return {
+            ...base,
+            name: `${piece.name}, ${e.name}`,
+            depth: depth - SEAM_DEPTH,
+            // Such an edge is skived level, over all that is laid back.
+            thickness: skive ? profileAt(skive.profile, 0) : thickness,
+            area: stripInside(e.line, e.allowance),
+            thinned: [],
+          }
+        }),
     ]
   })
 }

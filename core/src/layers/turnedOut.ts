@@ -5,18 +5,34 @@ import { edgeRules } from '../upper/edgeRules.ts'
 import type { FeatherPlace, LayerFinding, LayerNeeds } from './needs.ts'
 import { layerRules } from './layerRules.ts'
 import { listed, thicknessOf } from './turnedStack.ts'
+import type { Level } from '../model/level.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import { edgeSkiveRules } from './edgeSkive.ts'
 import { DEPTHS } from '../trade/wallArea.ts'
 import { mm, say } from '../units/sentence.ts'
 
 /** The curvature of the tightest place is the mean of so much of the feather line either way of it, mm. */
 const TIGHT = 12
 
+/** A stack bends outwards round its own thickness: its middle runs on a quarter circle of 1.5 times that. */
+const BEND = (Math.PI / 2) * 1.5
+
+/**
+ * What of a margin of so many mm lies flat once a stack is turned outwards in it, mm: bent round its own thickness T its
+ * middle goes round on (pi / 2) (T + T / 2), and the rest lies down (docs/trade.md, "Layers and bulk").
+ */
+export const liesFlat = (margin: number, thickness: number): number => margin - BEND * thickness
+
+/** The thickest stack of which so large a share of the margin still lies flat, mm. */
+export const turnsOut = (margin: number, share: number): number => (margin * (1 - share)) / BEND
+
 /**
  * Leather turned outwards: what lies over the feather there, and how much its edge must stretch: a strip of width d outside
  * a line of curvature k grows by the share k d (arc of radius 1/k + d against 1/k).
  */
 export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNeeds, width: number): LayerFinding[] {
-  const upper = new Set(areas.filter((a) => a.depth >= DEPTHS.upper).map((a) => a.part))
+  // Backers lie under their pieces and go with them.
+  const upper = new Set(areas.filter((a) => a.depth > DEPTHS.reinforcement).map((a) => a.part))
   const places = bottom.stations
     .filter((_, i) => i % 3 === 0)
     .map(({ side, x }): FeatherPlace => {
@@ -24,8 +40,11 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
       return { side, x, layers, thickness: thicknessOf(layers) }
     })
   const thickest = places.reduce((a, b) => (b.thickness > a.thickness ? b : a))
-  const limit = book.value(layerRules.turnShare) * width
-  const folds = thickest.thickness <= limit
+  const limit = turnsOut(width, book.value(layerRules.turnedFlat))
+  const flat = liesFlat(width, thickest.thickness)
+  const level: Level = thickest.thickness <= limit ? 'fine' : flat > 0 ? 'watch' : 'stop'
+  const stack = say`${mm(thickest.thickness, 1)} are turned outwards (${listed(thickest.layers)})`
+  const turn = say`Bent round its own thickness it takes ${mm(width - Math.max(0, flat), 1)} of the ${mm(width, 0)}`
   const gives = book.value(layerRules.stretch)
   const k = curvatures(bottom.outline)
   const tightest = bottom.outline.reduce((best, _, i) => (k[i]! > k[best]! ? i : best), 0)
@@ -36,18 +55,18 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
   return [
     {
       id: 'layers.turnOut',
-      level: folds ? 'fine' : 'stop',
+      level,
       where: say`turned-out edge, ${thickest.side} side, ${mm(thickest.x, 0)} from the heel back`,
-      sentence: folds
-        ? say`At most ${mm(thickest.thickness, 1)} are turned outwards (${listed(thickest.layers)}); of ${mm(width, 0)} up to ${mm(limit, 1)} will fold.`
-        : say`${mm(thickest.thickness, 1)} are turned outwards (${listed(thickest.layers)}): of ${mm(width, 0)} only ${mm(limit, 1)} will fold flat.`,
+      sentence:
+        level === 'fine'
+          ? say`At most ${stack}. ${turn}, and ${mm(flat, 1)} lie flat.`
+          : level === 'watch'
+            ? say`${stack}. ${turn}: ${mm(flat, 1)} lie flat, where ${mm(width * book.value(layerRules.turnedFlat), 1)} are wanted. It is hard to turn and stands up again.`
+            : say`${stack}. ${turn}: nothing is left to lie flat.`,
       measured: thickest.thickness,
       limit,
       unit: 'mm',
-      mend: folds ? '' : 'Thin cover and section over the span they share, or turn out more.',
-      remedy: folds
-        ? undefined
-        : turnOut(Math.ceil((2 * thickest.thickness) / book.value(layerRules.turnShare)) / 2, 'upper'),
+      ...(level === 'fine' ? { mend: '' } : toTurnOut(thickest, limit, book)),
       at: { side: thickest.side, point: map.featherAt(thickest.x) },
     },
     {
@@ -65,6 +84,28 @@ export function turnedOutFindings({ map, bottom, turned, areas, book }: LayerNee
       at: null,
     },
   ]
+}
+
+/** Two leathers are thinned where they lie on each other; one alone wants a wider margin, or another leather. */
+function toTurnOut(
+  { layers, thickness }: FeatherPlace,
+  limit: number,
+  book: RuleBook,
+): Pick<LayerFinding, 'mend' | 'remedy'> {
+  const { key, min } = edgeSkiveRules.turnedShare
+  const share = book.value(edgeSkiveRules.turnedShare)
+  const value = Math.floor((20 * share * limit) / thickness) / 20
+  if (layers.length > 1 && value >= min) {
+    return {
+      mend: say`Skive both to ${value} of their thickness over the span they share.`,
+      remedy: { kind: 'rule', key, value },
+    }
+  }
+  const wide = Math.ceil((2 * BEND * thickness) / (1 - book.value(layerRules.turnedFlat))) / 2
+  return {
+    mend: 'Turn out more, or take thinner leather.',
+    remedy: turnOut(wide, 'upper'),
+  }
 }
 
 /** The turned-out margin made so wide, mm; where it cannot be, the choice that helps instead. */

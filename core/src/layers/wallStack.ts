@@ -50,14 +50,23 @@ export class WallStack {
     this.bySide = { lateral: of('lateral'), medial: of('medial') }
   }
 
-  /** The layers at a place of the forme, from the foot outwards, each as thick as its skives leave it. */
-  at(side: Side, p: Point): StackLayer[] {
+  /** The layers at a place of the forme, from the foot outwards, each as thick as its skives leave it; of the areas that `only` lets through. */
+  at(side: Side, p: Point, only: (area: WallArea) => boolean = () => true): StackLayer[] {
     const out: StackLayer[] = []
     for (const one of this.bySide[side]) {
+      if (!only(one.area)) continue
       const thickness = thicknessOf(one, p)
       if (thickness > NOTHING) out.push({ part: one.area.part, name: one.area.name, thickness })
     }
     return out
+  }
+
+  /** The depth at which the deepest of some parts begins; Infinity where none of them lies on the wall. */
+  depthOf(parts: ReadonlySet<string>): number {
+    const depths = [...this.bySide.lateral, ...this.bySide.medial]
+      .filter((one) => parts.has(one.area.part))
+      .map((one) => one.area.depth)
+    return Math.min(Infinity, ...depths)
   }
 
   /** Their whole thickness, mm; of the parts that `only` lets through. */

@@ -1,5 +1,6 @@
 import { roleNames, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
+import type { Sheet } from '../layers/edgeSkive.ts'
 import { ofPiece, type OwnMaterials } from '../trade/cutFrom.ts'
 import { cannotServe, pieceChoices, type MaterialChoice } from '../trade/materialChoices.ts'
 import { liningsAt } from './liningsAt.ts'
@@ -59,12 +60,16 @@ export function materialsOf(input: PlanInput, cache: StageCache) {
     'piece thicknesses',
     Object.fromEntries(Object.entries(own).map(([id, m]) => [id, m.thickness])),
   )
+  const sheet = ({ thickness, kind }: Material): Sheet => ({ thickness, kind })
   return {
     upper: known('upper'),
     lining,
     /** Pieces that are cut from something of their own, and how thick that is. */
     own,
     thick,
+    /** The same as what is skived. */
+    sheets: cache.same('piece sheets', Object.fromEntries(Object.entries(own).map(([id, m]) => [id, sheet(m)]))),
+    upperSheet: cache.same('upper sheet', sheet(known('upper'))),
     liningsAt: cache.same('linings at', liningsAt(input.decisions, lining.thickness, thick)),
     cover: ofPiece(own, 'insoleCover', lining),
     insole: known('insole'),

@@ -19,6 +19,7 @@ const all = (plan: Plan): Finding[] => [
   ...plan.findings,
   ...plan.upper.findings,
   ...plan.layers.findings,
+  ...plan.edges.findings,
   ...plan.bottom.findings,
   ...plan.parts.flatMap((p) => p.findings),
 ]

@@ -327,6 +327,7 @@ describe('the pipeline', () => {
       'layers',
       'puff',
       'sideLinings',
+      'skiving',
       'steps',
       'under',
     ])

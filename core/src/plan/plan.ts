@@ -1,4 +1,6 @@
 import type { LastReadings } from '../last/readings.ts'
+import type { Edges } from '../edges/edges.ts'
+import type { SkiveGroup } from '../edges/skivingList.ts'
 import type { Layers } from '../layers/layers.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
@@ -17,6 +19,8 @@ export interface FootPlan {
   parts: Part[]
   /** What lies on what, and what comes of it. */
   layers: Layers
+  /** How every edge is thinned, and every seam cut through. */
+  edges: Edges
   /** The bottom in side section, with the heel under it. */
   bottom: Bottom
   /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */
@@ -35,5 +39,7 @@ export interface Plan extends FootPlan {
   feet: PartOfBoth[]
   /** Checks of the left shoe against the right one. */
   feetFindings: Finding[]
+  /** Every skived edge of both shoes, by the setting of the guide. */
+  skiving: SkiveGroup[]
   steps: Step[]
 }

@@ -19,6 +19,7 @@ import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
 import { stepsOf } from '../work/steps.ts'
 import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
+import { edgesStage, skivingOf, upperSkives } from './edgesStage.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
 import { materialFindings } from './materialFindings.ts'
@@ -78,6 +79,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
       left: leftParts,
       feet,
       construction: d.construction,
+      upperSkives: upperSkives(right, left ?? right),
       padding: paddings.right,
       leftPadding: paddings.left,
       insole: material.insole,
@@ -102,8 +104,27 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
           upper: i.upper,
           outsole: i.outsole,
         },
+        upperSkives: i.upperSkives,
         paddings: { right: i.padding, left: i.leftPadding },
         book: rules,
+      }),
+  )
+  const skiving = cache.stage(
+    'skiving',
+    {
+      upper: right.upper,
+      edges: right.edges,
+      parts: rightParts,
+      leftUpper: left?.upper ?? null,
+      leftEdges: left?.edges ?? null,
+      leftParts,
+      own: material.own,
+      leather: material.upper,
+    },
+    ({ leftUpper, leftEdges, leftParts: others, own, leather, ...shoe }) =>
+      skivingOf(shoe, leftUpper && leftEdges && { upper: leftUpper, edges: leftEdges, parts: others }, {
+        own,
+        upper: leather,
       }),
   )
   const feetFindings = left ? findingsOfBoth(right, left, book) : []
@@ -112,6 +133,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     left,
     feet,
     feetFindings,
+    skiving,
     steps,
     worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
   }
@@ -217,6 +239,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
   const under = bottomParts({ surface, marks, bottom, wall, decisions: d, cupSole, material, book }, cache)
 
   const parts = [...wall.parts, ...under.parts]
+  const edges = edgesStage({ upper, wall, material, book }, cache)
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =
     foot === 'right'
@@ -226,6 +249,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     ...findings,
     ...upper.findings,
     ...wall.layers.findings,
+    ...edges.findings,
     ...under.bottom.findings,
     ...parts.flatMap((p) => p.findings),
   ].map((f) => f.level)
@@ -234,6 +258,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     upper,
     parts,
     layers: wall.layers,
+    edges,
     bottom: under.bottom,
     lasted: under.lasted.outline,
     findings,

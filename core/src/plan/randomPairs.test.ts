@@ -80,7 +80,20 @@ function isSound(foot: FootPlan): void {
     for (const s of p.skives) for (const [, t] of s.profile) expect(t).toBeLessThanOrEqual(p.thickness + 0.051)
     for (const h of p.lines.flatMap((l) => l.holes ?? [])) expect(contains(p.outline, h), `${p.name} hole`).toBe(true)
   }
-  for (const f of [...foot.findings, ...foot.layers.findings, ...foot.bottom.findings]) {
+  for (const { skives } of Object.values(foot.edges.markings)) {
+    for (const s of skives)
+      expect(
+        s.profile.flat().every((v) => Number.isFinite(v) && v >= 0),
+        s.name,
+      ).toBe(true)
+  }
+  for (const s of foot.edges.seams) {
+    expect(s.thickest.after, s.name).toBeLessThanOrEqual(s.thickest.before + 1e-9)
+    expect([s.length, s.thickest.after, s.step?.before ?? 0, s.step?.after ?? 0].every(Number.isFinite), s.name).toBe(
+      true,
+    )
+  }
+  for (const f of [...foot.findings, ...foot.layers.findings, ...foot.edges.findings, ...foot.bottom.findings]) {
     expect([f.measured, f.limit].every(Number.isFinite), f.id).toBe(true)
     expect(f.level === 'fine' || spoken(f.mend).length > 5, f.id).toBe(true)
   }

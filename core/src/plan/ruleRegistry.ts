@@ -8,6 +8,7 @@ import { fitRules } from '../last/footFit.ts'
 import { tracedRules } from '../layers/tracedShoe.ts'
 import { gradeRules } from '../last/grade.ts'
 import { edgeSkiveRules } from '../layers/edgeSkive.ts'
+import { skiveRules } from '../edges/skiveFindings.ts'
 import { layerRules } from '../layers/layerRules.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
 import { foamRule } from '../parts/linings/liningParts.ts'
@@ -73,7 +74,8 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Midsole', midsoleRules),
   chapter('Bottom and heel', bottomRules, tracedRules),
   chapter('Both feet', feetRules),
-  chapter('Layers and bulk', layerRules, edgeSkiveRules),
+  chapter('Layers and bulk', layerRules),
+  chapter('Skiving by edge', edgeSkiveRules, skiveRules),
   chapter('Time at the bench', workRules),
   chapter('Waits', waitRules, soakRules),
 ]

@@ -10,8 +10,8 @@ const NO_LENGTH = [
   /\d+(\.\d+)? %/g,
   /\d+(\.\d+)? (lifts?|stitches|holes|pieces|seams|minutes|a minute|g for)\b/g,
   /(Paris point|UK|US men|US women|Mondopoint) \d+(\.\d+)?( asks|.*which reads \d+(\.\d+)?)/g,
-  /\d+(\.\d+)? of (its run|the last length|the liner’s own length)/g,
-  /(up to|past) \d+(\.\d+)? (is not felt|the foot feels)/g,
+  /\d+(\.\d+)? of (its run|the last length|the liner’s own length|(its|their|the) thickness)/g,
+  /(up to|past) \d+(\.\d+)? (is not (felt|seen)|the foot feels|it is (felt|seen))/g,
   /by rule \d+ go/g,
   // Shares: of a thickness, of a mass.
   /0\.5 to 0\.6 keeps|is about 0\.2;/g,

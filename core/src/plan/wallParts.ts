@@ -8,7 +8,10 @@ import type { Landmarks } from '../last/landmarks.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { toeTape } from '../last/toeTape.ts'
 import { deriveLayers, type Layers } from '../layers/layers.ts'
+import type { Sheet } from '../layers/edgeSkive.ts'
 import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
+import type { EdgeSight } from '../layers/skivedStretches.ts'
+import { turnedSpans } from '../layers/turnedSpans.ts'
 import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
@@ -20,7 +23,8 @@ import { backerOf } from '../trade/partCatalogue.ts'
 import { backers } from '../parts/backers/backers.ts'
 import { coverThickness } from '../parts/insole/insoleCover.ts'
 import { liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
-import { ownLinings } from '../parts/linings/ownLinings.ts'
+import { liningPieces } from '../parts/linings/linings.ts'
+import { ownLiningPieces, ownLinings } from '../parts/linings/ownLinings.ts'
 import type { Part } from '../trade/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener/stiffener.ts'
 import { stiffenerRules } from '../parts/stiffener/rules.ts'
@@ -28,6 +32,7 @@ import { heightsThrough, topLineByRule, type TopLine } from '../upper/topLine.ts
 import { topLineOfUpper } from '../upper/topLineOfUpper.ts'
 import { puffBackAtFeather, puffRules, toePuff } from '../parts/puff/toePuff.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
+import type { Piece } from '../upper/piece.ts'
 import type { BasePattern, Upper } from '../upper/upper.ts'
 import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
@@ -55,6 +60,10 @@ export interface WallNeeds {
 /** Parts inside the wall with the layers they make. */
 export interface Wall {
   parts: Part[]
+  /** Pieces of the linings, with their edges. */
+  linings: Piece[]
+  /** How the upper's edges are seen. */
+  sight: EdgeSight
   stack: WallStack
   turned: TurnedStack
   layers: Layers
@@ -122,39 +131,65 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
         book: rules,
       }),
   )
+  const spans = cache.stage('turned spans', { base }, (i) => turnedSpans(i.base?.drawn.pieces ?? []))
+  const sight = cache.same('sight', { facing: 'out' as const, spans, finish: upper.topFinish.finish })
+  const cutEdge = d.upper.own?.drawn === 'cut edge'
+  const inside = base
+    ? cache.ruled('lining pieces', { base, decisions: d.lining }, book, (i, rules) =>
+        liningPieces({ ...i.base, decisions: i.decisions, book: rules }),
+      )
+    : cache.ruled('own lining pieces', { upper, cutEdge }, book, (i, rules) =>
+        ownLiningPieces(i.upper.pieces, i.cutEdge, rules),
+      )
   const linings = base
     ? cache.ruled(
         'linings',
         {
           base,
+          pieces: inside,
           decisions: d.lining,
           material: material.lining,
           foam: material.foam,
           stay: material.stay,
           own: material.own,
+          finish: sight.finish,
         },
         book,
         (i, rules) => liningParts({ ...i, book: rules }),
       )
     : cache.ruled(
         'own linings',
-        { upper, drawn: d.upper.own?.drawn ?? null, material: material.lining, own: material.own },
+        {
+          pieces: inside,
+          cutEdge,
+          finish: sight.finish,
+          material: material.lining,
+          own: material.own,
+        },
         book,
-        (i, rules) => ownLinings(i.upper.pieces, i.drawn === 'cut edge', i.material, i.own, rules),
+        (i, rules) => ownLinings({ ...i, book: rules }),
       )
   const sides = base
     ? cache.ruled(
         'sideLinings',
-        { base, lateral: ends.lateral, medial: ends.medial, puffBack, material: material.lining, own: material.own },
+        {
+          base,
+          lateral: ends.lateral,
+          medial: ends.medial,
+          puffBack,
+          material: material.lining,
+          own: material.own,
+          finish: sight.finish,
+        },
         book,
         ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
       )
     : []
   const backed = cache.ruled(
     'backers',
-    { pieces: upper.pieces, material: material.backer, own: material.own },
+    { pieces: upper.pieces, material: material.backer, own: material.own, sight },
     book,
-    (i, rules) => backers(i.pieces, i.material, i.own, rules),
+    (i, rules) => backers({ ...i, book: rules }),
   )
   const parts = cache.list('parts of the wall', [...linings, ...sides, ...backed, stiffenerPart, puffPart])
   const layered = cache.ruled(
@@ -167,8 +202,9 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       construction: d.construction,
       decisions: d.lining,
       insoleEdge,
-      upper: material.upper.thickness,
-      own: material.thick,
+      upper: material.upperSheet,
+      own: material.sheets,
+      sight,
       backer: material.backer?.thickness ?? 0,
       lining,
       stiffener: material.stiffener.thickness,
@@ -177,7 +213,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     book,
     (i, rules) => layersOf({ ...i, book: rules }),
   )
-  return { parts: [...parts], ...layered }
+  return { parts: [...parts], linings: inside, sight, ...layered }
 }
 
 /** The heel of the last laid flat as high and as far forward as the stiffener may go. */
@@ -235,8 +271,9 @@ interface LayerInputs {
   decisions: PairDecisions['lining']
   /** Height of the insole's edge and thicknesses, mm. */
   insoleEdge: number
-  upper: number
-  own: ByPiece<number>
+  upper: Sheet
+  own: ByPiece<Sheet>
+  sight: EdgeSight
   /** Of a drawn pattern's pieces, which have no place of their own. */
   backer: number
   lining: number
@@ -245,18 +282,18 @@ interface LayerInputs {
   book: RuleBook
 }
 
-function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
+function layersOf(inputs: LayerInputs): Omit<Wall, 'parts' | 'linings' | 'sight'> {
   const { map, base, bottom, parts, book } = inputs
   const pieces = base?.drawn.pieces ?? []
   const order = pieceOrder(pieces)
   const areas = [
     ...parts.flatMap((p) => p.areas),
     ...pieces.flatMap((p) =>
-      pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), ofPiece(inputs.own, p.id, inputs.upper), book),
+      pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), ofPiece(inputs.own, p.id, inputs.upper), inputs.sight, book),
     ),
   ]
   // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
-  if (pieces.length === 0) areas.push(...evenWall(map, inputs))
+  if (pieces.length === 0) areas.push(...evenWall(map, { ...inputs, upper: inputs.upper.thickness }))
   const stack = new WallStack(areas)
   const trim = trimOf(inputs.decisions, book)
   const { outwards } = traitsOf(inputs.construction)
@@ -298,10 +335,7 @@ function layersOf(inputs: LayerInputs): Omit<Wall, 'parts'> {
 }
 
 /** Upper and lining over the whole wall, for a pattern whose pieces have no place on it. */
-function evenWall(
-  map: FormeMap,
-  { upper, backer, lining }: Pick<LayerInputs, 'upper' | 'backer' | 'lining'>,
-): WallArea[] {
+function evenWall(map: FormeMap, { upper, backer, lining }: Record<'upper' | 'backer' | 'lining', number>): WallArea[] {
   return (['lateral', 'medial'] as const).flatMap((side) => {
     const area = [
       ...map.feathers[side],

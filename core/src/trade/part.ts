@@ -26,13 +26,37 @@ export interface PartLine {
   holes?: Path
 }
 
+/** What a skive leaves of an edge, seen from its side. */
+export const skiveShapes = {
+  level: 'level, then rising',
+  straight: 'straight',
+  'to nothing': 'straight to nothing',
+  cupped: 'cupped',
+  bevel: 'bevelled',
+  rounded: 'rounded',
+} as const
+export type SkiveShape = keyof typeof skiveShapes
+
+/** The face that the knife works on. */
+export const skiveFaces = { flesh: 'flesh side', grain: 'grain side', under: 'underside' } as const
+export type SkiveFace = keyof typeof skiveFaces
+
 /** A skived edge: `band` is the closed area it covers; `profile` gives thickness (mm) against distance from `edge` (mm). */
 export interface Skive {
   name: string
   edge: Path
   band: Path
   profile: [distance: number, thickness: number][]
+  shape: SkiveShape
+  face: SkiveFace
   sentence: Sentence
+}
+
+/** What is marked on a piece of the upper for whoever skives and joins it. */
+export interface PieceMarking {
+  skives: readonly Skive[]
+  /** How far a neighbour will lie under it. */
+  spans: readonly PartLine[]
 }
 
 /** A measure drawn between two points of the part, mm. */

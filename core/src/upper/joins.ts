@@ -11,16 +11,22 @@ export interface Join {
   ease: number
 }
 
+/** An edge with the piece that it belongs to. */
+export interface EdgeOfPiece {
+  piece: Piece
+  edge: PieceEdge
+}
+
 /**
- * The seams of an upper, read off its edges: those with one seam's name on two pieces, or on the two halves of one.
- * A seam that has no partner is left out; `unpaired` lists it.
+ * Edges by the seam they belong to: those with one seam's name on two pieces, or on the two halves of one. A seam whose
+ * partner is missing has one edge.
  */
-export function joinsOf(pieces: readonly Piece[]): { joins: Join[]; unpaired: string[] } {
-  const all = pieces.flatMap((piece) => piece.edges.filter((e) => e.seam).map((edge) => ({ piece, edge })))
-  const bySeam = new Map<string, { piece: Piece; edge: PieceEdge }[]>()
-  for (const item of all) {
-    const seam = item.edge.seam ?? ''
-    bySeam.set(seam, [...(bySeam.get(seam) ?? []), item])
+export function seamsOf(pieces: readonly Piece[]): Map<string, EdgeOfPiece[]> {
+  const bySeam = new Map<string, EdgeOfPiece[]>()
+  for (const piece of pieces) {
+    for (const edge of piece.edges) {
+      if (edge.seam) bySeam.set(edge.seam, [...(bySeam.get(edge.seam) ?? []), { piece, edge }])
+    }
   }
   // A seam between the two halves of one piece carries the side in its name; its partner is the other side's.
   for (const [seam, items] of [...bySeam]) {
@@ -33,9 +39,14 @@ export function joinsOf(pieces: readonly Piece[]): { joins: Join[]; unpaired: st
       bySeam.set(base, [...items, ...partner])
     }
   }
+  return bySeam
+}
+
+/** The seams of an upper with what both partners measure. A seam that has no partner is left out; `unpaired` lists it. */
+export function joinsOf(pieces: readonly Piece[]): { joins: Join[]; unpaired: string[] } {
   const joins: Join[] = []
   const unpaired: string[] = []
-  for (const [seam, items] of bySeam) {
+  for (const [seam, items] of seamsOf(pieces)) {
     if (items.length !== 2) {
       unpaired.push(seam)
       continue

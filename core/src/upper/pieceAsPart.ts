@@ -1,6 +1,6 @@
 import type { Path, Point } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
-import type { DrawablePart, PartLine } from '../trade/part.ts'
+import type { DrawablePart, PartLine, PieceMarking } from '../trade/part.ts'
 import type { Piece, PieceMark } from './piece.ts'
 
 /** Depth and half mouth of a notch or match mark as it is drawn, mm. */
@@ -24,7 +24,11 @@ export function markPath({ kind, at, inwards }: PieceMark): Path {
 }
 
 /** A piece as the sheets draw it: its cut edge, and all else as lines. */
-export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thickness'>): DrawablePart {
+export function pieceAsPart(
+  piece: Piece,
+  material: Pick<Material, 'name' | 'thickness'>,
+  { skives, spans }: PieceMarking = { skives: [], spans: [] },
+): DrawablePart {
   const lines: PartLine[] = [
     { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
     ...(piece.fold ? [{ name: 'centre line', kind: 'fold' as const, path: piece.fold, closed: false }] : []),
@@ -51,6 +55,7 @@ export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thi
       }),
       closed: true,
     })),
+    ...spans,
   ]
   return {
     id: piece.id,
@@ -61,7 +66,7 @@ export function pieceAsPart(piece: Piece, material: Pick<Material, 'name' | 'thi
     count: 2,
     outline: piece.outline,
     lines,
-    skives: [],
+    skives,
     notches: [],
     dimensions: [],
     grain: piece.grain,

@@ -78,14 +78,17 @@ export const cutting =
 
 export const skiving =
   (kinds: string | readonly string[]): BookStep['effort'] =>
-  (facts) => {
-    const length = skiveLength(facts, [kinds].flat())
-    const speed = facts.book.value(workRules.skiveSpeed)
-    return {
-      minutes: 2 + length / speed,
-      sentence: say`${cm(length)} of skive for both feet at ${mm(speed)} a minute, and the knife to strop.`,
-    }
+  (facts) =>
+    skivedBy(facts, skiveLength(facts, [kinds].flat()))
+
+/** Time to skive edges of so much length for both feet, mm. */
+export function skivedBy(facts: Facts, length: number): Effort {
+  const speed = facts.book.value(workRules.skiveSpeed)
+  return {
+    minutes: 2 + length / speed,
+    sentence: say`${cm(length)} of skive for both feet at ${mm(speed)} a minute, and the knife to strop.`,
   }
+}
 
 /** Time to sew a line of a given length (mm, both feet) with so many stitches. */
 export function sewing(facts: Facts, length: number, stitches: number): Effort {

@@ -16,6 +16,8 @@ export interface Facts {
     /** Null where the house rules say what it is. */
     outsole: Material | null
   }
+  /** Skived edges of the upper's pieces for both feet, mm. */
+  upperSkives: number
   paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }

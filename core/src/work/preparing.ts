@@ -1,5 +1,5 @@
 import { partsOf, type Facts } from './facts.ts'
-import { cutting, fixed, skiving, type BookStep } from './bookStep.ts'
+import { cutting, fixed, skivedBy, skiving, type BookStep } from './bookStep.ts'
 import { waitRules } from './waits.ts'
 import { isBoard, isSheet } from '../model/material.ts'
 import { isPieceRecord } from '../trade/recordName.ts'
@@ -203,7 +203,8 @@ export const preparing: BookStep[] = [
     id: 'skive-upper',
     name: 'Skive laps, folds and seams of the upper',
     group: 'skive',
-    effort: fixed(35, 'Laps to half, folds to half over twice the fold; strop or change the blade, a dull one tears.'),
+    when: (f) => f.upperSkives > 0,
+    effort: (f) => skivedBy(f, f.upperSkives),
     after: [['cut-upper', 'only what is cut can be skived']],
     cautions: ['knife'],
   },

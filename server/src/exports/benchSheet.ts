@@ -217,7 +217,7 @@ const legend: [string, (page: Page, x: number, y: number) => void][] = [
   ['Crease line, joint to joint', (p, x, y) => p.line(sample(x, y), false, 0.2, [0.6, 1.6], PALE)],
   ['Outline of another part', (p, x, y) => p.line(sample(x, y), false, 0.15, [1, 1], PALE)],
   [
-    'Skive',
+    'Skive, its section, and how wide to how thin',
     (p, x, y) =>
       p.fill(
         [

@@ -14,6 +14,7 @@ import {
 import type { PairPart } from './pairParts.ts'
 import { labelPlace, leading } from './label.ts'
 import { benchSheet } from './benchSheet.ts'
+import { skiveMark } from './skiveOnPiece.ts'
 import { startPdf } from './pdfDocument.ts'
 import { bar, MM, Page, PALE } from './pdfPage.ts'
 import { FOOT, layOutAll, MARGIN, papers, windowOf, type Paper, type Placed, type Sheet } from './sheets.ts'
@@ -22,6 +23,8 @@ import { FOOT, layOutAll, MARGIN, papers, windowOf, type Paper, type Placed, typ
 const PAST = 4
 /** Half the length of a register cross's arms, mm. */
 const CROSS = 3
+/** Figures of a skive, points. */
+const SKIVE_WORDS = 5.5
 /** Further lines of a name are so much smaller than the first. */
 const SMALLER = 0.8
 
@@ -32,7 +35,20 @@ function staysNear(part: DrawablePart, path: Path): boolean {
 
 function drawPart(page: Page, placed: Placed): void {
   const { part, move } = placed
-  for (const skive of part.skives) page.fill(move(skive.band), '#C98A1B', 0.18)
+  const others = [
+    ...part.lines.map((l) => (l.closed ? [...l.path, l.path[0]!] : l.path)),
+    [...part.outline, part.outline[0]!],
+    [part.grain.from, part.grain.to],
+  ]
+  for (const skive of part.skives) {
+    page.fill(move(skive.band), '#C98A1B', 0.18)
+    const mark = skiveMark(skive, others)
+    if (!mark) continue
+    page.fill(move(mark.section), '#C98A1B', 0.5)
+    page.line(move(mark.section), true, 0.15)
+    const [at, ahead] = move([mark.at, [mark.at[0] + mark.way[0], mark.at[1] + mark.way[1]]], false)
+    page.along(mark.words, at!, [ahead![0] - at![0], ahead![1] - at![1]], SKIVE_WORDS)
+  }
   for (const l of part.lines) {
     // A crease line that runs beside the part says nothing here and would cross the other foot.
     if (l.kind === 'crease' && !l.path.some((p) => contains(part.outline, p))) continue

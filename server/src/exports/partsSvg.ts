@@ -2,9 +2,11 @@ import {
   boxOf,
   cutLine,
   grainArrow,
+  leftOf,
   leftPart,
   mirror,
   stitchTicks,
+  widthOf,
   type DrawablePart,
   type PairFile,
   type Part,
@@ -52,7 +54,7 @@ function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string 
   const skives = part.skives
     .map(
       (s) =>
-        `<path class="skive" data-skive="${escape(s.name)}" d="${d(s.band, true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
+        `<path class="skive" data-skive="${escape(s.name)}" data-width-mm="${n(widthOf(s))}" data-left-mm="${n(leftOf(s))}" data-face="${s.face}" d="${d(s.band, true)}" fill="#c98a1b" fill-opacity="0.18" stroke="none"/>`,
     )
     .join('')
   const arrow = grainArrow(part.grain)

@@ -84,6 +84,17 @@ export class Page {
     return [...lines, line]
   }
 
+  /** Words that run along a direction, centred on a place. */
+  along(words: string, [x, y]: Point, way: Point, size: number): void {
+    const { doc } = this
+    // Never upside down.
+    const [dx, dy] = way[0] < 0 ? [-way[0], -way[1]] : way
+    doc.save()
+    doc.rotate((-Math.atan2(dy, dx) * 180) / Math.PI, { origin: [this.x(x), this.y(y)] })
+    this.text(words, x, y, size, { centred: true })
+    doc.restore()
+  }
+
   text(
     words: string,
     x: number,

@@ -1,5 +1,6 @@
 import { partsPdfExport } from './pair/partsPdfExport.ts'
 import { partsSvgExport } from './pair/partsSvgExport.ts'
+import { skivingPdfExport } from './pair/skivingPdfExport.ts'
 import { upperDxfExport } from './pair/upperDxfExport.ts'
 import { upperPdfExport } from './pair/upperPdfExport.ts'
 import { upperSvgExport } from './pair/upperSvgExport.ts'
@@ -12,6 +13,7 @@ export const pairExports: readonly PairExport[] = [
   wholePdfExport,
   partsPdfExport,
   upperPdfExport,
+  skivingPdfExport,
   partsSvgExport,
   upperSvgExport,
   upperDxfExport,

@@ -32,6 +32,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/parts/PartsRoom.vue'),
           meta: { title: 'Parts' },
         },
+        {
+          path: 'edges/:seam?',
+          component: () => import('../rooms/pairs/pair/edges/EdgesRoom.vue'),
+          meta: { title: 'Edges' },
+        },
         { path: 'work', component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'), meta: { title: 'Work' } },
       ],
     },

@@ -111,11 +111,31 @@ export function useSlate(world: Ref<World>, insets: Insets) {
     show(zoomIdentity.translate(left + dx, top + dy).scale(k))
     moved.value = true
   }
+  /** The mm at a place of the surface, pixels. */
+  const at = (px: number, py: number): Point => [(px - x(0)) / scale.value, (y(0) - py) / scale.value]
   /** Where on the drawing a pointer is, mm. */
   function place(event: PointerEvent): Point {
     const [px, py] = pointer(event, surface.value)
-    return [(px - x(0)) / scale.value, (y(0) - py) / scale.value]
+    return at(px, py)
   }
-  return { surface, world, insets, width, height, scale, x, y, transform, fit, zoom, setScale, pan, place, moved, held }
+  return {
+    surface,
+    world,
+    insets,
+    width,
+    height,
+    scale,
+    x,
+    y,
+    transform,
+    fit,
+    zoom,
+    setScale,
+    pan,
+    place,
+    at,
+    moved,
+    held,
+  }
 }
 export type Slate = ReturnType<typeof useSlate>

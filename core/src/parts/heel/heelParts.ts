@@ -199,6 +199,8 @@ function pareSkive(name: string, outline: Path, left: { back: number; breast: nu
       [0, Math.max(0, left.breast)],
       [box.maxX - box.minX, Math.max(0, left.back)],
     ],
+    shape: 'straight',
+    face: 'under',
     sentence: say`From ${mm(left.back, 1)} at the back to ${mm(left.breast, 1)} at the breast.`,
   }
 }

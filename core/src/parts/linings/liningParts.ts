@@ -1,11 +1,13 @@
 import { bandAlong } from '../../geometry/polygonClip.ts'
-import { pieceSkives } from '../../layers/pieceSkives.ts'
+import { pieceSkives, skivedFace } from '../../layers/pieceSkives.ts'
 import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
+import type { EdgeSight } from '../../layers/skivedStretches.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Side } from '../../trade/side.ts'
 import type { Because } from '../../trade/because.ts'
 import { isWoven, type Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
+import type { TopFinish } from '../../model/upper.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
@@ -17,7 +19,7 @@ import type { Part, PartPlace } from '../../trade/part.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { foamAreas, foamPieces, tongueLining } from './foam.ts'
 import { liningRules } from './liningRules.ts'
-import { liningPieces, offFold } from './linings.ts'
+import { offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
 import { sideLiningRules, sideLinings } from './sideLining.ts'
 import { mm, say } from '../../units/sentence.ts'
@@ -27,6 +29,8 @@ import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 
 export interface LiningPartNeeds {
   base: BasePattern
+  /** The linings of vamp and quarters and the heel grip (see liningPieces). */
+  pieces: readonly Piece[]
   decisions: PairDecisions['lining']
   material: Material
   /** What a padded tongue and collar are filled with; null takes the rule's. */
@@ -35,6 +39,8 @@ export interface LiningPartNeeds {
   stay: Material | null
   /** What pieces are cut from that have something of their own. */
   own: OwnMaterials
+  /** How the opening is finished. */
+  finish: TopFinish
   book: RuleBook
 }
 
@@ -49,40 +55,43 @@ export const foamRule = {
   why: 'Soft enough to close round the ankle, thick enough to be felt.',
 } satisfies Rule
 
+type StockMaterial = Pick<Material, 'name' | 'kind' | 'thickness' | 'face'>
+
 interface LiningStock {
   place: PartPlace
   role: Part['role']
-  name: string
-  thickness: number
+  material: StockMaterial
   depth: number
 }
 
 /** Linings, heel grip, tongue lining, foam and reinforcements as parts of the pair. */
 export function liningParts(needs: LiningPartNeeds): Part[] {
-  const { base, decisions, material, book } = needs
+  const { base, material, book } = needs
   const { pieces: upper } = base.drawn
   const lining: LiningStock = {
     place: 'foot',
     role: 'lining',
-    name: material.name,
-    thickness: material.thickness,
+    material,
     depth: DEPTHS.lining,
   }
   const tape: LiningStock = {
     place: 'wall',
     role: 'stay',
-    name: needs.stay?.name ?? 'stay tape',
-    thickness: needs.stay?.thickness ?? book.value(reinforcementRules.thickness),
+    material: needs.stay ?? {
+      name: 'stay tape',
+      kind: 'woven tape',
+      thickness: book.value(reinforcementRules.thickness),
+      face: null,
+    },
     depth: DEPTHS.reinforcement,
   }
   const foam: LiningStock = {
     place: 'foot',
     role: 'foam',
-    name: needs.foam?.name ?? 'soft foam',
-    thickness: needs.foam?.thickness ?? book.value(foamRule),
+    material: needs.foam ?? { name: 'soft foam', kind: 'foam', thickness: book.value(foamRule), face: null },
     depth: DEPTHS.foam,
   }
-  const linings = liningPieces({ ...base, decisions, book })
+  const linings = needs.pieces
   const { joins } = joinsOf(linings)
   // What laps under, seen from the foot, lies further out.
   const order = pieceOrder(linings)
@@ -112,20 +121,22 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
             ],
             needs,
           ),
-          areas: foamAreas(p, upper, ofPiece(needs.own, p.id, foam).thickness, book),
+          areas: foamAreas(p, upper, ofPiece(needs.own, p.id, foam.material).thickness, book),
         }))
       : []),
     ...reinforcements(base, book).map((p) => {
       const own = ofPiece(needs.own, p.id, needs.stay)
       const part = (becauses: Because[]) => asPart(withMarks(p, []), tape, becauses, needs)
       if (!own) return part([becauseOfRule('Thickness', reinforcementRules.thickness, book)])
-      if (isWoven(own)) return part([])
-      return skivedAround(
-        part([becauseOfRule('Edges skived over', reinforcementRules.skive, book)]),
-        p,
-        reinforcementRules.skive,
-        book,
-      )
+      return isWoven(own)
+        ? part([])
+        : skivedAround(
+            part([becauseOfRule('Edges skived over', reinforcementRules.skive, book)]),
+            p,
+            own,
+            reinforcementRules.skive,
+            book,
+          )
     }),
   ]
 }
@@ -137,8 +148,9 @@ export function sideLiningParts({
   puffBack,
   material,
   own,
+  finish,
   book,
-}: Pick<LiningPartNeeds, 'base' | 'material' | 'own' | 'book'> & {
+}: Pick<LiningPartNeeds, 'base' | 'material' | 'own' | 'finish' | 'book'> & {
   /** Where stiffener and puff end on the feather line, mm from the heel back. */
   stiffenerEnd: Record<Side, number>
   puffBack: number
@@ -146,8 +158,7 @@ export function sideLiningParts({
   const stock: LiningStock = {
     place: 'wall',
     role: 'lining',
-    name: material.name,
-    thickness: material.thickness,
+    material,
     depth: DEPTHS.side,
   }
   return sideLinings(base, stiffenerEnd, { lateral: puffBack, medial: puffBack }, book).map((p) =>
@@ -159,9 +170,10 @@ export function sideLiningParts({
           becauseOfRule('Laps stiffener and puff by', sideLiningRules.overlap, book),
           becauseOfRule('Up the wall, share of the last length', sideLiningRules.height, book),
         ],
-        { own, book },
+        { own, finish, book },
       ),
       p,
+      ofPiece(own, p.id, material),
       sideLiningRules.overlap,
       book,
     ),
@@ -172,27 +184,28 @@ function asPart(
   piece: Piece,
   usual: LiningStock,
   becauses: Because[],
-  { own, book }: Pick<LiningPartNeeds, 'own' | 'book'>,
+  { own, finish, book }: Pick<LiningPartNeeds, 'own' | 'finish' | 'book'>,
 ): Part {
-  const { name, thickness } = ofPiece(own, piece.id, usual)
-  const stock = { ...usual, name, thickness }
+  const material: StockMaterial = ofPiece(own, piece.id, usual.material)
   // A piece without notches of its own still has its direction.
-  const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, { name: stock.name, thickness: stock.thickness })
+  const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, material)
+  const sight: EdgeSight = { facing: usual.place === 'foot' ? 'foot' : 'out', spans: {}, finish }
   return {
     ...drawn,
-    role: stock.role,
-    place: stock.place,
+    role: usual.role,
+    place: usual.place,
     becauses,
-    skives: pieceSkives(piece, stock.thickness, book, stock.place === 'foot' ? 'foot' : 'out'),
-    areas: pieceAreas(piece, stock.depth, stock.thickness, book, stock.place === 'foot' ? 'foot' : 'out'),
+    skives: pieceSkives(piece, material, sight, book),
+    areas: pieceAreas(piece, usual.depth, material, sight, book),
   }
 }
 
 /**
  * What lies between lining and upper is skived to nothing along its edges, all but those at the feather line and a fold:
- * a side lining inside the skives of stiffener and puff. `rule` says over how much.
+ * a side lining inside the skives of stiffener and puff. `rule` says over how much. Cloth is not skived.
  */
-function skivedAround(part: Part, piece: Piece, rule: Rule, book: RuleBook): Part {
+function skivedAround(part: Part, piece: Piece, material: StockMaterial, rule: Rule, book: RuleBook): Part {
+  if (isWoven(material)) return part
   const width = book.value(rule)
   const profile = [
     [0, 0],
@@ -202,10 +215,12 @@ function skivedAround(part: Part, piece: Piece, rule: Rule, book: RuleBook): Par
   return {
     ...part,
     skives: piece.edges.filter(loose).map((e) => ({
-      name: `${e.name}, straight`,
+      name: e.name,
       edge: e.line,
       band: bandAlong(e.line, width, piece.net),
       profile,
+      shape: 'to nothing' as const,
+      face: skivedFace(material),
       sentence: say`Straight to nothing over ${mm(width)}.`,
     })),
     areas: part.areas.map((a) => ({

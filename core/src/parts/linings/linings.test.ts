@@ -49,11 +49,13 @@ const find = (list: readonly Piece[], id: string): Piece => {
 }
 const needs = (b: BasePattern): LiningPartNeeds => ({
   base: b,
+  pieces: pieces(b),
   decisions: { back: 'heel grip', trim: 'short' },
   material: sampleMaterials[1]!,
   foam: null,
   stay: null,
   own: {},
+  finish: 'folded',
   book,
 })
 const part = (list: readonly Part[], id: string): Part => {

@@ -7,7 +7,7 @@ import { RuleBook } from '../../trade/rules.ts'
 import { OwnPattern } from '../../model/upper.ts'
 import { planPair } from '../../plan/planPair.ts'
 import { ownPieces, piecesFromOutlines } from '../../upper/ownPattern.ts'
-import { ownLinings } from './ownLinings.ts'
+import { ownLiningPieces, ownLinings } from './ownLinings.ts'
 import { keptCache } from '../../../test/keptCache.ts'
 
 const book = new RuleBook({}, {})
@@ -35,7 +35,15 @@ const pattern = (drawn: OwnPattern['drawn'] = 'finished line') =>
   })
 const made = (drawn?: OwnPattern['drawn']) => {
   const own = pattern(drawn)
-  return ownLinings(ownPieces(own, book), own.drawn === 'cut edge', lining, {}, book)
+  const cutEdge = own.drawn === 'cut edge'
+  return ownLinings({
+    pieces: ownLiningPieces(ownPieces(own, book), cutEdge, book),
+    cutEdge,
+    finish: 'folded',
+    material: lining,
+    own: {},
+    book,
+  })
 }
 const size = (outline: Path) => {
   const b = boxOf(outline)
@@ -55,10 +63,10 @@ describe('linings of a drawn pattern', () => {
       expect(p).toMatchObject({ place: 'foot', role: 'lining', thickness: lining.thickness, count: 2 })
       expect(p!.becauses.map((b) => b.quantity)).toContain('Proud of the opening')
     }
-    // The lap is thinned on both, so that the foot feels no step; open edges and the feather are not.
+    // The lap is thinned on both, so that the foot feels no step, the closed end to lie flat, the opening because it shows.
     for (const p of [front, back]) {
-      expect(p!.skives.some((s) => s.name.startsWith('joint'))).toBe(true)
-      expect(p!.skives.some((s) => /opening|feather/.test(s.name))).toBe(false)
+      expect(p!.skives.map((s) => s.name)).toEqual(['joint', 'opening', 'end'])
+      expect(p!.skives.find((s) => s.name === 'opening')).toMatchObject({ shape: 'rounded', face: 'flesh' })
     }
   })
   it('of a drawn cut edge keep that edge and stand proud of the opening all the same', () => {

@@ -2,6 +2,7 @@ import { pieceSkives } from '../../layers/pieceSkives.ts'
 import type { Because } from '../../trade/because.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Material } from '../../model/material.ts'
+import type { TopFinish } from '../../model/upper.ts'
 import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
@@ -48,14 +49,8 @@ function liningEdge(edge: PieceEdge, cutEdge: boolean, book: RuleBook): EdgeDraf
  * Linings of a pattern that was drawn elsewhere, piece by piece (docs/trade.md, "Linings"): the drawn pieces have no place
  * on the last, so their own lines are all that can be gone by. Throws GeometryError naming a piece that cannot be cut.
  */
-export function ownLinings(
-  pieces: readonly Piece[],
-  cutEdge: boolean,
-  usual: Material,
-  own: OwnMaterials,
-  book: RuleBook,
-): Part[] {
-  const bare = pieces.map((p) => ({
+export function ownLiningPieces(pieces: readonly Piece[], cutEdge: boolean, book: RuleBook): Piece[] {
+  return pieces.map((p) => ({
     ...flatPiece(
       { id: `lining.${p.id}`, name: `Lining of ${p.name.toLowerCase()}` },
       p.side,
@@ -65,15 +60,31 @@ export function ownLinings(
     fold: p.fold,
     grain: p.grain,
   }))
-  const { joins } = joinsOf(bare)
-  return bare.map((p): Part => {
+}
+
+export interface OwnLiningNeeds {
+  /** See ownLiningPieces. */
+  pieces: readonly Piece[]
+  /** The drawn line is the cut edge, its allowance in it. */
+  cutEdge: boolean
+  finish: TopFinish
+  /** What serves for all that have nothing of their own. */
+  material: Material
+  own: OwnMaterials
+  book: RuleBook
+}
+
+/** Such linings as parts of the pair. */
+export function ownLinings({ pieces, cutEdge, finish, material: usual, own, book }: OwnLiningNeeds): Part[] {
+  const { joins } = joinsOf(pieces)
+  return pieces.map((p): Part => {
     const material = ofPiece(own, p.id, usual)
     return {
       ...pieceAsPart(withMarks(p, joins), material),
       role: 'lining',
       place: 'foot',
       becauses: becausesOf(p, cutEdge, book),
-      skives: pieceSkives(p, material.thickness, book, 'foot'),
+      skives: pieceSkives(p, material, { facing: 'foot', spans: {}, finish }, book),
       // A drawn piece lies on no forme; the layers take its thickness as even all over.
       areas: [],
     }

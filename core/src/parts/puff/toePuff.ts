@@ -1,6 +1,7 @@
 import { thicknessFinding } from '../shared/thicknessFinding.ts'
 import { subpathBetween } from '../../geometry/subpath.ts'
 import { nearest } from '../../geometry/polyline.ts'
+import { skivedFace } from '../../layers/pieceSkives.ts'
 import { bandAlong } from '../../geometry/polygonClip.ts'
 import { boxOf, distance, GeometryError, pathLength, type Path, type Point } from '../../geometry/path.ts'
 import type { ToePatch } from '../../forme/toePatch.ts'
@@ -176,17 +177,19 @@ export function toePuff(needs: PuffNeeds): Part {
     ],
     skives: [
       {
-        name: 'back edge, straight',
+        name: 'back edge',
         edge: back,
         band: bandAlong(back, skiveWidth, wall),
         profile: [
           [0, 0],
           [skiveWidth, t],
         ],
+        shape: 'to nothing',
+        face: skivedFace(material),
         sentence: say`Straight to nothing over ${mm(skiveWidth)}, so that no ridge shows.`,
       },
       {
-        name: 'turned edge, cupped',
+        name: 'turned edge',
         edge: below,
         band: [...below, ...[...feather].reverse()],
         profile: [
@@ -194,6 +197,8 @@ export function toePuff(needs: PuffNeeds): Part {
           [turn.value * 0.7, 1],
           [turn.value, t],
         ],
+        shape: 'cupped',
+        face: skivedFace(material),
         sentence: say`Full ${mm(t)} at the feather line, then about ${bare(1, 1)}, then ${mmTo(0.8, 0.9)}.`,
       },
     ],

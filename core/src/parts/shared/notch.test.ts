@@ -91,6 +91,8 @@ describe('the left part', () => {
           [0, 0],
           [9, 2],
         ],
+        shape: 'straight',
+        face: 'flesh',
         sentence: '',
       },
     ],

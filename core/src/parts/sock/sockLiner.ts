@@ -312,13 +312,15 @@ function frontSkive(outline: Path, front: number, width: number, thickness: numb
     [front, Math.max(...ys)],
   ]
   return {
-    name: 'front edge, straight',
+    name: 'front edge',
     edge,
     band: bandAlong(edge, width, outline),
     profile: [
       [0, 0],
       [width, thickness],
     ],
+    shape: 'to nothing',
+    face: 'under',
     sentence: say`Straight to nothing over ${mm(width)}, so that no step is felt.`,
   }
 }

@@ -1,5 +1,6 @@
 import type { StiffenerEnds, StiffenerNeeds } from './needs.ts'
 import { stiffenerFindings } from './findings.ts'
+import { skivedFace } from '../../layers/pieceSkives.ts'
 import { bandAlong } from '../../geometry/polygonClip.ts'
 import { wallPath } from '../../forme/wallPath.ts'
 import { lerp, smoothstep } from '../../geometry/interpolate.ts'
@@ -264,17 +265,19 @@ function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather
   const t = material.thickness
   return [
     {
-      name: 'top edge and fronts, straight',
+      name: 'top edge and fronts',
       edge: upper,
       band: bandAlong(upper, width, wall),
       profile: [
         [0, 0],
         [width, t],
       ],
+      shape: 'to nothing',
+      face: skivedFace(material),
       sentence: say`Straight to nothing over ${mm(width)}.`,
     },
     {
-      name: 'turned edge, cupped',
+      name: 'turned edge',
       edge: below,
       band: [...below, ...[...feather].reverse()],
       profile: [
@@ -282,6 +285,8 @@ function stiffenerSkives(needs: StiffenerNeeds, wall: Path, upper: Path, feather
         [turn * 0.7, 1],
         [turn, t],
       ],
+      shape: 'cupped',
+      face: skivedFace(material),
       sentence: say`Full ${mm(t)} at the feather line, dropping fast to a thin flat for bonding.`,
     },
   ]

@@ -20,11 +20,11 @@ export interface Uppers {
   left: Upper | null
 }
 type PackedFoot = Omit<FootPlan, Heavy | 'parts'> & Record<Heavy, Ref> & { parts: Ref[] }
-type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps'> &
-  PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref }
+type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps' | 'skiving'> &
+  PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref; skiving: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
-type Heavy = 'last' | 'upper' | 'layers' | 'bottom' | 'lasted'
+type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'bottom' | 'lasted'
 
 /** The side that makes plans: knows what the other has of the last one. */
 export class Packer {
@@ -57,10 +57,11 @@ export class Packer {
     const fresh: Parcel['fresh'] = []
     const now = new Set<number>()
     const ref = this.refs(fresh, now)
-    const foot = ({ last, upper, layers, bottom, lasted, parts, findings, worst }: FootPlan): PackedFoot => ({
+    const foot = ({ last, upper, layers, edges, bottom, lasted, parts, findings, worst }: FootPlan): PackedFoot => ({
       last: ref(last),
       upper: ref(upper),
       layers: ref(layers),
+      edges: ref(edges),
       bottom: ref(bottom),
       lasted: ref(lasted),
       parts: parts.map(ref),
@@ -73,6 +74,7 @@ export class Packer {
       feet: ref(plan.feet),
       feetFindings: plan.feetFindings,
       steps: ref(plan.steps),
+      skiving: ref(plan.skiving),
     }
     this.there = now
     return { fresh, plan: packed }
@@ -100,10 +102,11 @@ export class Unpacker {
       // The packer put in under this number what stood in this place.
       return value as T
     }
-    const foot = ({ last, upper, layers, bottom, lasted, parts, findings, worst }: PackedFoot): FootPlan => ({
+    const foot = ({ last, upper, layers, edges, bottom, lasted, parts, findings, worst }: PackedFoot): FootPlan => ({
       last: of(last),
       upper: of(upper),
       layers: of(layers),
+      edges: of(edges),
       bottom: of(bottom),
       lasted: of(lasted),
       parts: parts.map((p) => of<Plan['parts'][number]>(p)),
@@ -116,6 +119,7 @@ export class Unpacker {
       feet: of(plan.feet),
       feetFindings: plan.feetFindings,
       steps: of(plan.steps),
+      skiving: of(plan.skiving),
     }
     this.have = kept
     return whole

@@ -125,7 +125,7 @@ const saveWord = computed(() =>
             <IconArrowForwardUp :size="24" aria-hidden="true" />
           </NButton>
           <NButton type="primary" aria-label="Print and files" @click="printOpen = true">
-            <IconPrinter :size="22" aria-hidden="true" /> {{ pair.whole?.left ? 'Print' : 'Print and files' }}
+            <IconPrinter :size="22" aria-hidden="true" /> Print
           </NButton>
         </div>
       </header>
@@ -237,6 +237,18 @@ header {
   display: flex;
   gap: 8px;
 }
+@media (max-width: 1500px) {
+  header {
+    column-gap: 16px;
+  }
+  .stage {
+    gap: 4px;
+    padding: 0 10px;
+  }
+  .stage::before {
+    display: none;
+  }
+}
 /* Where all does not fit in one row there are two: what the pair is and its tools, and below them the stages. */
 @media (max-width: 1100px) {
   header {
@@ -263,12 +275,6 @@ header {
   }
 }
 @media (max-width: 599px) {
-  .stage {
-    padding: 0 10px;
-  }
-  .stage::before {
-    display: none;
-  }
   .bar {
     flex-wrap: wrap;
     padding: 8px 12px;

@@ -8,6 +8,7 @@ export const stages = [
   { path: 'last', name: 'Last' },
   { path: 'upper', name: 'Upper' },
   { path: 'parts', name: 'Parts' },
+  { path: 'edges', name: 'Edges' },
   { path: 'work', name: 'Work' },
 ] as const
 export type StagePath = (typeof stages)[number]['path']
@@ -45,6 +46,8 @@ function findingsOf(plan: FootPlan, stage: StagePath): { part: string; finding: 
         ...of('Bottom', plan.bottom.findings),
         ...plan.parts.flatMap((p) => of(p.name, p.findings)),
       ]
+    case 'edges':
+      return of('Edges', plan.edges.findings)
     case 'work':
       return []
   }

@@ -14,7 +14,7 @@ import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
 import { showLength } from '../../../../app/settings.ts'
 import PartChoices from './PartChoices.vue'
-import SkiveSection from './SkiveSection.vue'
+import SkiveSection from '../../../../drawing/SkiveSection.vue'
 
 /** One part large, with its dimensions, what can be decided about it, its checks and reasons. */
 const props = defineProps<{ part: Part }>()

@@ -34,7 +34,7 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
 </script>
 
 <template>
-  <div v-if="pair.plan" class="room">
+  <div v-if="pair.plan" class="list-and-work">
     <PartList
       :parts="parts"
       :here="here"
@@ -62,12 +62,6 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
 </template>
 
 <style scoped>
-.room {
-  display: grid;
-  grid-template-columns: 216px minmax(0, 1fr);
-  height: 100%;
-  min-height: 0;
-}
 .main {
   position: relative;
   min-width: 0;
@@ -84,10 +78,5 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
   border-radius: 8px;
   background: #1b282f;
   color: #eef2ee;
-}
-@media (max-width: 999px) {
-  .room {
-    grid-template: auto minmax(0, 1fr) / minmax(0, 1fr);
-  }
 }
 </style>

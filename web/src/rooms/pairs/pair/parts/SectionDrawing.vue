@@ -6,7 +6,7 @@ import { pathData } from '../../../../drawing/svgPath.ts'
 import HatchPatterns from '../../../../drawing/HatchPatterns.vue'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
 import { useSlate } from '../../../../drawing/useSlate.ts'
-import { hatchOf, tintOf } from './layerLook.ts'
+import { hatchOf, tintOf } from '../../../../drawing/layerLook.ts'
 
 /** The wall cut through to scale: every layer with its own tint and hatch, named beside it. */
 const props = defineProps<{ section: WallSection }>()

@@ -6,7 +6,7 @@ import { pathData } from '../../../../drawing/svgPath.ts'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
 import { useSlate } from '../../../../drawing/useSlate.ts'
 import HatchPatterns from '../../../../drawing/HatchPatterns.vue'
-import { hatchOf, tintOf } from './layerLook.ts'
+import { hatchOf, tintOf } from '../../../../drawing/layerLook.ts'
 
 /** The bottom cut through its middle and stood on the ground. */
 const props = defineProps<{ bottom: Bottom }>()

@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { useCompare } from '../../../../stores/compareStore.ts'
 import { linerSheet } from '../../../liners/linerSheet.ts'
 import { boardLayout } from './boardLayout.ts'
-import { hatchOf, tintOf } from './layerLook.ts'
+import { hatchOf, tintOf } from '../../../../drawing/layerLook.ts'
 import { thicknessBody } from './layerScene.ts'
 import { asCss, rampFor, thicknessColour } from './thicknessColours.ts'
 

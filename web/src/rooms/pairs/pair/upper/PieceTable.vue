@@ -7,6 +7,7 @@ import {
   stitchTicks,
   type Path,
   type Piece,
+  type PieceMarking,
   type Point,
   type Upper,
 } from '@gentle-awl/core'
@@ -22,7 +23,13 @@ import { foldedHalves } from './foldedHalves.ts'
 import { inRows } from './rows.ts'
 
 /** All pieces apart, at one scale: cut edge, finished line, notches, holes, slits, grain. */
-const props = defineProps<{ pieces: Piece[]; chosen: Piece | null; versions: Upper['foldVersions'] }>()
+const props = defineProps<{
+  pieces: Piece[]
+  chosen: Piece | null
+  versions: Upper['foldVersions']
+  /** What is skived on each, and how far a neighbour will lie under it; none while it is worked out. */
+  markings: Readonly<Record<string, PieceMarking>>
+}>()
 const emit = defineEmits<{ choose: [id: string] }>()
 /** Width to height of the place that the rows are laid into. */
 const aspect = ref(2)
@@ -50,6 +57,8 @@ const shown = computed(() =>
     return {
       piece,
       outline: pathData(shift(piece.outline, dx, dy), true),
+      skives: (props.markings[piece.id]?.skives ?? []).map((k) => pathData(shift(k.band, dx, dy), true)),
+      spans: (props.markings[piece.id]?.spans ?? []).map((l) => pathData(shift(l.path, dx, dy), false)),
       net: pathData(shift(piece.net, dx, dy), true),
       halves: folded.value ? foldedHalves(piece).map((h) => pathData(shift(h, dx, dy), true)) : [],
       versions: props.versions
@@ -98,6 +107,8 @@ const labels = useLabels(
 const legend: LegendLine[] = [
   { name: 'Cut', stroke: '#eef2ee', width: 2 },
   { name: 'Finished line', stroke: '#a9bac0', width: 1.1 },
+  { name: 'Skived', stroke: '#e6b35566', width: 9 },
+  { name: 'A neighbour’s lap ends', stroke: '#a9bac0', width: 1, dash: '3 3' },
   { name: 'Fold', stroke: '#eef2ee', width: 1.3, dash: '16 6' },
   { name: 'Stitch line, a tick at every stitch', stroke: '#eef2ee', width: 9, dash: '1.6 7' },
   { name: 'Notch of the medial side', stroke: '#e6b355', width: 1.6, sign: 'M20 3 28 11 36 3' },
@@ -137,6 +148,8 @@ function up(event: PointerEvent): void {
         </template>
         <template v-else>
           <path v-for="v in s.versions" :key="v.version" :d="v.d" class="version" />
+          <path v-for="(d, i) in s.skives" :key="`k${i}`" :d="d" class="skive" />
+          <path v-for="(d, i) in s.spans" :key="`p${i}`" :d="d" class="span" />
           <path :d="s.outline" class="cut" />
           <path :d="s.net" class="net" />
           <path v-if="s.fold" :d="s.fold" class="fold" />
@@ -178,6 +191,15 @@ function up(event: PointerEvent): void {
   stroke: #a7d99b;
   stroke-width: 1.2;
   stroke-dasharray: 4 4;
+}
+.slate-surface .skive {
+  fill: #e6b355;
+  fill-opacity: 0.22;
+}
+.span {
+  stroke: #a9bac0;
+  stroke-width: 1;
+  stroke-dasharray: 3 3;
 }
 .net {
   stroke: #a9bac0;

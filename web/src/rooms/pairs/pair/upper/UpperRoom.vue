@@ -142,6 +142,7 @@ const markers = computed(() =>
         v-else
         :versions="upper.foldVersions"
         :pieces="upper.pieces"
+        :markings="pair.plan?.edges.markings ?? {}"
         :chosen="piece"
         @choose="chosenPiece = $event"
       >

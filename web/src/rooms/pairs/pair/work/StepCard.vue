@@ -80,7 +80,10 @@ const waitWords = computed(() => {
         />
         <span class="soft">Correct it where a start or an end was forgotten.</span>
       </label>
-      <p>{{ tell(step.minutes.sentence) }}</p>
+      <p>
+        {{ tell(step.minutes.sentence) }}
+        <RouterLink v-if="step.group === 'skive'" to="edges/skiving">The skiving list</RouterLink>
+      </p>
       <p v-if="step.wait" class="soft">Wait: {{ tell(step.wait.why) }}</p>
       <ul v-if="progress.heldBy.length > 0" class="held-by">
         <li v-for="(h, i) in progress.heldBy" :key="i">{{ tell(h) }}</li>

@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import type { Skive } from '@gentle-awl/core'
+import { leftOf, skiveShapes, widthOf, type Sentence, type SkiveShape } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showLength, tell } from '../../../../app/settings.ts'
+import { showLength, tell } from '../app/settings.ts'
+import { capital } from '../ui/capital.ts'
 
 /** A skive as a true section: distance from the edge to the right, thickness left upwards, both to the same scale. */
-const props = defineProps<{ skive: Skive; thickness: number }>()
+const props = defineProps<{
+  skive: { name: string; profile: readonly (readonly [number, number])[]; shape: SkiveShape; sentence: Sentence }
+  thickness: number
+}>()
 const SCALE = 11
-const width = computed(() => props.skive.profile[props.skive.profile.length - 1]![0])
-const run = computed(() => width.value + 8)
+const width = computed(() => widthOf(props.skive))
+const left = computed(() => leftOf(props.skive))
+/** Narrow skives are drawn no larger than others. */
+const run = computed(() => Math.max(24, width.value + 8))
 const outline = computed(() => {
   const top = props.skive.profile.map(([x, t]) => `${x * SCALE} ${-t * SCALE}`)
   return `M0 0L${top.join('L')}L${run.value * SCALE} ${-props.thickness * SCALE}V0Z`
@@ -20,13 +26,13 @@ const box = computed(
 <template>
   <figure>
     <figcaption>
-      <strong>{{ skive.name }}</strong>
+      <strong>{{ capital(skive.name) }}: {{ skiveShapes[skive.shape] }}</strong>
       <span class="soft">{{ tell(skive.sentence) }}</span>
     </figcaption>
     <svg :viewBox="box" role="img" :aria-label="`Section: ${tell(skive.sentence)}`">
       <path :d="outline" />
       <line :x1="0" :x2="width * SCALE" y1="10" y2="10" />
-      <text :x="(width * SCALE) / 2" y="24" text-anchor="middle">{{ showLength(width, 0) }}</text>
+      <text x="0" y="24">{{ showLength(width, width % 1 < 0.05 ? 0 : 1) }}, {{ showLength(left, 2) }} left</text>
     </svg>
   </figure>
 </template>

@@ -1,0 +1,252 @@
+import type { Finding } from '../trade/because.ts'
+import type { Remedy } from '../trade/remedy.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
+import { profileAt } from '../trade/wallArea.ts'
+import { edgeSkive, edgeSkiveRules, type EdgeSkive } from '../layers/edgeSkive.ts'
+import { spanKey } from '../layers/turnedSpans.ts'
+import { layerRules } from '../layers/layerRules.ts'
+import { pieceRole } from '../trade/pieceRole.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
+import type { PieceEdge } from '../upper/piece.ts'
+import type { SeamSection } from './seamSection.ts'
+import type { SewnPieces } from './seamSections.ts'
+
+export const skiveRules = {
+  holdsStitch: {
+    key: 'skive.holdsStitch',
+    name: 'Left for a stitch to hold in at least',
+    value: 0.4,
+    min: 0.2,
+    max: 1,
+    unit: 'mm',
+    why: 'In thinner leather a row of stitches is a row of perforations.',
+  },
+  tears: {
+    key: 'skive.tears',
+    name: 'Left where an edge is turned or pulled at least',
+    value: 0.3,
+    min: 0.15,
+    max: 1,
+    unit: 'mm',
+    why: 'Little but the grain is left then: folded, hammered or drawn with pliers it cracks or tears.',
+  },
+  foldFlat: {
+    key: 'skive.foldFlat',
+    name: 'Folded edge that must lie flat, share of what is turned in',
+    value: 0.5,
+    min: 0.2,
+    max: 0.9,
+    unit: 'share',
+    why: 'What the bend takes does not lie down and is not glued; a thick edge springs open again.',
+  },
+} satisfies Record<string, Rule>
+
+/** An edge of some leather with what is left of it. */
+interface SkivedEnd {
+  piece: string
+  name: string
+  edge: PieceEdge
+  thickness: number
+  skive: EdgeSkive | null
+}
+
+const nameOf = (piece: string, edge: PieceEdge): string =>
+  `${piece.replace(/, (lateral|medial)$/, '')}, ${edge.name}${edge.side === 'whole' ? '' : `, ${edge.side} side`}`
+
+function endsOf({ pieces, sight, sheetOf, book }: SewnPieces): SkivedEnd[] {
+  return pieces.flatMap((p) =>
+    p.edges.map((edge): SkivedEnd => {
+      const sheet = sheetOf(p.id)
+      const doubled = edge.side !== 'whole' && (sight.spans[spanKey(p.id, edge.side, edge.name)] ?? []).length > 0
+      return {
+        piece: p.id,
+        name: nameOf(p.name, edge),
+        edge,
+        thickness: sheet.thickness,
+        skive: edgeSkive(
+          { role: edge.role, allowance: edge.allowance, facing: sight.facing, doubled, shows: true },
+          sheet,
+          book,
+        ),
+      }
+    }),
+  )
+}
+
+const least = <T>(list: readonly T[], of: (item: T) => number): T | null =>
+  list.reduce<T | null>((best, item) => (best === null || of(item) < of(best) ? item : best), null)
+
+/** A skive left thicker, or another leather where no share is enough. */
+function thicker(end: SkivedEnd, limit: number, book: RuleBook): Pick<Finding, 'mend' | 'remedy'> {
+  const rule = end.skive?.share
+  const value = rule ? Math.ceil((100 * limit) / end.thickness) / 100 : Infinity
+  if (rule && value > book.value(rule) && value < rule.max) {
+    return {
+      mend: say`Leave ${value} of the thickness, ${mm(value * end.thickness, 2)}.`,
+      remedy: { kind: 'rule', key: rule.key, value },
+    }
+  }
+  return { mend: 'Take thicker leather for it, or do not skive it.', remedy: otherLeather(end) }
+}
+
+const otherLeather = ({ piece, name }: SkivedEnd): Remedy => ({
+  kind: 'open',
+  control:
+    pieceRole(piece) === null ? { room: 'decisions', at: 'upper' } : { room: 'decisions', piece: { id: piece, name } },
+})
+
+/** What is left of one leather in an edge, mm. */
+const leftAt = ({ edge, thickness, skive }: SkivedEnd): number =>
+  skive ? profileAt(skive.profile, edge.role === 'lap under' ? edge.allowance : 0) : thickness
+
+/** What a row of stitches goes through in an edge, mm: the flat of its skive, both leaves of a fold. */
+const stitched = (end: SkivedEnd): number => (FOLDED.includes(end.edge.role) ? 2 : 1) * leftAt(end)
+
+const SEWN: readonly PieceEdge['role'][] = [
+  'lap under',
+  'lap over',
+  'closed seam',
+  'folded',
+  'zip',
+  'turned-out margin',
+]
+const PULLED: readonly PieceEdge['role'][] = ['closed seam', 'folded', 'zip', 'turned-out margin']
+const FOLDED: readonly PieceEdge['role'][] = ['folded', 'zip']
+
+function leftFinding(
+  id: string,
+  ends: readonly SkivedEnd[],
+  left: (end: SkivedEnd) => number,
+  rule: Rule,
+  book: RuleBook,
+  words: { fine: (end: SkivedEnd, left: number) => Sentence; watch: (end: SkivedEnd, left: number) => Sentence },
+): Finding[] {
+  const thinnest = least(ends, left)
+  if (!thinnest) return []
+  const [measured, limit] = [left(thinnest), book.value(rule)]
+  const fine = measured >= limit
+  return [
+    {
+      id,
+      level: fine ? 'fine' : 'watch',
+      where: thinnest.name,
+      sentence: (fine ? words.fine : words.watch)(thinnest, measured),
+      measured,
+      limit,
+      unit: 'mm',
+      ...(fine ? { mend: '' } : thicker(thinnest, (limit * leftAt(thinnest)) / measured, book)),
+    },
+  ]
+}
+
+/**
+ * A folded edge bends round nothing: the middle of its two leaves, each t thick, runs half round on a circle of t / 2, so
+ * that (pi / 2) t of what is turned in do not lie flat.
+ */
+export const foldTakes = (leaf: number): number => (Math.PI / 2) * leaf
+
+function foldFinding(ends: readonly SkivedEnd[], book: RuleBook): Finding[] {
+  const folded = ends.filter((e) => FOLDED.includes(e.edge.role) && e.edge.allowance > 0)
+  const flat = (e: SkivedEnd) => 1 - foldTakes(leftAt(e)) / e.edge.allowance
+  const worst = least(folded, flat)
+  if (!worst) return []
+  const [share, limit] = [Math.max(0, flat(worst)), book.value(skiveRules.foldFlat)]
+  const fine = share >= limit
+  const of = worst.edge.allowance
+  const thinner = (of * (1 - limit)) / (Math.PI / 2)
+  const value = Math.floor((100 * thinner) / worst.thickness) / 100
+  const { key, min } = edgeSkiveRules.foldShare
+  return [
+    {
+      id: 'edges.fold',
+      level: fine ? 'fine' : 'watch',
+      where: worst.name,
+      sentence: fine
+        ? say`Of ${mm(of)} turned in, ${mm(share * of, 1)} lie flat: the leather is ${mm(leftAt(worst), 2)} in the fold.`
+        : say`Of ${mm(of)} turned in only ${mm(share * of, 1)} lie flat, since ${mm(leftAt(worst), 2)} of leather bend there: the edge springs open.`,
+      measured: share,
+      limit,
+      unit: 'share',
+      ...(fine
+        ? { mend: '' }
+        : value >= min
+          ? {
+              mend: say`Skive it to ${value} of its thickness, ${mm(value * worst.thickness, 2)}.`,
+              remedy: { kind: 'rule' as const, key, value },
+            }
+          : { mend: 'Turn in more, or take thinner leather.', remedy: otherLeather(worst) }),
+    },
+  ]
+}
+
+/** The lap whose edge is seen or felt most through the leather over it. */
+function ridgeFinding(sections: readonly SeamSection[], book: RuleBook): Finding[] {
+  const laps = sections.flatMap(({ name, kind, seen, step }) => (kind === 'lap' && step ? [{ name, seen, step }] : []))
+  const worst = least(laps, (s) => -s.step.after)
+  if (!worst) return []
+  const { name, seen, step } = worst
+  const limit = book.value(layerRules.step)
+  const fine = step.after <= limit
+  const verb = seen === 'foot' ? 'felt' : 'seen'
+  const { key, min } = edgeSkiveRules.lapShare
+  const value = Math.floor((20 * book.value(edgeSkiveRules.lapShare) * limit) / step.after) / 20
+  return [
+    {
+      id: 'edges.ridge',
+      level: fine ? 'fine' : 'watch',
+      where: name,
+      sentence: fine
+        ? `${name}: the edge under it rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)} of its run; up to ${limit} is not ${verb}.`
+        : `${name}: the edge under it rises by ${step.after.toFixed(2)} of its run: past ${limit} it is ${verb} as a ridge.`,
+      measured: step.after,
+      limit,
+      unit: 'share',
+      ...(fine
+        ? { mend: '' }
+        : value >= min
+          ? {
+              mend: `Skive the lap to ${value} of its thickness.`,
+              remedy: { kind: 'rule' as const, key, value },
+            }
+          : {
+              mend: 'Take thinner leather for what lies under.',
+              remedy: { kind: 'open' as const, control: { room: 'decisions' as const, at: 'upper' as const } },
+            }),
+    },
+  ]
+}
+
+/** Edges skived too thin to hold a stitch or to be turned, folds too thick to lie down, laps that show as a ridge. */
+export function skiveFindings(
+  families: readonly SewnPieces[],
+  sections: readonly SeamSection[],
+  book: RuleBook,
+): Finding[] {
+  const ends = families.flatMap(endsOf)
+  return [
+    ...leftFinding(
+      'edges.stitch',
+      ends.filter((e) => SEWN.includes(e.edge.role)),
+      stitched,
+      skiveRules.holdsStitch,
+      book,
+      {
+        fine: (_, left) => say`At least ${mm(left, 2)} of leather are left where a row of stitches goes.`,
+        watch: (_, left) => say`Only ${mm(left, 2)} are left where it is stitched: the row tears out like a stamp.`,
+      },
+    ),
+    ...leftFinding(
+      'edges.tears',
+      ends.filter((e) => PULLED.includes(e.edge.role) && e.skive),
+      leftAt,
+      skiveRules.tears,
+      book,
+      {
+        fine: (_, left) => say`Turned and pulled edges keep ${mm(left, 2)} at least.`,
+        watch: (_, left) => say`Only ${mm(left, 2)} are left where it is turned or pulled: it cracks or tears.`,
+      },
+    ),
+    ...foldFinding(ends, book),
+    ...ridgeFinding(sections, book),
+  ]
+}
