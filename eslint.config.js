@@ -24,6 +24,7 @@ const floors = [
   'layers',
   'parts',
   'edges',
+  'seams',
   'work',
   'plan',
 ]

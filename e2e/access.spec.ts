@@ -27,6 +27,8 @@ const rooms = [
   `${derby}/edges`,
   `${derby}/edges/skiving`,
   `${derby}/edges/tab.lateral`,
+  `${derby}/stitching`,
+  `${derby}/stitching/back`,
   `${derby}/work`,
   '/lasts',
   '/stores',

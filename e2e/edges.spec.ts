@@ -78,3 +78,35 @@ test('the pieces show what is skived, on the screen and on paper', async ({ page
     /id="heelCover-right".*?data-skive="feather" data-width-mm="15" data-left-mm="1" data-face="flesh"/,
   )
 })
+
+test('a pair closed by hand has holes on both partners, alike in number, and says when each is punched', async ({
+  page,
+}) => {
+  await visit(page, server.url + derby + '/stitching')
+  await expect(row(page, 'Quarter over vamp, lateral')).toContainText('2 rows by machine')
+  await expect(page.getByTestId('thread')).toContainText('by machine')
+  const drawn = async () => (await fetch(`${server.url}/api/v1${derby}/upper.svg`)).text()
+  expect(await drawn()).not.toContain('class="hole"')
+  await page.getByRole('radio', { name: 'By hand' }).click()
+  const lap = row(page, 'Quarter over vamp, lateral')
+  await expect(lap).toContainText('by hand, punched now, under it when joined')
+  await expect(page.getByTestId('thread')).not.toContainText('by machine')
+  await expect(page.getByTestId('save-state')).not.toHaveText(/saving/)
+  const stitches = Number(await lap.getByRole('cell').nth(2).innerText())
+  expect(stitches).toBeGreaterThan(10)
+  await lap.getByRole('link').click()
+  await expect(
+    page.getByRole('img', { name: new RegExp(`on Quarter, lateral and Vamp: ${stitches} stitches`) }),
+  ).toBeVisible()
+  // On the printed pieces, read from the file: one hole more than stitches on each, the vamp's to be punched later.
+  const svg = await drawn()
+  const holesOf = (id: string, line: string) => {
+    const piece = svg.slice(svg.indexOf(`id="${id}-right"`))
+    expect(piece.slice(0, piece.indexOf('</g>'))).toContain(`data-line="${line}"`)
+    return [...piece.slice(0, piece.indexOf('</g>')).matchAll(/class="hole"[^>]*/g)].map((m) => m[0])
+  }
+  const quarter = holesOf('quarter.lateral', 'Quarter over vamp, lateral')
+  const vamp = holesOf('vamp', 'Quarter over vamp, lateral')
+  expect(quarter.filter((h) => !h.includes('later')).length).toBeGreaterThanOrEqual(stitches + 1)
+  expect(vamp.filter((h) => h.includes('later')).length).toBeGreaterThanOrEqual(stitches + 1)
+})

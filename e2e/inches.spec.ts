@@ -22,6 +22,7 @@ const rooms = [
       'parts/sock',
       'edges',
       'edges/skiving',
+      'stitching',
       'work',
     ].map((room) => pair(n, room)),
   ),

@@ -294,16 +294,11 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    for (const column of ['serves', 'samples', 'natural', 'stretch', 'hardness', 'face', 'coats', 'source', 'price']) {
-      await store.db.run(sql.raw(`ALTER TABLE materials DROP COLUMN ${column}`))
-    }
-    await store.db.run(
-      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.pieceMaterials', '$.profile', '$.materials.stay', '$.materials.backer', '$.materials.welt', '$.materials.shank')`,
-    )
+    await store.db.run(sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching')`)
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
     const { decisions } = await viewPair(store.db, demoPairs[0]!.id)
-    expect([decisions.pieceMaterials, decisions.materials.stay]).toEqual([{}, null])
+    expect(decisions.stitching).toEqual({ by: 'machine' })
     expect(decisions).toEqual(demoPairs[0]!.decisions)
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
   })

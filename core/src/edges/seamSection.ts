@@ -42,6 +42,8 @@ export interface SeamSection {
   cuts: readonly [Cut | null, Cut | null]
   /** The leathers that meet, where they are thickest together, mm. */
   thickest: { before: number; after: number }
+  /** What a stitch goes through, mm: where they meet, or both edges of a closed seam before it is opened. */
+  sewn: number
   /**
    * The steepest step that would be seen or felt, mm for each mm of run: of a lap under the leather that lies over. Null
    * where nothing is hidden: an edge that is seen itself, margins that lie on the sole.
@@ -131,7 +133,7 @@ const reachOf = (plies: readonly Ply[]): number =>
 
 /** A section of leathers that meet, before and after skiving. */
 export function sectionOf(
-  head: Pick<SeamSection, 'id' | 'name' | 'kind' | 'seen' | 'length' | 'cuts'>,
+  head: Pick<SeamSection, 'id' | 'name' | 'kind' | 'seen' | 'length' | 'cuts'> & Partial<Pick<SeamSection, 'sewn'>>,
   plies: readonly Ply[],
   meeting: Meeting,
 ): SeamSection {
@@ -167,6 +169,7 @@ export function sectionOf(
     after,
     reach,
     thickest: { before: most(before), after: most(after) },
+    sewn: head.sewn ?? most(after),
     step: OPEN.includes(head.kind) ? null : { before: step(before), after: step(after) },
   }
 }

@@ -7,6 +7,7 @@ import type { EdgeSight } from '../layers/skivedStretches.ts'
 import { groundOf, spanKey } from '../layers/turnedSpans.ts'
 import { backerOf } from '../trade/partCatalogue.ts'
 import type { RuleBook } from '../trade/rules.ts'
+import { profileAt } from '../trade/wallArea.ts'
 import { seamsOf, type EdgeOfPiece } from '../upper/joins.ts'
 import type { Piece, PieceEdge } from '../upper/piece.ts'
 import type { Ply } from './lays.ts'
@@ -65,6 +66,10 @@ function plyOf(needs: SewnPieces, { piece, edge }: EdgeOfPiece, doubled = false)
   }
 }
 
+/** What of a ply and its backer is left so far from its cut edge, mm. */
+const leftAt = ({ skive, thickness, backer }: Ply, distance: number): number =>
+  (skive ? profileAt(skive.profile, distance) : thickness) + (backer?.thickness ?? 0)
+
 /** How an edge and its partner meet, and who lies over whom. */
 function met(a: EdgeOfPiece, b: EdgeOfPiece): { kind: SeamKind; ends: [EdgeOfPiece, EdgeOfPiece] } | null {
   const roles = [a.edge.role, b.edge.role]
@@ -98,8 +103,9 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
     plies: readonly Ply[],
     meeting: Meeting,
     cuts: readonly [Cut | null, Cut | null],
+    sewn?: number,
   ) => {
-    sections.push(sectionOf({ id, name, kind, seen, length, cuts }, plies, meeting))
+    sections.push(sectionOf({ id, name, kind, seen, length, cuts, sewn }, plies, meeting))
   }
 
   for (const [seam, ends] of seamsOf(pieces)) {
@@ -123,6 +129,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
           [x, y],
           closed(x, y, [a.edge.allowance, b.edge.allowance], seen),
           cuts,
+          leftAt(x, a.edge.allowance) + leftAt(y, b.edge.allowance),
         )
         break
       default:

@@ -89,6 +89,8 @@ export const PairDecisions = z.object({
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
   heel: z.object({ ...handFields('heel'), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
+  /** How upper and linings are closed. */
+  stitching: z.object({ by: z.enum(['machine', 'hand']).default('machine') }).prefault({}),
   /** Null while the left shoe is the right one's mirror. */
   left: LeftShoe.nullable().default(null),
   /** House rules changed for this pair alone. */

@@ -4,6 +4,7 @@ import { procrustes } from '../geometry/procrustes.ts'
 import { shapePrint } from '../work/shapePrint.ts'
 import { signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { LineKind, Part } from '../trade/part.ts'
+import type { Stitching } from '../seams/stitching.ts'
 import type { Upper } from '../upper/upper.ts'
 
 /** How one part stands on both feet. `off` is how far the outlines lie apart at most when laid on each other as they fit best, mm; `area` the left's less the right's, percent. */
@@ -18,6 +19,7 @@ export interface PartOfBoth {
 /** What is laid on the other foot's: upper pieces and parts. */
 export interface FootShapes {
   upper: Upper
+  stitching: Stitching
   parts: readonly Part[]
 }
 
@@ -36,6 +38,9 @@ interface Shape {
 /** Outlines of other parts are drawn on a part for comparison only: they do not make it another one. */
 const forComparison: LineKind[] = ['neighbour', 'crease']
 
+/** Holes of hand seams on a piece. */
+const holesOn = ({ rows }: Stitching, piece: string): Path[] => (rows[piece] ?? []).flatMap((r) => (r.holes ? [r.holes] : []))
+
 /** Upper pieces (as `upper.` and their id) and parts of one foot, in the order of the work. */
 function shapesOf(plan: FootShapes): Shape[] {
   return [
@@ -44,7 +49,7 @@ function shapesOf(plan: FootShapes): Shape[] {
       name: p.name,
       outline: p.outline,
       basis: p.net,
-      marks: [p.net, p.holes.map((h) => h.at), p.slits.map((s) => s.to), ...p.sewn.map((s) => s.holes)],
+      marks: [p.net, p.holes.map((h) => h.at), p.slits.map((s) => s.to), ...holesOn(plan.stitching, p.id)],
       figures: [],
     })),
     ...plan.parts.map((p) => ({

@@ -74,6 +74,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
           : thicker(i, role, 20 + n),
     ]),
   ),
+  'stitching.by': (i) => withDecisions(i, { stitching: { by: 'hand' } }),
   profile: (i) => withDecisions(i, { profile: 'all natural' }),
   pieceMaterials: (i) => {
     const thick = sampleMaterials.map((m, n) => ({ ...m, id: other(60 + n), thickness: 1.3 * m.thickness }))

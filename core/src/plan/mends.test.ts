@@ -20,6 +20,7 @@ const all = (plan: Plan): Finding[] => [
   ...plan.upper.findings,
   ...plan.layers.findings,
   ...plan.edges.findings,
+  ...plan.stitching.findings,
   ...plan.bottom.findings,
   ...plan.parts.flatMap((p) => p.findings),
 ]

@@ -1,6 +1,7 @@
 import type { LastReadings } from '../last/readings.ts'
 import type { Edges } from '../edges/edges.ts'
 import type { SkiveGroup } from '../edges/skivingList.ts'
+import type { Stitching } from '../seams/stitching.ts'
 import type { Layers } from '../layers/layers.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
@@ -21,6 +22,8 @@ export interface FootPlan {
   layers: Layers
   /** How every edge is thinned, and every seam cut through. */
   edges: Edges
+  /** How upper and linings are sewn. */
+  stitching: Stitching
   /** The bottom in side section, with the heel under it. */
   bottom: Bottom
   /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */

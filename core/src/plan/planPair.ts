@@ -28,6 +28,7 @@ import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
+import { stitchingStage } from './stitchingStage.ts'
 import { wallParts } from './wallParts.ts'
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
@@ -69,8 +70,16 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
   const leftParts = cache.list('parts of the left', (left ?? right).parts)
   const feet = cache.stage(
     'feet',
-    { upper: right.upper, parts: rightParts, leftUpper: left?.upper ?? null, leftParts },
-    (i) => bothFeet({ upper: i.upper, parts: i.parts }, i.leftUpper && { upper: i.leftUpper, parts: i.leftParts }),
+    {
+      upper: right.upper,
+      stitching: right.stitching,
+      parts: rightParts,
+      leftUpper: left?.upper ?? null,
+      leftStitching: left?.stitching ?? null,
+      leftParts,
+    },
+    ({ leftUpper, leftStitching, leftParts: others, ...shoe }) =>
+      bothFeet(shoe, leftUpper && leftStitching && { upper: leftUpper, stitching: leftStitching, parts: others }),
   )
   const steps = cache.ruled(
     'steps',
@@ -240,6 +249,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
 
   const parts = [...wall.parts, ...under.parts]
   const edges = edgesStage({ upper, wall, material, book }, cache)
+  const stitching = stitchingStage({ upper, wall, edges, decisions: d, material, book }, cache)
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =
     foot === 'right'
@@ -250,6 +260,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     ...upper.findings,
     ...wall.layers.findings,
     ...edges.findings,
+    ...stitching.findings,
     ...under.bottom.findings,
     ...parts.flatMap((p) => p.findings),
   ].map((f) => f.level)
@@ -259,6 +270,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     parts,
     layers: wall.layers,
     edges,
+    stitching,
     bottom: under.bottom,
     lasted: under.lasted.outline,
     findings,

@@ -53,8 +53,8 @@ function ofFoot(plan: FootPlan): Makeable[] {
         p.outline,
         p.holes.map((h) => h.at),
         p.slits.map((s) => s.to),
-        // A piece without such a seam keeps the print it always had.
-        ...p.sewn.map((s) => s.holes),
+        // A piece without holes for a hand seam keeps the print it always had.
+        ...(plan.stitching.rows[p.id] ?? []).flatMap((row) => (row.holes ? [row.holes] : [])),
       ),
     })),
     ...plan.parts.map((p) => ({

@@ -9,6 +9,7 @@ import { tracedRules } from '../layers/tracedShoe.ts'
 import { gradeRules } from '../last/grade.ts'
 import { edgeSkiveRules } from '../layers/edgeSkive.ts'
 import { skiveRules } from '../edges/skiveFindings.ts'
+import { seamRules } from '../seams/rules.ts'
 import { layerRules } from '../layers/layerRules.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
 import { foamRule } from '../parts/linings/liningParts.ts'
@@ -76,6 +77,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Both feet', feetRules),
   chapter('Layers and bulk', layerRules),
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
+  chapter('Seams and holes', seamRules),
   chapter('Time at the bench', workRules),
   chapter('Waits', waitRules, soakRules),
 ]

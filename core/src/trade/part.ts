@@ -24,6 +24,8 @@ export interface PartLine {
   closed: boolean
   /** Where the awl goes through, evenly along a stitch line. */
   holes?: Path
+  /** They are not punched now, but through all that is joined there. */
+  later?: true
 }
 
 /** What a skive leaves of an edge, seen from its side. */
@@ -57,6 +59,8 @@ export interface PieceMarking {
   skives: readonly Skive[]
   /** How far a neighbour will lie under it. */
   spans: readonly PartLine[]
+  /** Rows of stitches; none where only what a style lays out itself is drawn. */
+  rows?: readonly PartLine[]
 }
 
 /** A measure drawn between two points of the part, mm. */

@@ -27,7 +27,7 @@ export function markPath({ kind, at, inwards }: PieceMark): Path {
 export function pieceAsPart(
   piece: Piece,
   material: Pick<Material, 'name' | 'thickness'>,
-  { skives, spans }: PieceMarking = { skives: [], spans: [] },
+  { skives, spans, rows }: PieceMarking = { skives: [], spans: [] },
 ): DrawablePart {
   const lines: PartLine[] = [
     { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
@@ -38,13 +38,8 @@ export function pieceAsPart(
       path: markPath(m),
       closed: false,
     })),
-    ...piece.sewn.map((s): PartLine => ({
-      name: s.name,
-      kind: 'stitch',
-      path: s.line,
-      closed: false,
-      holes: s.holes,
-    })),
+    ...(rows ??
+      piece.sewn.map((s): PartLine => ({ name: s.name, kind: 'stitch', path: s.line, closed: false, holes: s.holes }))),
     ...piece.slits.map((s): PartLine => ({ name: s.kind, kind: 'cut mark', path: [s.from, s.to], closed: false })),
     ...piece.holes.map((h): PartLine => ({
       name: 'punched hole',

@@ -152,6 +152,7 @@ export const demoPairs: DemoPair[] = [
       construction: 'stitch-down',
       materials: { ...usual, upper: stuff('Oiled deck hide') },
       upper: { style: 'stitch-down' },
+      stitching: { by: 'hand' },
     },
     { done: 0.14, finishedMinutesAgo: 12, running: true },
   ),

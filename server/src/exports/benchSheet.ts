@@ -1,6 +1,7 @@
 import {
   boxOf,
   grainArrow,
+  holeRings,
   stitchTicks,
   type DrawablePart,
   type PairFile,
@@ -213,6 +214,10 @@ const legend: [string, (page: Page, x: number, y: number) => void][] = [
     'Stitch line, a tick at every hole',
     (p, x, y) =>
       stitchTicks([0, 4.5, 9, 14].map((dx): Point => [x + dx, y])).forEach((tick) => p.line(tick, false, 0.3)),
+  ],
+  [
+    'Ring: a hole punched later, through both',
+    (p, x, y) => holeRings([0, 4.5, 9, 14].map((dx): Point => [x + dx, y])).forEach((ring) => p.line(ring, true, 0.2)),
   ],
   ['Crease line, joint to joint', (p, x, y) => p.line(sample(x, y), false, 0.2, [0.6, 1.6], PALE)],
   ['Outline of another part', (p, x, y) => p.line(sample(x, y), false, 0.15, [1, 1], PALE)],

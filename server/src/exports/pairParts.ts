@@ -1,5 +1,6 @@
 import {
   GeometryError,
+  markingOf,
   pieceAsPart,
   pieceMaterial,
   recordOfPiece,
@@ -56,8 +57,8 @@ export const partsOfPair = (plan: Plan): PairPart[] => pairParts(plan.parts, pla
 
 /** The pieces of the upper. Throws GeometryError when it has none yet. */
 export function piecesOfPair(file: PairFile, plan: Plan): PairPart[] {
-  const asParts = ({ upper, edges }: FootPlan) =>
-    upper.pieces.map((p) => pieceAsPart(p, pieceMaterial(file, p.id, 'upper'), edges.markings[p.id]))
+  const asParts = (foot: FootPlan) =>
+    foot.upper.pieces.map((p) => pieceAsPart(p, pieceMaterial(file, p.id, 'upper'), markingOf(foot, p.id)))
   const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), recordOfPiece)
   if (pieces.length === 0) {
     throw new GeometryError('The upper has no piece yet: choose a style, or bring in a drawing.')

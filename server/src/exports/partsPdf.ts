@@ -4,6 +4,7 @@ import {
   cutLine,
   grainAlong,
   grainArrow,
+  holeRings,
   intersect,
   stitchTicks,
   type DrawablePart,
@@ -59,7 +60,8 @@ function drawPart(page: Page, placed: Placed): void {
       page.line(path, l.closed, 0.25, [], '#FFFFFF')
     } else if (l.holes) {
       page.line(path, l.closed, 0.1, [], PALE)
-      for (const tick of stitchTicks(move(l.holes, false))) page.line(tick, false, 0.3)
+      if (l.later) for (const ring of holeRings(move(l.holes, false))) page.line(ring, true, 0.2)
+      else for (const tick of stitchTicks(move(l.holes, false))) page.line(tick, false, 0.3)
     } else if (l.kind === 'fold') page.line(path, l.closed, 0.25, [6, 2])
     else if (l.kind === 'stitch') page.line(path, l.closed, 0.3, [2, 2])
     else if (l.kind === 'crease') page.line(path, l.closed, 0.2, [0.6, 1.6], PALE)

@@ -48,8 +48,11 @@ function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string 
     )
     .join('')
   const ticks = part.lines
-    .flatMap((l) => stitchTicks(l.holes ?? []))
-    .map((tick) => `<path class="hole" d="${d(tick, false)}" stroke-width="0.3"/>`)
+    .flatMap((l) => stitchTicks(l.holes ?? []).map((tick) => ({ tick, later: l.later })))
+    .map(
+      ({ tick, later }) =>
+        `<path class="hole" d="${d(tick, false)}" stroke-width="0.3"${later ? ' data-punched="later" stroke-opacity="0.5"' : ''}/>`,
+    )
     .join('')
   const skives = part.skives
     .map(

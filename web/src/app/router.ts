@@ -37,6 +37,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/edges/EdgesRoom.vue'),
           meta: { title: 'Edges' },
         },
+        {
+          path: 'stitching/:seam?',
+          component: () => import('../rooms/pairs/pair/stitching/StitchingRoom.vue'),
+          meta: { title: 'Stitching' },
+        },
         { path: 'work', component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'), meta: { title: 'Work' } },
       ],
     },

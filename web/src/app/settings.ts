@@ -30,6 +30,10 @@ export function showLength(mm: number, digits = 1): string {
   return lengthUnit.value === 'inch' ? inches(mm) : `${mm.toFixed(digits)} mm`
 }
 
+/** So much thread, as it comes off the reel: metres, or feet. */
+export const showThread = (mm: number): string =>
+  lengthUnit.value === 'inch' ? `${(mm / MM_PER_INCH / 12).toFixed(1)} ft` : `${(mm / 1000).toFixed(2)} m`
+
 /** A length (mm) in the chosen unit for a column whose head says mm; inches keep their sign. */
 export const bareLength = (mm: number): string => (lengthUnit.value === 'inch' ? inches(mm) : mm.toFixed(1))
 

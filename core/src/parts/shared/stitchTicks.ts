@@ -1,5 +1,5 @@
 import { outwardNormals } from '../../geometry/polyline.ts'
-import type { Path } from '../../geometry/path.ts'
+import type { Path, Point } from '../../geometry/path.ts'
 
 /** Half the length of the tick that marks a hole, mm. */
 const HALF = 1.3
@@ -15,3 +15,16 @@ export function stitchTicks(holes: Path): Path[] {
     ]
   })
 }
+
+/** Radius of the ring that marks a hole which is not punched yet, mm, and its corners. */
+const RING = 0.7
+const CORNERS = 10
+
+/** A small ring at every hole that is punched later, through all that is joined there. */
+export const holeRings = (holes: Path): Path[] =>
+  holes.map(([x, y]) =>
+    Array.from({ length: CORNERS }, (_, k): Point => {
+      const a = (2 * Math.PI * k) / CORNERS
+      return [x + RING * Math.cos(a), y + RING * Math.sin(a)]
+    }),
+  )

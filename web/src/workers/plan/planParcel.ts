@@ -24,7 +24,7 @@ type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps' | 'skivi
   PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref; skiving: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
-type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'bottom' | 'lasted'
+type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'stitching' | 'bottom' | 'lasted'
 
 /** The side that makes plans: knows what the other has of the last one. */
 export class Packer {
@@ -57,11 +57,23 @@ export class Packer {
     const fresh: Parcel['fresh'] = []
     const now = new Set<number>()
     const ref = this.refs(fresh, now)
-    const foot = ({ last, upper, layers, edges, bottom, lasted, parts, findings, worst }: FootPlan): PackedFoot => ({
+    const foot = ({
+      last,
+      upper,
+      layers,
+      edges,
+      stitching,
+      bottom,
+      lasted,
+      parts,
+      findings,
+      worst,
+    }: FootPlan): PackedFoot => ({
       last: ref(last),
       upper: ref(upper),
       layers: ref(layers),
       edges: ref(edges),
+      stitching: ref(stitching),
       bottom: ref(bottom),
       lasted: ref(lasted),
       parts: parts.map(ref),
@@ -102,11 +114,23 @@ export class Unpacker {
       // The packer put in under this number what stood in this place.
       return value as T
     }
-    const foot = ({ last, upper, layers, edges, bottom, lasted, parts, findings, worst }: PackedFoot): FootPlan => ({
+    const foot = ({
+      last,
+      upper,
+      layers,
+      edges,
+      stitching,
+      bottom,
+      lasted,
+      parts,
+      findings,
+      worst,
+    }: PackedFoot): FootPlan => ({
       last: of(last),
       upper: of(upper),
       layers: of(layers),
       edges: of(edges),
+      stitching: of(stitching),
       bottom: of(bottom),
       lasted: of(lasted),
       parts: parts.map((p) => of<Plan['parts'][number]>(p)),

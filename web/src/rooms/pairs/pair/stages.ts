@@ -9,6 +9,7 @@ export const stages = [
   { path: 'upper', name: 'Upper' },
   { path: 'parts', name: 'Parts' },
   { path: 'edges', name: 'Edges' },
+  { path: 'stitching', name: 'Stitching' },
   { path: 'work', name: 'Work' },
 ] as const
 export type StagePath = (typeof stages)[number]['path']
@@ -48,6 +49,8 @@ function findingsOf(plan: FootPlan, stage: StagePath): { part: string; finding: 
       ]
     case 'edges':
       return of('Edges', plan.edges.findings)
+    case 'stitching':
+      return of('Stitching', plan.stitching.findings)
     case 'work':
       return []
   }

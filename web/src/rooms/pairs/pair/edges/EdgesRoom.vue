@@ -91,37 +91,3 @@ const groups = computed(() => {
     {{ pair.planProblem ? 'Nothing can be drawn until that is put right.' : 'Planning the edges …' }}
   </p>
 </template>
-
-<style scoped>
-.page {
-  min-width: 0;
-  overflow-y: auto;
-  padding: 16px 24px 32px;
-}
-.page:focus-visible {
-  outline-offset: -3px;
-}
-.page > p {
-  max-width: 60ch;
-  margin-bottom: 14px;
-}
-.findings {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
-  gap: 6px 18px;
-  margin: 0;
-  padding: 0;
-}
-h3 {
-  margin: 20px 0 6px;
-}
-.planning {
-  position: absolute;
-  right: 14px;
-  top: 14px;
-  padding: 4px 10px;
-  border-radius: 8px;
-  background: #1b282f;
-  color: #eef2ee;
-}
-</style>

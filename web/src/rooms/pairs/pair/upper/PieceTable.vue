@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import {
   boxOf,
   grainArrow,
+  holeRings,
   markPath,
   stitchTicks,
   type Path,
@@ -49,6 +50,7 @@ watchEffect(() => {
 /** A whole piece may be looked at as it is folded for cutting: the lateral half, the medial one turned over it. */
 const folded = ref(false)
 
+const rowsOf = (piece: Piece) => props.markings[piece.id]?.rows ?? []
 const shift = (path: Path, dx: number, dy: number): Path => path.map(([x, y]): Point => [x + dx, y + dy])
 const shown = computed(() =>
   layout.value.placed.map(({ piece, dx, dy }) => {
@@ -67,8 +69,13 @@ const shown = computed(() =>
       fold: piece.fold && pathData(shift(piece.fold, dx, dy), false),
       notches: piece.marks.map((m) => ({ kind: m.kind, d: pathData(shift(markPath(m), dx, dy), false) })),
       holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
-      sewn: piece.sewn.map((w) => pathData(shift(w.line, dx, dy), false)),
-      stitches: piece.sewn.flatMap((w) => stitchTicks(w.holes).map((t) => pathData(shift(t, dx, dy), false))),
+      sewn: rowsOf(piece).map((w) => pathData(shift(w.path, dx, dy), false)),
+      stitches: rowsOf(piece)
+        .filter((w) => !w.later)
+        .flatMap((w) => stitchTicks(w.holes ?? []).map((t) => pathData(shift(t, dx, dy), false))),
+      rings: rowsOf(piece)
+        .filter((w) => w.later)
+        .flatMap((w) => holeRings(w.holes ?? []).map((t) => pathData(shift(t, dx, dy), true))),
       slits: piece.slits.map((s) => pathData([at(s.from), at(s.to)], false)),
       grain: grainArrow(piece.grain, 4).map((line) => pathData(line.map(at), false)),
       // By the arrow, which lies where the piece is longest: there is room.
@@ -91,11 +98,11 @@ const labels = useLabels(
   ),
   computed(() =>
     layout.value.placed.flatMap((place) => {
-      const { outline, net, sewn, grain, fold } = place.piece
+      const { outline, net, grain, fold } = place.piece
       const lines = [
         closed(outline),
         closed(net),
-        ...sewn.map((w) => w.line),
+        ...rowsOf(place.piece).map((w) => w.path),
         [grain.from, grain.to],
         ...(fold ? [fold] : []),
       ]
@@ -111,6 +118,7 @@ const legend: LegendLine[] = [
   { name: 'A neighbour’s lap ends', stroke: '#a9bac0', width: 1, dash: '3 3' },
   { name: 'Fold', stroke: '#eef2ee', width: 1.3, dash: '16 6' },
   { name: 'Stitch line, a tick at every stitch', stroke: '#eef2ee', width: 9, dash: '1.6 7' },
+  { name: 'Hole punched later, through both', stroke: '#eef2ee', width: 1, sign: 'M28 3a4 4 0 1 0 .01 0' },
   { name: 'Notch of the medial side', stroke: '#e6b355', width: 1.6, sign: 'M20 3 28 11 36 3' },
   { name: 'Notch that meets another', stroke: '#8fd0e8', width: 1.6, sign: 'M20 3 28 11 36 3' },
   { name: 'Grain', stroke: '#b9c7c2', width: 1.2, sign: 'M4 7H52M45 3 52 7 45 11' },
@@ -154,6 +162,7 @@ function up(event: PointerEvent): void {
           <path :d="s.net" class="net" />
           <path v-if="s.fold" :d="s.fold" class="fold" />
           <path v-for="(d, i) in s.sewn" :key="`w${i}`" :d="d" class="sewn" />
+          <path v-for="(d, i) in s.rings" :key="`r${i}`" :d="d" class="ring" />
           <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
           <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
           <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
@@ -217,6 +226,10 @@ function up(event: PointerEvent): void {
 .sewn {
   stroke: #8fa3aa;
   stroke-width: 0.8;
+}
+.ring {
+  stroke: #eef2ee;
+  stroke-width: 0.9;
 }
 .stitch {
   stroke: #eef2ee;

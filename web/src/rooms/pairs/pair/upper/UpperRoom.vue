@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import {
+  markingOf,
   strainAlong,
   type KeyPoint,
   type PairDecisions,
@@ -56,6 +57,11 @@ const chosenPoint = ref('')
 const chosenPiece = ref('')
 
 const upper = computed(() => pair.plan?.upper ?? null)
+/** What is skived and sewn on each piece. */
+const markings = computed(() => {
+  const { plan } = pair
+  return plan ? Object.fromEntries(plan.upper.pieces.map((p) => [p.id, markingOf(plan, p.id)])) : {}
+})
 const piece = computed(() => upper.value?.pieces.find((p) => p.id === chosenPiece.value) ?? null)
 const point = computed(() => upper.value?.points.find((p) => p.id === chosenPoint.value) ?? null)
 const frontSide = computed<Side>(() => (side.value === 'medial' ? 'medial' : 'lateral'))
@@ -142,7 +148,7 @@ const markers = computed(() =>
         v-else
         :versions="upper.foldVersions"
         :pieces="upper.pieces"
-        :markings="pair.plan?.edges.markings ?? {}"
+        :markings="markings"
         :chosen="piece"
         @choose="chosenPiece = $event"
       >

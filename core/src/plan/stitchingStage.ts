@@ -1,0 +1,78 @@
+import type { Edges } from '../edges/edges.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import { ofPiece } from '../trade/cutFrom.ts'
+import type { PieceMarking } from '../trade/part.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import { deriveStitching, type Stitching } from '../seams/stitching.ts'
+import type { Upper } from '../upper/upper.ts'
+import type { PairMaterials } from './materials.ts'
+import type { FootPlan } from './plan.ts'
+import type { StageCache } from './stageCache.ts'
+import type { Wall } from './wallParts.ts'
+
+/** How a shoe is sewn. */
+export function stitchingStage(
+  {
+    upper,
+    wall,
+    edges,
+    decisions,
+    material,
+    book,
+  }: {
+    upper: Upper
+    wall: Wall
+    edges: Edges
+    decisions: PairDecisions
+    material: PairMaterials
+    book: RuleBook
+  },
+  cache: StageCache,
+): Stitching {
+  return cache.ruled(
+    'stitching',
+    {
+      pieces: upper.pieces,
+      linings: wall.linings,
+      sections: edges.seams,
+      by: decisions.stitching.by,
+      own: material.thick,
+      leather: material.upper.thickness,
+      lining: material.lining.thickness,
+    },
+    book,
+    ({ pieces, linings, sections, by, own, leather, lining }, rules) =>
+      deriveStitching(
+        [
+          {
+            pieces,
+            seen: 'outside',
+            sections: sections.filter((s) => s.seen === 'outside'),
+            way: by,
+            thicknessOf: (id) => ofPiece(own, id, leather),
+            lining,
+            book: rules,
+          },
+          {
+            pieces: linings,
+            seen: 'foot',
+            sections: sections.filter((s) => s.seen === 'foot'),
+            way: by,
+            thicknessOf: (id) => ofPiece(own, id, lining),
+            lining: 0,
+            book: rules,
+          },
+        ],
+        rules,
+      ),
+  )
+}
+
+/** All that is marked on a piece of the upper: skives, laps, rows of stitches. */
+export const markingOf = (
+  { edges, stitching }: Pick<FootPlan, 'edges' | 'stitching'>,
+  piece: string,
+): PieceMarking => ({
+  ...(edges.markings[piece] ?? { skives: [], spans: [] }),
+  rows: stitching.rows[piece] ?? [],
+})

@@ -1,0 +1,302 @@
+import { offsetLine } from '../geometry/offsetLine.ts'
+import { pathLength, type Path } from '../geometry/path.ts'
+import { joined as joinedLines } from '../geometry/subpath.ts'
+import type { SeamKind, SeamSection } from '../edges/seamSection.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import { seamsOf, type EdgeOfPiece } from '../upper/joins.ts'
+import type { Piece, PieceEdge } from '../upper/piece.ts'
+import { sewnRules } from '../upper/sewnLine.ts'
+import { holesAlong, holesOfPartner, type HoleLayout } from './holesAlong.ts'
+import { seamRules } from './rules.ts'
+import { chainedLaps, insidePiece, longestOf, openRuns, sidesOf, type End } from './seamRuns.ts'
+import { threadOf, type SeamWay } from './thread.ts'
+
+/**
+ * When a hole is made: now, in the piece alone, or later, through all that is joined there. By machine nothing is punched.
+ */
+export type HoleTime = 'now' | 'later'
+
+/** A row of stitches as it lies on one piece. */
+export interface RowOnPiece {
+  piece: string
+  line: Path
+  holes: Path
+  punched: HoleTime
+}
+
+/** A seam of one shoe: its rows, what they take, and where their holes are. */
+export interface Seam {
+  id: string
+  name: string
+  kind: SeamKind
+  seen: SeamSection['seen']
+  way: SeamWay
+  side: PieceEdge['side']
+  rows: number
+  /** Of one row. */
+  stitches: number
+  /** Mean of one stitch, mm. */
+  pitch: number
+  /** True length of the first row, mm. */
+  length: number
+  /** From the finished edge to the first row, mm. */
+  fromEdge: number
+  /** What is sewn through, mm. */
+  thickness: number
+  /** How deep the thread goes where it does not go through, mm; null where it does. */
+  depth: number | null
+  /** Thread of all rows on one shoe, mm. */
+  thread: number
+  on: RowOnPiece[]
+}
+
+export interface SeamNeeds {
+  pieces: readonly Piece[]
+  seen: SeamSection['seen']
+  /** Sections of the same pieces: what is sewn through in each. */
+  sections: readonly SeamSection[]
+  way: SeamWay
+  /** Of a piece, mm. */
+  thicknessOf: (piece: string) => number
+  /** The lining that is sewn in with an edge of the opening, mm. */
+  lining: number
+  book: RuleBook
+}
+
+const bare = (name: string): string => name.replace(/, (lateral|medial)$/, '')
+const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`
+const capital = (name: string): string => `${name.charAt(0).toUpperCase()}${name.slice(1)}`
+const sideOf = ({ side }: Pick<PieceEdge, 'side'>): string => (side === 'whole' ? '' : `, ${side}`)
+
+/** Every seam that closes an upper or its lining, read off edges and joins. */
+export function seamRows(needs: SeamNeeds): Seam[] {
+  const { pieces, seen, sections, way, lining, book } = needs
+  const pitch = book.value(way === 'hand' ? sewnRules.pitch : seamRules.machinePitch)
+  const fromEdge = book.value(way === 'hand' ? sewnRules.fromEdge : seamRules.machineFromEdge)
+  const gap = Math.max(book.value(seamRules.rowGap), way === 'hand' ? fromEdge : 0)
+  const more = book.value(seamRules.threadMore)
+  const end = book.value(seamRules.threadEnd)
+
+  const seam = (
+    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness'>,
+    rows: readonly { layout: HoleLayout; on: RowOnPiece[] }[],
+  ): Seam => {
+    const first = rows[0]!.layout
+    const stitches = count(first)
+    const mean = first.length / stitches
+    return {
+      ...head,
+      depth: null,
+      seen,
+      way,
+      rows: rows.length,
+      stitches,
+      pitch: mean,
+      length: first.length,
+      thread: rows.reduce(
+        (sum, { layout }) =>
+          sum +
+          threadOf(way, {
+            stitches: count(layout),
+            pitch: layout.length / count(layout),
+            thickness: head.thickness,
+            more,
+            end,
+          }),
+        0,
+      ),
+      on: rows.flatMap((r) => r.on),
+    }
+  }
+  const through = (ids: readonly string[], kind: SeamKind): number =>
+    sections.find((s) => s.kind === kind && ids.every((id) => s.pieces.includes(id)))?.sewn ??
+    // An edge that is bound, beaded or raw has no section: the leather itself.
+    ids.reduce((sum, id) => sum + needs.thicknessOf(id), 0)
+
+  const rowsOfLap = seen === 'outside' && way === 'machine' ? book.value(seamRules.lapRows) : 1
+  const laps = chainedLaps(pieces).map(({ id, over, under, side }) => {
+    const ids = [over.piece.id, under.piece.id]
+    return seam(
+      {
+        id,
+        side,
+        fromEdge,
+        name: `${bare(over.piece.name)} over ${lower(bare(under.piece.name))}${sideOf({ side })}`,
+        kind: 'lap',
+        thickness: through(ids, 'lap'),
+      },
+      Array.from({ length: rowsOfLap }, (_, k) => lapRow(over, under, fromEdge + k * gap, pitch)),
+    )
+  })
+  const joined = [...seamsOf(pieces)].flatMap(([id, ends]): Seam[] => {
+    const [a, b] = ends
+    if (!a || !b) return []
+    const ids = [a.piece.id, b.piece.id]
+    if (ends.every((e) => e.edge.role === 'closed seam')) {
+      const layout = holesAlong(a.edge.line, pitch)
+      const partner = holesOfPartner(b.edge.line, layout)
+      return [
+        seam(
+          {
+            id,
+            name: `${bare(a.piece.name)}, ${a.edge.name}`,
+            kind: 'closed',
+            side: a.edge.side === b.edge.side ? a.edge.side : 'whole',
+            // The allowance is the distance to the cut edge; both edges lie on each other while they are sewn.
+            fromEdge: a.edge.allowance,
+            thickness: through(ids, 'closed'),
+          },
+          [{ layout, on: [row(a, a.edge.line, layout, 'now'), row(b, b.edge.line, partner, 'now')] }],
+        ),
+      ]
+    }
+    if (ends.every((e) => e.edge.role === 'butt seam')) return [buttSeam(needs, id, a, b)]
+    return []
+  })
+  const opening = pieces.flatMap((piece) =>
+    // Linings are caught by the seam of the outside.
+    (seen === 'foot' ? [] : openRuns(piece)).flatMap((run): Seam[] => {
+      const edge = longestOf(run)
+      const offset = offsetLine(joinedLines(...run.map((e) => e.line)), fromEdge)
+      if (offset.length < 2) return []
+      const line = insidePiece(offset, piece)
+      const side = sidesOf(run)
+      const layout = holesAlong(line, pitch)
+      return [
+        seam(
+          {
+            id: `${piece.id}.${edge.name}.${side}`,
+            name: `${capital(bare(piece.name))}, ${edge.name}${sideOf({ side })}`,
+            kind: 'fold',
+            side,
+            fromEdge,
+            thickness: through([piece.id], 'fold') + lining,
+          },
+          [{ layout, on: [row({ piece }, line, layout, 'later')] }],
+        ),
+      ]
+    }),
+  )
+  const laidOn = pieces.flatMap((piece) =>
+    piece.sewn.length > 0
+      ? []
+      : piece.edges.flatMap((edge): Seam[] => {
+          if (edge.role !== 'lap over' || edge.seam) return []
+          const offset = offsetLine(edge.line, fromEdge)
+          if (offset.length < 2) return []
+          const line = insidePiece(offset, piece)
+          const layout = holesAlong(line, pitch)
+          return [
+            seam(
+              {
+                id: `${piece.id}.${edge.name}.${edge.side}`,
+                name: `${bare(piece.name)}, ${edge.name}${sideOf(edge)}`,
+                kind: 'laidOn',
+                side: edge.side,
+                fromEdge,
+                thickness: 2 * needs.thicknessOf(piece.id),
+              },
+              [{ layout, on: [row({ piece }, line, layout, 'now')] }],
+            ),
+          ]
+        }),
+  )
+  return [...laps, ...joined, ...laidOn, ...shared(needs), ...opening]
+}
+
+/**
+ * Edge to edge, always by hand: the thread goes in beside either edge and through part of the thickness only, so that it
+ * shows on one side and is not felt on the other.
+ */
+function buttSeam({ sections, thicknessOf, seen, book }: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece): Seam {
+  const inside = book.value(seamRules.buttFromEdge)
+  const line = offsetLine(a.edge.line, inside)
+  const layout = holesAlong(line, book.value(seamRules.buttPitch))
+  const other = offsetLine(b.edge.line, inside)
+  const thin = Math.min(thicknessOf(a.piece.id), thicknessOf(b.piece.id))
+  const depth = book.value(seamRules.buttDepth) * thin
+  const [stitches, more, end] = [count(layout), book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
+  const pitch = layout.length / stitches
+  return {
+    id,
+    name: `${bare(a.piece.name)}, ${a.edge.name}`,
+    kind: 'butt',
+    seen,
+    way: 'hand',
+    side: 'whole',
+    rows: 1,
+    stitches,
+    pitch,
+    length: layout.length,
+    fromEdge: inside,
+    thickness: sections.find((s) => s.id === id)?.sewn ?? thin,
+    depth,
+    // Across the joint and half of the leather down and up again.
+    thread: threadOf('hand', { stitches, pitch, thickness: 2 * inside + depth, more, end }),
+    on: [row(a, line, layout, 'now'), row(b, other, holesOfPartner(other, layout), 'now')],
+  }
+}
+
+/** Seams whose holes a style lays out itself, since two pieces are to have the very same: always sewn by hand. */
+function shared({ pieces, thicknessOf, book }: SeamNeeds): Seam[] {
+  const names = [...new Set(pieces.flatMap((p) => p.sewn.map((s) => s.name)))]
+  return names.map((name): Seam => {
+    const of = pieces.filter((p) => p.sewn.some((s) => s.name === name))
+    const lines = of.map((p) => p.sewn.find((s) => s.name === name)!)
+    const { line, holes } = lines[0]!
+    const [stitches, length] = [holes.length - 1, pathLength(line)]
+    const thickness = of.reduce((sum, p) => sum + thicknessOf(p.id), 0)
+    const [more, end] = [book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
+    return {
+      id: name,
+      name: capital(name),
+      kind: 'laidOn',
+      seen: 'outside',
+      way: 'hand',
+      side: 'whole',
+      rows: 1,
+      stitches,
+      pitch: length / stitches,
+      length,
+      fromEdge: book.value(sewnRules.fromEdge),
+      thickness,
+      depth: null,
+      thread: threadOf('hand', { stitches, pitch: length / stitches, thickness, more, end }),
+      // The piece that lies on top stands last; through it the one below is punched once it is stuck on.
+      on: of.map((p, i) => ({
+        piece: p.id,
+        line: lines[i]!.line,
+        holes: lines[i]!.holes,
+        punched: i === of.length - 1 ? 'now' : 'later',
+      })),
+    }
+  })
+}
+
+const count = ({ stitches }: HoleLayout): number => stitches.reduce((a, b) => a + b, 0)
+
+const row = (
+  { piece }: Pick<EdgeOfPiece, 'piece'>,
+  line: Path,
+  { holes }: HoleLayout,
+  punched: HoleTime,
+): RowOnPiece => ({
+  piece: piece.id,
+  line,
+  holes,
+  punched,
+})
+
+/**
+ * One row of a lap: on the leather that lies over, so far inside its edge; on the one under it, so far outside its
+ * finished line, where the same stitches go. What lies over is punched first, what lies under through it, once it is stuck.
+ */
+function lapRow(over: End, under: End, inside: number, pitch: number) {
+  const line = offsetLine(over.line, inside)
+  const layout = holesAlong(line, pitch)
+  const below = offsetLine(under.line, -inside)
+  return {
+    layout,
+    on: [row(over, line, layout, 'now'), row(under, below, holesOfPartner(below, layout), 'later')],
+  }
+}

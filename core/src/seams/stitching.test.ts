@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest'
+import { keptCache } from '../../test/keptCache.ts'
+import { samplePair } from '../../test/samplePair.ts'
+import { distance, pathLength, type Path } from '../geometry/path.ts'
+import { nearest } from '../geometry/polyline.ts'
+import { contains } from '../geometry/path.ts'
+import { styles } from '../model/upper.ts'
+import type { Plan } from '../plan/plan.ts'
+import { planPair } from '../plan/planPair.ts'
+import type { Seam } from './seamRows.ts'
+import { threadOf } from './thread.ts'
+
+const cache = keptCache(24)
+type Change = NonNullable<Parameters<typeof samplePair>[0]>
+const plan = (change: Change = {}): Plan => planPair(samplePair(change), cache)
+const ofStyle = (style: (typeof styles)[number], by: 'machine' | 'hand'): Plan =>
+  plan({
+    upper: { style },
+    stitching: { by },
+    construction: style === 'stitch-down' ? 'stitch-down' : style === 'trainer' ? 'cup sole' : 'cemented',
+  })
+const seam = (p: Plan, name: string): Seam => {
+  const found = p.stitching.seams.find((s) => s.name === name)
+  if (!found) throw new Error(`no seam ${name}: ${p.stitching.seams.map((s) => s.name).join('; ')}`)
+  return found
+}
+/** Length of a line by its own points, by another way of adding up. */
+const lengthOf = (line: Path): number => line.slice(1).reduce((sum, p, i) => sum + distance(line[i]!, p), 0)
+
+describe('thread', () => {
+  it('is 2 n (p + T) x 1.1, by hand and 2 x 200 mm to hold', () => {
+    const need = { stitches: 100, pitch: 6, thickness: 4, more: 1.1, end: 200 }
+    expect(threadOf('hand', need)).toBeCloseTo(2 * 100 * 10 * 1.1 + 400, 9)
+    expect(threadOf('machine', need)).toBeCloseTo(2200, 9)
+    // Of thick hand work about four times the seam.
+    expect(threadOf('hand', need) / 600).toBeCloseTo(4.33, 2)
+  })
+})
+
+describe.each(['machine', 'hand'] as const)('a pair sewn by %s', (by) => {
+  it.each(styles)(
+    '%s: partners have the same number, as many as the pitch says, and lie inside their pieces',
+    (style) => {
+      const p = ofStyle(style, by)
+      const outline = new Map(p.upper.pieces.map((x) => [x.id, x.outline]))
+      expect(p.stitching.seams.length).toBeGreaterThan(3)
+      for (const s of p.stitching.seams) {
+        const firstRow = s.on.slice(0, s.on.length / s.rows)
+        for (const { holes } of firstRow) expect(holes.length, s.name).toBe(s.stitches + 1)
+        for (let k = 0; k < s.rows; k++) {
+          const rowHoles = s.on.slice(k * firstRow.length, (k + 1) * firstRow.length).map((r) => r.holes.length)
+          expect(new Set(rowHoles).size, `${s.name}, row ${k + 1}`).toBe(1)
+        }
+        expect(s.pitch * s.stitches, s.name).toBeCloseTo(s.length, 6)
+        expect(lengthOf(s.on[0]!.line), s.name).toBeCloseTo(s.length, 6)
+        // Between two corners the pitch is off by half a stitch in all at the most.
+        const wanted = s.kind === 'butt' ? 3 : s.way === 'hand' ? 6 : 2
+        if (s.length > 6 * wanted) expect(Math.abs(s.pitch - wanted) / wanted, s.name).toBeLessThan(0.16)
+        for (const { piece, holes } of s.on) {
+          const path = outline.get(piece)
+          if (!path) continue
+          for (const h of holes) {
+            expect(contains(path, h) || nearest(path, h, true).away < 0.6, `${s.name} on ${piece}`).toBe(true)
+          }
+        }
+        expect(s.thread, s.name).toBeGreaterThan(s.length)
+      }
+    },
+  )
+})
+
+describe('what is sewn', () => {
+  it('a lap: two rows by machine, one by hand, on the leather over it and through the one under it', () => {
+    const [machine, hand] = (['machine', 'hand'] as const).map((by) =>
+      seam(plan({ stitching: { by } }), 'Quarter over vamp, lateral'),
+    )
+    expect([machine!.rows, hand!.rows]).toEqual([2, 1])
+    expect([machine!.fromEdge, hand!.fromEdge]).toEqual([1.75, 3])
+    // 1.4 mm of quarter on 0.55 of 1.4 mm of vamp.
+    expect(machine!.thickness).toBeCloseTo(1.4 * 1.55, 6)
+    expect(hand!.on.map((o) => [o.piece, o.punched])).toEqual([
+      ['quarter.lateral', 'now'],
+      ['vamp', 'later'],
+    ])
+    const quarter = plan().upper.pieces.find((x) => x.id === 'quarter.lateral')!
+    const tab = quarter.edges.find((e) => e.role === 'lap over')!
+    for (const h of hand!.on[0]!.holes.slice(1, -1)) expect(nearest(tab.line, h).away).toBeCloseTo(3, 1)
+    expect(machine!.thread).toBeCloseTo(
+      machine!.on
+        .filter((o) => o.piece === 'quarter.lateral')
+        .reduce((sum, o) => sum + 1.1 * 2 * (pathLength(o.line) + (o.holes.length - 1) * machine!.thickness), 0),
+      3,
+    )
+  })
+  it('over the fold of both pieces a seam runs on in one, and so does an opening round its corner', () => {
+    const derby = plan()
+    expect(derby.stitching.seams.filter((s) => s.name.startsWith('Vamp over tongue'))).toHaveLength(1)
+    // Facing and top line of a quarter are one row, with a hole in the corner between them.
+    const opening = seam(derby, 'Quarter, top line, lateral')
+    const quarter = derby.upper.pieces.find((x) => x.id === 'quarter.lateral')!
+    const both = quarter.edges.filter((e) => e.role === 'folded').reduce((sum, e) => sum + pathLength(e.line), 0)
+    expect(Math.abs(opening.length - both)).toBeLessThan(6)
+    const court = ofStyle('court', 'machine')
+    expect(court.stitching.seams.filter((s) => s.name === 'Upper, top line')).toHaveLength(1)
+  })
+  it('a closed seam on the finished line, both edges punched now; the opening later, through lining and outside', () => {
+    const p = plan({ stitching: { by: 'hand' } })
+    const back = seam(p, 'Quarter, back')
+    expect(back.on.map((o) => o.punched)).toEqual(['now', 'now'])
+    expect(back.thickness).toBeCloseTo(2 * 0.6 * 1.4, 6)
+    expect(seam(p, 'Quarter, top line, medial').on.map((o) => o.punched)).toEqual(['later'])
+    // Fold of 1.4 mm in two leaves of half, and the lining.
+    expect(seam(p, 'Quarter, top line, medial').thickness).toBeCloseTo(1.4 + 0.9, 6)
+  })
+  it('a butt seam goes half to two thirds deep, by hand whatever the upper is', () => {
+    const p = plan({ lining: { back: 'butt seam' } })
+    const butt = seam(p, 'Quarter lining, back')
+    expect(butt).toMatchObject({ way: 'hand', depth: expect.closeTo(0.58 * 0.9, 9), fromEdge: 2 })
+    expect(butt.on.map((o) => o.punched)).toEqual(['now', 'now'])
+  })
+  it('a heel cover has the very holes of its section; the section’s are punched through it', () => {
+    const p = ofStyle('stitch-down', 'machine')
+    const cover = seam(p, 'Heel cover seam')
+    expect(cover.way).toBe('hand')
+    const by = Object.fromEntries(cover.on.map((o) => [o.piece, o]))
+    expect(by.heelCover!.holes).toEqual(by.heelSection!.holes)
+    expect([by.heelCover!.punched, by.heelSection!.punched]).toEqual(['now', 'later'])
+  })
+  it('is drawn on its pieces: by hand with holes, which say when they are punched; by machine a line', () => {
+    const lines = (by: 'machine' | 'hand') => plan({ stitching: { by } }).stitching.rows.vamp!
+    expect(lines('machine').every((l) => l.holes === undefined)).toBe(true)
+    const hand = lines('hand')
+    expect(hand.every((l) => (l.holes?.length ?? 0) > 0)).toBe(true)
+    expect(hand.filter((l) => l.later).map((l) => l.name)).toContain('Quarter over vamp, lateral')
+  })
+  it('a thread longer than an arm draws is named, with how many are cut', () => {
+    const finding = (longest: number) =>
+      plan({ stitching: { by: 'hand' }, rules: { 'seam.longestThread': longest } }).stitching.findings[0]
+    expect(finding(3000)).toMatchObject({ level: 'fine' })
+    expect(finding(1000)).toMatchObject({ level: 'watch', limit: 1000 })
+  })
+})
