@@ -20,6 +20,7 @@ export type HoleTime = 'now' | 'later'
 export interface RowOnPiece {
   piece: string
   line: Path
+  /** Of a hand seam: the needle of a machine makes its own. */
   holes: Path
   punched: HoleTime
 }
@@ -105,7 +106,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
           }),
         0,
       ),
-      on: rows.flatMap((r) => r.on),
+      on: rows.flatMap((r) => (way === 'hand' ? r.on : r.on.map((o) => ({ ...o, holes: [] })))),
     }
   }
   const through = (ids: readonly string[], kind: SeamKind): number =>
