@@ -39,7 +39,8 @@ interface Shape {
 const forComparison: LineKind[] = ['neighbour', 'crease']
 
 /** Holes of hand seams on a piece. */
-const holesOn = ({ rows }: Stitching, piece: string): Path[] => (rows[piece] ?? []).flatMap((r) => (r.holes ? [r.holes] : []))
+const holesOn = ({ rows }: Stitching, piece: string): Path[] =>
+  (rows[piece] ?? []).flatMap((r) => (r.holes ? [r.holes] : []))
 
 /** Upper pieces (as `upper.` and their id) and parts of one foot, in the order of the work. */
 function shapesOf(plan: FootShapes): Shape[] {
