@@ -233,6 +233,15 @@ for (const [name, decision, from] of [
 }
 say(
   time(
+    'skives and seams: one edge changed',
+    15,
+    'how thin folds are skived: layers, sections, skiving list and stitching follow',
+    (i): PlanInput => ({ ...input, houseRules: { 'skive.foldShare': 0.5 + i * 0.01 } }),
+    (t) => void planPair(t, warm),
+  ),
+)
+say(
+  time(
     'one house rule, all parts',
     15,
     'puff and stiffener skive widths',

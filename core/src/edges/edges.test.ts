@@ -158,6 +158,31 @@ describe('sections of seams', () => {
     // A pattern that lies on no forme shows what meets alone.
     expect(seamInWall(seam(p, 'Quarter, top line'), 'after', null)).toHaveLength(2)
   })
+  it('sides of different leathers are told apart, and each is as thick as its own', () => {
+    const pair = samplePair()
+    const thin = { ...sampleMaterials[0]!, id: '01900000-0000-7000-8000-0000000000cc', thickness: 1 }
+    const p = planPair(
+      {
+        ...pair,
+        materials: [...pair.materials, thin],
+        decisions: { ...pair.decisions, pieceMaterials: { 'quarter.medial': thin.id } },
+      },
+      cache,
+    )
+    expect(seam(p, 'Quarter over vamp, lateral').thickest.after).toBeCloseTo(1.4 + 0.55 * 1.4, 6)
+    expect(seam(p, 'Quarter over vamp, medial').thickest.after).toBeCloseTo(1 + 0.55 * 1.4, 6)
+    expect(p.stitching.seams.find((s) => s.name === 'Quarter over vamp, medial')?.thickness).toBeCloseTo(1.77, 6)
+  })
+  it('cloth that shows as a ridge is not told to be skived', () => {
+    const cloth = sampleMaterials.map((m) =>
+      m.kind === 'lining leather' ? { ...m, kind: 'lining cloth' as const, thickness: 1.2 } : m,
+    )
+    const p = planPair({ ...samplePair(), materials: cloth }, cache)
+    expect(p.edges.findings.find((f) => f.id === 'edges.ridge')).toMatchObject({
+      level: 'watch',
+      remedy: { kind: 'open', control: { at: 'lining' } },
+    })
+  })
   it('a backer goes with its leather, unskived', () => {
     const backer = {
       ...sampleMaterials[0]!,

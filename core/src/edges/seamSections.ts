@@ -88,12 +88,15 @@ function cutOf({ piece, edge }: EdgeOfPiece): Cut | null {
   return place ? cutAt(edge.side, place.line) : null
 }
 
+/** A section with the side it is on; `whole` where it is on both. */
+type Sided = SeamSection & { side: PieceEdge['side'] }
+
 /** Sections of all seams and edges of pieces that are sewn to each other; those that are alike are one. */
 export function seamSections(needs: SewnPieces): SeamSection[] {
   const { pieces, sight, book } = needs
   const seen = sight.facing === 'foot' ? 'foot' : 'outside'
   const order = pieceOrder(pieces)
-  const sections: SeamSection[] = []
+  const sections: Sided[] = []
 
   const add = (
     id: string,
@@ -103,9 +106,10 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
     plies: readonly Ply[],
     meeting: Meeting,
     cuts: readonly [Cut | null, Cut | null],
+    side: PieceEdge['side'],
     sewn?: number,
   ) => {
-    sections.push(sectionOf({ id, name, kind, seen, length, cuts, sewn }, plies, meeting))
+    sections.push({ ...sectionOf({ id, name, kind, seen, length, cuts, sewn }, plies, meeting), side })
   }
 
   for (const [seam, ends] of seamsOf(pieces)) {
@@ -118,7 +122,16 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
     const [first, second] = [bare(a.piece.name), lower(bare(b.piece.name))]
     switch (meeting.kind) {
       case 'lap':
-        add(seam, `${first} over ${second}`, 'lap', length, [x, y], lapped(x, y, b.edge.allowance, seen), cuts)
+        add(
+          seam,
+          `${first} over ${second}`,
+          'lap',
+          length,
+          [x, y],
+          lapped(x, y, b.edge.allowance, seen),
+          cuts,
+          a.edge.side,
+        )
         break
       case 'closed':
         add(
@@ -129,6 +142,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
           [x, y],
           closed(x, y, [a.edge.allowance, b.edge.allowance], seen),
           cuts,
+          a.edge.side === b.edge.side ? a.edge.side : 'whole',
           leftAt(x, a.edge.allowance) + leftAt(y, b.edge.allowance),
         )
         break
@@ -141,6 +155,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
           [x, y],
           butted(x, y, buttBevel(Math.max(x.thickness, y.thickness), book)),
           cuts,
+          'whole',
         )
     }
   }
@@ -153,11 +168,11 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
       const length = pathLength(edge.line)
       const cuts = [cutOf(end), null] as const
       if ((edge.role === 'folded' || edge.role === 'zip') && edge.allowance > 0) {
-        add(id, name, 'fold', length, [ply], turnedIn(ply, edge.allowance), cuts)
+        add(id, name, 'fold', length, [ply], turnedIn(ply, edge.allowance), cuts, edge.side)
       } else if (edge.role === 'lap over' && !edge.seam) {
-        add(id, name, 'laidOn', length, [ply], ending(ply, 0), cuts)
+        add(id, name, 'laidOn', length, [ply], ending(ply, 0), cuts, edge.side)
       } else if (edge.role === 'trimmed' && ply.skive) {
-        add(id, name, 'trimmed', length, [ply], ending(ply, edge.allowance), cuts)
+        add(id, name, 'trimmed', length, [ply], ending(ply, edge.allowance), cuts, edge.side)
       } else if (edge.role === 'turned-out margin') {
         sections.push(...turnedTogether(needs, end, order))
       }
@@ -167,14 +182,14 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
 }
 
 /** Where a piece's margin is turned out with others that lie under it: told once, by the piece that lies on top. */
-function turnedTogether(needs: SewnPieces, { piece, edge }: EdgeOfPiece, order: Map<string, number>): SeamSection[] {
+function turnedTogether(needs: SewnPieces, { piece, edge }: EdgeOfPiece, order: Map<string, number>): Sided[] {
   const { side } = edge
   if (side === 'whole') return []
   const placed = piece.places.find((p) => p.side === side)?.edges.find((e) => e.name === edge.name)
   const spans = needs.sight.spans[spanKey(piece.id, side, edge.name)] ?? []
   if (!placed) return []
   const whole = pathLength(placed.line)
-  return spans.flatMap(([from, to], i): SeamSection[] => {
+  return spans.flatMap(([from, to], i): Sided[] => {
     const middle = pointAt(placed.line, ((from + to) / 2) * whole)
     const [, normal] = outwardNormals([middle, pointAt(placed.line, ((from + to) / 2) * whole + 1)], false)
     const at = [middle[0] - normal![0], middle[1] - normal![1]] as const
@@ -189,19 +204,22 @@ function turnedTogether(needs: SewnPieces, { piece, edge }: EdgeOfPiece, order: 
     if (under.length === 0 || under.length < others.length || !turned) return []
     const plies = [...under, piece].map((p) => plyOf(needs, { piece: p, edge: edgeOf(p, edge) }, true))
     return [
-      sectionOf(
-        {
-          id: `${piece.id}.${edge.name}.${side}.${i}`,
-          name: `${bare(piece.name)} and ${under.map((p) => lower(bare(p.name))).join(', ')}, turned out`,
-          kind: 'turnedOut',
-          seen: 'outside',
-          length: (to - from) * whole,
-          // What is turned out lies on the midsole, not on the wall.
-          cuts: [null, null],
-        },
-        plies,
-        turnedOut(plies, edge.allowance),
-      ),
+      {
+        ...sectionOf(
+          {
+            id: `${piece.id}.${edge.name}.${side}.${i}`,
+            name: `${bare(piece.name)} and ${under.map((p) => lower(bare(p.name))).join(', ')}, turned out`,
+            kind: 'turnedOut',
+            seen: 'outside',
+            length: (to - from) * whole,
+            // What is turned out lies on the midsole, not on the wall.
+            cuts: [null, null],
+          },
+          plies,
+          turnedOut(plies, edge.allowance),
+        ),
+        side,
+      },
     ]
   })
 }
@@ -210,9 +228,9 @@ function turnedTogether(needs: SewnPieces, { piece, edge }: EdgeOfPiece, order: 
 const edgeOf = (piece: Piece, edge: PieceEdge): PieceEdge =>
   piece.edges.find((e) => e.role === edge.role && e.side === edge.side) ?? edge
 
-/** Sections that are the same on both sides are told once, with both lengths. */
-function alike(sections: readonly SeamSection[]): SeamSection[] {
-  const out = new Map<string, SeamSection>()
+/** Sections that are the same on both sides are told once, with both lengths; where the sides differ, each is named. */
+function alike(sections: readonly Sided[]): SeamSection[] {
+  const out = new Map<string, Sided>()
   for (const s of sections) {
     const key = [
       s.name,
@@ -222,8 +240,19 @@ function alike(sections: readonly SeamSection[]): SeamSection[] {
     const known = out.get(key)
     out.set(
       key,
-      known ? { ...known, length: known.length + s.length, pieces: [...new Set([...known.pieces, ...s.pieces])] } : s,
+      known
+        ? {
+            ...known,
+            side: known.side === s.side ? s.side : 'whole',
+            length: known.length + s.length,
+            pieces: [...new Set([...known.pieces, ...s.pieces])],
+          }
+        : s,
     )
   }
-  return [...out.values()]
+  const all = [...out.values()]
+  return all.map(({ side, ...section }): SeamSection => {
+    const twice = side !== 'whole' && all.filter((o) => o.name === section.name).length > 1
+    return twice ? { ...section, name: `${section.name}, ${side}` } : section
+  })
 }

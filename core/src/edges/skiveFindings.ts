@@ -1,3 +1,4 @@
+import { isWoven } from '../model/material.ts'
 import type { Finding } from '../trade/because.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
@@ -47,6 +48,8 @@ interface SkivedEnd {
   name: string
   edge: PieceEdge
   thickness: number
+  /** Cloth is not skived, whatever the rules say. */
+  woven: boolean
   skive: EdgeSkive | null
 }
 
@@ -63,6 +66,7 @@ function endsOf({ pieces, sight, sheetOf, book }: SewnPieces): SkivedEnd[] {
         name: nameOf(p.name, edge),
         edge,
         thickness: sheet.thickness,
+        woven: isWoven(sheet),
         skive: edgeSkive(
           { role: edge.role, allowance: edge.allowance, facing: sight.facing, doubled, shows: true },
           sheet,
@@ -169,7 +173,7 @@ function foldFinding(ends: readonly SkivedEnd[], book: RuleBook): Finding[] {
       unit: 'share',
       ...(fine
         ? { mend: '' }
-        : value >= min
+        : value >= min && !worst.woven
           ? {
               mend: say`Skive it to ${value} of its thickness, ${mm(value * worst.thickness, 2)}.`,
               remedy: { kind: 'rule' as const, key, value },
@@ -180,11 +184,15 @@ function foldFinding(ends: readonly SkivedEnd[], book: RuleBook): Finding[] {
 }
 
 /** The lap whose edge is seen or felt most through the leather over it. */
-function ridgeFinding(sections: readonly SeamSection[], book: RuleBook): Finding[] {
-  const laps = sections.flatMap(({ name, kind, seen, step }) => (kind === 'lap' && step ? [{ name, seen, step }] : []))
+function ridgeFinding(families: readonly SewnPieces[], sections: readonly SeamSection[], book: RuleBook): Finding[] {
+  const laps = sections.flatMap(({ name, kind, seen, step, pieces }) =>
+    kind === 'lap' && step ? [{ name, seen, step, pieces }] : [],
+  )
   const worst = least(laps, (s) => -s.step.after)
   if (!worst) return []
-  const { name, seen, step } = worst
+  const { name, seen, step, pieces } = worst
+  const family = families.find((f) => f.sight.facing === (seen === 'foot' ? 'foot' : 'out'))
+  const woven = pieces.some((id) => family !== undefined && isWoven(family.sheetOf(id)))
   const limit = book.value(layerRules.step)
   const fine = step.after <= limit
   const verb = seen === 'foot' ? 'felt' : 'seen'
@@ -203,14 +211,17 @@ function ridgeFinding(sections: readonly SeamSection[], book: RuleBook): Finding
       unit: 'share',
       ...(fine
         ? { mend: '' }
-        : value >= min
+        : value >= min && !woven
           ? {
               mend: `Skive the lap to ${value} of its thickness.`,
               remedy: { kind: 'rule' as const, key, value },
             }
           : {
-              mend: 'Take thinner leather for what lies under.',
-              remedy: { kind: 'open' as const, control: { room: 'decisions' as const, at: 'upper' as const } },
+              mend: 'Take something thinner for what lies under.',
+              remedy: {
+                kind: 'open' as const,
+                control: { room: 'decisions' as const, at: seen === 'foot' ? ('lining' as const) : ('upper' as const) },
+              },
             }),
     },
   ]
@@ -247,6 +258,6 @@ export function skiveFindings(
       },
     ),
     ...foldFinding(ends, book),
-    ...ridgeFinding(sections, book),
+    ...ridgeFinding(families, sections, book),
   ]
 }
