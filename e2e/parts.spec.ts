@@ -238,7 +238,8 @@ test('a stitch-down shoe is sewn to its midsole, and its heel cover shares its h
     return [...svg.slice(at, svg.indexOf('</g>', at)).matchAll(/class="hole" d="([^"]+)"/g)].map((m) => m[1])
   }
   expect(holes('heelCover').length).toBeGreaterThan(20)
-  expect(holes('heelCover')).toEqual(holes('heelSection'))
+  // The section has those of its other seams besides.
+  expect(holes('heelSection')).toEqual(expect.arrayContaining(holes('heelCover')))
   await page.getByRole('link', { name: 'Work', exact: true }).click()
   await expect(page.locator('[data-step="sew-down"]')).toContainText('Punch upper and midsole together')
 })

@@ -24,7 +24,7 @@ const seam = computed(() => edges.value?.seams.find((s) => s.id === here.value) 
 const wall = computed(() => (pair.plan ? new WallStack(pair.plan.layers.areas) : null))
 
 const LIST = 'skiving'
-const icons = { '': IconLayoutList, [LIST]: IconSlice }
+const icons: Record<string, typeof IconSlice> = { '': IconLayoutList, [LIST]: IconSlice }
 const groups = computed(() => {
   const seams = edges.value?.seams ?? []
   const of = (seen: 'outside' | 'foot', key: string, name: string) => ({
@@ -52,7 +52,7 @@ const groups = computed(() => {
   <div v-if="pair.plan && edges" class="list-and-work">
     <SlateList label="Edges" :groups="groups" :here="here">
       <template #thumb="{ entry }">
-        <component :is="icons[entry.key as '']" v-if="entry.key in icons" :size="24" aria-hidden="true" />
+        <component :is="icons[entry.key]" v-if="icons[entry.key]" :size="24" aria-hidden="true" />
         <SeamSign
           v-else-if="edges.seams.find((s) => s.id === entry.key)"
           :seam="edges.seams.find((s) => s.id === entry.key)!"
