@@ -155,6 +155,11 @@ describe('sections of seams', () => {
     expect(bodies.map((b) => b.part)).toContain('quarterLining.lateral')
     const sum = bodies.reduce((all, b) => all + Math.abs(signedArea(b.outline)), 0)
     expect(signedArea(unite(bodies.map((b) => b.outline))) / sum).toBeGreaterThan(0.97)
+    // The stiffener goes on behind the back seam, which is drawn a little beside the last's own back line.
+    const behind = seamInWall(seam(p, 'Quarter, back'), 'after', new WallStack(p.layers.areas))
+    const stiffener = behind.filter((b) => b.part === 'stiffener').map((b) => b.outline.map(([x]) => x))
+    expect(stiffener).toHaveLength(1)
+    expect([Math.min(...stiffener[0]!) < -8, Math.max(...stiffener[0]!) > 8]).toEqual([true, true])
     // A pattern that lies on no forme shows what meets alone.
     expect(seamInWall(seam(p, 'Quarter, top line'), 'after', null)).toHaveLength(2)
   })

@@ -3,6 +3,7 @@ import type { Material } from '../model/material.ts'
 import { pieceSkives } from '../layers/pieceSkives.ts'
 import type { Finding } from '../trade/because.ts'
 import type { PartLine, PieceMarking } from '../trade/part.ts'
+import { inSentence } from '../trade/pieceName.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { seamsOf } from '../upper/joins.ts'
 import type { Piece } from '../upper/piece.ts'
@@ -50,7 +51,7 @@ function spansUnder(pieces: readonly Piece[]): Map<string, PartLine[]> {
     const under = ends.find((e) => e.edge.role === 'lap under')
     if (!over || !under || under.edge.allowance <= 0) continue
     const line: PartLine = {
-      name: `lap of the ${under.piece.name.charAt(0).toLowerCase()}${under.piece.name.slice(1)}`,
+      name: `lap of the ${inSentence(under.piece.name)}`,
       kind: 'neighbour',
       path: offsetLine(over.edge.line, under.edge.allowance),
       closed: false,

@@ -3,9 +3,10 @@ import { pointAt, outwardNormals } from '../geometry/polyline.ts'
 import { Inside } from '../geometry/pointInPolygon.ts'
 import { buttBevel, edgeSkive, type Sheet } from '../layers/edgeSkive.ts'
 import { pieceOrder } from '../layers/pieceAreas.ts'
-import type { EdgeSight } from '../layers/skivedStretches.ts'
+import { asSkived, type EdgeSight } from '../layers/skivedStretches.ts'
 import { groundOf, spanKey } from '../layers/turnedSpans.ts'
 import { backerOf } from '../trade/partCatalogue.ts'
+import { inSentence, withoutSide } from '../trade/pieceName.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { profileAt } from '../trade/wallArea.ts'
 import { seamsOf, type EdgeOfPiece } from '../upper/joins.ts'
@@ -36,33 +37,19 @@ export interface SewnPieces {
   book: RuleBook
 }
 
-const bare = (name: string): string => name.replace(/, (lateral|medial)$/, '')
-const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`
-
 function plyOf(needs: SewnPieces, { piece, edge }: EdgeOfPiece, doubled = false): Ply {
-  const { sight, book } = needs
   const sheet = needs.sheetOf(piece.id)
-  const skive = edgeSkive(
-    {
-      role: edge.role,
-      allowance: edge.allowance,
-      facing: sight.facing,
-      doubled,
-      shows: edge.name !== 'top line' || sight.finish !== 'bound',
-    },
-    sheet,
-    book,
-  )
+  const skive = edgeSkive(asSkived(edge, needs.sight, doubled), sheet, needs.book)
   const backer = needs.backerOf(piece.id)
   return {
     part: piece.id,
-    name: bare(piece.name),
+    name: withoutSide(piece.name),
     thickness: sheet.thickness,
     skive,
     backer:
       backer === null
         ? null
-        : { part: backerOf(piece.id), name: `Backer of the ${lower(bare(piece.name))}`, thickness: backer },
+        : { part: backerOf(piece.id), name: `Backer of the ${inSentence(withoutSide(piece.name))}`, thickness: backer },
   }
 }
 
@@ -119,7 +106,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
     const [x, y] = [plyOf(needs, a), plyOf(needs, b)]
     const length = pathLength(a.edge.line)
     const cuts = [cutOf(a), cutOf(b)] as const
-    const [first, second] = [bare(a.piece.name), lower(bare(b.piece.name))]
+    const [first, second] = [withoutSide(a.piece.name), inSentence(withoutSide(b.piece.name))]
     switch (meeting.kind) {
       case 'lap':
         add(
@@ -164,7 +151,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
       const end = { piece, edge }
       const ply = plyOf(needs, end)
       const id = `${piece.id}.${edge.name}.${edge.side}`
-      const name = `${bare(piece.name)}, ${edge.name}`
+      const name = `${withoutSide(piece.name)}, ${edge.name}`
       const length = pathLength(edge.line)
       const cuts = [cutOf(end), null] as const
       if ((edge.role === 'folded' || edge.role === 'zip') && edge.allowance > 0) {
@@ -208,7 +195,7 @@ function turnedTogether(needs: SewnPieces, { piece, edge }: EdgeOfPiece, order: 
         ...sectionOf(
           {
             id: `${piece.id}.${edge.name}.${side}.${i}`,
-            name: `${bare(piece.name)} and ${under.map((p) => lower(bare(p.name))).join(', ')}, turned out`,
+            name: `${withoutSide(piece.name)} and ${under.map((p) => inSentence(withoutSide(p.name))).join(', ')}, turned out`,
             kind: 'turnedOut',
             seen: 'outside',
             length: (to - from) * whole,

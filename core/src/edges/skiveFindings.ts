@@ -4,8 +4,10 @@ import type { Remedy } from '../trade/remedy.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import { profileAt } from '../trade/wallArea.ts'
 import { edgeSkive, edgeSkiveRules, type EdgeSkive } from '../layers/edgeSkive.ts'
+import { asSkived } from '../layers/skivedStretches.ts'
 import { spanKey } from '../layers/turnedSpans.ts'
 import { layerRules } from '../layers/layerRules.ts'
+import { withoutSide } from '../trade/pieceName.ts'
 import { pieceRole } from '../trade/pieceRole.ts'
 import { mm, say, type Sentence } from '../units/sentence.ts'
 import type { PieceEdge } from '../upper/piece.ts'
@@ -54,7 +56,7 @@ interface SkivedEnd {
 }
 
 const nameOf = (piece: string, edge: PieceEdge): string =>
-  `${piece.replace(/, (lateral|medial)$/, '')}, ${edge.name}${edge.side === 'whole' ? '' : `, ${edge.side} side`}`
+  `${withoutSide(piece)}, ${edge.name}${edge.side === 'whole' ? '' : `, ${edge.side} side`}`
 
 function endsOf({ pieces, sight, sheetOf, book }: SewnPieces): SkivedEnd[] {
   return pieces.flatMap((p) =>
@@ -67,11 +69,7 @@ function endsOf({ pieces, sight, sheetOf, book }: SewnPieces): SkivedEnd[] {
         edge,
         thickness: sheet.thickness,
         woven: isWoven(sheet),
-        skive: edgeSkive(
-          { role: edge.role, allowance: edge.allowance, facing: sight.facing, doubled, shows: true },
-          sheet,
-          book,
-        ),
+        skive: edgeSkive(asSkived(edge, sight, doubled), sheet, book),
       }
     }),
   )

@@ -4,7 +4,7 @@ import type { TopFinish } from '../model/upper.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
 import type { PieceEdge } from '../upper/piece.ts'
-import { edgeSkive, type EdgeSkive, type Sheet } from './edgeSkive.ts'
+import { edgeSkive, type EdgeSkive, type Sheet, type SkivedEdge } from './edgeSkive.ts'
 import { spanKey, type TurnedSpans } from './turnedSpans.ts'
 
 /** How the edges of a set of pieces are seen, and where they are turned out together. */
@@ -28,6 +28,13 @@ export interface SkivedStretch<E> {
 
 type Edge = Pick<PieceEdge, 'name' | 'role' | 'line' | 'allowance'>
 
+/** An edge as it is skived; `doubled` where it is turned out together with another. */
+export const asSkived = (
+  { name, role, allowance }: Omit<Edge, 'line'>,
+  { facing, finish }: EdgeSight,
+  doubled: boolean,
+): SkivedEdge => ({ role, allowance, facing, doubled, shows: name !== OPENING || finish !== 'bound' })
+
 /**
  * The thinned stretches of a piece's edges. `sideOf` says which side an edge is on and whether its line runs against the
  * one on the forme, as a medial edge does once its piece is mirrored to be seen from outside.
@@ -36,21 +43,19 @@ export function skivedStretches<E extends Edge>(
   piece: string,
   edges: readonly E[],
   sheet: Sheet,
-  { facing, spans, finish }: EdgeSight,
+  sight: EdgeSight,
   book: RuleBook,
   sideOf: (edge: E) => { side: Side | 'whole'; against: boolean },
 ): SkivedStretch<E>[] {
   return edges.flatMap((edge): SkivedStretch<E>[] => {
     const { side, against } = sideOf(edge)
-    const shows = edge.name !== OPENING || finish !== 'bound'
-    const of = (doubled: boolean) =>
-      edgeSkive({ role: edge.role, allowance: edge.allowance, facing, doubled, shows }, sheet, book)
+    const of = (doubled: boolean) => edgeSkive(asSkived(edge, sight, doubled), sheet, book)
     if (edge.role !== 'turned-out margin') {
       const skive = of(false)
       return skive ? [{ edge, line: edge.line, skive }] : []
     }
     const skive = of(true)
-    const shares = side === 'whole' ? [] : (spans[spanKey(piece, side, edge.name)] ?? [])
+    const shares = side === 'whole' ? [] : (sight.spans[spanKey(piece, side, edge.name)] ?? [])
     if (!skive) return []
     const whole = pathLength(edge.line)
     return shares.map(([from, to]) => ({

@@ -8,6 +8,7 @@ import { listed, thicknessOf } from './turnedStack.ts'
 import type { Level } from '../model/level.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { edgeSkiveRules } from './edgeSkive.ts'
+import { familyOf } from '../trade/partCatalogue.ts'
 import { DEPTHS } from '../trade/wallArea.ts'
 import { mm, say } from '../units/sentence.ts'
 
@@ -95,7 +96,9 @@ function toTurnOut(
   const { key, min } = edgeSkiveRules.turnedShare
   const share = book.value(edgeSkiveRules.turnedShare)
   const value = Math.floor((20 * share * limit) / thickness) / 20
-  if (layers.length > 1 && value >= min) {
+  // A backer is no second leather.
+  const leathers = new Set(layers.map((l) => l.part).filter((part) => familyOf(part) !== 'backer'))
+  if (leathers.size > 1 && value >= min) {
     return {
       mend: say`Skive both to ${value} of their thickness over the span they share.`,
       remedy: { kind: 'rule', key, value },

@@ -91,6 +91,23 @@ describe('a stitch-down pair', () => {
       expect(remedy.key).toBe('skive.turnedShare')
       expect(of(thickness, { [remedy.key]: remedy.value })?.level).toBe('fine')
     }
+    // One leather with a backer is no pair to be thinned: more is turned out, or another leather taken.
+    const backer = {
+      ...sampleMaterials[0]!,
+      id: '01900000-0000-7000-8000-0000000000bb',
+      kind: 'woven backer' as const,
+      thickness: 0.6,
+    }
+    const pair = samplePair({
+      materials: { ...materials, backer: backer.id },
+      construction: 'stitch-down' as const,
+      upper: { style: 'stitch-down' as const },
+      rules: { 'skive.turnedShare': 0.3, 'skive.lapShare': 0.3 },
+    })
+    const thick = sampleMaterials.map((m) => (m.kind === 'upper leather' ? { ...m, thickness: 3 } : m))
+    const backed = finding(planPair({ ...pair, materials: [...thick, backer] }, cache), 'layers.turnOut')
+    expect(backed).toMatchObject({ level: 'watch', measured: expect.closeTo(3.6, 6) })
+    expect(backed?.remedy).toMatchObject({ key: 'upper.turnedOut' })
     // One leather so thick that the bend takes all of it.
     expect(of(5.5)?.level).toBe('stop')
   })

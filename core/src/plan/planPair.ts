@@ -28,7 +28,7 @@ import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
 import { checkRuleFigures } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
-import { stitchingStage } from './stitchingStage.ts'
+import { stitchingStage, withRows } from './stitchingStage.ts'
 import { wallParts } from './wallParts.ts'
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
@@ -247,9 +247,9 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
   const cupSole = cache.same('cup sole', cupSoleOf(input))
   const under = bottomParts({ surface, marks, bottom, wall, decisions: d, cupSole, material, book }, cache)
 
-  const parts = [...wall.parts, ...under.parts]
   const edges = edgesStage({ upper, wall, material, book }, cache)
   const stitching = stitchingStage({ upper, wall, edges, decisions: d, material, book }, cache)
+  const parts = [...wall.parts.map((part) => withRows(part, stitching, cache)), ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =
     foot === 'right'

@@ -1,7 +1,7 @@
 import type { Edges } from '../edges/edges.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
-import type { PieceMarking } from '../trade/part.ts'
+import type { Part, PieceMarking } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { deriveStitching, type Stitching } from '../seams/stitching.ts'
 import type { Upper } from '../upper/upper.ts'
@@ -76,3 +76,14 @@ export const markingOf = (
   ...(edges.markings[piece] ?? { skives: [], spans: [] }),
   rows: stitching.rows[piece] ?? [],
 })
+
+/** A part with the rows of stitches that lie on it, as a lining has; the very same where nothing has changed. */
+export const withRows = (part: Part, { rows }: Stitching, cache: StageCache): Part => {
+  const its = rows[part.id]
+  return its
+    ? cache.stage(`rows on ${part.id}`, { part, rows: its }, (i) => ({
+        ...i.part,
+        lines: [...i.part.lines, ...i.rows],
+      }))
+    : part
+}

@@ -7,35 +7,25 @@ import type { Side } from '../trade/side.ts'
 import type { Landmarks } from '../last/landmarks.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { toeTape } from '../last/toeTape.ts'
-import { deriveLayers, type Layers } from '../layers/layers.ts'
-import type { Sheet } from '../layers/edgeSkive.ts'
-import { pieceAreas, pieceOrder } from '../layers/pieceAreas.ts'
 import type { EdgeSight } from '../layers/skivedStretches.ts'
 import { turnedSpans } from '../layers/turnedSpans.ts'
-import { TurnedStack, type TurnedEdge } from '../layers/turnedStack.ts'
-import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
-import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
-import { WallStack } from '../layers/wallStack.ts'
-import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import { backerOf } from '../trade/partCatalogue.ts'
 import { backers } from '../parts/backers/backers.ts'
 import { coverThickness } from '../parts/insole/insoleCover.ts'
-import { liningParts, sideLiningParts, trimOf } from '../parts/linings/liningParts.ts'
+import { liningParts, sideLiningParts } from '../parts/linings/liningParts.ts'
 import { liningPieces } from '../parts/linings/linings.ts'
 import { ownLiningPieces, ownLinings } from '../parts/linings/ownLinings.ts'
 import type { Part } from '../trade/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener/stiffener.ts'
-import { stiffenerRules } from '../parts/stiffener/rules.ts'
 import { heightsThrough, topLineByRule, type TopLine } from '../upper/topLine.ts'
 import { topLineOfUpper } from '../upper/topLineOfUpper.ts'
-import { puffBackAtFeather, puffRules, toePuff } from '../parts/puff/toePuff.ts'
-import { edgeRules } from '../upper/edgeRules.ts'
+import { puffBackAtFeather, toePuff } from '../parts/puff/toePuff.ts'
 import type { Piece } from '../upper/piece.ts'
 import type { BasePattern, Upper } from '../upper/upper.ts'
 import type { PairMaterials } from './materials.ts'
 import type { StageCache } from './stageCache.ts'
+import { layersOf, type WallLayers } from './wallLayers.ts'
 
 /** The toe sheet starts this far behind what lies on it, mm. */
 const BEHIND = 14
@@ -58,17 +48,12 @@ export interface WallNeeds {
 }
 
 /** Parts inside the wall with the layers they make. */
-export interface Wall {
+export interface Wall extends WallLayers {
   parts: Part[]
   /** Pieces of the linings, with their edges. */
   linings: Piece[]
   /** How the upper's edges are seen. */
   sight: EdgeSight
-  stack: WallStack
-  turned: TurnedStack
-  layers: Layers
-  /** How much of the widest margin lies flat under the insole at most, mm. */
-  liesUnder: number
 }
 
 /** From the base pattern to the layers of the wall: linings, stiffener, puff and what reinforces between them. */
@@ -260,93 +245,4 @@ function heelSheetFor(
 function reachOf(end: number, joint: number, length: number): number {
   const most = Math.min(joint + BEYOND_JOINT, 0.78 * length)
   return end <= SHORT_REACH * length ? SHORT_REACH * length : Math.max(end, most)
-}
-
-interface LayerInputs {
-  map: FormeMap
-  base: BasePattern | null
-  bottom: DevelopedBottom
-  parts: readonly Part[]
-  construction: PairDecisions['construction']
-  decisions: PairDecisions['lining']
-  /** Height of the insole's edge and thicknesses, mm. */
-  insoleEdge: number
-  upper: Sheet
-  own: ByPiece<Sheet>
-  sight: EdgeSight
-  /** Of a drawn pattern's pieces, which have no place of their own. */
-  backer: number
-  lining: number
-  stiffener: number
-  puff: number
-  book: RuleBook
-}
-
-function layersOf(inputs: LayerInputs): Omit<Wall, 'parts' | 'linings' | 'sight'> {
-  const { map, base, bottom, parts, book } = inputs
-  const pieces = base?.drawn.pieces ?? []
-  const order = pieceOrder(pieces)
-  const areas = [
-    ...parts.flatMap((p) => p.areas),
-    ...pieces.flatMap((p) =>
-      pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), ofPiece(inputs.own, p.id, inputs.upper), inputs.sight, book),
-    ),
-  ]
-  // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
-  if (pieces.length === 0) areas.push(...evenWall(map, { ...inputs, upper: inputs.upper.thickness }))
-  const stack = new WallStack(areas)
-  const trim = trimOf(inputs.decisions, book)
-  const { outwards } = traitsOf(inputs.construction)
-  const turnedOut = outwards ? book.value(edgeRules.turnedOut) : null
-  // Where the upper goes outwards only lining, stiffener and puff are turned under.
-  const margin = outwards ? Math.max(trim, book.value(puffRules.turnUnder)) : book.value(edgeRules.lasting)
-  const stiff = book.value(stiffenerRules.turnUnder)
-  const puff = book.value(puffRules.turnUnder)
-  const cupped = (turn: number, thickness: number, flat: number, edge: number) =>
-    [
-      [0, 1],
-      [0.3 * turn, Math.min(1, flat / thickness)],
-      [turn, Math.min(1, edge / thickness)],
-    ] as const
-  const even = [[0, 1]] as const
-  const linings = parts.filter((p) => p.place === 'foot').map((p) => p.id)
-  const edges: TurnedEdge[] = [
-    { parts: [...linings, 'lining'], reach: trim, share: even },
-    { parts: ['stiffener'], reach: stiff, share: cupped(stiff, inputs.stiffener, 1, 0.8) },
-    { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
-    ...(outwards
-      ? []
-      : [{ parts: [...pieces.flatMap((p) => [p.id, backerOf(p.id)]), 'upper'], reach: margin, share: even }]),
-  ]
-  const { insoleEdge } = inputs
-  const turned = new TurnedStack(map, stack, edges, insoleEdge)
-  const liesUnder = Math.max(...bottom.stations.map(({ side, x }) => turned.reachUnder(side, x)))
-  return {
-    stack,
-    turned,
-    liesUnder,
-    layers: {
-      ...deriveLayers({ map, areas, wall: stack, turned, bottom, margin, turnedOut, book }),
-      areas,
-      turned: edges,
-      insoleEdge,
-    },
-  }
-}
-
-/** Upper and lining over the whole wall, for a pattern whose pieces have no place on it. */
-function evenWall(map: FormeMap, { upper, backer, lining }: Record<'upper' | 'backer' | 'lining', number>): WallArea[] {
-  return (['lateral', 'medial'] as const).flatMap((side) => {
-    const area = [
-      ...map.feathers[side],
-      ...[...map.centre].reverse().slice(1),
-      ...[...map.rim].reverse().slice(1),
-      ...[...map.back].reverse().slice(1, -1),
-    ]
-    const base = { side, area, thinned: [] }
-    return [
-      { ...base, part: 'lining', name: 'Lining', depth: DEPTHS.lining, thickness: lining },
-      { ...base, part: 'upper', name: 'Upper', depth: DEPTHS.upper, thickness: upper + backer },
-    ]
-  })
 }

@@ -2,6 +2,7 @@ import { offsetLine } from '../geometry/offsetLine.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import { joined as joinedLines } from '../geometry/subpath.ts'
 import type { SeamKind, SeamSection } from '../edges/seamSection.ts'
+import { asBeginning, inSentence, withoutSide } from '../trade/pieceName.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { seamsOf, type EdgeOfPiece } from '../upper/joins.ts'
 import type { Piece, PieceEdge } from '../upper/piece.ts'
@@ -64,9 +65,6 @@ export interface SeamNeeds {
   book: RuleBook
 }
 
-const bare = (name: string): string => name.replace(/, (lateral|medial)$/, '')
-const lower = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`
-const capital = (name: string): string => `${name.charAt(0).toUpperCase()}${name.slice(1)}`
 const sideOf = ({ side }: Pick<PieceEdge, 'side'>): string => (side === 'whole' ? '' : `, ${side}`)
 
 /** Every seam that closes an upper or its lining, read off edges and joins. */
@@ -122,7 +120,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
         id,
         side,
         fromEdge,
-        name: `${bare(over.piece.name)} over ${lower(bare(under.piece.name))}${sideOf({ side })}`,
+        name: `${withoutSide(over.piece.name)} over ${inSentence(withoutSide(under.piece.name))}${sideOf({ side })}`,
         kind: 'lap',
         thickness: through(ids, 'lap'),
       },
@@ -140,7 +138,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
         seam(
           {
             id,
-            name: `${bare(a.piece.name)}, ${a.edge.name}`,
+            name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
             kind: 'closed',
             side: a.edge.side === b.edge.side ? a.edge.side : 'whole',
             // The allowance is the distance to the cut edge; both edges lie on each other while they are sewn.
@@ -167,7 +165,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
         seam(
           {
             id: `${piece.id}.${edge.name}.${side}`,
-            name: `${capital(bare(piece.name))}, ${edge.name}${sideOf({ side })}`,
+            name: `${asBeginning(withoutSide(piece.name))}, ${edge.name}${sideOf({ side })}`,
             kind: 'fold',
             side,
             fromEdge,
@@ -191,7 +189,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
             seam(
               {
                 id: `${piece.id}.${edge.name}.${edge.side}`,
-                name: `${bare(piece.name)}, ${edge.name}${sideOf(edge)}`,
+                name: `${withoutSide(piece.name)}, ${edge.name}${sideOf(edge)}`,
                 kind: 'laidOn',
                 side: edge.side,
                 fromEdge,
@@ -220,7 +218,7 @@ function buttSeam({ sections, thicknessOf, seen, book }: SeamNeeds, id: string, 
   const pitch = layout.length / stitches
   return {
     id,
-    name: `${bare(a.piece.name)}, ${a.edge.name}`,
+    name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
     kind: 'butt',
     seen,
     way: 'hand',
@@ -250,7 +248,7 @@ function shared({ pieces, thicknessOf, book }: SeamNeeds): Seam[] {
     const [more, end] = [book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
     return {
       id: name,
-      name: capital(name),
+      name: asBeginning(name),
       kind: 'laidOn',
       seen: 'outside',
       way: 'hand',

@@ -4,9 +4,11 @@ import { samplePair } from '../../test/samplePair.ts'
 import { distance, pathLength, type Path } from '../geometry/path.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { contains } from '../geometry/path.ts'
+import { PairDecisions } from '../model/pair.ts'
 import { styles } from '../model/upper.ts'
 import type { Plan } from '../plan/plan.ts'
 import { planPair } from '../plan/planPair.ts'
+import { makeables } from '../plan/remake.ts'
 import type { Seam } from './seamRows.ts'
 import { threadOf } from './thread.ts'
 
@@ -131,6 +133,29 @@ describe('what is sewn', () => {
     const hand = lines('hand')
     expect(hand.every((l) => (l.holes?.length ?? 0) > 0)).toBe(true)
     expect(hand.filter((l) => l.later).map((l) => l.name)).toContain('Quarter over vamp, lateral')
+  })
+  it('linings bear their rows as well; holes of a hand seam make another print of a piece, a machine’s line does not', () => {
+    const of = (by: 'machine' | 'hand') => plan({ stitching: { by } })
+    const stitched = (p: Plan) =>
+      p.parts.find((x) => x.id === 'quarterLining.lateral')!.lines.filter((l) => l.kind === 'stitch')
+    expect(stitched(of('hand')).map((l) => [l.name, (l.holes?.length ?? 0) > 8])).toContainEqual([
+      'Quarter lining over vamp lining, lateral',
+      true,
+    ])
+    expect(stitched(of('machine')).every((l) => l.holes === undefined)).toBe(true)
+    const print = (p: Plan, part: string) => makeables(p).find((m) => m.part === part)?.print
+    for (const part of ['upper.vamp', 'quarterLining.lateral']) {
+      expect(print(of('hand'), part), part).not.toBe(print(of('machine'), part))
+      // Another stitch of the machine is no other piece; another of the hand is.
+      const finer = (by: 'machine' | 'hand') =>
+        plan({ stitching: { by }, rules: { 'seam.machinePitch': 1.5, 'upper.handPitch': 4 } })
+      expect(print(finer('machine'), part), part).toBe(print(of('machine'), part))
+      expect(print(finer('hand'), part), part).not.toBe(print(of('hand'), part))
+    }
+  })
+  it('a document of before says nothing of it: it is closed by machine', () => {
+    const { stitching: _, ...before } = samplePair().decisions
+    expect(PairDecisions.parse(before).stitching).toEqual({ by: 'machine' })
   })
   it('a thread longer than an arm draws is named, with how many are cut', () => {
     const finding = (longest: number) =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { boxOf, leftPart, mirror, stitchTicks, type Part, type Path, type Point } from '@gentle-awl/core'
+import { boxOf, holeRings, leftPart, mirror, stitchTicks, type Part, type Path, type Point } from '@gentle-awl/core'
 import { IconRulerMeasure } from '@tabler/icons-vue'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -146,8 +146,8 @@ useShortcuts({
           <path :d="pathData(l.path, l.closed)" class="seam" />
           <path
             :d="
-              stitchTicks(l.holes)
-                .map((tick) => pathData(tick, false))
+              (l.later ? holeRings(l.holes) : stitchTicks(l.holes))
+                .map((mark) => pathData(mark, l.later ?? false))
                 .join('')
             "
             class="holes"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Level } from '@gentle-awl/core'
 import { nextTick, ref, watch } from 'vue'
 import LevelMark from './LevelMark.vue'
+import type { SlateEntry } from './slateEntry.ts'
 
 /** Places of a room, in groups, at its left edge; on a narrow screen one long row. The `thumb` slot draws an entry's sign. */
 const props = defineProps<{
@@ -10,12 +10,6 @@ const props = defineProps<{
   /** Key of the entry that is shown. */
   here: string
 }>()
-export interface SlateEntry {
-  key: string
-  name: string
-  to: string
-  level: Level
-}
 const list = ref<HTMLElement | null>(null)
 /** What is shown stays in sight. */
 watch(

@@ -5,6 +5,7 @@ import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 import type { Part } from '../../trade/part.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { backerOf } from '../../trade/partCatalogue.ts'
+import { inSentence } from '../../trade/pieceName.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { pieceAsPart } from '../../upper/pieceAsPart.ts'
@@ -32,7 +33,7 @@ export function backers({ pieces, material: usual, own, sight, book }: BackerNee
     const id = backerOf(piece.id)
     const material = ofPiece(own, id, usual)
     if (!material) return []
-    const name = `Backer of the ${piece.name.charAt(0).toLowerCase()}${piece.name.slice(1)}`
+    const name = `Backer of the ${inSentence(piece.name)}`
     // What laps under is skived with the leather it is stuck to, and only so far: the weave stays whole.
     const areas = pieceAreas(piece, DEPTHS.upper + (order.get(piece.id) ?? 0) - BEHIND, material, sight, book)
     return [

@@ -7,6 +7,7 @@ import { showLength } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import SlateList from '../../../../ui/SlateList.vue'
+import { seamGroups } from '../seamGroups.ts'
 import { worstOf } from '../stages.ts'
 import SeamSign from './SeamSign.vue'
 import SeamTable from './SeamTable.vue'
@@ -26,25 +27,12 @@ const wall = computed(() => (pair.plan ? new WallStack(pair.plan.layers.areas) :
 const LIST = 'skiving'
 const icons: Record<string, typeof IconSlice> = { '': IconLayoutList, [LIST]: IconSlice }
 const groups = computed(() => {
-  const seams = edges.value?.seams ?? []
-  const of = (seen: 'outside' | 'foot', key: string, name: string) => ({
-    key,
-    name,
-    entries: seams
-      .filter((s) => s.seen === seen)
-      .map((s) => ({ key: s.id, name: s.name, to: to(s.id), level: 'fine' as const })),
-  })
-  return [
-    {
-      key: 'wholes',
-      entries: [
-        { key: '', name: 'All edges', to: to(''), level: worstOf((edges.value?.findings ?? []).map((f) => f.level)) },
-        { key: LIST, name: 'Skiving list', to: to(LIST), level: 'fine' as const },
-      ],
-    },
-    of('outside', 'upper', 'Upper'),
-    of('foot', 'linings', 'Linings'),
-  ].filter((g) => g.entries.length > 0)
+  const { seams, findings } = edges.value ?? { seams: [], findings: [] }
+  const wholes = [
+    { key: '', name: 'All edges', to: to(''), level: worstOf(findings.map((f) => f.level)) },
+    { key: LIST, name: 'Skiving list', to: to(LIST), level: 'fine' as const },
+  ]
+  return seamGroups(wholes, seams, to)
 })
 </script>
 

@@ -40,7 +40,11 @@ const figures = computed(() => {
               ? 'upper.stitchFromEdge'
               : 'seam.machineFromEdge',
     },
-    { name: 'Leather sewn through', value: showLength(s.thickness, 2), rule: null },
+    {
+      name: s.depth === null ? 'Leather sewn through' : 'Leather beside the joint',
+      value: showLength(s.thickness, 2),
+      rule: null,
+    },
     ...(s.depth === null
       ? []
       : [{ name: 'The thread goes deep', value: showLength(s.depth, 2), rule: 'seam.buttDepth' }]),

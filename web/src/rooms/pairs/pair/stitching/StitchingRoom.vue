@@ -7,6 +7,7 @@ import { usePair } from '../../../../stores/pairStore.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import SlateList from '../../../../ui/SlateList.vue'
+import { seamGroups } from '../seamGroups.ts'
 import { worstOf } from '../stages.ts'
 import SeamRowTable from './SeamRowTable.vue'
 import SeamRowView from './SeamRowView.vue'
@@ -28,19 +29,8 @@ const ways = [
 ] as const
 
 const groups = computed(() => {
-  const of = (seen: 'outside' | 'foot', key: string, name: string) => ({
-    key,
-    name,
-    entries: seams.value
-      .filter((s) => s.seen === seen)
-      .map((s) => ({ key: s.id, name: s.name, to: to(s.id), level: 'fine' as const })),
-  })
   const level = worstOf((stitching.value?.findings ?? []).map((f) => f.level))
-  return [
-    { key: 'wholes', entries: [{ key: '', name: 'All seams', to: to(''), level }] },
-    of('outside', 'upper', 'Upper'),
-    of('foot', 'linings', 'Linings'),
-  ].filter((g) => g.entries.length > 0)
+  return seamGroups([{ key: '', name: 'All seams', to: to(''), level }], seams.value, to)
 })
 const thread = computed(() => {
   if (!pair.whole) return null
