@@ -14,7 +14,7 @@ import LevelMark from '../../../ui/LevelMark.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
-import { said, stageFlags, stages, worstOf } from './stages.ts'
+import { said, stageAt, stageFlags, stages, worstOf } from './stages.ts'
 import { tell } from '../../../app/settings.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 
@@ -38,7 +38,7 @@ watch(
 
 /** So many reasons are named at a stage's mark. */
 const MOST_FLAGS = 4
-const here = computed(() => stages.findIndex((s) => route.path.includes(`/${s.path}`)))
+const here = computed(() => stageAt(route.path))
 const go = (to: number) => {
   const stage = stages[to]
   if (stage) void router.push(`/pairs/${props.id}/${stage.path}`)

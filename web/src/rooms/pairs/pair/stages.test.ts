@@ -1,7 +1,7 @@
 import { planPair, type Plan } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../../../../core/test/samplePair.ts'
-import { said, stageFlags, stages, worstOf } from './stages.ts'
+import { said, stageAt, stageFlags, stages, worstOf } from './stages.ts'
 import { keptCache } from '../../../../../core/test/keptCache.ts'
 
 const plan = (change: Parameters<typeof samplePair>[0]): Plan => planPair(samplePair(change), keptCache())
@@ -26,5 +26,15 @@ describe('flags of the stages', () => {
       expect(levels.every((l) => l !== 'fine')).toBe(true)
       if (path === 'upper') expect(worstOf(levels)).toBe(one.upper.worst)
     }
+  })
+})
+
+describe('the stage of an address', () => {
+  it('is what stands behind the pair, not what a seam or a part is called', () => {
+    const name = (path: string) => stages[stageAt(path)]?.path
+    expect(name('/pairs/0193/upper')).toBe('upper')
+    expect(name('/pairs/0193/edges/upper.top line.lateral')).toBe('edges')
+    expect(name('/pairs/0193/stitching/last')).toBe('stitching')
+    expect(name('/pairs/0193')).toBeUndefined()
   })
 })

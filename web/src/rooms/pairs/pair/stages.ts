@@ -14,6 +14,12 @@ export const stages = [
 ] as const
 export type StagePath = (typeof stages)[number]['path']
 
+/** Which stage an address is in: what stands behind the pair's own part of it, whatever a seam or a part there is called. */
+export const stageAt = (path: string): number => {
+  const [, , , stage] = path.split('/')
+  return stages.findIndex((s) => s.path === stage)
+}
+
 export const worstOf = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
 

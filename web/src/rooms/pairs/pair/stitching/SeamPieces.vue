@@ -19,7 +19,7 @@ const layout = computed(() =>
   ),
 )
 const world = computed(() => ({ minX: -4, minY: -layout.value.height - 6, maxX: layout.value.width + 4, maxY: 6 }))
-const slate = useSlate(world, { left: 10, right: 10, top: 10, bottom: 72 })
+const slate = useSlate(world, { left: 10, right: 10, top: 104, bottom: 72 })
 const shift = (path: Path, { dx, dy }: { dx: number; dy: number }): Path =>
   path.map(([x, y]): Point => [x + dx, y + dy])
 const shown = computed(() =>

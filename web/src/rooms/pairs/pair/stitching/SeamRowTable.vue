@@ -26,15 +26,15 @@ const columns = computed((): DataTableColumns<Seam> => [
   {
     title: 'Seam',
     key: 'name',
-    minWidth: 190,
+    minWidth: 186,
     sorter: (a, b) => a.name.localeCompare(b.name),
     render: (s) => [h(RouterLink, { to: props.to(s.id) }, () => s.name), h('div', { class: 'soft' }, rowWords(s))],
   },
-  figure('Long', 'length', 92, (s) => showLength(s.length, 0)),
-  figure('Stitches', 'stitches', 100, (s) => String(s.stitches)),
-  figure('Each', 'pitch', 96, (s) => showLength(s.pitch, 2)),
+  figure('Long', 'length', 84, (s) => showLength(s.length, 0)),
+  figure('Stitches', 'stitches', 102, (s) => String(s.stitches)),
+  figure('Each', 'pitch', 88, (s) => showLength(s.pitch, 2)),
   figure('Through', 'thickness', 104, (s) => showLength(s.depth ?? s.thickness, 2)),
-  figure('Thread', 'thread', 124, (s) => showThread(s.thread)),
+  figure('Thread', 'thread', 96, (s) => showThread(s.thread)),
 ])
 </script>
 
@@ -43,7 +43,7 @@ const columns = computed((): DataTableColumns<Seam> => [
     :columns="columns"
     :data="[...seams]"
     :row-key="(s: Seam) => s.id"
-    :scroll-x="684"
+    :scroll-x="660"
     :aria-label="`${seams.length} seams of one shoe`"
     size="small"
   />
