@@ -294,11 +294,14 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
     )
-    await store.db.run(sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching')`)
+    await store.db.run(
+      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching.own', '$.upper.lacing')`,
+    )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
     const { decisions } = await viewPair(store.db, demoPairs[0]!.id)
-    expect(decisions.stitching).toEqual({ by: 'machine' })
+    expect(decisions.stitching.own).toEqual({})
+    expect(decisions.upper.lacing).toMatchObject({ fitting: 'visible', pairs: null })
     expect(decisions).toEqual(demoPairs[0]!.decisions)
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
   })

@@ -14,6 +14,8 @@ export const seamKinds = {
   closed: 'closed seam, opened',
   butt: 'edge to edge',
   fold: 'turned in',
+  bead: 'beaded edge',
+  bound: 'bound edge',
   laidOn: 'laid on',
   turnedOut: 'turned out together',
   trimmed: 'trimmed edge',
@@ -76,6 +78,45 @@ export const turnedIn =
   (ply: Ply, allowance: number): Meeting =>
   (as, reach) => [...laidBack(as(ply), allowance, 'left'), ...beside(as(ply), allowance, 'left', reach)]
 
+/** How far a strip along the opening stands past its edge, and reaches inside of it, mm. */
+export interface StripLegs {
+  /** What shows above the edge. */
+  reveal: number
+  outer: number
+  inner: number
+}
+
+/** A folded strip behind an edge: the longer leg lies against the leather, the shorter one to the foot. */
+export const beaded =
+  (ply: Ply, strip: Ply, { reveal, outer, inner }: StripLegs): Meeting =>
+  (as, reach) => [
+    ...laid(as(strip), reveal - inner, 'right', inner),
+    ...laid(as(strip), reveal - outer, 'right', outer),
+    ...laid(as(ply), 0, 'left', reach),
+  ]
+
+/** A strip wrapped round the edges of a leather and its lining: its inner leg is turned in on the foot's side. */
+export const bound =
+  (ply: Ply, lining: Ply, strip: Ply, { outer, inner }: StripLegs): Meeting =>
+  (as, reach) => {
+    const { part, name, thickness, skive } = as(strip)
+    const thin = skive ? skive.profile[0]![1] : thickness
+    const wrapped = as(ply).thickness + (ply.backer?.thickness ?? 0) + lining.thickness
+    const leg = (from: number, over: number): Lay => ({
+      part,
+      name,
+      from,
+      to: thin,
+      profile: [
+        [from, thin],
+        [0, thin],
+        [0, thin + over],
+        [thin, thin + over],
+      ],
+    })
+    return [leg(-inner, 0), ...laid(lining, 0, 'left', reach), ...laid(as(ply), 0, 'left', reach), leg(-outer, wrapped)]
+  }
+
 /** One edge as it ends, from its cut edge at `beyond` mm past its line. */
 export const ending =
   (ply: Ply, beyond: number): Meeting =>
@@ -125,7 +166,9 @@ const LEAST = 10
 const MOST = 26
 
 /** Edges under which nothing ends that could show. */
-const OPEN: readonly SeamKind[] = ['turnedOut', 'laidOn', 'trimmed']
+const OPEN: readonly SeamKind[] = ['turnedOut', 'laidOn', 'trimmed', 'bound']
+/** Kinds whose step is told under the leather that lies over alone. */
+const HIDDEN: readonly SeamKind[] = ['lap', 'bead']
 
 /** How far a section is drawn: past the skives of what meets there. */
 const reachOf = (plies: readonly Ply[]): number =>
@@ -147,7 +190,7 @@ export function sectionOf(
         .filter((x) => x > from)
         .map((x) => totalAt(lays, x)),
     )
-  const step = (lays: readonly Lay[]) => steepest(lays, head.seen, -Infinity, head.kind === 'lap' ? 0 : Infinity)
+  const step = (lays: readonly Lay[]) => steepest(lays, head.seen, -Infinity, HIDDEN.includes(head.kind) ? 0 : Infinity)
   return {
     ...head,
     pieces: [...new Set(plies.map((p) => p.part))],

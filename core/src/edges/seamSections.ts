@@ -13,6 +13,8 @@ import { seamsOf, type EdgeOfPiece } from '../upper/joins.ts'
 import type { Piece, PieceEdge } from '../upper/piece.ts'
 import type { Ply } from './lays.ts'
 import {
+  beaded,
+  bound,
   butted,
   closed,
   cutAt,
@@ -25,7 +27,16 @@ import {
   type Meeting,
   type SeamKind,
   type SeamSection,
+  type StripLegs,
 } from './seamSection.ts'
+
+/** A bead or binding as it lies on the edge of the opening. */
+export interface OpeningStrip {
+  ply: Ply
+  legs: StripLegs
+  /** What a binding wraps besides the leather itself. */
+  lining: Ply
+}
 
 /** Pieces that are sewn to each other: the upper's, or the linings'. */
 export interface SewnPieces {
@@ -34,6 +45,8 @@ export interface SewnPieces {
   sheetOf: (piece: string) => Sheet
   /** How thick the backer of a piece is; null where it has none. */
   backerOf: (piece: string) => number | null
+  /** What is laid along the opening; null where nothing is, or where it belongs to others. */
+  strip: OpeningStrip | null
   book: RuleBook
 }
 
@@ -156,6 +169,14 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
       const cuts = [cutOf(end), null] as const
       if ((edge.role === 'folded' || edge.role === 'zip') && edge.allowance > 0) {
         add(id, name, 'fold', length, [ply], turnedIn(ply, edge.allowance), cuts, edge.side)
+      } else if (edge.role === 'bead' && needs.strip) {
+        const { ply: strip, legs } = needs.strip
+        add(id, name, 'bead', length, [ply, strip], beaded(ply, strip, legs), cuts, edge.side)
+      } else if (edge.role === 'bound' && needs.strip) {
+        const { ply: strip, legs, lining } = needs.strip
+        // It wraps the lining too: there is nothing else on the wall at the edge.
+        const wraps = bound(ply, lining, strip, legs)
+        add(id, name, 'bound', length, [ply, strip], wraps, [null, null], edge.side)
       } else if (edge.role === 'lap over' && !edge.seam) {
         add(id, name, 'laidOn', length, [ply], ending(ply, 0), cuts, edge.side)
       } else if (edge.role === 'trimmed' && ply.skive) {

@@ -1,23 +1,18 @@
 import { pathLength, type Path } from '../geometry/path.ts'
 import { subpath } from '../geometry/subpath.ts'
-import type { TopFinish } from '../model/upper.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
+import { isOfOpening, type OpeningFinish } from '../upper/opening.ts'
 import type { PieceEdge } from '../upper/piece.ts'
 import { edgeSkive, type EdgeSkive, type Sheet, type SkivedEdge } from './edgeSkive.ts'
 import { spanKey, type TurnedSpans } from './turnedSpans.ts'
 
-/** How the edges of a set of pieces are seen, and where they are turned out together. */
-export interface EdgeSight {
+/** How the edges of a set of pieces are seen, and where they are turned out together: a lining's edge does not show inside a binding. */
+export interface EdgeSight extends OpeningFinish {
   /** Linings are seen by the foot. */
   facing: 'out' | 'foot'
   spans: TurnedSpans
-  /** How the opening is finished: a lining's edge does not show inside a binding. */
-  finish: TopFinish
 }
-
-/** Edges of this name make up the opening. */
-const OPENING = 'top line'
 
 /** A stretch of an edge that is thinned: its finished line, and how. */
 export interface SkivedStretch<E> {
@@ -31,9 +26,9 @@ type Edge = Pick<PieceEdge, 'name' | 'role' | 'line' | 'allowance'>
 /** An edge as it is skived; `doubled` where it is turned out together with another. */
 export const asSkived = (
   { name, role, allowance }: Omit<Edge, 'line'>,
-  { facing, finish }: EdgeSight,
+  { facing, finish, onFacings }: EdgeSight,
   doubled: boolean,
-): SkivedEdge => ({ role, allowance, facing, doubled, shows: name !== OPENING || finish !== 'bound' })
+): SkivedEdge => ({ role, allowance, facing, doubled, shows: finish !== 'bound' || !isOfOpening(name, onFacings) })
 
 /**
  * The thinned stretches of a piece's edges. `sideOf` says which side an edge is on and whether its line runs against the

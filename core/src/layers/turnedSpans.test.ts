@@ -42,7 +42,7 @@ describe('where margins are turned out together', () => {
     }
   })
   it('is skived there and nowhere else along the edge', () => {
-    const sight = { facing: 'out' as const, spans, finish: 'raw' as const }
+    const sight = { facing: 'out' as const, spans, finish: 'raw' as const, onFacings: false }
     const material = { thickness: 1.8, kind: 'upper leather' as const, face: null }
     const of = (id: string) => pieceSkives(find(id), material, sight, book).filter((s) => s.name.startsWith('feather'))
     const length = (id: string) => of(id).reduce((sum, s) => sum + pathLength(s.edge), 0)

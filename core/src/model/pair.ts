@@ -8,6 +8,7 @@ import { Last } from './last.ts'
 import { Made } from './made.ts'
 import { Material } from './material.ts'
 import { upgradedPairFile } from './formerWords.ts'
+import { StitchingDecisions } from './stitching.ts'
 import { UpperDecisions } from './upper.ts'
 import { line, named, note } from './text.ts'
 
@@ -90,7 +91,7 @@ export const PairDecisions = z.object({
   heel: z.object({ ...handFields('heel'), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
   /** How upper and linings are closed. */
-  stitching: z.object({ by: z.enum(['machine', 'hand']).default('machine') }).prefault({}),
+  stitching: StitchingDecisions.prefault({}),
   /** Null while the left shoe is the right one's mirror. */
   left: LeftShoe.nullable().default(null),
   /** House rules changed for this pair alone. */

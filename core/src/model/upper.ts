@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { edgeRoles, type EdgeRole } from './edgeRoles.ts'
+import { LacingDecisions } from './lacing.ts'
 import { topFinish } from './formerWords.ts'
 import { line, named } from './text.ts'
 
@@ -76,6 +77,9 @@ export const UpperDecisions = z.preprocess(
     /** Options of the style by name, on or off. */
     options: z.record(line(40), z.boolean()).default({}),
     topFinish: z.enum(topFinishes).nullable().default(null),
+    /** Whether the finish runs on down the facings; null is as the style has it. */
+    finishOnFacings: z.boolean().nullable().default(null),
+    lacing: LacingDecisions.prefault({}),
     decoration: z.enum(decorations).default('none'),
     forme: z
       .object({

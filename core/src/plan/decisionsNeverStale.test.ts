@@ -1,3 +1,4 @@
+import { OwnSeam } from '../model/stitching.ts'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { ColdCache, difference, pairOfEachStyle, planned } from '../../test/warmAndCold.ts'
@@ -74,7 +75,16 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
           : thicker(i, role, 20 + n),
     ]),
   ),
-  'stitching.by': (i) => withDecisions(i, { stitching: { by: 'hand' } }),
+  'stitching.by': (i) => withDecisions(i, { stitching: { ...i.decisions.stitching, by: 'hand' } }),
+  'stitching.own': (i) =>
+    withDecisions(i, {
+      stitching: {
+        ...i.decisions.stitching,
+        own: Object.fromEntries(
+          ['tab.lateral', 'vamp.lateral', 'back', 'throat'].map((id) => [id, OwnSeam.parse({ by: 'hand', pitch: 5 })]),
+        ),
+      },
+    }),
   profile: (i) => withDecisions(i, { profile: 'all natural' }),
   pieceMaterials: (i) => {
     const thick = sampleMaterials.map((m, n) => ({ ...m, id: other(60 + n), thickness: 1.3 * m.thickness }))
@@ -125,6 +135,12 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
   })),
   'upper.options': upper((u) => ({ options: { ...u.options, toeCap: !u.options.toeCap, sideSeams: true } })),
   'upper.topFinish': upper(() => ({ topFinish: 'bound' })),
+  'upper.finishOnFacings': upper(() => ({ finishOnFacings: true, topFinish: 'bead' })),
+  'upper.lacing.fitting': upper((u) => ({ lacing: { ...u.lacing, fitting: 'none' } })),
+  'upper.lacing.pairs': upper((u) => ({ lacing: { ...u.lacing, pairs: 7 } })),
+  'upper.lacing.hooks': upper((u) => ({ lacing: { ...u.lacing, hooks: 2 } })),
+  'upper.lacing.way': upper((u) => ({ lacing: { ...u.lacing, way: 'straight' } })),
+  'upper.lacing.guard': upper((u) => ({ lacing: { ...u.lacing, guard: true } })),
   'upper.decoration': upper(() => ({ decoration: 'punched' })),
   'upper.forme.kind': forme({ kind: 'paper' }),
   'upper.forme.match': forme({ match: 'all round' }),
@@ -143,7 +159,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
 
 /** Paths of the decisions: down to what is no group of decisions of its own. */
 function leaves(value: unknown, path = ''): string[] {
-  const open = ['rules', 'left', 'pieceMaterials', 'upper.options', 'upper.points', 'upper.own']
+  const open = ['rules', 'left', 'pieceMaterials', 'stitching.own', 'upper.options', 'upper.points', 'upper.own']
   if (typeof value !== 'object' || value === null || Array.isArray(value) || open.includes(path)) return [path]
   return Object.entries(value).flatMap(([k, v]) => leaves(v, path === '' ? k : `${path}.${k}`))
 }

@@ -3,6 +3,9 @@ import { skivingList, type SkivedPart, type SkiveGroup } from '../edges/skivingL
 import { pathLength } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
+import { edging, type EdgingNeeds } from '../parts/edging/needs.ts'
+import { stripLegs, stripSkive } from '../parts/edging/stripSkive.ts'
+import type { OpeningStrip } from '../edges/seamSections.ts'
 import type { Part } from '../trade/part.ts'
 import { backerOf, familyOf } from '../trade/partCatalogue.ts'
 import { recordOfPiece } from '../trade/recordName.ts'
@@ -29,9 +32,10 @@ export function edgesStage(
       lining: material.lining,
       backer: material.backer,
       own: material.own,
+      work: upper.topFinish,
     },
     book,
-    ({ pieces, linings: inside, sight: seen, leather, lining, backer, own }, rules) => {
+    ({ work, pieces, linings: inside, sight: seen, leather, lining, backer, own }, rules) => {
       const materialOf = (id: string) => ofPiece(own, id, leather)
       return deriveEdges({
         upper: {
@@ -39,13 +43,15 @@ export function edgesStage(
           sight: seen,
           sheetOf: materialOf,
           backerOf: (id) => ofPiece(own, backerOf(id), backer)?.thickness ?? null,
+          strip: stripAlong({ work, upper: leather, own, book: rules }, lining.thickness),
           book: rules,
         },
         linings: {
           pieces: inside,
-          sight: { facing: 'foot', spans: {}, finish: seen.finish },
+          sight: { ...seen, facing: 'foot', spans: {} },
           sheetOf: (id) => ofPiece(own, id, lining),
           backerOf: () => null,
+          strip: null,
           book: rules,
         },
         materialOf,
@@ -53,6 +59,27 @@ export function edgesStage(
       })
     },
   )
+}
+
+/** The bead or binding of an opening as it is cut through with the edge. */
+function stripAlong(
+  { work, upper, own, book }: Pick<EdgingNeeds, 'work' | 'upper' | 'own' | 'book'>,
+  lining: number,
+): OpeningStrip | null {
+  const id = work.finish === 'bead' ? edging.bead : work.finish === 'bound' ? edging.binding : null
+  if (id === null) return null
+  const { thickness, kind } = ofPiece(own, id, upper)
+  return {
+    ply: {
+      part: id,
+      name: id === edging.bead ? 'Bead' : 'Binding',
+      thickness,
+      skive: stripSkive(id, { thickness, kind }, book),
+      backer: null,
+    },
+    legs: stripLegs(work, book),
+    lining: { part: 'lining', name: 'Lining', thickness: lining, skive: null, backer: null },
+  }
 }
 
 /** What of a shoe is skived. */

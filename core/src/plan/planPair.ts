@@ -16,6 +16,7 @@ import type { UpperDecisions } from '../model/upper.ts'
 import type { UpperLayers } from '../upper/needs.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
+import type { UpperFacts } from '../work/facts.ts'
 import { stepsOf } from '../work/steps.ts'
 import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
@@ -89,6 +90,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
       feet,
       construction: d.construction,
       upperSkives: upperSkives(right, left ?? right),
+      upperFacts: cache.same('facts of the upper', upperFacts(right.upper, d.upper)),
       padding: paddings.right,
       leftPadding: paddings.left,
       insole: material.insole,
@@ -114,6 +116,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
           outsole: i.outsole,
         },
         upperSkives: i.upperSkives,
+        upper: i.upperFacts,
         paddings: { right: i.padding, left: i.leftPadding },
         book: rules,
       }),
@@ -148,6 +151,15 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
   }
 }
 
+/** What of an upper makes steps of its own. */
+const upperFacts = ({ pieces, topFinish }: Upper, { lacing }: UpperDecisions): UpperFacts => ({
+  finish: topFinish.finish,
+  folds: pieces.some((p) => p.edges.some((e) => e.role === 'folded')),
+  // A pattern drawn elsewhere has its lacing where it names an edge so.
+  eyelets: pieces.some((p) => p.edges.some((e) => e.name === 'facing')) ? lacing.fitting : null,
+  tongue: pieces.some((p) => p.id === 'tongue'),
+})
+
 /** Throws PlanError when the cup sole that was chosen is not with the pair. */
 function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
   if (decisions.cupSoleId === null || !traitsOf(decisions.construction).inCup) return null
@@ -178,6 +190,7 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
     ...decisions,
     stiffener: cache.same('stiffener', decisions.stiffener),
     lining: cache.same('lining', decisions.lining),
+    stitching: cache.same('stitching', decisions.stitching),
     puff: cache.same('puff', decisions.puff),
     sock: cache.same('sock', decisions.sock),
     midsole: cache.same('midsole', decisions.midsole),

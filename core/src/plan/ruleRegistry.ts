@@ -12,6 +12,7 @@ import { skiveRules } from '../edges/skiveFindings.ts'
 import { seamRules } from '../seams/rules.ts'
 import { layerRules } from '../layers/layerRules.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
+import { edgingRules } from '../parts/edging/rules.ts'
 import { foamRule } from '../parts/linings/liningParts.ts'
 import { liningRules } from '../parts/linings/liningRules.ts'
 import { reinforcementRules } from '../parts/linings/reinforcements.ts'
@@ -28,10 +29,11 @@ import { zipRules } from '../upper/checks/seams.ts'
 import { strainRules } from '../upper/checks/strain.ts'
 import { decorationRules } from '../upper/decoration.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
+import { lacingRules } from '../upper/lacingRules.ts'
 import { sewnRules } from '../upper/sewnLine.ts'
 import { styleGaps, styleRules } from '../upper/styleRules.ts'
 import { throatRules } from '../upper/throat.ts'
-import { topFinishRules } from '../upper/topFinish.ts'
+import { topFinishRules } from '../upper/topFinishRules.ts'
 import { puffRules } from '../parts/puff/toePuff.ts'
 import { workRules } from '../work/bookStep.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
@@ -57,7 +59,9 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     styleGaps,
     edgeRules,
     topFinishRules,
+    edgingRules,
     decorationRules,
+    lacingRules,
     backRules,
     throatRules,
     ankleRules,

@@ -35,20 +35,21 @@ export function stitchingStage(
       pieces: upper.pieces,
       linings: wall.linings,
       sections: edges.seams,
-      by: decisions.stitching.by,
+      how: decisions.stitching,
       own: material.thick,
       leather: material.upper.thickness,
       lining: material.lining.thickness,
     },
     book,
-    ({ pieces, linings, sections, by, own, leather, lining }, rules) =>
+    ({ pieces, linings, sections, how, own, leather, lining }, rules) =>
       deriveStitching(
         [
           {
             pieces,
             seen: 'outside',
             sections: sections.filter((s) => s.seen === 'outside'),
-            way: by,
+            way: how.by,
+            own: how.own,
             thicknessOf: (id) => ofPiece(own, id, leather),
             lining,
             book: rules,
@@ -57,7 +58,8 @@ export function stitchingStage(
             pieces: linings,
             seen: 'foot',
             sections: sections.filter((s) => s.seen === 'foot'),
-            way: by,
+            way: how.by,
+            own: how.own,
             thicknessOf: (id) => ofPiece(own, id, lining),
             lining: 0,
             book: rules,

@@ -13,11 +13,14 @@ import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { backers } from '../parts/backers/backers.ts'
 import { coverThickness } from '../parts/insole/insoleCover.ts'
+import { edgingParts } from '../parts/edging/edging.ts'
 import { liningParts, sideLiningParts } from '../parts/linings/liningParts.ts'
 import { liningPieces } from '../parts/linings/linings.ts'
 import { ownLiningPieces, ownLinings } from '../parts/linings/ownLinings.ts'
 import type { Part } from '../trade/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener/stiffener.ts'
+import { seamRules } from '../seams/rules.ts'
+import { sewnRules } from '../upper/sewnLine.ts'
 import { heightsThrough, topLineByRule, type TopLine } from '../upper/topLine.ts'
 import { topLineOfUpper } from '../upper/topLineOfUpper.ts'
 import { puffBackAtFeather, toePuff } from '../parts/puff/toePuff.ts'
@@ -117,7 +120,9 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
       }),
   )
   const spans = cache.stage('turned spans', { base }, (i) => turnedSpans(i.base?.drawn.pieces ?? []))
-  const sight = cache.same('sight', { facing: 'out' as const, spans, finish: upper.topFinish.finish })
+  const { finish, onFacings } = upper.topFinish
+  const opening = cache.same('opening', { finish, onFacings })
+  const sight = cache.same('sight', { facing: 'out' as const, spans, ...opening })
   const cutEdge = d.upper.own?.drawn === 'cut edge'
   const inside = base
     ? cache.ruled('lining pieces', { base, decisions: d.lining }, book, (i, rules) =>
@@ -137,7 +142,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
           foam: material.foam,
           stay: material.stay,
           own: material.own,
-          finish: sight.finish,
+          opening,
         },
         book,
         (i, rules) => liningParts({ ...i, book: rules }),
@@ -147,7 +152,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
         {
           pieces: inside,
           cutEdge,
-          finish: sight.finish,
+          opening,
           material: material.lining,
           own: material.own,
         },
@@ -164,7 +169,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
           puffBack,
           material: material.lining,
           own: material.own,
-          finish: sight.finish,
+          opening,
         },
         book,
         ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
@@ -176,7 +181,26 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     book,
     (i, rules) => backers({ ...i, book: rules }),
   )
-  const parts = cache.list('parts of the wall', [...linings, ...sides, ...backed, stiffenerPart, puffPart])
+  const strips = cache.ruled(
+    'edging',
+    {
+      work: upper.topFinish,
+      drawn: base?.drawn ?? null,
+      hand: d.stitching.by === 'hand',
+      leather: material.upper,
+      stay: material.stay,
+      own: material.own,
+    },
+    book,
+    ({ hand, leather, ...i }, rules) =>
+      edgingParts({
+        ...i,
+        upper: leather,
+        stitchAt: rules.value(hand ? sewnRules.fromEdge : seamRules.machineFromEdge),
+        book: rules,
+      }),
+  )
+  const parts = cache.list('parts of the wall', [...linings, ...strips, ...sides, ...backed, stiffenerPart, puffPart])
   const layered = cache.ruled(
     'layers',
     {

@@ -10,47 +10,11 @@ import { sewnRules } from '../upper/sewnLine.ts'
 import { holesAlong, holesOfPartner, type HoleLayout } from './holesAlong.ts'
 import { seamRules } from './rules.ts'
 import { chainedLaps, insidePiece, longestOf, openRuns, sidesOf, type End } from './seamRuns.ts'
-import { threadOf, type SeamWay } from './thread.ts'
-
-/**
- * When a hole is made: now, in the piece alone, or later, through all that is joined there. By machine nothing is punched.
- */
-export type HoleTime = 'now' | 'later'
-
-/** A row of stitches as it lies on one piece. */
-export interface RowOnPiece {
-  piece: string
-  line: Path
-  /** Of a hand seam: the needle of a machine makes its own. */
-  holes: Path
-  punched: HoleTime
-}
-
-/** A seam of one shoe: its rows, what they take, and where their holes are. */
-export interface Seam {
-  id: string
-  name: string
-  kind: SeamKind
-  seen: SeamSection['seen']
-  way: SeamWay
-  side: PieceEdge['side']
-  rows: number
-  /** Of one row. */
-  stitches: number
-  /** Mean of one stitch, mm. */
-  pitch: number
-  /** True length of the first row, mm. */
-  length: number
-  /** From the finished edge to the first row, mm. */
-  fromEdge: number
-  /** What is sewn through, mm. */
-  thickness: number
-  /** How deep the thread goes where it does not go through, mm; null where it does. */
-  depth: number | null
-  /** Thread of all rows on one shoe, mm. */
-  thread: number
-  on: RowOnPiece[]
-}
+import type { OwnSeam, SeamWay } from '../model/stitching.ts'
+import { handWork } from './handWork.ts'
+import { coverOf, isLaidOnOpening, rowUnder } from './laidOnOpening.ts'
+import type { HoleTime, RowOnPiece, Seam } from './seam.ts'
+import { threadOf } from './thread.ts'
 
 export interface SeamNeeds {
   pieces: readonly Piece[]
@@ -58,6 +22,8 @@ export interface SeamNeeds {
   /** Sections of the same pieces: what is sewn through in each. */
   sections: readonly SeamSection[]
   way: SeamWay
+  /** What was decided for single seams, by their ids. */
+  own: Readonly<Record<string, OwnSeam>>
   /** Of a piece, mm. */
   thicknessOf: (piece: string) => number
   /** The lining that is sewn in with an edge of the opening, mm. */
@@ -69,17 +35,28 @@ const sideOf = ({ side }: Pick<PieceEdge, 'side'>): string => (side === 'whole' 
 
 /** Every seam that closes an upper or its lining, read off edges and joins. */
 export function seamRows(needs: SeamNeeds): Seam[] {
-  const { pieces, seen, sections, way, lining, book } = needs
-  const pitch = book.value(way === 'hand' ? sewnRules.pitch : seamRules.machinePitch)
-  const fromEdge = book.value(way === 'hand' ? sewnRules.fromEdge : seamRules.machineFromEdge)
-  const gap = Math.max(book.value(seamRules.rowGap), way === 'hand' ? fromEdge : 0)
+  const { pieces, seen, sections, lining, book } = needs
   const more = book.value(seamRules.threadMore)
   const end = book.value(seamRules.threadEnd)
 
+  /** How a seam is sewn: as was decided for it, else like the rest of the pair. */
+  const howOf = (id: string, usualRows = 1) => {
+    const own = needs.own[id]
+    const way = own?.by ?? needs.way
+    const fromEdge = own?.fromEdge ?? book.value(way === 'hand' ? sewnRules.fromEdge : seamRules.machineFromEdge)
+    return {
+      way,
+      fromEdge,
+      pitch: own?.pitch ?? book.value(way === 'hand' ? sewnRules.pitch : seamRules.machinePitch),
+      gap: Math.max(book.value(seamRules.rowGap), way === 'hand' ? fromEdge : 0),
+      rows: own?.rows ?? (way === 'machine' ? usualRows : 1),
+    }
+  }
   const seam = (
-    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness'>,
+    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness' | 'way'>,
     rows: readonly { layout: HoleLayout; on: RowOnPiece[] }[],
   ): Seam => {
+    const { way } = head
     const first = rows[0]!.layout
     const stitches = count(first)
     const mean = first.length / stitches
@@ -87,7 +64,6 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       ...head,
       depth: null,
       seen,
-      way,
       rows: rows.length,
       stitches,
       pitch: mean,
@@ -105,6 +81,11 @@ export function seamRows(needs: SeamNeeds): Seam[] {
         0,
       ),
       on: rows.flatMap((r) => (way === 'hand' ? r.on : r.on.map((o) => ({ ...o, holes: [] })))),
+      ...handWork(
+        head,
+        rows.flatMap((r) => r.on),
+        needs,
+      ),
     }
   }
   const through = (ids: readonly string[], kind: SeamKind): number =>
@@ -112,19 +93,21 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     // An edge that is bound, beaded or raw has no section: the leather itself.
     ids.reduce((sum, id) => sum + needs.thicknessOf(id), 0)
 
-  const rowsOfLap = seen === 'outside' && way === 'machine' ? book.value(seamRules.lapRows) : 1
+  const rowsOfLap = seen === 'outside' ? book.value(seamRules.lapRows) : 1
   const laps = chainedLaps(pieces).map(({ id, over, under, side }) => {
     const ids = [over.piece.id, under.piece.id]
+    const { way, fromEdge, gap, pitch, rows } = howOf(id, rowsOfLap)
     return seam(
       {
         id,
         side,
+        way,
         fromEdge,
         name: `${withoutSide(over.piece.name)} over ${inSentence(withoutSide(under.piece.name))}${sideOf({ side })}`,
         kind: 'lap',
         thickness: through(ids, 'lap'),
       },
-      Array.from({ length: rowsOfLap }, (_, k) => lapRow(over, under, fromEdge + k * gap, pitch)),
+      Array.from({ length: rows }, (_, k) => lapRow(over, under, fromEdge + k * gap, pitch)),
     )
   })
   const joined = [...seamsOf(pieces)].flatMap(([id, ends]): Seam[] => {
@@ -132,6 +115,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     if (!a || !b) return []
     const ids = [a.piece.id, b.piece.id]
     if (ends.every((e) => e.edge.role === 'closed seam')) {
+      const { way, pitch } = howOf(id)
       const layout = holesAlong(a.edge.line, pitch)
       const partner = holesOfPartner(b.edge.line, layout)
       return [
@@ -140,6 +124,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
             id,
             name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
             kind: 'closed',
+            way,
             side: a.edge.side === b.edge.side ? a.edge.side : 'whole',
             // The allowance is the distance to the cut edge; both edges lie on each other while they are sewn.
             fromEdge: a.edge.allowance,
@@ -154,24 +139,35 @@ export function seamRows(needs: SeamNeeds): Seam[] {
   })
   const opening = pieces.flatMap((piece) =>
     // Linings are caught by the seam of the outside.
-    (seen === 'foot' ? [] : openRuns(piece)).flatMap((run): Seam[] => {
+    // What is laid on a piece of the opening is sewn with that, through the same holes.
+    (seen === 'foot' || isLaidOnOpening(piece) ? [] : openRuns(piece)).flatMap((run): Seam[] => {
       const edge = longestOf(run)
+      const kind = edge.role === 'bead' || edge.role === 'bound' ? edge.role : 'fold'
+      const side = sidesOf(run)
+      const id = `${piece.id}.${edge.name}.${side}`
+      const { way, fromEdge, pitch } = howOf(id)
       const offset = offsetLine(joinedLines(...run.map((e) => e.line)), fromEdge)
       if (offset.length < 2) return []
       const line = insidePiece(offset, piece)
-      const side = sidesOf(run)
       const layout = holesAlong(line, pitch)
+      const cover = coverOf(piece, run, pieces)
+      const shared = cover && rowUnder(cover, line, layout.holes)
       return [
         seam(
           {
-            id: `${piece.id}.${edge.name}.${side}`,
+            id,
+            way,
             name: `${asBeginning(withoutSide(piece.name))}, ${edge.name}${sideOf({ side })}`,
-            kind: 'fold',
+            kind,
             side,
             fromEdge,
-            thickness: through([piece.id], 'fold') + lining,
+            // What is bound is wrapped with its lining.
+            thickness:
+              through([piece.id], kind) +
+              (kind === 'bound' ? 0 : lining) +
+              (shared ? (through([cover.id], kind) * pathLength(shared.line)) / layout.length : 0),
           },
-          [{ layout, on: [row({ piece }, line, layout, 'later')] }],
+          [{ layout, on: [...(shared ? [shared] : []), row({ piece }, line, layout, 'later')] }],
         ),
       ]
     }),
@@ -181,6 +177,8 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       ? []
       : piece.edges.flatMap((edge): Seam[] => {
           if (edge.role !== 'lap over' || edge.seam) return []
+          const id = `${piece.id}.${edge.name}.${edge.side}`
+          const { way, fromEdge, pitch } = howOf(id)
           const offset = offsetLine(edge.line, fromEdge)
           if (offset.length < 2) return []
           const line = insidePiece(offset, piece)
@@ -188,7 +186,8 @@ export function seamRows(needs: SeamNeeds): Seam[] {
           return [
             seam(
               {
-                id: `${piece.id}.${edge.name}.${edge.side}`,
+                id,
+                way,
                 name: `${withoutSide(piece.name)}, ${edge.name}${sideOf(edge)}`,
                 kind: 'laidOn',
                 side: edge.side,
@@ -207,15 +206,18 @@ export function seamRows(needs: SeamNeeds): Seam[] {
  * Edge to edge, always by hand: the thread goes in beside either edge and through part of the thickness only, so that it
  * shows on one side and is not felt on the other.
  */
-function buttSeam({ sections, thicknessOf, seen, book }: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece): Seam {
-  const inside = book.value(seamRules.buttFromEdge)
+function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece): Seam {
+  const { sections, thicknessOf, seen, book } = needs
+  const own = needs.own[id]
+  const inside = own?.fromEdge ?? book.value(seamRules.buttFromEdge)
   const line = offsetLine(a.edge.line, inside)
-  const layout = holesAlong(line, book.value(seamRules.buttPitch))
+  const layout = holesAlong(line, own?.pitch ?? book.value(seamRules.buttPitch))
   const other = offsetLine(b.edge.line, inside)
   const thin = Math.min(thicknessOf(a.piece.id), thicknessOf(b.piece.id))
   const depth = book.value(seamRules.buttDepth) * thin
   const [stitches, more, end] = [count(layout), book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
   const pitch = layout.length / stitches
+  const rows = [row(a, line, layout, 'now'), row(b, other, holesOfPartner(other, layout), 'now')]
   return {
     id,
     name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
@@ -232,12 +234,14 @@ function buttSeam({ sections, thicknessOf, seen, book }: SeamNeeds, id: string, 
     depth,
     // Across the joint and half of the leather down and up again.
     thread: threadOf('hand', { stitches, pitch, thickness: 2 * inside + depth, more, end }),
-    on: [row(a, line, layout, 'now'), row(b, other, holesOfPartner(other, layout), 'now')],
+    on: rows,
+    ...handWork({ way: 'hand', kind: 'butt' }, rows, needs),
   }
 }
 
 /** Seams whose holes a style lays out itself, since two pieces are to have the very same: always sewn by hand. */
-function shared({ pieces, thicknessOf, book }: SeamNeeds): Seam[] {
+function shared(needs: SeamNeeds): Seam[] {
+  const { pieces, thicknessOf, book } = needs
   const names = [...new Set(pieces.flatMap((p) => p.sewn.map((s) => s.name)))]
   return names.map((name): Seam => {
     const of = pieces.filter((p) => p.sewn.some((s) => s.name === name))
@@ -246,6 +250,13 @@ function shared({ pieces, thicknessOf, book }: SeamNeeds): Seam[] {
     const [stitches, length] = [holes.length - 1, pathLength(line)]
     const thickness = of.reduce((sum, p) => sum + thicknessOf(p.id), 0)
     const [more, end] = [book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
+    // The piece that lies on top stands last; through it the one below is punched once it is stuck on.
+    const on = of.map((p, i): RowOnPiece => ({
+      piece: p.id,
+      line: lines[i]!.line,
+      holes: lines[i]!.holes,
+      punched: i === of.length - 1 ? 'now' : 'later',
+    }))
     return {
       id: name,
       name: asBeginning(name),
@@ -261,13 +272,8 @@ function shared({ pieces, thicknessOf, book }: SeamNeeds): Seam[] {
       thickness,
       depth: null,
       thread: threadOf('hand', { stitches, pitch: length / stitches, thickness, more, end }),
-      // The piece that lies on top stands last; through it the one below is punched once it is stuck on.
-      on: of.map((p, i) => ({
-        piece: p.id,
-        line: lines[i]!.line,
-        holes: lines[i]!.holes,
-        punched: i === of.length - 1 ? 'now' : 'later',
-      })),
+      on,
+      ...handWork({ way: 'hand', kind: 'laidOn' }, on, needs),
     }
   })
 }

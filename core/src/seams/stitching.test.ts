@@ -5,11 +5,12 @@ import { distance, pathLength, type Path } from '../geometry/path.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { contains } from '../geometry/path.ts'
 import { PairDecisions } from '../model/pair.ts'
+import type { OwnSeam } from '../model/stitching.ts'
 import { styles } from '../model/upper.ts'
 import type { Plan } from '../plan/plan.ts'
 import { planPair } from '../plan/planPair.ts'
 import { makeables } from '../plan/remake.ts'
-import type { Seam } from './seamRows.ts'
+import type { Seam } from './seam.ts'
 import { threadOf } from './thread.ts'
 
 const cache = keptCache(24)
@@ -48,13 +49,21 @@ describe.each(['machine', 'hand'] as const)('a pair sewn by %s', (by) => {
       expect(p.stitching.seams.length).toBeGreaterThan(3)
       for (const s of p.stitching.seams) {
         const firstRow = s.on.slice(0, s.on.length / s.rows)
-        for (const { holes } of firstRow) expect(holes.length, s.name).toBe(s.way === 'hand' ? s.stitches + 1 : 0)
+        const whole = firstRow.filter((r) => !r.part)
+        for (const { holes } of whole) expect(holes.length, s.name).toBe(s.way === 'hand' ? s.stitches + 1 : 0)
+        // What lies along a part of the seam has holes of it and no others.
+        for (const { holes } of firstRow.filter((r) => r.part)) {
+          for (const h of holes) expect(Math.min(...whole[0]!.holes.map((w) => distance(w, h)))).toBeLessThan(1e-9)
+        }
         for (let k = 0; k < s.rows; k++) {
-          const rowHoles = s.on.slice(k * firstRow.length, (k + 1) * firstRow.length).map((r) => r.holes.length)
+          const rowHoles = s.on
+            .slice(k * firstRow.length, (k + 1) * firstRow.length)
+            .filter((r) => !r.part)
+            .map((r) => r.holes.length)
           expect(new Set(rowHoles).size, `${s.name}, row ${k + 1}`).toBe(1)
         }
         expect(s.pitch * s.stitches, s.name).toBeCloseTo(s.length, 6)
-        expect(lengthOf(s.on[0]!.line), s.name).toBeCloseTo(s.length, 6)
+        expect(lengthOf(whole[0]!.line), s.name).toBeCloseTo(s.length, 6)
         // Between two corners the pitch is off by half a stitch in all at the most.
         const wanted = s.kind === 'butt' ? 3 : s.way === 'hand' ? 6 : 2
         if (s.length > 6 * wanted) expect(Math.abs(s.pitch - wanted) / wanted, s.name).toBeLessThan(0.16)
@@ -130,7 +139,7 @@ describe('what is sewn', () => {
   it('is drawn on its pieces: by hand with holes, which say when they are punched; by machine a line', () => {
     const lines = (by: 'machine' | 'hand') => plan({ stitching: { by } }).stitching.rows.vamp!
     expect(lines('machine').every((l) => l.holes === undefined)).toBe(true)
-    const hand = lines('hand')
+    const hand = lines('hand').filter((l) => !l.name.startsWith('bar tack'))
     expect(hand.every((l) => (l.holes?.length ?? 0) > 0)).toBe(true)
     expect(hand.filter((l) => l.later).map((l) => l.name)).toContain('Quarter over vamp, lateral')
   })
@@ -153,9 +162,88 @@ describe('what is sewn', () => {
       expect(print(finer('hand'), part), part).not.toBe(print(of('hand'), part))
     }
   })
+  it('one seam may be sewn in another way, its row moved, its stitch longer: no other changes', () => {
+    const usual = plan()
+    const id = seam(usual, 'Quarter over vamp, lateral').id
+    const set = (own: Partial<OwnSeam>) => plan({ stitching: { own: { [id]: own } } })
+    const moved = seam(set({ by: 'hand', fromEdge: 5, pitch: 4 }), 'Quarter over vamp, lateral')
+    expect(moved).toMatchObject({ way: 'hand', fromEdge: 5, rows: 1 })
+    expect(Math.abs(moved.pitch - 4)).toBeLessThan(0.2)
+    const tab = usual.upper.pieces.find((x) => x.id === 'quarter.lateral')!.edges.find((e) => e.role === 'lap over')!
+    for (const h of moved.on[0]!.holes.slice(1, -1)) expect(nearest(tab.line, h).away).toBeCloseTo(5, 1)
+    expect(seam(set({ rows: 3 }), 'Quarter over vamp, lateral').on).toHaveLength(6)
+    const others = (p: Plan) =>
+      p.stitching.seams.filter((s) => s.id !== id).map((s) => [s.id, s.way, s.length, s.pitch])
+    expect(others(set({ by: 'hand' }))).toEqual(others(usual))
+  })
+  it('an eye stay is sewn with the quarter under it, through the very holes of its facing', () => {
+    const p = ofStyle('trainer', 'hand')
+    const opening = p.stitching.seams.filter((s) => s.on.some((o) => o.part))
+    expect(opening.map((s) => s.on.map((o) => o.piece))).toEqual([
+      ['stay.lateral', 'quarter.lateral'],
+      ['stay.medial', 'quarter.medial'],
+    ])
+    for (const s of opening) {
+      const [stay, quarter] = s.on
+      expect(stay!.holes.length).toBeGreaterThan(8)
+      expect(stay!.holes.length).toBeLessThan(quarter!.holes.length)
+      const facing = p.upper.pieces.find((x) => x.id === stay!.piece)!.edges.find((e) => e.name === 'facing')!
+      // It is 22 mm wide: along the top line too its holes are those of the quarter.
+      for (const h of stay!.holes) expect(nearest(facing.line, h).away).toBeLessThan(22)
+    }
+    expect(p.stitching.seams.filter((s) => s.name.startsWith('Eye stay, facing'))).toEqual([])
+  })
+  it('the thread of a hand seam is knotted at its end under the insole, of an opening inside', () => {
+    const p = plan({ stitching: { by: 'hand' } })
+    const tab = seam(p, 'Quarter over vamp, lateral')
+    expect(tab.knot!.where).toBe('bottom edge')
+    const feather = p.upper.pieces
+      .find((x) => x.id === tab.knot!.piece)!
+      .edges.find((e) => e.role === 'lasting margin')!.line
+    const ends = [tab.on[0]!.line[0]!, tab.on[0]!.line[tab.on[0]!.line.length - 1]!]
+    const away = ends.map((e) => nearest(feather, e).away)
+    expect(nearest(feather, tab.knot!.at).away).toBe(Math.min(...away))
+    expect(Math.max(...away)).toBeGreaterThan(40)
+    expect(seam(p, 'Quarter, top line, lateral').knot!.where).toBe('inside')
+    expect(seam(plan(), 'Quarter over vamp, lateral').knot).toBeNull()
+  })
+  it('bar tacks lie across the ends at throat, tab and back, inside their pieces', () => {
+    const tacks = (p: Plan) =>
+      p.upper.pieces.flatMap((x) =>
+        (p.stitching.rows[x.id] ?? []).filter((l) => l.name.startsWith('bar tack')).map((l) => ({ piece: x, line: l })),
+      )
+    const derby = tacks(plan())
+    expect(derby.map((t) => [t.piece.id, t.line.name]).sort()).toEqual([
+      ['quarter.lateral', 'bar tack, back'],
+      ['quarter.lateral', 'bar tack, tab'],
+      ['quarter.medial', 'bar tack, back'],
+      ['quarter.medial', 'bar tack, tab'],
+      ['vamp', 'bar tack, throat'],
+      ['vamp', 'bar tack, throat'],
+    ])
+    for (const { piece, line } of derby) {
+      expect(lengthOf(line.path)).toBeCloseTo(5, 9)
+      for (const end of line.path) expect(contains(piece.outline, end), `${piece.id} ${line.name}`).toBe(true)
+    }
+    expect(tacks(ofStyle('court', 'machine')).every((t) => t.line.name === 'bar tack, back')).toBe(true)
+  })
+  it('holes too near to each other are told, and mended for the house or for that seam alone', () => {
+    const finding = (p: Plan) => p.stitching.findings.find((f) => f.id === 'seams.bridge')!
+    // A needle of 100 in stitches of 2 mm leaves half of it.
+    expect(finding(plan())).toMatchObject({ level: 'fine', limit: 0.4 })
+    expect(finding(plan()).measured).toBeCloseTo(0.5, 1)
+    const fine = plan({ rules: { 'seam.machinePitch': 1.4 } })
+    expect(finding(fine)).toMatchObject({ level: 'watch', remedy: { kind: 'rule', key: 'seam.machinePitch' } })
+    const { value } = finding(fine).remedy as { value: number }
+    expect(finding(plan({ rules: { 'seam.machinePitch': value } })).level).toBe('fine')
+    const own = finding(plan({ stitching: { own: { 'tab.lateral': { pitch: 1 } } } }))
+    expect(own).toMatchObject({ level: 'watch', remedy: { kind: 'choice' } })
+    const { decisions } = own.remedy as { decisions: { stitching: { own: Record<string, { pitch: number }> } } }
+    expect(finding(plan(decisions)).level).toBe('fine')
+  })
   it('a document of before says nothing of it: it is closed by machine', () => {
     const { stitching: _, ...before } = samplePair().decisions
-    expect(PairDecisions.parse(before).stitching).toEqual({ by: 'machine' })
+    expect(PairDecisions.parse(before).stitching).toEqual({ by: 'machine', own: {} })
   })
   it('a thread longer than an arm draws is named, with how many are cut', () => {
     const finding = (longest: number) =>

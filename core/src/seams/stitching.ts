@@ -3,13 +3,21 @@ import type { PartLine } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { mm, say } from '../units/sentence.ts'
 import { seamRules } from './rules.ts'
-import { seamRows, type Seam, type SeamNeeds } from './seamRows.ts'
+import type { SeamWay } from '../model/stitching.ts'
+import type { Remedy } from '../trade/remedy.ts'
+import { sewnRules } from '../upper/sewnLine.ts'
+import { barTacks } from './barTacks.ts'
+import { notionsFor, type Notions } from './notions.ts'
+import type { Seam } from './seam.ts'
+import { seamRows, type SeamNeeds } from './seamRows.ts'
 
 /** How a shoe's upper and linings are sewn. */
 export interface Stitching {
   seams: Seam[]
   /** Rows of stitches by the piece that they lie on: of a hand seam with its holes. */
   rows: Record<string, PartLine[]>
+  /** What hand and machine seams are sewn with. */
+  notions: Record<SeamWay, Notions>
   findings: Finding[]
 }
 
@@ -25,7 +33,13 @@ export function deriveStitching(families: readonly SeamNeeds[], book: RuleBook):
       rows[piece] = [...(rows[piece] ?? []), hand]
     }
   }
-  return { seams, rows, findings: threadFinding(seams, book) }
+  const [tacks, inside] = [book.value(seamRules.barTack), book.value(seamRules.machineFromEdge)]
+  for (const piece of families.flatMap((f) => (f.seen === 'outside' ? f.pieces : []))) {
+    const bars = barTacks(piece, inside + tacks / 2, tacks)
+    if (bars.length > 0) rows[piece.id] = [...(rows[piece.id] ?? []), ...bars]
+  }
+  const notions = { machine: notionsFor('machine', book), hand: notionsFor('hand', book) }
+  return { seams, rows, notions, findings: [...threadFinding(seams, book), ...bridgeFinding(seams, notions, book)] }
 }
 
 /** The hand seam that takes the longest thread: past what an arm draws it is sewn in two. */
@@ -49,6 +63,44 @@ function threadFinding(seams: readonly Seam[], book: RuleBook): Finding[] {
       limit,
       unit: 'mm',
       mend: fine ? '' : say`Cut ${parts} threads, and join them where the seam is hidden.`,
+    },
+  ]
+}
+
+/** The row with the least leather between two holes. */
+function bridgeFinding(seams: readonly Seam[], notions: Record<SeamWay, Notions>, book: RuleBook): Finding[] {
+  const left = (s: Seam) => 1 - notions[s.way].hole / s.pitch
+  const worst = seams.reduce<Seam | null>((least, s) => (!least || left(s) < left(least) ? s : least), null)
+  if (!worst) return []
+  const [share, limit] = [Math.max(0, left(worst)), book.value(seamRules.bridge)]
+  const { hole } = notions[worst.way]
+  const fine = share >= limit
+  const pitch = Math.ceil((10 * hole) / (1 - limit) + 2) / 10
+  const rule =
+    worst.kind === 'butt' ? seamRules.buttPitch : worst.way === 'hand' ? sewnRules.pitch : seamRules.machinePitch
+  const remedy: Remedy =
+    // A seam that goes by the house is mended for all like it, one that was set by hand alone.
+    Math.abs(book.value(rule) - worst.pitch) < 0.5 * worst.pitch && pitch <= rule.max
+      ? { kind: 'rule', key: rule.key, value: pitch }
+      : {
+          kind: 'choice',
+          name: say`${worst.name}: a stitch of ${mm(pitch, 1)}`,
+          decisions: { stitching: { own: { [worst.id]: { pitch } } } },
+        }
+  return [
+    {
+      id: 'seams.bridge',
+      level: fine ? 'fine' : 'watch',
+      where: worst.name,
+      sentence: fine
+        ? say`${worst.name}: between holes of ${mm(hole, 1)}, ${mm(worst.pitch - hole, 1)} of leather are left.`
+        : say`${worst.name}: holes of ${mm(hole, 1)} in stitches of ${mm(worst.pitch, 1)} leave ${mm(Math.max(0, worst.pitch - hole), 1)} of leather between them: the row tears like a stamp.`,
+      measured: share,
+      limit,
+      unit: 'share',
+      ...(fine
+        ? { mend: '' }
+        : { mend: say`Sew it with stitches of ${mm(pitch, 1)}, or with a finer thread.`, remedy }),
     },
   ]
 }

@@ -1,5 +1,4 @@
-/** How a seam is sewn: lock stitch by machine, two needles by hand. */
-export type SeamWay = 'machine' | 'hand'
+import type { SeamWay } from '../model/stitching.ts'
 
 /** What thread a seam takes. */
 export interface ThreadNeed {

@@ -4,6 +4,7 @@ export type PartFamily =
   | 'lining'
   | 'foam'
   | 'reinforcement'
+  | 'edging'
   | 'backer'
   | 'stiffener'
   | 'puff'
@@ -47,6 +48,9 @@ const families = {
   facingTape: 'reinforcement',
   cornerPatch: 'reinforcement',
   backStay: 'reinforcement',
+  topTape: 'reinforcement',
+  bead: 'edging',
+  binding: 'edging',
   backer: 'backer',
   stiffener: 'stiffener',
   puff: 'puff',

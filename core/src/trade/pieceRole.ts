@@ -7,6 +7,7 @@ const familyRoles: Partial<Record<PartFamily, MaterialRole>> = {
   lining: 'lining',
   foam: 'foam',
   reinforcement: 'stay',
+  edging: 'upper',
   backer: 'backer',
 }
 

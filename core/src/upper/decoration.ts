@@ -59,8 +59,9 @@ export const decorationRules = {
 /** Depth of a tooth as a share of its pitch. */
 const DEPTH = 0.45
 
-/** Edges that lie open over a neighbour. */
-const isOpen = (e: PieceEdge) => e.role === 'lap over'
+/** Edges that lie open over a neighbour are punched and gimped; one with a bead is punched alone. */
+const OPEN: readonly PieceEdge['role'][] = ['lap over']
+const PUNCHED: readonly PieceEdge['role'][] = ['lap over', 'bead']
 /** Shorter runs of open edges are left plain, mm. */
 const SHORTEST = 25
 /** Open edges go on into one another where they turn by no more than this, degrees. */
@@ -80,12 +81,16 @@ const wayAt = (line: Path, end: 'first' | 'last'): number => {
   return Math.atan2(b![1] - a![1], b![0] - a![0])
 }
 
-/** Runs of open edges that are long enough to be decorated, each with its place on the fold. */
-export function openRuns({ edges, fold }: Pick<Piece, 'edges' | 'fold'>): OpenRun[] {
+/** Runs of edges of the roles asked for that are long enough to be decorated, each with its place on the fold. */
+export function openRuns(
+  { edges, fold }: Pick<Piece, 'edges' | 'fold'>,
+  roles: readonly PieceEdge['role'][] = OPEN,
+): OpenRun[] {
+  const isOpen = ({ role }: PieceEdge) => roles.includes(role)
   const n = edges.length
   const goesOn = (i: number): boolean => {
     const [here, next] = [edges[i]!, edges[(i + 1) % n]!]
-    if (n < 2 || !isOpen(here) || !isOpen(next)) return false
+    if (n < 2 || !isOpen(here) || here.role !== next.role) return false
     const turn = wayAt(next.line, 'first') - wayAt(here.line, 'last')
     return Math.abs(Math.atan2(Math.sin(turn), Math.cos(turn))) < (GOES_ON * Math.PI) / 180
   }
@@ -197,21 +202,20 @@ function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEd
 
 /** A piece with its open edges punched or gimped. The finished line, and so every seam length, stays. */
 export function decorate(piece: Piece, decoration: Decoration, book: RuleBook): Piece {
-  const runs = decoration === 'none' ? [] : openRuns(piece)
-  if (runs.length === 0) return piece
-  const holes = decoration.includes('punched')
-    ? runs.flatMap((r) =>
-        punchedRow(
-          r.line,
-          book.value(decorationRules.rowFromEdge),
-          book.value(decorationRules.pitch),
-          book.value(decorationRules.large),
-          book.value(decorationRules.small),
-          r.foldAt,
-        ),
-      )
-    : []
-  if (!decoration.includes('gimped')) return { ...piece, holes }
+  const punched = decoration.includes('punched') ? openRuns(piece, PUNCHED) : []
+  const runs = decoration.includes('gimped') ? openRuns(piece) : []
+  if (punched.length + runs.length === 0) return piece
+  const holes = punched.flatMap((r) =>
+    punchedRow(
+      r.line,
+      book.value(decorationRules.rowFromEdge),
+      book.value(decorationRules.pitch),
+      book.value(decorationRules.large),
+      book.value(decorationRules.small),
+      r.foldAt,
+    ),
+  )
+  if (runs.length === 0) return { ...piece, holes }
   const pitch = book.value(decorationRules.tooth)
   const edges = toothed(piece, runs, pitch)
   const net = edges.flatMap((e) => e.line.slice(0, -1))

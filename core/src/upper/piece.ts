@@ -35,6 +35,10 @@ export interface PieceMark {
 export interface Hole {
   at: Point
   diameter: number
+  /** What it is for; left out where it decorates. */
+  for?: 'eyelet' | 'hook' | 'lace guard'
+  /** Not punched now, but through all that is joined there. */
+  later?: true
 }
 
 /**

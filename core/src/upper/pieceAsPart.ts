@@ -42,13 +42,14 @@ export function pieceAsPart(
       piece.sewn.map((s): PartLine => ({ name: s.name, kind: 'stitch', path: s.line, closed: false, holes: s.holes }))),
     ...piece.slits.map((s): PartLine => ({ name: s.kind, kind: 'cut mark', path: [s.from, s.to], closed: false })),
     ...piece.holes.map((h): PartLine => ({
-      name: 'punched hole',
+      name: h.for ?? 'punched hole',
       kind: 'punch',
       path: Array.from({ length: ROUND }, (_, k): Point => {
         const a = (2 * Math.PI * k) / ROUND
         return [h.at[0] + (h.diameter / 2) * Math.cos(a), h.at[1] + (h.diameter / 2) * Math.sin(a)]
       }),
       closed: true,
+      ...(h.later ? { later: h.later } : {}),
     })),
     ...spans,
   ]

@@ -43,6 +43,8 @@ export interface Style {
   sentence: string
   options: readonly StyleOption[]
   topFinish: TopFinish
+  /** The option with which the finish of the top line runs on down both facings; null where it does so only when asked. */
+  facingsFinishedBy: string | null
   /** Tongue and collar are filled with foam. */
   padded: boolean
   /** What becomes of the bottom edges. */

@@ -1,183 +1,113 @@
-import { curvatures, outwardNormals, resample } from '../geometry/polyline.ts'
-import { pathLength, type Path } from '../geometry/path.ts'
+import { nearest } from '../geometry/polyline.ts'
+import { pathLength } from '../geometry/path.ts'
 import type { Because } from '../trade/because.ts'
-import type { Rule, RuleBook } from '../trade/rules.ts'
-import type { TopFinish } from '../model/upper.ts'
+import type { RuleBook } from '../trade/rules.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
 import { backerOf } from '../trade/partCatalogue.ts'
 import type { UpperLayers } from './needs.ts'
+import { cutsAlong, marksAlong, type StripMark } from './alongStrip.ts'
+import { decorationRules } from './decoration.ts'
+import { isOfOpening, openingEdges, type OpeningFinish } from './opening.ts'
 import type { Piece } from './piece.ts'
-import { mm, mmTo, say, type Sentence } from '../units/sentence.ts'
-
-export const topFinishRules = {
-  slitShort: {
-    key: 'upper.slitShort',
-    name: 'Slits end before the line',
-    value: 1.5,
-    min: 1,
-    max: 2,
-    unit: 'mm',
-    why: 'A slit that reaches the line shows as a corner in the folded edge.',
-  },
-  slitPitch: {
-    key: 'upper.slitPitch',
-    name: 'Between slits on a round of 30 mm',
-    value: 5,
-    min: 3,
-    max: 8,
-    unit: 'mm',
-    why: say`${mmTo(4, 6)} apart; closer on tight curves, none on straights.`,
-  },
-  straight: {
-    key: 'upper.straightRadius',
-    name: 'Radius from which an edge counts as straight',
-    value: 90,
-    min: 50,
-    max: 200,
-    unit: 'mm',
-    why: 'So flat a round folds over without help.',
-  },
-  strip: {
-    key: 'upper.beadStrip',
-    name: 'Width of a bead strip',
-    value: 30,
-    min: 12,
-    max: 36,
-    unit: 'mm',
-    why: say`${mmTo(28, 32)}, folded off-centre; narrower, ready-made strips need a stay tape against stretch.`,
-  },
-  spare: {
-    key: 'upper.beadSpare',
-    name: 'Spare length of a strip',
-    value: 50,
-    min: 20,
-    max: 80,
-    unit: 'mm',
-    why: 'To hold on to, and to skive and join the ends.',
-  },
-  reveal: {
-    key: 'upper.reveal',
-    name: 'Bead or binding that shows',
-    value: 1.75,
-    min: 1,
-    max: 4,
-    unit: 'mm',
-    why: say`${mmTo(1.5, 2)} show as an even line.`,
-  },
-  turnIn: {
-    key: 'upper.bindingTurnIn',
-    name: 'Turned in under a binding',
-    value: 6,
-    min: 4,
-    max: 10,
-    unit: 'mm',
-    why: 'Enough to be caught by the stitch that holds it down.',
-  },
-  proud: {
-    key: 'upper.liningProud',
-    name: 'Lining proud of a raw edge',
-    value: 4,
-    min: 2,
-    max: 8,
-    unit: 'mm',
-    why: 'It is trimmed flush after stitching.',
-  },
-} satisfies Record<string, Rule>
+import type { DrawnUpper } from './style.ts'
+import { topFinishRules } from './topFinishRules.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
 
 /** What the opening's edge needs: lengths and widths in mm, and where its parts go. */
-export interface TopFinishWork {
-  finish: TopFinish
-  /** The opening's whole edge, both sides, mm. */
+export interface TopFinishWork extends OpeningFinish {
+  /** The whole edge that is finished so, both sides, mm. */
   opening: number
   tape: number | null
   strip: { length: number; width: number } | null
+  /** Where a bead is folded, mm: the long leg goes inside the upper, the short one to the foot. */
+  legs: { long: number; short: number } | null
   slits: number
   notches: number
-  /** Where kerfs go along a bead strip, mm from its end, the spare length shared between both ends. */
+  /** Where kerfs go along a strip, mm from its end, the spare length shared between both ends: the edge is hollow there. */
   kerfs: number[]
+  /** Where small notches go along a strip: the edge is round there, or has a corner. */
+  nips: number[]
+  /** Ends, corners, seams and the back, along what is laid on the edge. */
+  marks: StripMark[]
+  /** How far from the edge a punched row along it reaches, mm; null where there is none. */
+  punchedTo: number | null
   sentences: Sentence[]
   becauses: Because[]
-}
-
-/** Places along an edge where its allowance must open (concave, a slit) or close (convex, a notch). */
-export function relief(line: Path, pitch: number, straight: number): { at: number; convex: boolean }[] {
-  const whole = pathLength(line)
-  if (whole < 6) return []
-  const even = resample(line, Math.max(8, Math.round(whole)))
-  const k = curvatures(even, false)
-  const step = whole / (even.length - 1)
-  const out: { at: number; convex: boolean }[] = []
-  // Steps shrink with the radius: so many per degree of turn, but never closer than half the pitch.
-  let due = pitch / 2
-  for (let i = 1; i + 1 < even.length; i++) {
-    const bend = Math.abs(k[i]!)
-    if (bend < 1 / straight) {
-      due = pitch / 2
-      continue
-    }
-    const here = Math.max(pitch / 2, Math.min(pitch * 1.2, pitch * Math.sqrt(1 / 30 / bend)))
-    due -= (step * pitch) / here
-    if (due <= 0) {
-      out.push({ at: i * step, convex: k[i]! > 0 })
-      due = pitch
-    }
-  }
-  return out
-}
-
-/** Edges of this name make up the opening. */
-const OPENING = 'top line'
-
-/** A piece with the slits and notches that its folded top line needs. */
-export function withSlits(piece: Piece, book: RuleBook): Piece {
-  const slits: Piece['slits'] = []
-  for (const edge of piece.edges) {
-    if (edge.role !== 'folded' || edge.allowance <= 0) continue
-    const line = resample(edge.line, Math.max(8, Math.round(pathLength(edge.line))))
-    const normals = outwardNormals(line, false)
-    const step = pathLength(line) / (line.length - 1)
-    for (const place of relief(edge.line, book.value(topFinishRules.slitPitch), book.value(topFinishRules.straight))) {
-      const i = Math.round(place.at / step)
-      const [p, n] = [line[i]!, normals[i]!]
-      const short = book.value(topFinishRules.slitShort)
-      slits.push({
-        from: [p[0] + n[0] * edge.allowance, p[1] + n[1] * edge.allowance],
-        to: [p[0] + n[0] * short, p[1] + n[1] * short],
-        kind: place.convex ? 'notch' : 'slit',
-      })
-    }
-  }
-  return { ...piece, slits }
 }
 
 /** The thickest stack of upper and lining at the opening, mm. */
 export function wrappedAt(pieces: readonly Piece[], { upper, own, backer, lining }: UpperLayers): number {
   const there = pieces
-    .filter((p) => p.edges.some((e) => e.name === OPENING))
+    .filter((p) => p.edges.some((e) => isOfOpening(e.name, false)))
     .map((p) => ofPiece(own, p.id, upper) + ofPiece(own, backerOf(p.id), backer))
   return (there.length > 0 ? Math.max(...there) : upper + backer) + lining
 }
 
-/** What the chosen finish of the top line asks for. `wrapped` is the thickness of upper and lining together, mm. */
+/** The upper whose opening is finished. */
+export interface OpenUpper {
+  pieces: readonly Piece[]
+  /** How a style drew it; null for a pattern drawn elsewhere. */
+  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'zip'> | null
+}
+
+/** What the chosen finish of the opening asks for. `wrapped` is the thickness of upper and lining together, mm. */
 export function topFinishWork(
-  finish: TopFinish,
-  pieces: readonly Piece[],
+  { finish, onFacings }: OpeningFinish,
+  { pieces, drawn }: OpenUpper,
   wrapped: number,
   book: RuleBook,
 ): TopFinishWork {
-  const edges = pieces.flatMap((p) => p.edges.filter((e) => e.name === OPENING))
-  const opening = edges.reduce((s, e) => s + pathLength(e.line), 0)
+  const edges = openingEdges(pieces, onFacings, drawn)
+  const opening = edges.reduce((s, { edge }) => s + pathLength(edge.line), 0)
+  const facings = edges.reduce((s, { edge }) => s + (isOfOpening(edge.name, false) ? 0 : pathLength(edge.line)), 0)
   const slits = pieces.flatMap((p) => p.slits)
   const length: Because = {
     id: 'edge',
     quantity: 'Edge of the opening',
     value: opening,
     unit: 'mm',
-    sentence: 'Measured along the finished line of both sides.',
-    inputs: edges.map((e) => ({ name: `${e.side} side`, value: pathLength(e.line), unit: 'mm' as const })),
+    sentence:
+      facings > 0
+        ? say`Measured along the finished line of both sides, ${mm(facings, 0)} of it down the facings.`
+        : 'Measured along the finished line of both sides.',
+    inputs: edges.map(({ edge: e }) => ({
+      name: `${facings > 0 ? `${e.name}, ` : ''}${e.side} side`,
+      value: pathLength(e.line),
+      unit: 'mm' as const,
+    })),
     origin: 'measured on the last',
   }
-  const base = { finish, opening, tape: null, strip: null, slits: 0, notches: 0, kerfs: [] }
+  const spare = book.inForce(topFinishRules.spare)
+  const marks = marksAlong(edges, drawn !== null && drawn.facings !== null)
+  const cuts = cutsAlong(edges, book)
+  /** As it lies on a strip, whose spare length is shared between both ends. */
+  const onStrip = (at: number) => spare.value / 2 + at
+  const punched = edges.some(({ piece, edge }) => punchedAlong(piece, edge, book))
+  const base = {
+    finish,
+    onFacings,
+    opening,
+    tape: null,
+    strip: null,
+    legs: null,
+    slits: 0,
+    notches: 0,
+    kerfs: [],
+    nips: [],
+    marks,
+    punchedTo: punched ? book.value(decorationRules.rowFromEdge) + book.value(decorationRules.large) / 2 : null,
+  }
+  const stripLength = opening + spare.value
+  const lengthOf = (id: string, quantity: string): Because => ({
+    id,
+    quantity,
+    value: stripLength,
+    unit: 'mm',
+    sentence: say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
+    inputs: [{ name: 'Opening', value: opening, unit: 'mm' }],
+    origin: spare.origin,
+    rule: topFinishRules.spare.key,
+  })
   switch (finish) {
     case 'folded':
       return {
@@ -192,41 +122,39 @@ export function topFinishWork(
         becauses: [length],
       }
     case 'bead': {
-      const spare = book.inForce(topFinishRules.spare)
       const width = book.inForce(topFinishRules.strip)
-      let run = spare.value / 2
-      const kerfs = edges.flatMap((e) => {
-        const from = run
-        run += pathLength(e.line)
-        return relief(e.line, book.value(topFinishRules.slitPitch), book.value(topFinishRules.straight)).map((p) => ({
-          ...p,
-          at: from + p.at,
-        }))
-      })
-      const strip = { length: opening + spare.value, width: width.value }
-      const narrow = width.value < 28
+      const share = book.inForce(topFinishRules.longLeg)
+      const kerfs = cuts.filter((c) => !c.convex).map((c) => onStrip(c.at))
+      const nips = cuts.filter((c) => c.convex).map((c) => onStrip(c.at))
+      const narrow = width.value < NARROW
+      const legs = { long: share.value * width.value, short: (1 - share.value) * width.value }
       return {
         ...base,
-        strip,
-        slits: kerfs.filter((p) => !p.convex).length,
-        kerfs: kerfs.filter((p) => !p.convex).map((p) => p.at),
+        strip: { length: stripLength, width: width.value },
+        legs,
+        slits: kerfs.length,
+        notches: nips.length,
+        kerfs,
+        nips,
+        marks: marks.map((m) => ({ ...m, at: onStrip(m.at) })),
         tape: narrow ? opening : null,
         sentences: [
           say`Skived, dyed, folded off-centre so that ${mm(book.value(topFinishRules.reveal))} show; four layers lie at the edge.`,
-          'Kerfs on the inner side only where the curve needs them; both ends skived.',
+          'Kerfs on the inner side only where the curve needs them, small notches where it turns outwards; both ends skived.',
           ...(narrow ? ['A strip so narrow gives no hold: a stay tape is sewn in against stretch.'] : []),
         ],
         becauses: [
           length,
+          lengthOf('beadLength', 'Length of the bead strip'),
           {
-            id: 'beadLength',
-            quantity: 'Length of the bead strip',
-            value: strip.length,
+            id: 'longLeg',
+            quantity: 'Long leg of the bead',
+            value: legs.long,
             unit: 'mm',
-            sentence: say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
-            inputs: [{ name: 'Opening', value: opening, unit: 'mm' }],
-            origin: spare.origin,
-            rule: topFinishRules.spare.key,
+            sentence: say`${share.value} of its width, ${mm(width.value)}: it goes inside the upper, behind the rows that are punched and stitched there; the short leg, ${mm(legs.short, 1)}, lies to the foot.`,
+            inputs: [{ name: 'Width of the strip', value: width.value, unit: 'mm' }],
+            origin: share.origin,
+            rule: topFinishRules.longLeg.key,
           },
         ],
       }
@@ -237,10 +165,12 @@ export function topFinishWork(
       const width = 2 * reveal.value + wrapped + turnIn
       return {
         ...base,
-        strip: { length: opening + book.value(topFinishRules.spare), width },
+        strip: { length: stripLength, width },
+        marks: marks.map((m) => ({ ...m, at: onStrip(m.at) })),
         sentences: ['The binding wraps the edge and is stitched down; its ends are skived to nothing.'],
         becauses: [
           length,
+          lengthOf('bindingLength', 'Length of the binding'),
           {
             id: 'bindingWidth',
             quantity: 'Width of the binding',
@@ -264,3 +194,15 @@ export function topFinishWork(
       }
   }
 }
+
+/** From this width on a bead strip holds the edge by itself, mm. */
+const NARROW = 28
+
+/** Whether a row of punched holes runs along an edge. */
+function punchedAlong({ holes }: Piece, { line, role }: Piece['edges'][number], book: RuleBook): boolean {
+  const away = book.value(decorationRules.rowFromEdge)
+  return role === 'bead' && holes.some(({ at }) => Math.abs(nearest(line, at).away - away) < ON_ROW)
+}
+
+/** A hole belongs to a row when it lies on it within this, mm. */
+const ON_ROW = 0.3

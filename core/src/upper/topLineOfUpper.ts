@@ -1,20 +1,15 @@
 import { resample } from '../geometry/polyline.ts'
-import { pathLength, type Path } from '../geometry/path.ts'
+import { pathLength } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import { wallPlace } from '../last/wallPlace.ts'
+import { openingFromBack } from './opening.ts'
 import type { DrawnUpper } from './style.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { roundTheHeel, topLineRules, type TopLine } from './topLine.ts'
 
 /** Wanted distance between the places at which the opening's edge is measured on the last, mm. */
 const STEP = 7
-
-/** The edge of the opening from the back to its front, and on along the lacing. */
-export function openingFromBack(drawn: DrawnUpper, side: Side): Path {
-  const back = [...drawn.topLine[side]].reverse()
-  return drawn.facings ? [...back, ...drawn.facings[side].slice(1)] : back
-}
 
 /**
  * The top line as the upper has it: the edge of its opening, measured on the last straight up the wall. In front of the

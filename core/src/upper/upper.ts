@@ -9,16 +9,20 @@ import { marginLine } from './checks/margin.ts'
 import type { UpperFinding } from './checks/needs.ts'
 import { upperFindings } from './checks/index.ts'
 import { decorate } from './decoration.ts'
+import { runsDownFacings } from './finishOnFacings.ts'
 import type { KeyPoint } from './keyPoint.ts'
 import { DesignBoard } from './designPoints.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
+import { eyeletRowOf, layLacing, withEyelets, withGuard, type EyeletRow, type Lacing } from './lacing.ts'
 import type { Piece } from './piece.ts'
+import { ABOVE } from './styles/tongue.ts'
 import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
-import { topFinishWork, withSlits, wrappedAt, type TopFinishWork } from './topFinish.ts'
+import { withSlits } from './slits.ts'
+import { topFinishWork, wrappedAt, type TopFinishWork } from './topFinish.ts'
 import { mm, say, bare } from '../units/sentence.ts'
 
 /** A line of the design on the forme, for drawing it in its place and on the last. */
@@ -36,6 +40,8 @@ export interface Upper {
   lines: UpperLine[]
   joins: Join[]
   topFinish: TopFinishWork
+  /** Null on a shoe without lacing, and for a pattern drawn elsewhere. */
+  lacing: Lacing | null
   becauses: Because[]
   findings: UpperFinding[]
   worst: Level
@@ -57,6 +63,16 @@ function dressed(
   return pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book), joins), book))
 }
 
+/** A piece with its eyelets; the tongue with its lace guard. */
+function laced(
+  piece: Piece,
+  row: EyeletRow | null,
+  { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
+): Piece {
+  if (!row) return piece
+  return piece.id === 'tongue' && decisions.lacing.guard ? withGuard(piece, row, ABOVE, book) : withEyelets(piece, row)
+}
+
 /** A style drawn on the forme: what all that is derived from the base pattern reads. It holds no rule book. */
 export interface BasePattern {
   /** Where the points lie, and the forme's lines. */
@@ -65,6 +81,8 @@ export interface BasePattern {
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
   throatDifference: number | null
   drawn: DrawnUpper
+  /** Where the eyelets go; null on a shoe without lacing. */
+  row: EyeletRow | null
 }
 
 /** The base pattern on the forme; null for a pattern that was drawn elsewhere and lies on no forme. */
@@ -73,7 +91,13 @@ export function drawBase({ map, decisions, book }: Pick<UpperNeeds, 'map' | 'dec
   const board = new DesignBoard(map, book, decisions)
   const drawn = styleBook[decisions.style].draw(board)
   const { points, throatDifference } = board
-  return { board: new PointPlaces(map, decisions), points, throatDifference, drawn }
+  return {
+    board: new PointPlaces(map, decisions),
+    points,
+    throatDifference,
+    drawn,
+    row: eyeletRowOf(drawn, decisions.lacing, book),
+  }
 }
 
 /** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
@@ -81,11 +105,11 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   const { map, decisions, book, layers } = needs
   if (!base || decisions.style === 'own pattern') return ownUpper(needs)
   const style = styleBook[decisions.style]
-  const { board, points, throatDifference, drawn } = base
+  const { board, points, throatDifference, drawn, row } = base
   const { joins } = joinsOf(drawn.pieces)
-  const pieces = dressed(drawn.pieces, joins, needs)
+  const pieces = dressed(drawn.pieces, joins, needs).map((p) => laced(p, row, needs))
   const top = decisions.topFinish ?? style.topFinish
-  const checked = { ...needs, board, points, throatDifference, drawn, pieces, joins, bottom: style.bottom }
+  const checked = { ...needs, board, points, throatDifference, drawn, row, pieces, joins, bottom: style.bottom }
   const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
@@ -115,7 +139,13 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
     points,
     lines,
     joins,
-    topFinish: topFinishWork(top, pieces, wrappedAt(pieces, layers), book),
+    topFinish: topFinishWork(
+      { finish: top, onFacings: runsDownFacings(decisions, style.facingsFinishedBy) },
+      { pieces, drawn },
+      wrappedAt(pieces, layers),
+      book,
+    ),
+    lacing: layLacing(drawn, row, decisions.lacing, map, book),
     becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
@@ -159,7 +189,13 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
       path: creaseLine(map, side),
     })),
     joins,
-    topFinish: topFinishWork(decisions.topFinish ?? 'folded', pieces, wrappedAt(pieces, layers), book),
+    topFinish: topFinishWork(
+      { finish: decisions.topFinish ?? 'folded', onFacings: runsDownFacings(decisions, null) },
+      { pieces, drawn: null },
+      wrappedAt(pieces, layers),
+      book,
+    ),
+    lacing: null,
     becauses: formeBecauses(map.forme, null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),

@@ -1,8 +1,20 @@
 import { pathLength } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
+import type { EyeletFitting } from '../model/lacing.ts'
+import type { TopFinish } from '../model/upper.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Part } from '../trade/part.ts'
+
+/** What of the upper makes steps of its own. */
+export interface UpperFacts {
+  finish: TopFinish
+  /** Whether any edge is turned in on itself. */
+  folds: boolean
+  /** Null on a shoe without lacing. */
+  eyelets: EyeletFitting | null
+  tongue: boolean
+}
 
 /** What the list of steps is read off: the parts and materials that are really in the pair. */
 export interface Facts {
@@ -18,6 +30,7 @@ export interface Facts {
   }
   /** Skived edges of the upper's pieces for both feet, mm. */
   upperSkives: number
+  upper: UpperFacts
   paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }

@@ -136,7 +136,8 @@ export const lasting: BookStep[] = [
     after: [
       ['wrap-stiffener', 'mellow leather takes the shape'],
       ['join-lining', 'it goes between lining and upper'],
-      ['eyelets', 'the upper must be finished'],
+      ['sew-tongue', 'the upper must be finished'],
+      ['bind-edge', 'its edge is bound before it is lasted'],
     ],
     cautions: glued('stiffener'),
     parts: ['stiffener'],

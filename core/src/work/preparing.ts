@@ -23,7 +23,8 @@ const skived =
     partsOf(f, kinds).some((p) => p.skives.length > 0)
 const linings = ['lining', 'vampLining', 'quarterLining', 'heelGrip', 'tongueLining', 'insoleCover']
 const foams = ['tongueFoam', 'collarFoam', 'insoleFoam']
-const stays = ['sideLining', 'facingTape', 'cornerPatch', 'backStay']
+const stays = ['sideLining', 'facingTape', 'cornerPatch', 'backStay', 'topTape']
+const edgings = ['bead', 'binding']
 const heel = ['heelWedge', 'heelLift', 'topPiece']
 const leatherInsole: BookStep['when'] = (f) => !isBoard(f.materials.insole)
 
@@ -88,6 +89,16 @@ export const preparing: BookStep[] = [
     after: [['check-base', 'they follow the lines of the base pattern']],
     cautions: ['knife'],
     parts: stays,
+  },
+  {
+    id: 'cut-edging',
+    name: (f) => (partsOf(f, ['bead']).length > 0 ? 'Cut the bead strips' : 'Cut the bindings'),
+    group: 'cut',
+    when: present(...edgings),
+    effort: cutting(edgings, 3),
+    after: [['check-base', 'they are as long as the opening that is drawn']],
+    cautions: ['knife'],
+    parts: edgings,
   },
   {
     id: 'cut-foam',
@@ -220,6 +231,16 @@ export const preparing: BookStep[] = [
     ],
     cautions: ['knife'],
     parts: [...linings, 'sideLining'],
+  },
+  {
+    id: 'skive-edging',
+    name: (f) => (partsOf(f, ['bead']).length > 0 ? 'Skive and dye the bead strips' : 'Skive and dye the bindings'),
+    group: 'skive',
+    when: present(...edgings),
+    effort: skiving(edgings),
+    after: [['cut-edging', 'only what is cut can be skived']],
+    cautions: ['knife', 'dye'],
+    parts: edgings,
   },
   {
     id: 'pare-wedge',

@@ -12,6 +12,7 @@ import {
   type Path,
   type Plan,
 } from '@gentle-awl/core'
+import { faceWords, type Face } from './faces.ts'
 import type { PairPart } from './pairParts.ts'
 import { labelPlace, leading } from './label.ts'
 import { benchSheet } from './benchSheet.ts'
@@ -34,7 +35,7 @@ function staysNear(part: DrawablePart, path: Path): boolean {
   return b.minX > a.minX - PAST && b.maxX < a.maxX + PAST && b.minY > a.minY - PAST && b.maxY < a.maxY + PAST
 }
 
-function drawPart(page: Page, placed: Placed): void {
+function drawPart(page: Page, placed: Placed, face: Face): void {
   const { part, move } = placed
   const others = [
     ...part.lines.map((l) => (l.closed ? [...l.path, l.path[0]!] : l.path)),
@@ -66,7 +67,7 @@ function drawPart(page: Page, placed: Placed): void {
     else if (l.kind === 'stitch') page.line(path, l.closed, 0.3, [2, 2])
     else if (l.kind === 'crease') page.line(path, l.closed, 0.2, [0.6, 1.6], PALE)
     else if (l.kind === 'cut mark') page.line(path, l.closed, 0.35)
-    else if (l.kind === 'punch') page.line(path, l.closed, 0.2)
+    else if (l.kind === 'punch') page.line(path, l.closed, 0.2, l.later ? [0.8, 0.8] : [])
     else if (l.kind === 'neighbour') page.line(path, l.closed, 0.15, [1, 1], PALE)
     else page.line(path, l.closed, 0.2, [3, 1.5], PALE)
   }
@@ -74,7 +75,7 @@ function drawPart(page: Page, placed: Placed): void {
   const arrow = arrowOf(placed)
   for (const line of arrow) page.line(line, false, 0.25)
   for (const [x, y] of placed.crosses) cross(page, x, y)
-  nameOn(page, placed, arrow)
+  nameOn(page, placed, arrow, face)
 }
 
 /** The tight direction as it lies on the page; each stretch of a long part has an arrow of its own. */
@@ -113,7 +114,7 @@ function cross(page: Page, x: number, y: number): void {
 }
 
 /** Name, foot, stuff and stretch of a part where they touch neither its arrow, nor a fold, nor a hole; else under it. */
-function nameOn(page: Page, { part, move, foot, stretch }: Placed, arrow: readonly Path[]): void {
+function nameOn(page: Page, { part, move, foot, stretch }: Placed, arrow: readonly Path[], face: Face): void {
   const name = `${part.name}, ${foot}`
   const stuff = `${part.materialName}, ${part.thickness} mm`
   const which = stretch ? [`sheet ${stretch.index + 1} of ${stretch.of}: lay cross on cross`] : []
@@ -126,7 +127,8 @@ function nameOn(page: Page, { part, move, foot, stretch }: Placed, arrow: readon
   const w = stretch?.window
   const window = w ? { minX: w.x, minY: w.y, maxX: w.x + w.width, maxY: w.y + w.height } : null
   const outline = move(part.outline)
-  for (const lines of [[name, stuff, ...which], [name, ...which], [name]]) {
+  const side = faceWords[face]
+  for (const lines of [[name, side, stuff, ...which], [name, side, ...which], [name, ...which], [name]]) {
     const widthOf = (size: number) =>
       Math.max(...lines.map((l, i) => page.widthOf(l, i === 0 ? size : size * SMALLER, i === 0)))
     const place = labelPlace(outline, inTheWay, lines.length, widthOf, window)
@@ -161,10 +163,16 @@ const namesOn = ({ placed }: Sheet): string => {
  * Parts of a pair, or the pieces of its upper, at true size: one sheet for the bench with bars, list, map and what to cut
  * from what; then both feet of every part, packed on the paper. Vector PDF; 1 mm is 72 / 25.4 points.
  */
-export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: readonly PairPart[]): Promise<Buffer> {
+export async function partsPdf(
+  file: PairFile,
+  plan: Plan,
+  paper: Paper,
+  parts: readonly PairPart[],
+  face: Face,
+): Promise<Buffer> {
   const size = papers[paper]
   const window = windowOf(paper)
-  const sheets = layOutAll(parts, paper)
+  const sheets = layOutAll(parts, paper, face)
   const total = sheets.length + 1
   const { doc, finish } = startPdf(paper, `${file.label.order} ${file.label.name}, revision ${file.revision}`)
   const newPage = () => {
@@ -174,6 +182,7 @@ export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: 
   const words = `${file.label.order}  ${file.label.name}  revision ${file.revision}`
   const first = newPage()
   benchSheet(first, file, plan, parts, sheets, paper)
+  const lies = face === 'flesh' ? '  mirrored for the flesh side' : '  face side up'
   foot(first, `${words}  for the bench`, 1, total, window.width)
   sheets.forEach((sheet, i) => {
     const page = newPage()
@@ -181,10 +190,10 @@ export async function partsPdf(file: PairFile, plan: Plan, paper: Paper, parts: 
       doc.save()
       const w = placed.stretch?.window ?? { x: 0, y: 0, width: window.width, height: window.height }
       doc.rect(page.x(w.x), page.y(w.y + w.height), w.width * MM, w.height * MM).clip()
-      drawPart(page, placed)
+      drawPart(page, placed, face)
       doc.restore()
     }
-    foot(page, `${words}  ${namesOn(sheet)}`, i + 2, total, window.width)
+    foot(page, `${words}${lies}  ${namesOn(sheet)}`, i + 2, total, window.width)
   })
   return finish()
 }

@@ -22,7 +22,7 @@ function cutOf(svg: string): Point[] {
 describe('SVG of a part', () => {
   it('is as large on paper as the part, in millimetres', () => {
     for (const part of plan.parts) {
-      const svg = partSvg(part, 'right')
+      const svg = partSvg(part, 'right', 'face')
       const [, w, h] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)?.map(Number) ?? []
       const box = boxOf(part.outline)
       expect(w).toBeCloseTo(box.maxX - box.minX + 10, 3)
@@ -40,7 +40,7 @@ describe('SVG of a part', () => {
   })
   it('left and right have the same area and lie mirrored', () => {
     for (const part of plan.parts) {
-      const [right, left] = [cutOf(partSvg(part, 'right')), cutOf(partSvg(part, 'left'))]
+      const [right, left] = [cutOf(partSvg(part, 'right', 'face')), cutOf(partSvg(part, 'left', 'face'))]
       expect(Math.abs(signedArea(left))).toBeCloseTo(Math.abs(signedArea(right)), 0)
       expect(boxOf(left).maxY).toBeCloseTo(-boxOf(right).minY, 3)
       expect(boxOf(left).maxX).toBeCloseTo(boxOf(right).maxX, 3)
@@ -50,7 +50,7 @@ describe('SVG of a part', () => {
 
 describe('SVG of the pair', () => {
   it('holds every part twice, apart from each other, and escapes what a maker may write', () => {
-    const svg = pairSvg(file, pairParts(plan.parts))
+    const svg = pairSvg(file, pairParts(plan.parts), 'face')
     expect(svg.match(/<g id="/g)).toHaveLength(2 * plan.parts.length)
     expect(svg).toContain('Derby &lt;b&gt; &amp; &quot;co&quot;')
     expect(svg).not.toContain('<b>')

@@ -12,6 +12,7 @@ import {
   type Part,
   type Path,
 } from '@gentle-awl/core'
+import { drawnAs, type Face } from './faces.ts'
 import type { Foot, PairPart } from './pairParts.ts'
 
 const escape = (text: string) =>
@@ -39,12 +40,12 @@ const DASH: Record<Part['lines'][number]['kind'], string> = {
   punch: '',
 }
 
-function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string {
-  const part = foot === 'left' ? leftPart(right) : right
+function group(right: DrawablePart, foot: Foot, dx: number, dy: number, face: Face): string {
+  const part = drawnAs(foot, face) === 'left' ? leftPart(right) : right
   const lines = part.lines
     .map(
       (l) =>
-        `<path class="${l.kind.replace(' ', '-')}" data-line="${escape(l.name)}" d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
+        `<path class="${l.kind.replace(' ', '-')}" data-line="${escape(l.name)}"${l.kind === 'punch' && l.later ? ' data-punched="later"' : ''} d="${d(l.path, l.closed)}" stroke-width="0.2"${DASH[l.kind] ? ` stroke-dasharray="${DASH[l.kind]}"` : ''}/>`,
     )
     .join('')
   const ticks = part.lines
@@ -65,7 +66,7 @@ function group(right: DrawablePart, foot: Foot, dx: number, dy: number): string 
     .join('')
   const cut = d(cutLine(part.outline, part.notches), true)
   return (
-    `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" transform="translate(${n(dx)} ${n(dy)})">` +
+    `<g id="${part.id}-${foot}" data-material="${escape(part.materialName)}" data-thickness-mm="${part.thickness}" data-lies="${face === 'flesh' ? 'flesh side up' : 'face side up'}" transform="translate(${n(dx)} ${n(dy)})">` +
     `<title>${escape(`${part.name}, ${foot}, ${part.materialName} ${part.thickness} mm`)}</title>` +
     `${skives}${lines}${ticks}${arrow}<path class="cut" d="${cut}" stroke-width="0.35"/></g>`
   )
@@ -82,14 +83,14 @@ function wrap(width: number, height: number, title: string, body: string): strin
 const EDGE = 5
 
 /** One part of one foot, 1 user unit = 1 mm. */
-export function partSvg(part: DrawablePart, foot: Foot): string {
-  const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
+export function partSvg(part: DrawablePart, foot: Foot, face: Face): string {
+  const box = boxOf(drawnAs(foot, face) === 'left' ? mirror(part.outline) : part.outline)
   const [w, h] = [box.maxX - box.minX + 2 * EDGE, box.maxY - box.minY + 2 * EDGE]
-  return wrap(w, h, `${part.name}, ${foot}`, group(part, foot, EDGE - box.minX, EDGE + box.maxY))
+  return wrap(w, h, `${part.name}, ${foot}`, group(part, foot, EDGE - box.minX, EDGE + box.maxY, face))
 }
 
 /** All given parts of both feet in two columns, 1 user unit = 1 mm. */
-export function pairSvg(file: PairFile, parts: readonly PairPart[]): string {
+export function pairSvg(file: PairFile, parts: readonly PairPart[], face: Face): string {
   let y = EDGE
   let width = 0
   const body = parts
@@ -97,8 +98,8 @@ export function pairSvg(file: PairFile, parts: readonly PairPart[]): string {
       let x = EDGE
       let tallest = 0
       const row = feet.map(({ foot, part }) => {
-        const box = boxOf(foot === 'left' ? mirror(part.outline) : part.outline)
-        const g = group(part, foot, x - box.minX, y + box.maxY)
+        const box = boxOf(drawnAs(foot, face) === 'left' ? mirror(part.outline) : part.outline)
+        const g = group(part, foot, x - box.minX, y + box.maxY, face)
         x += box.maxX - box.minX + EDGE
         tallest = Math.max(tallest, box.maxY - box.minY)
         return g

@@ -1,6 +1,7 @@
 import { partsPdfExport } from './pair/partsPdfExport.ts'
 import { partsSvgExport } from './pair/partsSvgExport.ts'
 import { skivingPdfExport } from './pair/skivingPdfExport.ts'
+import { stripsPdfExport } from './pair/stripsPdfExport.ts'
 import { upperDxfExport } from './pair/upperDxfExport.ts'
 import { upperPdfExport } from './pair/upperPdfExport.ts'
 import { upperSvgExport } from './pair/upperSvgExport.ts'
@@ -13,6 +14,7 @@ export const pairExports: readonly PairExport[] = [
   wholePdfExport,
   partsPdfExport,
   upperPdfExport,
+  stripsPdfExport,
   skivingPdfExport,
   partsSvgExport,
   upperSvgExport,

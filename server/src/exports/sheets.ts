@@ -9,6 +9,7 @@ import {
   type Path,
   type Point,
 } from '@gentle-awl/core'
+import { drawnAs, type Face } from './faces.ts'
 import type { Foot, PairPart } from './pairParts.ts'
 import { CELL, Raster, shapeOf, type Shape } from './raster.ts'
 
@@ -60,17 +61,17 @@ interface Item {
 }
 
 const flatOf =
-  (foot: Foot, degrees: number) =>
+  (drawn: Foot, degrees: number) =>
   (path: Path, closed = true): Path =>
-    rotate(foot === 'left' ? mirror(path, closed) : path, degrees)
+    rotate(drawn === 'left' ? mirror(path, closed) : path, degrees)
 
 /** Every so many degrees a part is tried that fits the paper neither upright nor across. */
 const TURNS = 3
 
 /** How a part is turned to go on one page, degrees; null when it is too large for it. */
-function turnToFit(outline: Path, foot: Foot, window: { width: number; height: number }): number | null {
+function turnToFit(outline: Path, drawn: Foot, window: { width: number; height: number }): number | null {
   const fits = (degrees: number) => {
-    const b = boxOf(flatOf(foot, degrees)(outline))
+    const b = boxOf(flatOf(drawn, degrees)(outline))
     const [w, h] = [b.maxX - b.minX + 2, b.maxY - b.minY + 2]
     return w <= window.width && h <= window.height
   }
@@ -81,10 +82,10 @@ function turnToFit(outline: Path, foot: Foot, window: { width: number; height: n
 }
 
 /** The least box of a part that stands upright on the paper: along its own longest way. */
-function standing(outline: Path, foot: Foot): number {
+function standing(outline: Path, drawn: Foot): number {
   let best = { degrees: 0, width: Infinity }
   for (let d = 0; d < 180; d += TURNS) {
-    const b = boxOf(flatOf(foot, d)(outline))
+    const b = boxOf(flatOf(drawn, d)(outline))
     if (b.maxX - b.minX < best.width) best = { degrees: d, width: b.maxX - b.minX }
   }
   return best.degrees
@@ -118,11 +119,12 @@ function cutsOf(upright: Path, most: number): number[] {
 }
 
 /** One part of one foot as what is packed: whole where it fits a page, else in stretches with crosses to join them by. */
-function itemsOf(part: DrawablePart, foot: Foot, paper: Paper): Item[] {
+function itemsOf(part: DrawablePart, foot: Foot, paper: Paper, face: Face): Item[] {
   const window = windowOf(paper)
-  const whole = turnToFit(part.outline, foot, window)
-  const degrees = whole ?? standing(part.outline, foot)
-  const flat = flatOf(foot, degrees)
+  const drawn = drawnAs(foot, face)
+  const whole = turnToFit(part.outline, drawn, window)
+  const degrees = whole ?? standing(part.outline, drawn)
+  const flat = flatOf(drawn, degrees)
   const outline = flat(part.outline)
   const box = boxOf(outline)
   const [width, height] = [box.maxX - box.minX + 2, box.maxY - box.minY + 2]
@@ -283,12 +285,12 @@ const strategies = orders.flatMap((order) => worths.map((worth): Way => ({ order
  * its middle, where it is narrowest. Strips are cut by measure and have no sheet. One after the other goes to the first
  * page that has room for its shape, whatever way round; of some orders the one with the fewest pages is taken.
  */
-export function layOutAll(parts: readonly PairPart[], paper: Paper): Sheet[] {
+export function layOutAll(parts: readonly PairPart[], paper: Paper, face: Face = 'face'): Sheet[] {
   const window = windowOf(paper)
   const items = parts
     .flatMap((p) => p.feet.map(({ foot, part }) => ({ foot, part })))
     .filter(({ part }) => !part.strip)
-    .flatMap(({ foot, part }) => itemsOf(part, foot, paper))
+    .flatMap(({ foot, part }) => itemsOf(part, foot, paper, face))
     .map((item) => turnedItems(item, window))
   return strategies
     .map((way) => packed(items, window, way))

@@ -1,7 +1,7 @@
 import { skiveFaces, skiveShapes, type PairFile, type Plan, type Point, type SkiveGroup } from '@gentle-awl/core'
-import { startPdf } from './pdfDocument.ts'
-import { MM, Page, PALE } from './pdfPage.ts'
-import { MARGIN, papers, type Paper } from './sheets.ts'
+import { ListPages } from './listPages.ts'
+import { PALE, type Page } from './pdfPage.ts'
+import type { Paper } from './sheets.ts'
 
 /** Height of a line of the list, of what heads a setting, and how many times a profile is drawn larger; mm. */
 const ROW = 5.4
@@ -19,42 +19,23 @@ const cm = (v: number): string => `${Math.round(v / 10)} cm`
  * with a box to tick. A setting stays with its lines where a page has room for both.
  */
 export async function skivingPdf(file: PairFile, plan: Plan, paper: Paper): Promise<Buffer> {
-  const size = papers[paper]
-  const width = size.width - 2 * MARGIN
-  const { doc, finish } = startPdf(paper, `${file.label.order} ${file.label.name}, skiving list`)
-  const top = size.height - 2 * MARGIN
-  let page: Page | null = null
-  let y = 0
-  let number = 0
-  const room = (high: number): Page => {
-    if (page && y - high >= 10) return page
-    doc.addPage({ size: [size.width * MM, size.height * MM], margin: 0 })
-    page = new Page(doc, size.height, MARGIN, MARGIN)
-    number++
-    page.text(`${file.label.order}  ${file.label.name}  revision ${file.revision}`, 0, 0, 8, { colour: PALE })
-    page.text(`skiving list, page ${number}`, width, 0, 8, { colour: PALE, right: true })
-    y = top
-    return page
-  }
-  const first = room(20)
-  first.text('Skiving list', 0, y - 5, 17, { bold: true })
-  const words =
+  const pages = new ListPages(file, paper, 'skiving list')
+  const { width } = pages
+  pages.head(
+    'Skiving list',
     plan.skiving.length === 0
       ? 'Nothing of this pair is skived.'
-      : 'Both shoes. Set the guide once, then skive every edge under it. Try each setting on scrap of the same leather; strop or change the blade before it tears, and cut away from the hand that holds.'
-  y -= 12
-  for (const line of first.wrapped(words, width, 9.5)) {
-    first.text(line, 0, y, 9.5)
-    y -= 4.8
-  }
+      : 'Both shoes. Set the guide once, then skive every edge under it. Try each setting on scrap of the same leather; strop or change the blade before it tears, and cut away from the hand that holds.',
+  )
   for (const group of plan.skiving) {
-    const kept = Math.min(HEAD + group.lines.length * ROW, top / 2)
-    const head = room(kept + 4)
-    y -= 4
-    setting(head, group, y, width)
-    y -= HEAD
+    const kept = Math.min(HEAD + group.lines.length * ROW, pages.height / 2)
+    const head = pages.room(kept + 4)
+    pages.y -= 4
+    setting(head, group, pages.y, width)
+    pages.y -= HEAD
     for (const line of group.lines) {
-      const at = room(ROW)
+      const at = pages.room(ROW)
+      const { y } = pages
       at.line(
         [
           [0, y - BOX],
@@ -71,10 +52,10 @@ export async function skivingPdf(file: PairFile, plan: Plan, paper: Paper): Prom
       at.text(`${line.count} ×`, AT.count, base, 9.5, { right: true })
       at.text(`${line.materialName}, ${mm(line.thickness)}`, AT.leather, base, 8.5, { colour: PALE })
       at.text(cm(line.length), width, base, 9.5, { right: true })
-      y -= ROW
+      pages.y -= ROW
     }
   }
-  return finish()
+  return pages.finish()
 }
 
 /** What the guide is set to, with the profile that it leaves. */

@@ -44,7 +44,7 @@ const apart = (a: Path, b: Path) => a.reduce((most, p, i) => Math.max(most, dist
 
 describe('the upper as DXF', () => {
   it('reads back equal: a block for every piece and foot, millimetres, layers by line kind', () => {
-    const dxf = new DxfParser().parseSync(upperDxf(pairParts(pieces)))
+    const dxf = new DxfParser().parseSync(upperDxf(pairParts(pieces), 'face'))
     expect(dxf?.header.$INSUNITS).toBe(4)
     for (const piece of pieces) {
       for (const foot of ['right', 'left'] as const) {
@@ -78,7 +78,7 @@ describe('the upper as SVG', () => {
       label: { order: '7', name: 'Sample', trade: '', note: '' },
       revision: 3,
     }
-    const svg = pairSvg(file as PairFile, pairParts(pieces))
+    const svg = pairSvg(file as PairFile, pairParts(pieces), 'face')
     const [, width] = /width="([\d.]+)mm"/.exec(svg) ?? []
     const [, box] = /viewBox="0 0 ([\d.]+) /.exec(svg) ?? []
     expect(width).toBe(box)
@@ -130,8 +130,8 @@ describe('the tight direction', () => {
       label: { order: '7', name: 'S', trade: '', note: '' },
       revision: 3,
     }
-    const svg = pairSvg(file as PairFile, parts)
-    const dxf = new DxfParser().parseSync(upperDxf(parts))
+    const svg = pairSvg(file as PairFile, parts, 'face')
+    const dxf = new DxfParser().parseSync(upperDxf(parts, 'face'))
     const placed = layOutAll(parts, 'a4').flatMap((s) => s.placed)
     for (const part of drawn) {
       for (const foot of ['right', 'left'] as const) {

@@ -1,4 +1,5 @@
 import { grainArrow, leftPart, type DrawablePart, type LineKind, type Path } from '@gentle-awl/core'
+import { drawnAs, type Face } from './faces.ts'
 import type { PairPart } from './pairParts.ts'
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf'
 
@@ -19,7 +20,7 @@ const LAYERS: Record<LineKind | 'cut' | 'grain', { name: string; colour: number 
 const blockName = (part: DrawablePart, foot: string) => `${part.id}-${foot}`.replace(/[^A-Za-z0-9_-]/g, '_')
 
 /** All given pieces of both feet as DXF text: one block a piece and foot, layers by line kind, millimetres. */
-export function upperDxf(parts: readonly PairPart[]): string {
+export function upperDxf(parts: readonly PairPart[], face: Face): string {
   const dxf = new DxfWriter()
   dxf.setUnits(Units.Millimeters)
   for (const { name, colour } of Object.values(LAYERS)) dxf.addLayer(name, colour, 'Continuous')
@@ -28,8 +29,9 @@ export function upperDxf(parts: readonly PairPart[]): string {
     let x = 0
     let deep = 0
     for (const { foot, part: drawn } of feet) {
-      const part = foot === 'left' ? leftPart(drawn) : drawn
-      const block = dxf.addBlock(blockName(part, foot))
+      const part = drawnAs(foot, face) === 'left' ? leftPart(drawn) : drawn
+      const name = blockName(part, `${foot}${face === 'flesh' ? '-flesh' : ''}`)
+      const block = dxf.addBlock(name)
       const draw = (path: Path, closed: boolean, kind: LineKind | 'cut' | 'grain') =>
         block.addLWPolyline(
           path.map(([px, py]) => ({ point: point2d(px, py) })),
@@ -40,7 +42,7 @@ export function upperDxf(parts: readonly PairPart[]): string {
       for (const l of part.lines) draw(l.path, l.closed, l.kind)
       const xs = part.outline.map((p) => p[0])
       const ys = part.outline.map((p) => p[1])
-      dxf.addInsert(blockName(part, foot), point3d(x - Math.min(...xs), y - Math.max(...ys), 0))
+      dxf.addInsert(name, point3d(x - Math.min(...xs), y - Math.max(...ys), 0))
       x += Math.max(...xs) - Math.min(...xs) + 20
       deep = Math.max(deep, Math.max(...ys) - Math.min(...ys))
     }

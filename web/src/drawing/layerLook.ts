@@ -16,6 +16,7 @@ const looks: Record<PartFamily, LayerLook> = {
   stiffener: { tint: '#a9835a', hatch: 'cross' },
   puff: { tint: '#b58f68', hatch: 'cross' },
   reinforcement: { tint: '#f3f6f4', hatch: 'fine' },
+  edging: { tint: '#93a5c4', hatch: 'wide' },
   backer: { tint: '#d3ccbc', hatch: 'fine' },
   filler: { tint: '#c2a58a', hatch: 'dots' },
   shank: { tint: '#5e646b', hatch: 'back' },

@@ -4,10 +4,10 @@ import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
 import type { EdgeSight } from '../../layers/skivedStretches.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Side } from '../../trade/side.ts'
-import type { Because } from '../../trade/because.ts'
+import type { Because, Finding } from '../../trade/because.ts'
 import { isWoven, type Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
-import type { TopFinish } from '../../model/upper.ts'
+import type { OpeningFinish } from '../../upper/opening.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
 import { joinsOf } from '../../upper/joins.ts'
@@ -40,7 +40,7 @@ export interface LiningPartNeeds {
   /** What pieces are cut from that have something of their own. */
   own: OwnMaterials
   /** How the opening is finished. */
-  finish: TopFinish
+  opening: OpeningFinish
   book: RuleBook
 }
 
@@ -126,8 +126,17 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
       : []),
     ...reinforcements(base, book).map((p) => {
       const own = ofPiece(needs.own, p.id, needs.stay)
-      const part = (becauses: Because[]) => asPart(withMarks(p, []), tape, becauses, needs)
-      if (!own) return part([becauseOfRule('Thickness', reinforcementRules.thickness, book)])
+      const backing = kindOf(p.id) === 'facingTape' && base.row?.fitting === 'none'
+      const stock = backing && !own ? lacingBacking(book) : tape.material
+      const part = (becauses: Because[]) => ({
+        ...asPart(withMarks(p, []), { ...tape, material: stock }, becauses, needs),
+        findings: kindOf(p.id) === 'facingTape' ? tapeFindings(base, book) : [],
+      })
+      if (!own) {
+        return part([
+          becauseOfRule('Thickness', backing ? reinforcementRules.backing : reinforcementRules.thickness, book),
+        ])
+      }
       return isWoven(own)
         ? part([])
         : skivedAround(
@@ -141,6 +150,50 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
   ]
 }
 
+/** What stands behind lace holes that have no eyelets, where the pair has no stay of its own. */
+const lacingBacking = (book: RuleBook): StockMaterial => ({
+  name: 'thin leather',
+  kind: 'lining leather',
+  thickness: book.value(reinforcementRules.backing),
+  face: null,
+})
+
+/** The tape has to reach past the eyelets that pull at it. */
+function tapeFindings({ row }: BasePattern, book: RuleBook): Finding[] {
+  if (!row) return []
+  const width = book.value(reinforcementRules.facing)
+  const past = width - row.fromEdge - row.diameter / 2
+  const limit = book.value(reinforcementRules.past)
+  const held = past >= limit
+  const wanted = Math.ceil(row.fromEdge + row.diameter / 2 + limit)
+  return [
+    {
+      id: 'lacing.tape',
+      level: held ? 'fine' : 'watch',
+      where: 'eyelets',
+      sentence: held
+        ? say`The tape under the lacing reaches ${mm(past, 1)} past the eyelets.`
+        : past >= 0
+          ? say`The tape under the lacing reaches only ${mm(past, 1)} past the eyelets; ${mm(limit)} are wanted.`
+          : say`The tape under the lacing ends ${mm(-past, 1)} before the far rim of the eyelets.`,
+      measured: past,
+      limit,
+      unit: 'mm',
+      ...(held
+        ? { mend: '' }
+        : wanted <= reinforcementRules.facing.max
+          ? {
+              mend: say`Cut it ${mm(wanted)} wide.`,
+              remedy: { kind: 'rule' as const, key: reinforcementRules.facing.key, value: wanted },
+            }
+          : {
+              mend: 'Set the eyelets nearer to the edge.',
+              remedy: { kind: 'open' as const, control: { room: 'upper' as const, point: 'facingTop' } },
+            }),
+    },
+  ]
+}
+
 /** The side linings of a pair as parts: they alone go by where stiffener and puff end. */
 export function sideLiningParts({
   base,
@@ -148,9 +201,9 @@ export function sideLiningParts({
   puffBack,
   material,
   own,
-  finish,
+  opening,
   book,
-}: Pick<LiningPartNeeds, 'base' | 'material' | 'own' | 'finish' | 'book'> & {
+}: Pick<LiningPartNeeds, 'base' | 'material' | 'own' | 'opening' | 'book'> & {
   /** Where stiffener and puff end on the feather line, mm from the heel back. */
   stiffenerEnd: Record<Side, number>
   puffBack: number
@@ -170,7 +223,7 @@ export function sideLiningParts({
           becauseOfRule('Laps stiffener and puff by', sideLiningRules.overlap, book),
           becauseOfRule('Up the wall, share of the last length', sideLiningRules.height, book),
         ],
-        { own, finish, book },
+        { own, opening, book },
       ),
       p,
       ofPiece(own, p.id, material),
@@ -184,12 +237,12 @@ function asPart(
   piece: Piece,
   usual: LiningStock,
   becauses: Because[],
-  { own, finish, book }: Pick<LiningPartNeeds, 'own' | 'finish' | 'book'>,
+  { own, opening, book }: Pick<LiningPartNeeds, 'own' | 'opening' | 'book'>,
 ): Part {
   const material: StockMaterial = ofPiece(own, piece.id, usual.material)
   // A piece without notches of its own still has its direction.
   const drawn = pieceAsPart({ ...piece, grain: grainOf(piece) }, material)
-  const sight: EdgeSight = { facing: usual.place === 'foot' ? 'foot' : 'out', spans: {}, finish }
+  const sight: EdgeSight = { facing: usual.place === 'foot' ? 'foot' : 'out', spans: {}, ...opening }
   return {
     ...drawn,
     role: usual.role,

@@ -55,7 +55,7 @@ const needs = (b: BasePattern): LiningPartNeeds => ({
   foam: null,
   stay: null,
   own: {},
-  finish: 'folded',
+  opening: { finish: 'folded', onFacings: false },
   book,
 })
 const part = (list: readonly Part[], id: string): Part => {

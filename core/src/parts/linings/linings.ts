@@ -7,6 +7,7 @@ import { takenIn } from '../../upper/backTaper.ts'
 import type { PointPlaces } from '../../upper/pointPlaces.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
+import { withEyelets, type EyeletRow } from '../../upper/lacing.ts'
 import type { DrawnUpper } from '../../upper/style.ts'
 import { openedPiece } from '../../upper/styles/forepart.ts'
 import { bottomEdge, featherFrom, flipped, perSide } from '../../upper/styles/lines.ts'
@@ -19,6 +20,8 @@ import { kindOf } from '../../trade/partCatalogue.ts'
 export interface LiningNeeds {
   board: PointPlaces
   drawn: DrawnUpper
+  /** Eyelets that go through the lining too, once it is joined to the outside. */
+  row: EyeletRow | null
   decisions: PairDecisions['lining']
   book: RuleBook
 }
@@ -188,7 +191,13 @@ export function liningPieces(needs: LiningNeeds): Piece[] {
     )
   return [
     ...(vamp ? [vamp] : []),
-    ...wallSides.map((side) => sidePiece({ id: 'quarterLining', name: 'Quarter lining' }, side, quarter(side), book)),
+    ...wallSides.map((side) =>
+      withEyelets(
+        sidePiece({ id: 'quarterLining', name: 'Quarter lining' }, side, quarter(side), book),
+        needs.row,
+        true,
+      ),
+    ),
     ...(grip ? [grip] : []),
   ]
 }

@@ -39,7 +39,7 @@ const made = (drawn?: OwnPattern['drawn']) => {
   return ownLinings({
     pieces: ownLiningPieces(ownPieces(own, book), cutEdge, book),
     cutEdge,
-    finish: 'folded',
+    opening: { finish: 'folded', onFacings: false },
     material: lining,
     own: {},
     book,

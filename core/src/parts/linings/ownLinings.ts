@@ -2,7 +2,7 @@ import { pieceSkives } from '../../layers/pieceSkives.ts'
 import type { Because } from '../../trade/because.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Material } from '../../model/material.ts'
-import type { TopFinish } from '../../model/upper.ts'
+import type { OpeningFinish } from '../../upper/opening.ts'
 import { ofPiece, type OwnMaterials } from '../../trade/cutFrom.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { edgeRules } from '../../upper/edgeRules.ts'
@@ -67,7 +67,7 @@ export interface OwnLiningNeeds {
   pieces: readonly Piece[]
   /** The drawn line is the cut edge, its allowance in it. */
   cutEdge: boolean
-  finish: TopFinish
+  opening: OpeningFinish
   /** What serves for all that have nothing of their own. */
   material: Material
   own: OwnMaterials
@@ -75,7 +75,7 @@ export interface OwnLiningNeeds {
 }
 
 /** Such linings as parts of the pair. */
-export function ownLinings({ pieces, cutEdge, finish, material: usual, own, book }: OwnLiningNeeds): Part[] {
+export function ownLinings({ pieces, cutEdge, opening, material: usual, own, book }: OwnLiningNeeds): Part[] {
   const { joins } = joinsOf(pieces)
   return pieces.map((p): Part => {
     const material = ofPiece(own, p.id, usual)
@@ -84,7 +84,7 @@ export function ownLinings({ pieces, cutEdge, finish, material: usual, own, book
       role: 'lining',
       place: 'foot',
       becauses: becausesOf(p, cutEdge, book),
-      skives: pieceSkives(p, material, { facing: 'foot', spans: {}, finish }, book),
+      skives: pieceSkives(p, material, { facing: 'foot', spans: {}, ...opening }, book),
       // A drawn piece lies on no forme; the layers take its thickness as even all over.
       areas: [],
     }

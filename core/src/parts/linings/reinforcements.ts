@@ -37,6 +37,24 @@ export const reinforcementRules = {
     unit: 'mm',
     why: 'Eyelets pull on the leather round them; the tape carries the pull along the whole facing.',
   },
+  backing: {
+    key: 'reinforcement.backing',
+    name: 'Thickness of a backing under lace holes',
+    value: 0.8,
+    min: 0.3,
+    max: 1.6,
+    unit: 'mm',
+    why: 'Without eyelets the lace saws at the leather: a backing of leather takes that, and keeps the holes round.',
+  },
+  past: {
+    key: 'reinforcement.pastEyelets',
+    name: 'Tape under the lacing past the eyelets',
+    value: 3,
+    min: 1,
+    max: 8,
+    unit: 'mm',
+    why: 'What pulls at a hole pulls at its far rim: there the tape must still be.',
+  },
   patch: {
     key: 'reinforcement.patch',
     name: 'Patch where vamp and quarter meet, radius',
@@ -73,7 +91,7 @@ const closedEdge = (outline: Path): EdgeDraft[] => {
 }
 
 /** Tape under the lacing, a patch in the corner of vamp and quarter, and a stay over the back seam: where the upper has them. */
-export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] {
+export function reinforcements({ drawn, row }: Pick<BasePattern, 'drawn' | 'row'>, book: RuleBook): Piece[] {
   const out: Piece[] = []
   if (drawn.facings) {
     const width = book.value(reinforcementRules.facing)
@@ -83,7 +101,12 @@ export function reinforcements({ drawn }: BasePattern, book: RuleBook): Piece[] 
       const strip: Path = [...facing, ...offsetLine(facing, -width).reverse()]
       const wall = unite(drawn.pieces.flatMap((p) => p.places.filter((q) => q.side === side).map((q) => q.forme)))
       out.push(
-        sidePiece({ id: 'facingTape', name: 'Tape under the lacing' }, side, closedEdge(intersect(strip, wall)), book),
+        sidePiece(
+          { id: 'facingTape', name: row?.fitting === 'none' ? 'Backing under the lacing' : 'Tape under the lacing' },
+          side,
+          closedEdge(intersect(strip, wall)),
+          book,
+        ),
         sidePiece(
           { id: 'cornerPatch', name: 'Corner patch' },
           side,

@@ -6,7 +6,7 @@ import type { Rule, RuleBook } from '../../trade/rules.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import type { BasePattern } from '../../upper/upper.ts'
-import { openingFromBack } from '../../upper/topLineOfUpper.ts'
+import { openingFromBack } from '../../upper/opening.ts'
 
 export const sideLiningRules = {
   overlap: {

@@ -2,6 +2,7 @@ import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { ankleFindings } from './ankle.ts'
 import { backFindings } from './back.ts'
 import { frontFindings } from './front.ts'
+import { lacingFindings } from './lacing.ts'
 import { marginFindings } from './margin.ts'
 import { seamFindings } from './seams.ts'
 import { strainFindings } from './strain.ts'
@@ -15,6 +16,7 @@ export function upperFindings(needs: CheckNeeds): UpperFinding[] {
     ...throatFindings(needs),
     ...ankleFindings(needs),
     ...frontFindings(needs),
+    ...lacingFindings(needs),
     ...seamFindings(needs),
     ...strainFindings(needs),
   ]

@@ -5,6 +5,7 @@ import type { KeyPoint } from '../keyPoint.ts'
 import type { PointPlaces } from '../pointPlaces.ts'
 import type { Join } from '../joins.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
+import type { EyeletRow } from '../lacing.ts'
 import type { Piece } from '../piece.ts'
 import type { DrawnUpper } from '../style.ts'
 import type { UpperNeeds } from '../needs.ts'
@@ -20,6 +21,8 @@ export interface CheckNeeds extends UpperNeeds {
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
   throatDifference: number | null
   drawn: DrawnUpper
+  /** Null on a shoe without lacing. */
+  row: EyeletRow | null
   pieces: readonly Piece[]
   joins: readonly Join[]
   bottom: EdgeRole

@@ -166,6 +166,7 @@ export const ankleBoot: Style = {
   sentence: 'A shaft over the ankle with a zip on the medial side; folds can be laid in the vamp.',
   options: [],
   topFinish: 'folded',
+  facingsFinishedBy: null,
   padded: false,
   bottom: 'lasting margin',
   draw,

@@ -6,7 +6,7 @@ import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
-import { lacedGround } from './laced.ts'
+import { facingRole, lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
 import { bottomEdge, facing, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
@@ -58,7 +58,7 @@ export function drawOpenTabs(
   const quarters = perSide((side): EdgeDraft[] => [
     bottomEdge(feather[side], back.foot, foot[side], bottom),
     { name: 'tab', role: 'lap over', line: flipped(tab[side]), seam: `tab.${side}` },
-    { name: 'facing', role: 'folded', line: flipped(edge[side]) },
+    { name: 'facing', role: facingRole(board, top), line: flipped(edge[side]) },
     { name: 'top line', role: top, line: topLine[side] },
     { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
   ])
@@ -95,6 +95,7 @@ export const derby: Style = {
   sentence: 'Quarters lie over the vamp; the tabs open wide.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topFinish: 'folded',
+  facingsFinishedBy: null,
   padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topFinish ?? 'folded'),

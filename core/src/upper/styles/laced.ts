@@ -1,7 +1,9 @@
+import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { Point } from '../../geometry/path.ts'
 import type { Side } from '../../trade/side.ts'
 import type { Rule } from '../../trade/rules.ts'
 import type { DesignBoard } from '../designPoints.ts'
+import { runsDownFacings } from '../finishOnFacings.ts'
 import { styleRules } from '../styleRules.ts'
 import { ankles, backHeight, drawBack, type BackLine } from './lines.ts'
 
@@ -13,6 +15,10 @@ export interface LacedGround {
   topAt: Point
   vampAt: Point
 }
+
+/** A facing is turned in, or finished as the top line is where that runs on down it. */
+export const facingRole = ({ decisions }: DesignBoard, top: EdgeRole, finishedBy: string | null = null): EdgeRole =>
+  runsDownFacings(decisions, finishedBy) ? top : 'folded'
 
 export function lacedGround(board: DesignBoard, gap: Rule, vamp: Rule): LacedGround {
   const onRidge = (id: string, name: string, rule: Rule) =>

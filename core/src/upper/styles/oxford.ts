@@ -8,7 +8,7 @@ import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleGaps, styleRules } from '../styleRules.ts'
 import { counter } from './counter.ts'
-import { lacedGround } from './laced.ts'
+import { facingRole, lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
 import { tongue } from './tongue.ts'
 import { bottomEdge, facing, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
@@ -16,13 +16,15 @@ import { subpathBetween, joined, subpath } from '../../geometry/subpath.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 
+/** With this option the seam runs straight round the shoe, and one strip finishes the whole opening. */
+const STRAIGHT = 'straightRound'
 /** Height above the feather at which a seam runs straight round the shoe, share of L. */
 const STRAIGHT_ROUND = 0.095
 
 function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
   const top = board.decisions.topFinish ?? 'folded'
-  const round = board.option('straightRound')
+  const round = board.option(STRAIGHT)
   const { back, ankle, halfGap, topAt, vampAt } = lacedGround(board, styleGaps.oxford, styleRules.oxfordVamp)
   const shoulder = board.above(
     'seamShoulder',
@@ -89,7 +91,7 @@ function draw(board: DesignBoard): DrawnUpper {
         ? heel.quarterEdges(side, foot[side])
         : [bottomEdge(feather[side], back.foot, foot[side], 'lasting margin')]),
     { name: 'under the vamp', role: 'lap under', line: flipped(own[side]), seam: `vamp.${side}` },
-    { name: 'facing', role: 'folded', line: flipped(facings[side]) },
+    { name: 'facing', role: facingRole(board, top, STRAIGHT), line: flipped(facings[side]) },
     { name: 'top line', role: top, line: topLine[side] },
     { name: 'back', role: 'closed seam', line: flipped(backUp), seam: 'back' },
   ])
@@ -147,9 +149,10 @@ export const oxford: Style = {
   options: [
     { key: 'toeCap', name: 'Toe cap', byDefault: false },
     { key: 'counter', name: 'Counter', byDefault: false },
-    { key: 'straightRound', name: 'Seam straight round', byDefault: false },
+    { key: STRAIGHT, name: 'Seam straight round', byDefault: false },
   ],
   topFinish: 'folded',
+  facingsFinishedBy: STRAIGHT,
   padded: false,
   bottom: 'lasting margin',
   draw,

@@ -87,6 +87,7 @@ export const stitchDown: Style = {
   sentence: 'Vamp and heel section, turned outwards and stitched down on the midsole.',
   options: [],
   topFinish: 'raw',
+  facingsFinishedBy: null,
   padded: false,
   bottom: 'turned-out margin',
   draw,

@@ -8,7 +8,7 @@ import { smoothLine } from '../../geometry/smoothLine.ts'
 import { mm, say } from '../../units/sentence.ts'
 
 /** Above the top of the facings, and beside them on each side, mm. */
-const ABOVE = 14
+export const ABOVE = 14
 const TOP_HALF = 36
 /** Radius of its upper corners, mm, and chords of a drawn one. */
 const CORNER = 12

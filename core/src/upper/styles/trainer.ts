@@ -110,7 +110,8 @@ function eyeStays(board: DesignBoard, facings: Record<Side, Path>, { topLine, qu
         role: 'lap over',
         line: subpathBetween(quarters[side][1]!.line, inner[inner.length - 1]!, outer[outer.length - 1]!),
       },
-      { name: 'facing', role: 'folded', line: flipped(outer) },
+      // It is finished like the facing of the quarter under it.
+      { ...quarters[side][2]!, line: flipped(outer) },
       {
         ...opening!,
         name: LAID_ON,
@@ -174,6 +175,7 @@ export const trainer: Style = {
   sentence: 'For a cup sole: eye stays and a back tab laid on, tongue and collar padded.',
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topFinish: 'folded',
+  facingsFinishedBy: null,
   padded: true,
   bottom: 'lasting margin',
   draw,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { PaperOption, pairExport } from '../pairExport.ts'
 import { partsOfPair } from '../pairParts.ts'
 import { partsPdf } from '../partsPdf.ts'
@@ -8,8 +9,8 @@ export const partsPdfExport = pairExport({
   title: 'Parts (PDF)',
   group: 'print',
   type: 'application/pdf',
-  options: z.object({ paper: PaperOption }),
-  named: (revision, { paper }) => `${revision}-${paper}`,
+  options: z.object({ paper: PaperOption, face: FaceOption }),
+  named: (revision, { paper, face }) => `${revision}-${paper}${faceEnding(face)}`,
   shows: (_file, plan) => partsOfPair(plan),
-  make: (file, plan, parts, { paper }) => partsPdf(file, plan, paper, parts),
+  make: (file, plan, parts, { paper, face }) => partsPdf(file, plan, paper, parts, face),
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
 import { partsOfPair } from '../pairParts.ts'
 import { pairSvg } from '../partsSvg.ts'
@@ -8,8 +9,8 @@ export const partsSvgExport = pairExport({
   title: 'Parts (SVG, in mm)',
   group: 'drawing',
   type: 'image/svg+xml',
-  options: z.object({}),
-  named: (revision) => revision,
+  options: z.object({ face: FaceOption }),
+  named: (revision, { face }) => `${revision}${faceEnding(face)}`,
   shows: (_file, plan) => partsOfPair(plan),
-  make: (file, _plan, parts) => pairSvg(file, parts),
+  make: (file, _plan, parts, { face }) => pairSvg(file, parts, face),
 })

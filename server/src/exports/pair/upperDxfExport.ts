@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
 import { piecesOfPair } from '../pairParts.ts'
 import { upperDxf } from '../upperDxf.ts'
@@ -8,8 +9,8 @@ export const upperDxfExport = pairExport({
   title: 'Upper (DXF, in mm)',
   group: 'drawing',
   type: 'image/vnd.dxf',
-  options: z.object({}),
-  named: (revision) => `upper-${revision}`,
+  options: z.object({ face: FaceOption }),
+  named: (revision, { face }) => `upper-${revision}${faceEnding(face)}`,
   shows: piecesOfPair,
-  make: (_file, _plan, pieces) => upperDxf(pieces),
+  make: (_file, _plan, pieces, { face }) => upperDxf(pieces, face),
 })

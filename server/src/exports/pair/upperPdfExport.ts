@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { PaperOption, pairExport } from '../pairExport.ts'
 import { piecesOfPair } from '../pairParts.ts'
 import { partsPdf } from '../partsPdf.ts'
@@ -8,8 +9,8 @@ export const upperPdfExport = pairExport({
   title: 'Upper (PDF)',
   group: 'print',
   type: 'application/pdf',
-  options: z.object({ paper: PaperOption }),
-  named: (revision) => `upper-${revision}`,
+  options: z.object({ paper: PaperOption, face: FaceOption }),
+  named: (revision, { face }) => `upper-${revision}${faceEnding(face)}`,
   shows: piecesOfPair,
-  make: (file, plan, pieces, { paper }) => partsPdf(file, plan, paper, pieces),
+  make: (file, plan, pieces, { paper, face }) => partsPdf(file, plan, paper, pieces, face),
 })

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
 import { piecesOfPair } from '../pairParts.ts'
 import { pairSvg } from '../partsSvg.ts'
@@ -8,8 +9,8 @@ export const upperSvgExport = pairExport({
   title: 'Upper (SVG, in mm)',
   group: 'drawing',
   type: 'image/svg+xml',
-  options: z.object({}),
-  named: (revision) => `upper-${revision}`,
+  options: z.object({ face: FaceOption }),
+  named: (revision, { face }) => `upper-${revision}${faceEnding(face)}`,
   shows: piecesOfPair,
-  make: (file, _plan, pieces) => pairSvg(file, pieces),
+  make: (file, _plan, pieces, { face }) => pairSvg(file, pieces, face),
 })

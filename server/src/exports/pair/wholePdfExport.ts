@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { faceEnding, FaceOption } from '../faces.ts'
 import { PaperOption, pairExport } from '../pairExport.ts'
 import { partsOfPair, piecesOfPair } from '../pairParts.ts'
 import { partsPdf } from '../partsPdf.ts'
@@ -9,8 +10,8 @@ export const wholePdfExport = pairExport({
   title: 'The whole pair (PDF)',
   group: 'print',
   type: 'application/pdf',
-  options: z.object({ paper: PaperOption }),
-  named: (revision, { paper }) => `whole-${revision}-${paper}`,
+  options: z.object({ paper: PaperOption, face: FaceOption }),
+  named: (revision, { paper, face }) => `whole-${revision}-${paper}${faceEnding(face)}`,
   shows: (file, plan) => [...(plan.upper.pieces.length > 0 ? piecesOfPair(file, plan) : []), ...partsOfPair(plan)],
-  make: (file, plan, parts, { paper }) => partsPdf(file, plan, paper, parts),
+  make: (file, plan, parts, { paper, face }) => partsPdf(file, plan, paper, parts, face),
 })

@@ -20,6 +20,12 @@ const papers: { value: Paper; name: string }[] = [
   { value: 'a3', name: 'A3' },
   { value: 'letter', name: 'Letter' },
 ]
+/** The side of the leather that a print is traced on. */
+const face = ref<'face' | 'flesh'>('face')
+const faces = [
+  { value: 'face', name: 'Face side' },
+  { value: 'flesh', name: 'Flesh side, mirrored' },
+] as const
 /** Which one is being made. */
 const busy = ref('')
 const { problem, attempt } = useAttempt()
@@ -27,9 +33,10 @@ const done = ref('')
 /** What the server can make; null until it has said so. */
 const kinds = shallowRef<ExportKind[] | null>(null)
 
-/** Only what this dialog knows how to ask for: the paper. */
+/** Only what this dialog knows how to ask for: the paper, and the side that is traced on. */
+const known = ['paper', 'face']
 const offered = (group: ExportKind['group']) =>
-  computed(() => (kinds.value ?? []).filter((k) => k.group === group && k.takes.every((t) => t === 'paper')))
+  computed(() => (kinds.value ?? []).filter((k) => k.group === group && k.takes.every((t) => known.includes(t))))
 const prints = offered('print')
 const drawings = offered('drawing')
 
@@ -75,7 +82,12 @@ function fetchFile(what: string, fetched: (pairId: string) => Promise<KeptFile>)
 }
 
 const print = (kind: ExportKind) =>
-  fetchFile(kind.id, (id) => api.print(id, kind.id, kind.takes.includes('paper') ? { paper: paper.value } : {}))
+  fetchFile(kind.id, (id) =>
+    api.print(id, kind.id, {
+      ...(kind.takes.includes('paper') ? { paper: paper.value } : {}),
+      ...(kind.takes.includes('face') ? { face: face.value } : {}),
+    }),
+  )
 </script>
 
 <template>
@@ -87,6 +99,12 @@ const print = (kind: ExportKind) =>
         <p class="soft">Both feet, packed on the paper. Print at “actual size” and lay a rule on the 100 mm bar.</p>
         <div class="row">
           <ChoiceBar label="Paper" :options="papers" :value="paper" @choose="paper = $event" />
+          <ChoiceBar label="Traced on" :options="faces" :value="face" @choose="face = $event" />
+        </div>
+        <p v-if="face === 'flesh'" class="soft">
+          Every outline is drawn as it lies with the flesh side up, and says which foot it makes.
+        </p>
+        <div class="row">
           <NButton
             v-for="kind in prints"
             :key="kind.id"

@@ -53,6 +53,14 @@ const labels = useLabels(
   computed(() => shown.value.flatMap((s) => [closed(s.outline), ...s.lines])),
   6,
 )
+const knots = computed(() =>
+  props.pieces.flatMap((p, i) => {
+    const { knot } = props.seam
+    if (knot?.piece !== p.id) return []
+    const [at] = shift([knot.at], layout.value.moves[i]!)
+    return at ? [{ key: p.id, x: slate.x(at[0]), y: slate.y(at[1]) }] : []
+  }),
+)
 const legend = computed((): LegendLine[] => [
   { name: 'Cut', stroke: '#eef2ee', width: 2 },
   ...(props.seam.way === 'machine'
@@ -60,6 +68,7 @@ const legend = computed((): LegendLine[] => [
     : [
         { name: 'Punched now', stroke: '#ffd48a', width: 9, dash: '1.6 7' },
         { name: 'Punched later, through both', stroke: '#ffd48a', width: 1, sign: 'M28 3a4 4 0 1 0 .01 0' },
+        ...(props.seam.knot ? [{ name: 'Knot', stroke: '#f08a76', width: 2, sign: 'M23 2l10 10m0 -10l-10 10' }] : []),
       ]),
 ])
 </script>
@@ -79,7 +88,11 @@ const legend = computed((): LegendLine[] => [
         <path :d="s.rings.map((t) => pathData(t, true)).join('')" class="ring" />
       </g>
     </template>
+    <g v-for="k in knots" :key="k.key" aria-hidden="true">
+      <path :d="`M${k.x - 5} ${k.y - 5}l10 10m0 -10l-10 10`" class="knot" />
+    </g>
     <SlateLabel v-for="l in labels" :key="l.place.key" v-bind="l" />
+    <template #tools><slot /></template>
   </SlateSurface>
 </template>
 
@@ -102,6 +115,10 @@ const legend = computed((): LegendLine[] => [
 .hole {
   stroke: #ffd48a;
   stroke-width: 1.8;
+}
+.slate-surface .knot {
+  stroke: #f08a76;
+  stroke-width: 2;
 }
 .ring {
   stroke: #ffd48a;

@@ -1,15 +1,36 @@
 <script setup lang="ts">
-import { ruleOf, type Part, type Piece, type Seam } from '@gentle-awl/core'
+import { ruleOf, type Notions, type OwnSeam, type Part, type Piece, type Seam } from '@gentle-awl/core'
 import { NTable } from 'naive-ui'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { showLength, showThread, tell } from '../../../../app/settings.ts'
 import { capital } from '../../../../ui/capital.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import SeamPieces from './SeamPieces.vue'
-import { rowWords } from './seamWords.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import PunchingStrip from './PunchingStrip.vue'
+import SeamSettings from './SeamSettings.vue'
+import { knotWords, rowWords, settableOf, threadWords, toolWords } from './seamWords.ts'
 
 /** One seam: its holes on the pieces that it joins, what it takes, and why. */
-const props = defineProps<{ seam: Seam; pieces: readonly Piece[]; parts: readonly Part[] }>()
+const props = defineProps<{
+  seam: Seam
+  pieces: readonly Piece[]
+  parts: readonly Part[]
+  notions: Notions
+  own: OwnSeam | null
+}>()
+const emit = defineEmits<{ change: [own: Partial<OwnSeam>] }>()
+const shows = [
+  { value: 'pieces', name: 'On the pieces' },
+  { value: 'strip', name: 'Punching strip' },
+] as const
+const show = ref<(typeof shows)[number]['value']>('pieces')
+const pair = usePair()
+const FOOT_OFF = 'seam.buttFootOff'
+const buttOff = computed(
+  () => pair.decisions?.rules[FOOT_OFF] ?? pair.houseRuleOf(FOOT_OFF) ?? ruleOf(FOOT_OFF)?.value ?? 0,
+)
 const joined = computed(() => {
   const ids = [...new Set(props.seam.on.map((o) => o.piece))]
   const all = [...props.pieces, ...props.parts]
@@ -53,13 +74,29 @@ const figures = computed(() => {
       value: `${showThread(s.thread)}, ${(s.thread / s.length).toFixed(1)} ×`,
       rule: 'seam.threadMore',
     },
+    {
+      name: 'Thread',
+      value: threadWords(props.notions),
+      rule: hand ? 'seam.linenPlies' : 'seam.machineTicket',
+    },
+    props.notions.needle === null
+      ? { name: 'Awl', value: showLength(props.notions.awl ?? 0), rule: 'seam.awl' }
+      : { name: 'Needle', value: `size ${props.notions.needle}`, rule: 'seam.needle' },
+    ...(s.kind === 'butt'
+      ? [{ name: 'Edges apart at the foot at most', value: showLength(buttOff.value), rule: 'seam.buttFootOff' }]
+      : []),
   ].map((f) => ({ ...f, why: f.rule === null ? '' : tell(ruleOf(f.rule)?.why ?? '') }))
 })
 </script>
 
 <template>
   <div class="work-and-panel">
-    <SeamPieces :seam="seam" :pieces="joined" />
+    <PunchingStrip v-if="show === 'strip' && seam.way === 'hand'" :seam="seam">
+      <ChoiceBar label="Show" :options="shows" :value="show" @choose="show = $event" />
+    </PunchingStrip>
+    <SeamPieces v-else :seam="seam" :pieces="joined">
+      <ChoiceBar v-if="seam.way === 'hand'" label="Show" :options="shows" :value="show" @choose="show = $event" />
+    </SeamPieces>
     <BecausePanel :title="seam.name">
       <p class="soft">{{ capital(rowWords(seam)) }}.</p>
       <NTable size="small" :bordered="false" class="figures">
@@ -73,10 +110,14 @@ const figures = computed(() => {
           </tr>
         </tbody>
       </NTable>
-      <p v-if="seam.way === 'hand'" class="soft">
-        Back a punched piece with scrap leather, a closed upper with a shaped block. Wax the awl. End knots sit at the
-        bottom edge, away from the foot.
-      </p>
+      <template v-if="seam.way === 'hand'">
+        <p class="soft">{{ toolWords(seam) }} Wax the awl.</p>
+        <p class="soft">{{ knotWords(seam) }}</p>
+        <p v-if="seam.kind === 'butt'" class="soft">
+          Sewn from the side away from the foot; its top ends meet exactly.
+        </p>
+      </template>
+      <SeamSettings :seam="seam" :own="own" :settable="settableOf(seam)" @change="emit('change', $event)" />
     </BecausePanel>
   </div>
 </template>

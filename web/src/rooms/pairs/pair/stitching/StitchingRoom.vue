@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PairDecisions } from '@gentle-awl/core'
+import type { OwnSeam, PairDecisions } from '@gentle-awl/core'
 import { IconLayoutList } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -12,7 +12,9 @@ import { worstOf } from '../stages.ts'
 import SeamRowTable from './SeamRowTable.vue'
 import SeamRowView from './SeamRowView.vue'
 import { threadOfPair } from './threadOfPair.ts'
-import { showThread } from '../../../../app/settings.ts'
+import { showLength, showThread } from '../../../../app/settings.ts'
+import { withOwnSeam } from './ownSeam.ts'
+import { threadWords } from './seamWords.ts'
 
 /** Every seam of upper and linings: its stitches, holes and thread, and when its holes are punched. */
 const route = useRoute()
@@ -42,8 +44,21 @@ const thread = computed(() => {
   return said.length > 0 ? said.join(', and ') : null
 })
 function choose(way: PairDecisions['stitching']['by']): void {
-  if (pair.decisions) pair.change({ ...pair.decisions, stitching: { by: way } })
+  if (pair.decisions) pair.change({ ...pair.decisions, stitching: { ...pair.decisions.stitching, by: way } })
 }
+function setSeam(id: string, own: Partial<OwnSeam>): void {
+  if (pair.decisions) pair.change(withOwnSeam(pair.decisions, id, own))
+}
+/** What the seams of this shoe are sewn with. */
+const sewnWith = computed(() =>
+  (['machine', 'hand'] as const)
+    .filter((way) => seams.value.some((s) => s.way === way))
+    .map((way) => {
+      const n = stitching.value!.notions[way]
+      const tool = n.needle === null ? `awl of ${showLength(n.awl ?? 0)}, two needles` : `needle of size ${n.needle}`
+      return `${way === 'machine' ? 'By machine' : 'By hand'}: ${threadWords(n)}, ${tool}.`
+    }),
+)
 </script>
 
 <template>
@@ -56,11 +71,21 @@ function choose(way: PairDecisions['stitching']['by']): void {
         </svg>
       </template>
     </SlateList>
-    <SeamRowView v-if="seam" :key="seam.id" :seam="seam" :pieces="pair.plan.upper.pieces" :parts="pair.plan.parts" />
+    <SeamRowView
+      v-if="seam"
+      :key="seam.id"
+      :seam="seam"
+      :pieces="pair.plan.upper.pieces"
+      :parts="pair.plan.parts"
+      :notions="stitching.notions[seam.way]"
+      :own="pair.decided?.stitching.own[seam.id] ?? null"
+      @change="setSeam(seam.id, $event)"
+    />
     <div v-else-if="here === ''" class="page" tabindex="0" aria-label="All seams">
       <h2>All seams</h2>
       <ChoiceBar label="Upper and linings are closed" :options="ways" :value="by" class="by" @choose="choose" />
       <p v-if="thread" class="soft" data-testid="thread">Thread for both shoes: {{ thread }}.</p>
+      <p v-for="line in sewnWith" :key="line" class="soft">{{ line }}</p>
       <p v-if="seams.length === 0">
         This upper has no seam yet. <RouterLink :to="`/pairs/${pair.view?.id}/upper`">To the upper</RouterLink>
       </p>

@@ -94,7 +94,10 @@ const legend = computed<LegendLine[]>(() => {
     { kind: 'crease', name: 'Crease', stroke: '#ffd48a', width: 1.4, dash: '2 5' },
     { kind: 'zip', name: 'Zip', stroke: '#a7d99b', width: 3.5 },
   ]
-  return lines.filter((l) => !l.kind || kinds.has(l.kind))
+  const shown: LegendLine[] = lines.filter((l) => !l.kind || kinds.has(l.kind))
+  return props.upper.lacing
+    ? [...shown, { name: 'Eyelet; a hook is filled', stroke: '#eef2ee', width: 1.6, sign: 'M28 3a4 4 0 1 0 .01 0' }]
+    : shown
 })
 </script>
 
@@ -122,6 +125,16 @@ const legend = computed<LegendLine[]>(() => {
           :key="s + l.name"
           :d="pathData(l.path, false)"
           :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
+        />
+      </template>
+      <template v-for="s in sidesShown" :key="`eyelets ${s}`">
+        <circle
+          v-for="(e, i) in upper.lacing?.pairs ?? []"
+          :key="i"
+          :cx="e.at[s][0]"
+          :cy="-e.at[s][1]"
+          :r="(upper.lacing?.diameter ?? 0) / 2"
+          :class="['eyelet', { behind: s !== front, hook: e.hook }]"
         />
       </template>
       <path v-for="(s, i) in upper.opened?.slashes ?? []" :key="`s${i}`" :d="pathData(s, false)" class="slash" />
@@ -211,6 +224,16 @@ const legend = computed<LegendLine[]>(() => {
   stroke: #ffd48a;
   stroke-width: 1.4;
   stroke-dasharray: 2 5;
+}
+.eyelet {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+.eyelet.hook {
+  fill: #eef2ee;
+}
+.eyelet.behind {
+  stroke-width: 0.9;
 }
 .slash {
   stroke: #a7d99b;

@@ -119,6 +119,7 @@ const legend: LegendLine[] = [
   { name: 'Fold', stroke: '#eef2ee', width: 1.3, dash: '16 6' },
   { name: 'Stitch line, a tick at every stitch', stroke: '#eef2ee', width: 9, dash: '1.6 7' },
   { name: 'Hole punched later, through both', stroke: '#eef2ee', width: 1, sign: 'M28 3a4 4 0 1 0 .01 0' },
+  { name: 'Punched hole, eyelet, hook', stroke: '#eef2ee', width: 1.2, sign: 'M28 4a3 3 0 1 0 .01 0' },
   { name: 'Notch of the medial side', stroke: '#e6b355', width: 1.6, sign: 'M20 3 28 11 36 3' },
   { name: 'Notch that meets another', stroke: '#8fd0e8', width: 1.6, sign: 'M20 3 28 11 36 3' },
   { name: 'Grain', stroke: '#b9c7c2', width: 1.2, sign: 'M4 7H52M45 3 52 7 45 11' },

@@ -7,7 +7,9 @@ import {
   styleBook,
   topFinishes,
   wallSides,
+  runsDownFacings,
   type FormeMap,
+  type Lacing,
   type PatternKind,
   type Side,
   type UpperDecisions,
@@ -16,10 +18,11 @@ import { computed } from 'vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import SelectField from '../../../../ui/SelectField.vue'
+import LacingPanel from './LacingPanel.vue'
 import TapingsPanel from './TapingsPanel.vue'
 
 /** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
-const props = defineProps<{ upper: UpperDecisions; flat: boolean; map: FormeMap }>()
+const props = defineProps<{ upper: UpperDecisions; lacing: Lacing | null; flat: boolean; map: FormeMap }>()
 const emit = defineEmits<{ change: [change: Partial<UpperDecisions>] }>()
 const style = computed(() =>
   props.upper.style === 'own pattern'
@@ -27,6 +30,7 @@ const style = computed(() =>
         sentence: 'Pieces drawn elsewhere; you name what becomes of each edge.',
         options: [],
         topFinish: 'folded' as const,
+        facingsFinishedBy: null,
       }
     : styleBook[props.upper.style],
 )
@@ -34,6 +38,10 @@ const named = <T extends string>(values: readonly T[]) => values.map((value) => 
 const setForme = (next: Partial<UpperDecisions['forme']>) =>
   emit('change', { forme: { ...props.upper.forme, ...next } })
 
+/** Whether the finish runs down the facings where nobody decided it. */
+const usuallyDown = computed(() =>
+  runsDownFacings({ ...props.upper, finishOnFacings: null }, style.value.facingsFinishedBy),
+)
 const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
 /** Points belong to the style they were moved in; another style begins by its rules. */
 function choose(name: PatternKind): void {
@@ -41,6 +49,7 @@ function choose(name: PatternKind): void {
     style: name,
     options: {},
     topFinish: null,
+    finishOnFacings: null,
     points: {},
     folds: { versions: [], chosen: 0 },
     throat: 'as drawn',
@@ -75,6 +84,18 @@ function setVersion(index: number, mm: number): void {
       @choose="emit('change', { topFinish: $event === '' ? null : $event })"
     />
     <SelectField
+      v-if="lacing"
+      label="That edge runs"
+      name="finish-on-facings"
+      :value="upper.finishOnFacings === null ? '' : upper.finishOnFacings ? 'down' : 'top'"
+      :options="[
+        { value: '', name: `${usuallyDown ? 'down both facings too' : 'along the top line'} (style)` },
+        { value: 'top', name: 'along the top line' },
+        { value: 'down', name: 'down both facings too' },
+      ]"
+      @choose="emit('change', { finishOnFacings: $event === '' ? null : $event === 'down' })"
+    />
+    <SelectField
       label="Open edges"
       name="decoration"
       :value="upper.decoration"
@@ -92,6 +113,9 @@ function setVersion(index: number, mm: number): void {
       ]"
       @choose="emit('change', { throat: $event })"
     />
+    <FoldOut v-if="lacing" title="Lacing">
+      <LacingPanel :decided="upper.lacing" :lacing="lacing" @change="emit('change', { lacing: $event })" />
+    </FoldOut>
     <FoldOut title="Forme and folds">
       <div class="style">
         <SelectField

@@ -32,6 +32,7 @@ import OwnPatternPanel from './OwnPatternPanel.vue'
 import PieceTable from './PieceTable.vue'
 import SizeRunTable from './SizeRunTable.vue'
 import StylePanel from './StylePanel.vue'
+import TopFinishPanel from './TopFinishPanel.vue'
 import UpperFindings from './UpperFindings.vue'
 import { useForme } from './useForme.ts'
 
@@ -166,7 +167,13 @@ const markers = computed(() =>
       />
     </div>
     <BecausePanel title="Upper">
-      <StylePanel :map="map" :upper="decided" :flat="(pair.plan?.last.heelHeight ?? 99) <= 15" @change="change" />
+      <StylePanel
+        :map="map"
+        :upper="decided"
+        :lacing="upper.lacing"
+        :flat="(pair.plan?.last.heelHeight ?? 99) <= 15"
+        @change="change"
+      />
       <OwnPatternPanel
         v-if="decided.style === 'own pattern'"
         :own="decided.own"
@@ -240,18 +247,7 @@ const markers = computed(() =>
         <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
         <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
       </template>
-      <h3>Top line: {{ upper.topFinish.finish }}</h3>
-      <ul class="plain-list">
-        <li v-if="upper.topFinish.tape">Tape: {{ showLength(upper.topFinish.tape, 0) }}</li>
-        <li v-if="upper.topFinish.strip">
-          Strip: {{ showLength(upper.topFinish.strip.length, 0) }} × {{ showLength(upper.topFinish.strip.width) }}
-        </li>
-        <li v-if="upper.topFinish.slits">{{ upper.topFinish.slits }} slits, {{ upper.topFinish.notches }} notches</li>
-        <li v-if="upper.topFinish.kerfs.length > 0">
-          Kerfs, from the end of the strip: {{ upper.topFinish.kerfs.map((k) => showLength(k, 0)).join(', ') }}
-        </li>
-        <li v-for="(s, i) in upper.topFinish.sentences" :key="i">{{ tell(s) }}</li>
-      </ul>
+      <TopFinishPanel :work="upper.topFinish" :to="(part) => `/pairs/${pair.view?.id}/parts/${part}`" />
       <h3>Because</h3>
       <ul class="reasons">
         <BecauseItem v-for="b in [...upper.topFinish.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />

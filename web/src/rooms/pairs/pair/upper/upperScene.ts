@@ -1,8 +1,20 @@
-import type { FormeMap, KeyPoint, Path, Piece, Upper, UpperLine, Vec3 } from '@gentle-awl/core'
+import {
+  wallSides,
+  type FormeMap,
+  type KeyPoint,
+  type Path,
+  type Piece,
+  type Point,
+  type Upper,
+  type UpperLine,
+  type Vec3,
+} from '@gentle-awl/core'
 import type { Loop, Marker } from '../../../../viewer/lastBodies.ts'
 
 /** Lines stand this far off the last, so that it does not swallow them, mm. */
 const OFF = 0.6
+/** Corners of a drawn eyelet. */
+const ROUND = 12
 
 const lineColours: Record<UpperLine['kind'], string> = {
   'top line': '#ffffff',
@@ -45,8 +57,20 @@ export function upperLoops(map: FormeMap, upper: Upper, chosen: Piece | null): L
   for (const place of chosen?.places ?? []) {
     loops.push({ points: onLast(map, place.side, place.forme), colour: '#e6b355', width: 4 })
   }
+  for (const { at } of upper.lacing?.pairs ?? []) {
+    for (const side of wallSides) {
+      const ring = circle(at[side], (upper.lacing?.diameter ?? 0) / 2)
+      loops.push({ points: onLast(map, side, ring), colour: '#ffffff', width: 2 })
+    }
+  }
   return loops
 }
+
+const circle = ([x, y]: Point, r: number): Path =>
+  Array.from({ length: ROUND }, (_, k): Point => {
+    const a = (2 * Math.PI * k) / ROUND
+    return [x + r * Math.cos(a), y + r * Math.sin(a)]
+  })
 
 /** Key points as balls that can be dragged over the last, on each of their sides. */
 export function pointMarkers(map: FormeMap, points: readonly KeyPoint[], chosen: string): Marker[] {

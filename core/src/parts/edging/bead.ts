@@ -1,0 +1,133 @@
+import { skivedFace } from '../../layers/pieceSkives.ts'
+import type { EdgeSkive } from '../../layers/edgeSkive.ts'
+import { becauseOfRule } from '../../trade/becauseOfRule.ts'
+import type { Finding } from '../../trade/because.ts'
+import { ofPiece } from '../../trade/cutFrom.ts'
+import type { Part, PartLine } from '../../trade/part.ts'
+import { DEPTHS } from '../../trade/wallArea.ts'
+import { topFinishRules } from '../../upper/topFinishRules.ts'
+import { mm, say } from '../../units/sentence.ts'
+import { lyingAlong } from './alongOpening.ts'
+import { edging, reasons, type EdgingNeeds } from './needs.ts'
+import { edgingRules } from './rules.ts'
+import { along, becauseOfEnds, marksAcross, skivedEnds, skivedLong, stripPart, type Flat } from './strip.ts'
+import { strippedTo, stripSkive } from './stripSkive.ts'
+
+/** A bead: a strip folded off-centre, whose fold shows above the edge. */
+export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: number; short: number }): Part {
+  const { work, book } = needs
+  const material = ofPiece(needs.own, edging.bead, needs.upper)
+  const skive = stripSkive(edging.bead, material, book)
+  const face = skivedFace(material)
+  const thin = strippedTo(material, book)
+  const clear = book.value(topFinishRules.slitShort)
+  /** A leg is thinned from its edge; where the leather is thicker than the bead, as far as the fold. */
+  const leg = (name: string, edge: 'low' | 'high', width: number, { profile, shape, sentence }: EdgeSkive) =>
+    skivedLong(
+      name,
+      edge,
+      flat,
+      [...profile.filter(([d]) => d < width), ...(thin < material.thickness ? [[width, thin] as const] : [])],
+      shape,
+      face,
+      sentence,
+    )
+  const cut = (name: string, at: number): PartLine => ({
+    name,
+    kind: 'cut mark',
+    path: [
+      [at, 0],
+      [at, short - clear],
+    ],
+    closed: false,
+  })
+  const reveal = book.value(topFinishRules.reveal)
+  return stripPart(
+    {
+      id: edging.bead,
+      name: 'Bead',
+      role: 'upper',
+      materialName: material.name,
+      thickness: material.thickness,
+      lines: [
+        along('fold', 'fold', short, flat),
+        ...work.kerfs.map((at) => cut('kerf', at)),
+        ...work.nips.map((at) => cut('notch', at)),
+        ...marksAcross(work.marks, flat),
+      ],
+      skives: skive
+        ? [
+            leg('long leg', 'high', long, skive),
+            leg('short leg', 'low', short, skive),
+            ...skivedEnds(flat, thin, face, book),
+          ]
+        : [],
+      becauses: [
+        ...reasons(work, 'beadLength', 'longLeg'),
+        becauseOfRule('Width of the strip', topFinishRules.strip, book),
+        becauseOfRule('Shows above the edge', topFinishRules.reveal, book),
+        ...(skive ? [becauseOfRule('Skived to', edgingRules.thickness, book), becauseOfEnds(book)] : []),
+      ],
+      findings: [legFinding(needs, long, flat.width)],
+      areas: [
+        ...lyingAlong(
+          needs,
+          { part: edging.bead, name: 'Bead, short leg', depth: DEPTHS.reinforcement + 0.1 },
+          short - reveal,
+          thin,
+          skive?.profile ?? null,
+        ),
+        ...lyingAlong(
+          needs,
+          { part: edging.bead, name: 'Bead, long leg', depth: DEPTHS.reinforcement + 0.2 },
+          long - reveal,
+          thin,
+          skive?.profile ?? null,
+        ),
+      ],
+    },
+    flat,
+  )
+}
+
+/** The long leg of a bead must have every hole of the rows before it in front of it. */
+function legFinding({ work, stitchAt, book }: EdgingNeeds, long: number, width: number): Finding {
+  const reveal = book.value(topFinishRules.reveal)
+  const punched = work.punchedTo !== null && work.punchedTo > stitchAt
+  const row = punched ? work.punchedTo! : stitchAt
+  const reach = long - reveal
+  const limit = row + book.value(edgingRules.behind)
+  const fine = reach >= limit
+  const share = Math.ceil((100 * (limit + reveal)) / width) / 100
+  const { key, max } = topFinishRules.longLeg
+  const what = punched ? 'punched row' : 'seam'
+  return {
+    id: 'bead.leg',
+    level: fine ? 'fine' : 'watch',
+    where: 'bead',
+    sentence: fine
+      ? say`Behind the edge the long leg reaches ${mm(reach, 1)}, past the ${what} that ends ${mm(row, 1)} from it.`
+      : say`The long leg reaches only ${mm(reach, 1)} behind the edge; the ${what} ends ${mm(row, 1)} from it, and ${mm(limit, 1)} are wanted.`,
+    measured: reach,
+    limit,
+    unit: 'mm',
+    ...(fine
+      ? { mend: '' }
+      : share <= max
+        ? {
+            mend: say`Fold the strip at ${share} of its width.`,
+            remedy: { kind: 'rule' as const, key, value: share },
+          }
+        : {
+            mend: say`Cut the strip ${mm(Math.ceil((limit + reveal) / max))} wide and fold it at ${max} of its width.`,
+            remedy: {
+              kind: 'rule' as const,
+              key: topFinishRules.strip.key,
+              value: Math.min(
+                topFinishRules.strip.max,
+                Math.ceil((limit + reveal) / book.value(topFinishRules.longLeg)),
+              ),
+            },
+          }),
+  }
+}

@@ -1,0 +1,50 @@
+import type { Rule } from '../../trade/rules.ts'
+
+/** How strips along the opening are cut and thinned. */
+export const edgingRules = {
+  thickness: {
+    key: 'edging.thickness',
+    name: 'Bead or binding skived to',
+    value: 0.8,
+    min: 0.4,
+    max: 1.6,
+    unit: 'mm',
+    why: 'Two of it lie between upper and lining: thicker, the edge gets hard and heavy; thinner, it wears through.',
+  },
+  legEdge: {
+    key: 'edging.legEdge',
+    name: 'Long edges of a bead skived to nothing over',
+    value: 5,
+    min: 2,
+    max: 10,
+    unit: 'mm',
+    why: 'The legs end between upper and lining, where a cut edge would be seen and felt.',
+  },
+  ends: {
+    key: 'edging.ends',
+    name: 'Ends of a strip skived to nothing over',
+    value: 15,
+    min: 5,
+    max: 30,
+    unit: 'mm',
+    why: 'Where one end lies on the other the edge stays as thick as everywhere else.',
+  },
+  behind: {
+    key: 'edging.behindRow',
+    name: 'Long leg of a bead past the row that it lies behind',
+    value: 3,
+    min: 1,
+    max: 8,
+    unit: 'mm',
+    why: 'Every hole must have the bead behind it, or the lining shows through and the stitch holds the upper alone.',
+  },
+  tape: {
+    key: 'edging.tape',
+    name: 'Tape along the top line, width',
+    value: 4,
+    min: 2,
+    max: 10,
+    unit: 'mm',
+    why: 'It lies inside the fold; wider than the fold, it would be felt beside it.',
+  },
+} satisfies Record<string, Rule>
