@@ -129,7 +129,13 @@ describe('edges', () => {
     )
     const placed = { ...p, places: [{ side: 'lateral' as const, forme: p.net, edges: p.edges }] }
     const sheet = { thickness: 1.4, kind: 'upper leather' as const }
-    const [whole, seam] = pieceAreas(placed, 6, sheet, { facing: 'out', spans: {}, finish: 'folded', onFacings: false }, book)
+    const [whole, seam] = pieceAreas(
+      placed,
+      6,
+      sheet,
+      { facing: 'out', spans: {}, finish: 'folded', onFacings: false },
+      book,
+    )
     expect(signedArea(whole!.area)).toBeCloseTo((60 + 9) * 40, 6)
     // The opened allowance of the closed seam is a layer of its own beside it.
     expect(Math.abs(signedArea(seam!.area))).toBeCloseTo(2.5 * 40, 6)

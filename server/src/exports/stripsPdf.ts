@@ -20,6 +20,8 @@ const WORDS = 5
 /** Half the length of the tick of a hole, and how far a punching strip goes on past its row, mm. */
 const TICK = 1.4
 const PAST = 6
+/** The paper of a punching strip goes on past its first and its last hole, mm. */
+const ENDS = 5
 /** Names of marks stand this far over their strip, in so many points. */
 const NAME = 6.5
 
@@ -106,16 +108,17 @@ function partStrip(pages: ListPages, part: DrawablePart, foot: string): void {
       if (l.kind === 'fold') page.line(path, false, 0.25, [6, 2])
       else if (l.kind === 'mark') {
         page.line(path, false, 0.2, [1.5, 1], PALE)
-        const x = path[0]![0]
-        const right = x > pages.width - 40
-        page.text(`${l.name}, ${l.path[0]![0].toFixed(0)}`, right ? x - 0.6 : x + 0.6, base + width - 2.6, NAME, {
-          right,
-          colour: PALE,
-        })
+        markName(pages, page, `${l.name}, ${l.path[0]![0].toFixed(0)}`, path[0]![0], base + width - 2.6)
       } else page.line(path, false, 0.35)
     }
     pages.y = base - GAP
   })
+}
+
+/** The name of a mark beside it: on its other side where the paper ends. */
+function markName(pages: ListPages, page: Page, name: string, x: number, y: number): void {
+  const right = x + page.widthOf(name, NAME) + 1 > pages.width
+  page.text(name, right ? x - 0.6 : x + 0.6, y, NAME, { right, colour: PALE })
 }
 
 /** Long edges of a row, with its ends where the strip itself ends. */
@@ -154,7 +157,9 @@ function seamStrip(pages: ListPages, seam: Seam, foot: string): void {
   const strip = punchingStrip(first)
   const high = seam.fromEdge + PAST
   const times = [...new Set(whole.map((o) => o.punched))]
-  const rows = stripRows(strip.length, pages.width)
+  // On the paper the row begins past its end.
+  const onPaper = (at: number) => at + ENDS
+  const rows = stripRows(strip.length + 2 * ENDS, pages.width)
   rows.forEach((row, i) => {
     const last = i === rows.length - 1
     const page = pages.room(high + WORDS + GAP + 6)
@@ -172,14 +177,14 @@ function seamStrip(pages: ListPages, seam: Seam, foot: string): void {
     const place = placer(row, last, base)
     frame(page, row.to - row.from, high, base, i === 0, last)
     const along = place([
-      [0, seam.fromEdge],
-      [strip.length, seam.fromEdge],
+      [onPaper(0), seam.fromEdge],
+      [onPaper(strip.length), seam.fromEdge],
     ])
     if (along) page.line(along, false, 0.1, [], PALE)
     for (const at of strip.holes) {
       const tick = place([
-        [at, seam.fromEdge - TICK],
-        [at, seam.fromEdge + TICK],
+        [onPaper(at), seam.fromEdge - TICK],
+        [onPaper(at), seam.fromEdge + TICK],
       ])
       if (!tick) continue
       if (times.includes('now')) page.line(tick, false, 0.3)
@@ -187,12 +192,12 @@ function seamStrip(pages: ListPages, seam: Seam, foot: string): void {
     }
     for (const at of strip.corners) {
       const mark = place([
-        [at, 0],
-        [at, high],
+        [onPaper(at), 0],
+        [onPaper(at), high],
       ])
       if (!mark) continue
       page.line(mark, false, 0.2, [1.5, 1], PALE)
-      page.text('corner', mark[0]![0] + 0.6, base + high - 2.6, NAME, { colour: PALE })
+      markName(pages, page, 'corner', mark[0]![0], base + high - 2.6)
     }
     pages.y = base - GAP
   })

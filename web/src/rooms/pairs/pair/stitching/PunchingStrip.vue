@@ -11,16 +11,18 @@ const props = defineProps<{ seam: Seam }>()
 /** Half a tick, and what is drawn over the row, mm. */
 const TICK = 1.6
 const PAST = 6
+/** The paper goes on past the first and the last hole, mm. */
+const ENDS = 5
 const row = computed(() => props.seam.on.find((o) => !o.part) ?? null)
 const strip = computed(() => (row.value ? punchingStrip(row.value) : { length: 1, holes: [], corners: [] }))
 const high = computed(() => props.seam.fromEdge + PAST)
-const world = computed(() => ({ minX: -2, minY: -3, maxX: strip.value.length + 2, maxY: high.value + 3 }))
+const world = computed(() => ({ minX: -ENDS - 2, minY: -3, maxX: strip.value.length + ENDS + 2, maxY: high.value + 3 }))
 const slate = useSlate(world, { left: 10, right: 10, top: 10, bottom: 76 })
 const box = computed((): Path => [
-  [0, 0],
-  [strip.value.length, 0],
-  [strip.value.length, high.value],
-  [0, high.value],
+  [-ENDS, 0],
+  [strip.value.length + ENDS, 0],
+  [strip.value.length + ENDS, high.value],
+  [-ENDS, high.value],
 ])
 const later = computed(() => props.seam.on.every((o) => o.punched === 'later'))
 const upright = (at: number, from: number, to: number) =>

@@ -75,8 +75,8 @@ const figures = computed(() => {
       rule: 'seam.threadMore',
     },
     {
-      name: 'Thread',
-      value: threadWords(props.notions),
+      name: `Of ${threadWords(props.notions)}`,
+      value: `tex ${Math.round(props.notions.tex)}`,
       rule: hand ? 'seam.linenPlies' : 'seam.machineTicket',
     },
     props.notions.needle === null

@@ -56,7 +56,7 @@ const sewnWith = computed(() =>
     .map((way) => {
       const n = stitching.value!.notions[way]
       const tool = n.needle === null ? `awl of ${showLength(n.awl ?? 0)}, two needles` : `needle of size ${n.needle}`
-      return `${way === 'machine' ? 'By machine' : 'By hand'}: ${threadWords(n)}, ${tool}.`
+      return `${way === 'machine' ? 'By machine' : 'By hand'}: ${threadWords(n)} (tex ${Math.round(n.tex)}), ${tool}.`
     }),
 )
 </script>

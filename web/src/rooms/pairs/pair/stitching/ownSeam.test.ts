@@ -1,4 +1,4 @@
-import { PairDecisions } from '@gentle-awl/core'
+import type { PairDecisions } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { withOwnSeam } from './ownSeam.ts'
 

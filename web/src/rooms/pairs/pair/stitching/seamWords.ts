@@ -37,7 +37,7 @@ export function settableOf({ kind, id, way }: Pick<Seam, 'kind' | 'id' | 'way'>)
 /** Thread, in the figures of every reel it may be bought on. */
 export function threadWords({ thread, tex }: Pick<Notions, 'thread' | 'tex'>): string {
   const name = thread.kind === 'linen' ? `linen, ${thread.plies} plies of lea ${thread.lea}` : `ticket ${thread.ticket}`
-  return `${name} (tex ${Math.round(tex)}, Nm ${metricNumber(tex).toFixed(tex > 200 ? 1 : 0)})`
+  return `${name}, Nm ${metricNumber(tex).toFixed(tex > 200 ? 1 : 0)}`
 }
 
 /** Where the ends of a hand seam are made fast. */

@@ -35,7 +35,7 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
         whole
         :min="2"
         :max="10"
-        :empty="`${lacing.pairs.length} by the house’s spacing`"
+        :empty="`${lacing.pairs.length} by rule`"
         label="Pairs of eyelets"
         @change="set({ pairs: $event })"
       />

@@ -17,7 +17,7 @@ const parts = computed(() => {
             id: finish === 'bead' ? 'bead' : 'binding',
             name: finish === 'bead' ? 'Bead' : 'Binding',
             size: `${showLength(strip.length, 0)} × ${showLength(strip.width)}`,
-            more: legs ? `folded into ${showLength(legs.long)} and ${showLength(legs.short)}` : '',
+            more: legs ? `long leg ${showLength(legs.long)}, short leg ${showLength(legs.short)}` : '',
           },
         ]
       : []),
@@ -27,7 +27,10 @@ const parts = computed(() => {
 const cuts = computed(() => {
   const { slits, notches, finish } = props.work
   if (slits + notches === 0) return ''
-  return `${slits} ${finish === 'bead' ? 'kerfs' : 'slits'}, ${notches} notches`
+  return [
+    ...(slits > 0 ? [`${slits} ${finish === 'bead' ? 'kerfs' : 'slits'}`] : []),
+    ...(notches > 0 ? [`${notches} notches`] : []),
+  ].join(', ')
 })
 /** Marks and cuts in the order in which a strip passes them. */
 const passed = computed(() => {
