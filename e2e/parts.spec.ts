@@ -286,7 +286,7 @@ test('a stay of another leather is followed to its part, the layers and the prin
   await choose(tape, 'Undyed goat, 0.9 mm')
   const effect = page.getByRole('region', { name: 'What the change of material does' })
   await expect(effect).toContainText('Tape under the lacing, lateral: as its like → Undyed goat')
-  await expect(page.getByRole('button', { name: 'Stays and tapes: 1 of 5 from something else' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Stays and tapes: 1 of 6 from something else' })).toBeVisible()
 
   await visit(page, `${server.url}${derby}/parts/facingTape.lateral`)
   await expect(chosen(page.getByLabel('Cut from'))).toContainText('Undyed goat, 0.9 mm')

@@ -4,6 +4,10 @@ export const seamWays = ['machine', 'hand'] as const
 /** How a seam is sewn: lock stitch by machine, two needles by hand. */
 export type SeamWay = (typeof seamWays)[number]
 
+export const handStitches = ['two needles', 'running', 'whip'] as const
+/** How a seam is sewn by hand: two needles through every hole, one in and out, or one round both edges. */
+export type HandStitch = (typeof handStitches)[number]
+
 /** What was decided for one seam; null goes by the pair and the house. Lengths in mm. */
 export const OwnSeam = z.object({
   by: z.enum(seamWays).nullable().default(null),
@@ -19,6 +23,8 @@ export const OwnSeam = z.object({
     .max(14, 'A row lies 14 mm from the edge at most.')
     .nullable()
     .default(null),
+  /** Of a hand seam; null is two needles. */
+  stitch: z.enum(handStitches).nullable().default(null),
   rows: z.number().int().min(1).max(3, 'Three rows at most.').nullable().default(null),
 })
 export type OwnSeam = z.infer<typeof OwnSeam>

@@ -261,7 +261,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
   const under = bottomParts({ surface, marks, bottom, wall, decisions: d, cupSole, material, book }, cache)
 
   const edges = edgesStage({ upper, wall, material, book }, cache)
-  const stitching = stitchingStage({ upper, wall, edges, decisions: d, material, book }, cache)
+  const stitching = stitchingStage({ upper, wall, edges, under: under.parts, decisions: d, material, book }, cache)
   const parts = [...wall.parts.map((part) => withRows(part, stitching, cache)), ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =

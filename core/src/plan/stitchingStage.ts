@@ -16,6 +16,7 @@ export function stitchingStage(
     upper,
     wall,
     edges,
+    under,
     decisions,
     material,
     book,
@@ -23,6 +24,8 @@ export function stitchingStage(
     upper: Upper
     wall: Wall
     edges: Edges
+    /** Parts under the foot: what is sewn through the sole. */
+    under: readonly Part[]
     decisions: PairDecisions
     material: PairMaterials
     book: RuleBook
@@ -36,12 +39,13 @@ export function stitchingStage(
       linings: wall.linings,
       sections: edges.seams,
       how: decisions.stitching,
+      under: cache.list('sewn parts', under),
       own: material.thick,
       leather: material.upper.thickness,
       lining: material.lining.thickness,
     },
     book,
-    ({ pieces, linings, sections, how, own, leather, lining }, rules) =>
+    ({ pieces, linings, sections, how, under: bottom, own, leather, lining }, rules) =>
       deriveStitching(
         [
           {
@@ -65,6 +69,7 @@ export function stitchingStage(
             book: rules,
           },
         ],
+        bottom,
         rules,
       ),
   )

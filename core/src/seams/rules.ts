@@ -110,6 +110,15 @@ export const seamRules = {
     unit: 'count',
     why: 'Of one ply; a higher number is a finer one.',
   },
+  solePlies: {
+    key: 'seam.solePlies',
+    name: 'Linen of a seam through the sole, plies',
+    value: 9,
+    min: 4,
+    max: 16,
+    unit: 'count',
+    why: 'Sole and midsole work against each other at every step, and the thread lies at the edge where it rubs.',
+  },
   needle: {
     key: 'seam.needle',
     name: 'Blade of a machine needle, times the thread',

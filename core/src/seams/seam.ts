@@ -1,12 +1,15 @@
 import type { SeamKind, SeamSection } from '../edges/seamSection.ts'
 import type { Path, Point } from '../geometry/path.ts'
-import type { SeamWay } from '../model/stitching.ts'
+import type { HandStitch, SeamWay } from '../model/stitching.ts'
 import type { PieceEdge } from '../upper/piece.ts'
 
 /** What holes are made with: from the edge with a jaw, or from above. */
 export type PunchTool = 'edge punch' | 'drive punch'
 /** What lies under a piece while it is punched. */
 export type PunchGround = 'scrap leather' | 'shaped block'
+
+/** What goes together: for the upper by machine, by hand, and for seams through the sole. */
+export type SewnWith = SeamWay | 'sole'
 
 /** Where the ends of a seam's thread are made fast. */
 export interface Knot {
@@ -39,6 +42,10 @@ export interface Seam {
   kind: SeamKind
   seen: SeamSection['seen']
   way: SeamWay
+  /** Of a hand seam; null by machine. */
+  stitch: HandStitch | null
+  /** Which thread, needle and awl it takes (see Stitching.notions). */
+  sewnWith: SewnWith
   side: PieceEdge['side']
   rows: number
   /** Of one row. */

@@ -49,20 +49,22 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       fromEdge,
       pitch: own?.pitch ?? book.value(way === 'hand' ? sewnRules.pitch : seamRules.machinePitch),
       gap: Math.max(book.value(seamRules.rowGap), way === 'hand' ? fromEdge : 0),
+      stitch: way === 'hand' ? (own?.stitch ?? 'two needles') : null,
       rows: own?.rows ?? (way === 'machine' ? usualRows : 1),
     }
   }
   const seam = (
-    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness' | 'way'>,
+    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness' | 'way' | 'stitch'>,
     rows: readonly { layout: HoleLayout; on: RowOnPiece[] }[],
   ): Seam => {
-    const { way } = head
+    const { way, stitch } = head
     const first = rows[0]!.layout
     const stitches = count(first)
     const mean = first.length / stitches
     return {
       ...head,
       depth: null,
+      sewnWith: way,
       seen,
       rows: rows.length,
       stitches,
@@ -71,7 +73,8 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       thread: rows.reduce(
         (sum, { layout }) =>
           sum +
-          threadOf(way, {
+          threadOf(stitch ?? 'lock', {
+            inside: head.fromEdge,
             stitches: count(layout),
             pitch: layout.length / count(layout),
             thickness: head.thickness,
@@ -96,12 +99,13 @@ export function seamRows(needs: SeamNeeds): Seam[] {
   const rowsOfLap = seen === 'outside' ? book.value(seamRules.lapRows) : 1
   const laps = chainedLaps(pieces).map(({ id, over, under, side }) => {
     const ids = [over.piece.id, under.piece.id]
-    const { way, fromEdge, gap, pitch, rows } = howOf(id, rowsOfLap)
+    const { way, stitch, fromEdge, gap, pitch, rows } = howOf(id, rowsOfLap)
     return seam(
       {
         id,
         side,
         way,
+        stitch,
         fromEdge,
         name: `${withoutSide(over.piece.name)} over ${inSentence(withoutSide(under.piece.name))}${sideOf({ side })}`,
         kind: 'lap',
@@ -115,7 +119,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     if (!a || !b) return []
     const ids = [a.piece.id, b.piece.id]
     if (ends.every((e) => e.edge.role === 'closed seam')) {
-      const { way, pitch } = howOf(id)
+      const { way, stitch, pitch } = howOf(id)
       const layout = holesAlong(a.edge.line, pitch)
       const partner = holesOfPartner(b.edge.line, layout)
       return [
@@ -125,6 +129,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
             name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
             kind: 'closed',
             way,
+            stitch,
             side: a.edge.side === b.edge.side ? a.edge.side : 'whole',
             // The allowance is the distance to the cut edge; both edges lie on each other while they are sewn.
             fromEdge: a.edge.allowance,
@@ -145,7 +150,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       const kind = edge.role === 'bead' || edge.role === 'bound' ? edge.role : 'fold'
       const side = sidesOf(run)
       const id = `${piece.id}.${edge.name}.${side}`
-      const { way, fromEdge, pitch } = howOf(id)
+      const { way, stitch, fromEdge, pitch } = howOf(id)
       const offset = offsetLine(joinedLines(...run.map((e) => e.line)), fromEdge)
       if (offset.length < 2) return []
       const line = insidePiece(offset, piece)
@@ -157,6 +162,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
           {
             id,
             way,
+            stitch,
             name: `${asBeginning(withoutSide(piece.name))}, ${edge.name}${sideOf({ side })}`,
             kind,
             side,
@@ -178,7 +184,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       : piece.edges.flatMap((edge): Seam[] => {
           if (edge.role !== 'lap over' || edge.seam) return []
           const id = `${piece.id}.${edge.name}.${edge.side}`
-          const { way, fromEdge, pitch } = howOf(id)
+          const { way, stitch, fromEdge, pitch } = howOf(id)
           const offset = offsetLine(edge.line, fromEdge)
           if (offset.length < 2) return []
           const line = insidePiece(offset, piece)
@@ -188,6 +194,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
               {
                 id,
                 way,
+                stitch,
                 name: `${withoutSide(piece.name)}, ${edge.name}${sideOf(edge)}`,
                 kind: 'laidOn',
                 side: edge.side,
@@ -224,6 +231,8 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
     kind: 'butt',
     seen,
     way: 'hand',
+    stitch: 'two needles',
+    sewnWith: 'hand',
     side: 'whole',
     rows: 1,
     stitches,
@@ -233,7 +242,7 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
     thickness: sections.find((s) => s.id === id)?.sewn ?? thin,
     depth,
     // Across the joint and half of the leather down and up again.
-    thread: threadOf('hand', { stitches, pitch, thickness: 2 * inside + depth, more, end }),
+    thread: threadOf('two needles', { stitches, pitch, thickness: 2 * inside + depth, inside, more, end }),
     on: rows,
     ...handWork({ way: 'hand', kind: 'butt' }, rows, needs),
   }
@@ -263,6 +272,8 @@ function shared(needs: SeamNeeds): Seam[] {
       kind: 'laidOn',
       seen: 'outside',
       way: 'hand',
+      stitch: 'two needles',
+      sewnWith: 'hand',
       side: 'whole',
       rows: 1,
       stitches,
@@ -271,7 +282,7 @@ function shared(needs: SeamNeeds): Seam[] {
       fromEdge: book.value(sewnRules.fromEdge),
       thickness,
       depth: null,
-      thread: threadOf('hand', { stitches, pitch: length / stitches, thickness, more, end }),
+      thread: threadOf('two needles', { stitches, pitch: length / stitches, thickness, inside: 0, more, end }),
       on,
       ...handWork({ way: 'hand', kind: 'laidOn' }, on, needs),
     }

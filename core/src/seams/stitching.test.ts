@@ -32,11 +32,14 @@ const lengthOf = (line: Path): number => line.slice(1).reduce((sum, p, i) => sum
 
 describe('thread', () => {
   it('is 2 n (p + T) x 1.1, by hand and 2 x 200 mm to hold', () => {
-    const need = { stitches: 100, pitch: 6, thickness: 4, more: 1.1, end: 200 }
-    expect(threadOf('hand', need)).toBeCloseTo(2 * 100 * 10 * 1.1 + 400, 9)
-    expect(threadOf('machine', need)).toBeCloseTo(2200, 9)
+    const need = { stitches: 100, pitch: 6, thickness: 4, inside: 3, more: 1.1, end: 200 }
+    expect(threadOf('two needles', need)).toBeCloseTo(2 * 100 * 10 * 1.1 + 400, 9)
+    expect(threadOf('lock', need)).toBeCloseTo(2200, 9)
+    // In and out with one thread; or round both edges: through 4 mm, and back over 4 + 2 x 3 mm and 6 along.
+    expect(threadOf('running', need)).toBeCloseTo(1100 + 400, 9)
+    expect(threadOf('whip', need)).toBeCloseTo(100 * (4 + Math.sqrt(36 + 100)) * 1.1 + 400, 9)
     // Of thick hand work about four times the seam.
-    expect(threadOf('hand', need) / 600).toBeCloseTo(4.33, 2)
+    expect(threadOf('two needles', need) / 600).toBeCloseTo(4.33, 2)
   })
 })
 
@@ -50,7 +53,10 @@ describe.each(['machine', 'hand'] as const)('a pair sewn by %s', (by) => {
       for (const s of p.stitching.seams) {
         const firstRow = s.on.slice(0, s.on.length / s.rows)
         const whole = firstRow.filter((r) => !r.part)
-        for (const { holes } of whole) expect(holes.length, s.name).toBe(s.way === 'hand' ? s.stitches + 1 : 0)
+        // One that runs all round begins and ends in one hole.
+        const closed = distance(whole[0]!.line[0]!, whole[0]!.line[whole[0]!.line.length - 1]!) < 1e-6
+        const more = closed ? 0 : 1
+        for (const { holes } of whole) expect(holes.length, s.name).toBe(s.way === 'hand' ? s.stitches + more : 0)
         // What lies along a part of the seam has holes of it and no others.
         for (const { holes } of firstRow.filter((r) => r.part)) {
           for (const h of holes) expect(Math.min(...whole[0]!.holes.map((w) => distance(w, h)))).toBeLessThan(1e-9)
@@ -65,6 +71,8 @@ describe.each(['machine', 'hand'] as const)('a pair sewn by %s', (by) => {
         expect(s.pitch * s.stitches, s.name).toBeCloseTo(s.length, 6)
         expect(lengthOf(whole[0]!.line), s.name).toBeCloseTo(s.length, 6)
         // Between two corners the pitch is off by half a stitch in all at the most.
+        // Those of the sole go by their parts.
+        if (s.sewnWith === 'sole') continue
         const wanted = s.kind === 'butt' ? 3 : s.way === 'hand' ? 6 : 2
         if (s.length > 6 * wanted) expect(Math.abs(s.pitch - wanted) / wanted, s.name).toBeLessThan(0.16)
         for (const { piece, holes } of s.on) {
@@ -192,6 +200,29 @@ describe('what is sewn', () => {
       for (const h of stay!.holes) expect(nearest(facing.line, h).away).toBeLessThan(22)
     }
     expect(p.stitching.seams.filter((s) => s.name.startsWith('Eye stay, facing'))).toEqual([])
+  })
+  it('soles are sewn with a thicker thread, through sole, midsole and welt, or upper and midsole', () => {
+    const p = plan({ construction: 'welted' })
+    const sole = seam(p, 'Sole to welt')
+    const thick = (id: string) => p.parts.find((x) => x.id === id)!.thickness
+    expect(sole.thickness).toBeCloseTo(thick('outsole') + thick('midsole') + thick('welt'), 9)
+    expect(sole.on.map((o) => [o.piece, o.punched])).toEqual([['outsole', 'later']])
+    expect(sole.thread).toBeCloseTo(2 * 1.1 * (sole.length + sole.stitches * sole.thickness) + 400, 6)
+    expect(p.stitching.notions.sole.thickness).toBeGreaterThan(p.stitching.notions.hand.thickness)
+    const down = seam(ofStyle('stitch-down', 'hand'), 'Upper to midsole')
+    const midsole = ofStyle('stitch-down', 'hand').parts.find((x) => x.id === 'midsole')!
+    expect(down.on[0]!.holes).toEqual(midsole.lines.find((l) => l.holes)!.holes)
+    expect(down.stitches).toBe(down.on[0]!.holes.length)
+    expect(plan().stitching.seams.some((s) => s.name === 'Upper to midsole')).toBe(false)
+  })
+  it('a hand seam may be run or whipped: it takes less thread, and says so', () => {
+    const of = (stitch: OwnSeam['stitch']) =>
+      seam(plan({ stitching: { own: { 'tab.lateral': { by: 'hand', stitch } } } }), 'Quarter over vamp, lateral')
+    expect(of(null).stitch).toBe('two needles')
+    const { stitches, length, thickness } = of('running')
+    expect(of('running').thread).toBeCloseTo(1.1 * (length + stitches * thickness) + 400, 6)
+    expect(of('running').thread).toBeLessThan(of(null).thread)
+    expect(of('whip').thread).toBeGreaterThan(of('running').thread)
   })
   it('the thread of a hand seam is knotted at its end under the insole, of an opening inside', () => {
     const p = plan({ stitching: { by: 'hand' } })

@@ -1,14 +1,14 @@
 import type { Finding } from '../trade/because.ts'
-import type { PartLine } from '../trade/part.ts'
+import type { Part, PartLine } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { mm, say } from '../units/sentence.ts'
 import { seamRules } from './rules.ts'
-import type { SeamWay } from '../model/stitching.ts'
 import type { Remedy } from '../trade/remedy.ts'
 import { sewnRules } from '../upper/sewnLine.ts'
 import { barTacks } from './barTacks.ts'
 import { notionsFor, type Notions } from './notions.ts'
-import type { Seam } from './seam.ts'
+import type { Seam, SewnWith } from './seam.ts'
+import { soleSeams } from './soleSeams.ts'
 import { seamRows, type SeamNeeds } from './seamRows.ts'
 
 /** How a shoe's upper and linings are sewn. */
@@ -16,16 +16,18 @@ export interface Stitching {
   seams: Seam[]
   /** Rows of stitches by the piece that they lie on: of a hand seam with its holes. */
   rows: Record<string, PartLine[]>
-  /** What hand and machine seams are sewn with. */
-  notions: Record<SeamWay, Notions>
+  /** What seams are sewn with: uppers by machine or by hand, soles. */
+  notions: Record<SewnWith, Notions>
   findings: Finding[]
 }
 
 /** Seams of upper and linings with their holes, thread and checks (docs/trade.md, "Seams and holes"). */
-export function deriveStitching(families: readonly SeamNeeds[], book: RuleBook): Stitching {
-  const seams = families.flatMap(seamRows)
+export function deriveStitching(families: readonly SeamNeeds[], bottom: readonly Part[], book: RuleBook): Stitching {
+  const upper = families.flatMap(seamRows)
+  const seams = [...upper, ...soleSeams(bottom, upperOf(families), book)]
   const rows: Record<string, PartLine[]> = {}
-  for (const { name, way, on } of seams) {
+  // Those of the sole are drawn by their parts.
+  for (const { name, way, on } of upper) {
     for (const { piece, line, holes, punched } of on) {
       const drawn: PartLine = { name, kind: 'stitch', path: line, closed: false }
       const hand =
@@ -38,14 +40,31 @@ export function deriveStitching(families: readonly SeamNeeds[], book: RuleBook):
     const bars = barTacks(piece, inside + tacks / 2, tacks)
     if (bars.length > 0) rows[piece.id] = [...(rows[piece.id] ?? []), ...bars]
   }
-  const notions = { machine: notionsFor('machine', book), hand: notionsFor('hand', book) }
+  const notions = {
+    machine: notionsFor('machine', book),
+    hand: notionsFor('hand', book),
+    sole: notionsFor('sole', book),
+  }
   return { seams, rows, notions, findings: [...threadFinding(seams, book), ...bridgeFinding(seams, notions, book)] }
 }
+
+/** How thick the upper is where it is sewn to a sole: the leather, or two skived ones that are turned out together. */
+const upperOf = (families: readonly SeamNeeds[]): number =>
+  Math.max(
+    0,
+    ...families
+      .filter((f) => f.seen === 'outside')
+      .flatMap((f) => [
+        ...f.pieces.map((p) => f.thicknessOf(p.id)),
+        ...f.sections.filter((s) => s.kind === 'turnedOut').map((s) => s.thickest.after),
+      ]),
+  )
 
 /** The hand seam that takes the longest thread: past what an arm draws it is sewn in two. */
 function threadFinding(seams: readonly Seam[], book: RuleBook): Finding[] {
   const longest = seams
-    .filter((s) => s.way === 'hand')
+    // A sole is sewn from breast to breast with a thread joined at the toe, as long as it takes.
+    .filter((s) => s.sewnWith === 'hand')
     .reduce<Seam | null>((most, s) => (!most || s.thread > most.thread ? s : most), null)
   if (!longest) return []
   const limit = book.value(seamRules.longestThread)
@@ -68,12 +87,12 @@ function threadFinding(seams: readonly Seam[], book: RuleBook): Finding[] {
 }
 
 /** The row with the least leather between two holes. */
-function bridgeFinding(seams: readonly Seam[], notions: Record<SeamWay, Notions>, book: RuleBook): Finding[] {
-  const left = (s: Seam) => 1 - notions[s.way].hole / s.pitch
+function bridgeFinding(seams: readonly Seam[], notions: Record<SewnWith, Notions>, book: RuleBook): Finding[] {
+  const left = (s: Seam) => 1 - notions[s.sewnWith].hole / s.pitch
   const worst = seams.reduce<Seam | null>((least, s) => (!least || left(s) < left(least) ? s : least), null)
   if (!worst) return []
   const [share, limit] = [Math.max(0, left(worst)), book.value(seamRules.bridge)]
-  const { hole } = notions[worst.way]
+  const { hole } = notions[worst.sewnWith]
   const fine = share >= limit
   const pitch = Math.ceil((10 * hole) / (1 - limit) + 2) / 10
   const rule =

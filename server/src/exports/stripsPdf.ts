@@ -35,7 +35,8 @@ interface PunchedSeam {
 /** Hand seams of both shoes; what is so on both is told once. */
 function punchedSeams(plan: Plan): PunchedSeam[] {
   const hand = (seams: readonly Seam[], foot: string) =>
-    seams.filter((s) => s.way === 'hand').map((seam): PunchedSeam => ({ seam, foot }))
+    // Those of the sole are punched by the sole's own print.
+    seams.filter((s) => s.way === 'hand' && s.sewnWith === 'hand').map((seam): PunchedSeam => ({ seam, foot }))
   return plan.left
     ? [...hand(plan.stitching.seams, 'right'), ...hand(plan.left.stitching.seams, 'left')]
     : hand(plan.stitching.seams, 'both feet')

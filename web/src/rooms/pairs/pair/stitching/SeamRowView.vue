@@ -47,20 +47,31 @@ const figures = computed(() => {
     {
       name: 'Of one stitch',
       value: showLength(s.pitch, 2),
-      rule: s.kind === 'butt' ? 'seam.buttPitch' : hand ? 'upper.handPitch' : 'seam.machinePitch',
-    },
-    {
-      name: 'From the edge',
-      value: showLength(s.fromEdge, 2),
       rule:
-        s.kind === 'closed'
-          ? 'upper.closedSeam'
+        s.sewnWith === 'sole'
+          ? null
           : s.kind === 'butt'
-            ? 'seam.buttFromEdge'
+            ? 'seam.buttPitch'
             : hand
-              ? 'upper.stitchFromEdge'
-              : 'seam.machineFromEdge',
+              ? 'upper.handPitch'
+              : 'seam.machinePitch',
     },
+    ...(s.sewnWith === 'sole'
+      ? []
+      : [
+          {
+            name: 'From the edge',
+            value: showLength(s.fromEdge, 2),
+            rule:
+              s.kind === 'closed'
+                ? 'upper.closedSeam'
+                : s.kind === 'butt'
+                  ? 'seam.buttFromEdge'
+                  : hand
+                    ? 'upper.stitchFromEdge'
+                    : 'seam.machineFromEdge',
+          },
+        ]),
     {
       name: s.depth === null ? 'Leather sewn through' : 'Leather beside the joint',
       value: showLength(s.thickness, 2),
@@ -70,14 +81,18 @@ const figures = computed(() => {
       ? []
       : [{ name: 'The thread goes deep', value: showLength(s.depth, 2), rule: 'seam.buttDepth' }]),
     {
-      name: hand ? 'Thread with two needles' : 'Thread, upper and lower',
+      name: !hand
+        ? 'Thread, upper and lower'
+        : s.stitch === 'two needles'
+          ? 'Thread with two needles'
+          : 'Thread with one needle',
       value: `${showThread(s.thread)}, ${(s.thread / s.length).toFixed(1)} ×`,
       rule: 'seam.threadMore',
     },
     {
       name: `Of ${threadWords(props.notions)}`,
       value: `tex ${Math.round(props.notions.tex)}`,
-      rule: hand ? 'seam.linenPlies' : 'seam.machineTicket',
+      rule: s.sewnWith === 'sole' ? 'seam.solePlies' : hand ? 'seam.linenPlies' : 'seam.machineTicket',
     },
     props.notions.needle === null
       ? { name: 'Awl', value: showLength(props.notions.awl ?? 0), rule: 'seam.awl' }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { OwnSeam, Seam } from '@gentle-awl/core'
+import { handStitches, type HandStitch, type OwnSeam, type Seam } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { showLength } from '../../../../app/settings.ts'
@@ -12,7 +12,12 @@ const props = defineProps<{ seam: Seam; own: OwnSeam | null; settable: readonly 
 const emit = defineEmits<{ change: [own: Partial<OwnSeam>] }>()
 const can = (what: SeamSetting) => props.settable.includes(what)
 const differs = computed(() => props.own !== null)
-const back = (): Partial<OwnSeam> => ({ by: null, pitch: null, fromEdge: null, rows: null })
+const back = (): Partial<OwnSeam> => ({ by: null, pitch: null, fromEdge: null, stitch: null, rows: null })
+const stitchNames: Record<HandStitch, string> = {
+  'two needles': 'with two needles',
+  running: 'running, one needle in and out',
+  whip: 'whipped round both edges',
+}
 </script>
 
 <template>
@@ -29,6 +34,14 @@ const back = (): Partial<OwnSeam> => ({ by: null, pitch: null, fromEdge: null, r
         { value: 'hand', name: 'by hand' },
       ]"
       @choose="emit('change', { by: $event === '' ? null : $event })"
+    />
+    <SelectField
+      v-if="can('stitch')"
+      label="Stitched"
+      name="seam-stitch"
+      :value="own?.stitch ?? 'two needles'"
+      :options="handStitches.map((value) => ({ value, name: stitchNames[value] }))"
+      @choose="emit('change', { stitch: $event === 'two needles' ? null : $event })"
     />
     <div v-if="can('pitch')" class="line">
       <span>Stitch</span>
@@ -68,7 +81,7 @@ const back = (): Partial<OwnSeam> => ({ by: null, pitch: null, fromEdge: null, r
     </div>
     <NButton v-if="differs" @click="emit('change', back())">Like the rest of the pair</NButton>
     <p v-if="settable.length === 0" class="soft">
-      Two pieces share these very holes: the style lays them out, by the rules of hand-sewn uppers.
+      All partners share these very holes: the style or the sole lays them out, by the house rules.
     </p>
   </section>
 </template>

@@ -51,12 +51,12 @@ function setSeam(id: string, own: Partial<OwnSeam>): void {
 }
 /** What the seams of this shoe are sewn with. */
 const sewnWith = computed(() =>
-  (['machine', 'hand'] as const)
-    .filter((way) => seams.value.some((s) => s.way === way))
+  (['machine', 'hand', 'sole'] as const)
+    .filter((way) => seams.value.some((s) => s.sewnWith === way))
     .map((way) => {
       const n = stitching.value!.notions[way]
       const tool = n.needle === null ? `awl of ${showLength(n.awl ?? 0)}, two needles` : `needle of size ${n.needle}`
-      return `${way === 'machine' ? 'By machine' : 'By hand'}: ${threadWords(n)} (tex ${Math.round(n.tex)}), ${tool}.`
+      return `${{ machine: 'By machine', hand: 'By hand', sole: 'Through the sole' }[way]}: ${threadWords(n)} (tex ${Math.round(n.tex)}), ${tool}.`
     }),
 )
 </script>
@@ -77,7 +77,7 @@ const sewnWith = computed(() =>
       :seam="seam"
       :pieces="pair.plan.upper.pieces"
       :parts="pair.plan.parts"
-      :notions="stitching.notions[seam.way]"
+      :notions="stitching.notions[seam.sewnWith]"
       :own="pair.decided?.stitching.own[seam.id] ?? null"
       @change="setSeam(seam.id, $event)"
     />

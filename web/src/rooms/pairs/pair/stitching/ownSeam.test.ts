@@ -9,8 +9,8 @@ describe('one seam of its own', () => {
     const one = withOwnSeam(decisions, 'tab.lateral', { by: 'hand' })
     const two = withOwnSeam(withOwnSeam(one, 'tab.lateral', { pitch: 5 }), 'back', { rows: 2 })
     expect(two.stitching.own).toEqual({
-      'tab.lateral': { by: 'hand', pitch: 5, fromEdge: null, rows: null },
-      back: { by: null, pitch: null, fromEdge: null, rows: 2 },
+      'tab.lateral': { by: 'hand', pitch: 5, fromEdge: null, stitch: null, rows: null },
+      back: { by: null, pitch: null, fromEdge: null, stitch: null, rows: 2 },
     })
     expect(decisions.stitching.own).toEqual({})
   })

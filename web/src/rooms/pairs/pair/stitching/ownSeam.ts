@@ -1,7 +1,7 @@
 import { OwnSeam, type PairDecisions } from '@gentle-awl/core'
 
 /** What of a seam can be set for it alone; what a style lays out itself, or an allowance settles, cannot. */
-export type SeamSetting = 'by' | 'pitch' | 'fromEdge' | 'rows'
+export type SeamSetting = 'by' | 'stitch' | 'pitch' | 'fromEdge' | 'rows'
 
 /** The decisions with something of one seam set; a seam for which nothing is left goes by the pair again. */
 export function withOwnSeam(decisions: PairDecisions, id: string, change: Partial<OwnSeam>): PairDecisions {

@@ -9,28 +9,37 @@ export function punchWords({ way, on }: Pick<Seam, 'way' | 'on'>): string {
   return times.has('now') ? ', punched now' : ', punched when joined, through both'
 }
 
-/** Rows, how they are sewn, and when they are punched. */
-export const rowWords = (seam: Pick<Seam, 'rows' | 'way' | 'on'>): string =>
-  `${seam.rows === 1 ? '' : `${seam.rows} rows `}${seam.way === 'machine' ? 'by machine' : 'by hand'}${punchWords(seam)}`
+/** How a hand seam is stitched where two needles do not do it. */
+const stitchWords = ({ stitch }: Pick<Seam, 'stitch'>): string =>
+  stitch === 'running' ? ', a running stitch' : stitch === 'whip' ? ', whipped' : ''
 
-/** What of a seam can be set for it alone: an allowance settles where a closed seam runs, a lap alone may have rows. */
-export function settableOf({ kind, id, way }: Pick<Seam, 'kind' | 'id' | 'way'>): SeamSetting[] {
+/** Rows, how they are sewn, and when they are punched. */
+export const rowWords = (seam: Pick<Seam, 'rows' | 'way' | 'on' | 'stitch'>): string =>
+  `${seam.rows === 1 ? '' : `${seam.rows} rows `}${seam.way === 'machine' ? 'by machine' : 'by hand'}${stitchWords(seam)}${punchWords(seam)}`
+
+/**
+ * What of a seam can be set for it alone: an allowance settles where a closed seam runs, a lap alone may have rows; what a
+ * style or the sole lays out itself cannot be moved.
+ */
+export function settableOf({ kind, id, way, sewnWith }: Pick<Seam, 'kind' | 'id' | 'way' | 'sewnWith'>): SeamSetting[] {
+  const hand: SeamSetting[] = way === 'hand' ? ['stitch'] : []
   switch (kind) {
     case 'lap':
-      return ['by', 'pitch', 'fromEdge', 'rows']
+      return ['by', ...hand, 'pitch', 'fromEdge', 'rows']
     case 'closed':
-      return ['by', 'pitch']
+      return ['by', ...hand, 'pitch']
     case 'butt':
       return ['pitch', 'fromEdge']
     case 'laidOn':
       // Holes that two pieces share are the style's.
-      return way === 'hand' && !id.includes('.') ? [] : ['by', 'pitch', 'fromEdge']
+      return way === 'hand' && !id.includes('.') ? [] : ['by', ...hand, 'pitch', 'fromEdge']
     case 'fold':
     case 'bead':
     case 'bound':
+      return ['by', ...hand, 'pitch', 'fromEdge']
     case 'turnedOut':
     case 'trimmed':
-      return ['by', 'pitch', 'fromEdge']
+      return sewnWith === 'sole' ? [] : ['by', ...hand, 'pitch', 'fromEdge']
   }
 }
 

@@ -1,0 +1,61 @@
+import { pathLength } from '../geometry/path.ts'
+import type { Part } from '../trade/part.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import type { Seam } from './seam.ts'
+import { seamRules } from './rules.ts'
+import { threadOf } from './thread.ts'
+
+/** Parts that are sewn through with what lies on them; `on` names the parts that are in the seam besides. */
+const SEWN: Readonly<Record<string, { name: string; on: readonly string[]; upper: boolean }>> = {
+  midsole: { name: 'Upper to midsole', on: [], upper: true },
+  outsole: { name: 'Sole to welt', on: ['midsole', 'welt'], upper: false },
+}
+
+/**
+ * Seams through the sole, as their parts lay them out: their holes are punched later, through all that is joined there, so
+ * that every partner has the same. `upper` is how thick the upper is that is sewn down, mm.
+ */
+export function soleSeams(parts: readonly Part[], upper: number, book: RuleBook): Seam[] {
+  const thick = (id: string) => parts.find((p) => p.id === id)?.thickness ?? 0
+  return parts.flatMap((part) => {
+    const sewn = SEWN[part.id]
+    if (!sewn) return []
+    return part.lines
+      .filter((l) => l.kind === 'stitch' && l.holes)
+      .map((line): Seam => {
+        const holes = line.holes ?? []
+        const path = line.closed ? [...line.path, line.path[0]!] : line.path
+        const [length, stitches] = [pathLength(path), line.closed ? holes.length : holes.length - 1]
+        const thickness = part.thickness + sewn.on.reduce((sum, id) => sum + thick(id), 0) + (sewn.upper ? upper : 0)
+        const pitch = length / stitches
+        return {
+          id: `${part.id}.${line.name}`,
+          name: sewn.name,
+          kind: 'turnedOut',
+          seen: 'outside',
+          way: 'hand',
+          stitch: 'two needles',
+          sewnWith: 'sole',
+          side: 'whole',
+          rows: 1,
+          stitches,
+          pitch,
+          length,
+          fromEdge: 0,
+          thickness,
+          depth: null,
+          thread: threadOf('two needles', {
+            stitches,
+            pitch,
+            thickness,
+            inside: 0,
+            more: book.value(seamRules.threadMore),
+            end: book.value(seamRules.threadEnd),
+          }),
+          on: [{ piece: part.id, line: path, holes, punched: 'later' }],
+          punch: { tool: 'drive punch', ground: 'shaped block' },
+          knot: null,
+        }
+      })
+  })
+}
