@@ -34,7 +34,7 @@ it('writes the plan that the core makes and one line of figures', () => {
   writeFileSync(from, JSON.stringify(file))
   const result = run(from, to)
   expect(result.status, result.stderr).toBe(0)
-  expect(JSON.parse(result.stdout)).toMatchObject({ parts: 25, stop: 0 })
+  expect(JSON.parse(result.stdout)).toMatchObject({ parts: 26, stop: 0 })
   expect(JSON.parse(readFileSync(to, 'utf8'))).toEqual(JSON.parse(planJson(planPair(file))))
 })
 

@@ -179,6 +179,18 @@ describe('bringing a pair file in', () => {
     const { version } = (await materialEntity.row(store.db, tape.id))!
     await expect(materialEntity.remove(store, tape.id, version)).rejects.toThrow(/is or was planned with this material/)
   })
+  it('keeps what it is cut from fit to serve there: a change that a pair could not be planned with is refused', async () => {
+    const id = await bring(file({}))
+    const { decisions } = await viewPair(store.db, id)
+    const row = (await materialEntity.row(store.db, decisions.materials.lining!))!
+    const fields = { ...materialEntity.plain(row), serves: ['sock' as const] }
+    const change = materialEntity.change(store, row.id, row.version, fields)
+    await expect(change).rejects.toThrow(/^The pair ".+" uses it as lining, where it would not serve any more/)
+    expect(await materialEntity.row(store.db, row.id)).toEqual(row)
+    // What no pair uses it for may go, and so may another figure.
+    const others = { ...fields, serves: ['lining' as const, 'sock' as const], thickness: 1.1 }
+    expect(await materialEntity.change(store, row.id, row.version, others)).toMatchObject({ thickness: 1.1 })
+  })
   it.each([
     [
       'piece',

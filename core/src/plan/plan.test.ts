@@ -328,6 +328,7 @@ describe('the pipeline', () => {
       'puff',
       'sideLinings',
       'skiving',
+      'sole seams',
       'steps',
       'under',
     ])

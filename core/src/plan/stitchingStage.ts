@@ -1,9 +1,12 @@
 import type { Edges } from '../edges/edges.ts'
 import type { PairDecisions } from '../model/pair.ts'
-import { ofPiece } from '../trade/cutFrom.ts'
+import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Part, PieceMarking } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import { deriveStitching, type Stitching } from '../seams/stitching.ts'
+import { sewnParts } from '../seams/soleSeams.ts'
+import type { SeamNeeds } from '../seams/seamRows.ts'
+import { stitched, stitchUpper, upperAtSole, type Stitching } from '../seams/stitching.ts'
+import type { Piece } from '../upper/piece.ts'
 import type { Upper } from '../upper/upper.ts'
 import type { PairMaterials } from './materials.ts'
 import type { FootPlan } from './plan.ts'
@@ -32,47 +35,55 @@ export function stitchingStage(
   },
   cache: StageCache,
 ): Stitching {
-  return cache.ruled(
-    'stitching',
+  const families = (i: FamilyInputs, rules: RuleBook): SeamNeeds[] => [
     {
-      pieces: upper.pieces,
-      linings: wall.linings,
-      sections: edges.seams,
-      how: decisions.stitching,
-      under: cache.list('sewn parts', under),
-      own: material.thick,
-      leather: material.upper.thickness,
-      lining: material.lining.thickness,
+      pieces: i.pieces,
+      seen: 'outside',
+      sections: i.sections.filter((s) => s.seen === 'outside'),
+      way: i.how.by,
+      own: i.how.own,
+      thicknessOf: (id) => ofPiece(i.own, id, i.leather),
+      lining: i.lining,
+      book: rules,
     },
-    book,
-    ({ pieces, linings, sections, how, under: bottom, own, leather, lining }, rules) =>
-      deriveStitching(
-        [
-          {
-            pieces,
-            seen: 'outside',
-            sections: sections.filter((s) => s.seen === 'outside'),
-            way: how.by,
-            own: how.own,
-            thicknessOf: (id) => ofPiece(own, id, leather),
-            lining,
-            book: rules,
-          },
-          {
-            pieces: linings,
-            seen: 'foot',
-            sections: sections.filter((s) => s.seen === 'foot'),
-            way: how.by,
-            own: how.own,
-            thicknessOf: (id) => ofPiece(own, id, lining),
-            lining: 0,
-            book: rules,
-          },
-        ],
-        bottom,
-        rules,
-      ),
+    {
+      pieces: i.linings,
+      seen: 'foot',
+      sections: i.sections.filter((s) => s.seen === 'foot'),
+      way: i.how.by,
+      own: i.how.own,
+      thicknessOf: (id) => ofPiece(i.own, id, i.lining),
+      lining: 0,
+      book: rules,
+    },
+  ]
+  const inputs: FamilyInputs = {
+    pieces: upper.pieces,
+    linings: wall.linings,
+    sections: edges.seams,
+    how: decisions.stitching,
+    own: material.thick,
+    leather: material.upper.thickness,
+    lining: material.lining.thickness,
+  }
+  const closed = cache.ruled('stitching', inputs, book, (i, rules) => stitchUpper(families(i, rules), rules))
+  const sewn = cache.same('sewn soles', sewnParts(under))
+  const down = sewn.length > 0 ? upperAtSole(families(inputs, book)) : 0
+  return cache.ruled('sole seams', { closed, sewn, down }, book, (i, rules) =>
+    stitched(i.closed, i.sewn, i.down, rules),
   )
+}
+
+/** What the seams of upper and linings are read off. */
+interface FamilyInputs extends Readonly<Record<string, unknown>> {
+  pieces: readonly Piece[]
+  linings: readonly Piece[]
+  sections: Edges['seams']
+  how: PairDecisions['stitching']
+  own: ByPiece<number>
+  /** Thicknesses, mm. */
+  leather: number
+  lining: number
 }
 
 /** All that is marked on a piece of the upper: skives, laps, rows of stitches. */

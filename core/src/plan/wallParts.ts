@@ -19,8 +19,7 @@ import { liningPieces } from '../parts/linings/linings.ts'
 import { ownLiningPieces, ownLinings } from '../parts/linings/ownLinings.ts'
 import type { Part } from '../trade/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener/stiffener.ts'
-import { seamRules } from '../seams/rules.ts'
-import { sewnRules } from '../upper/sewnLine.ts'
+import { openingRowAt } from '../seams/openingRow.ts'
 import { heightsThrough, topLineByRule, type TopLine } from '../upper/topLine.ts'
 import { topLineOfUpper } from '../upper/topLineOfUpper.ts'
 import { puffBackAtFeather, toePuff } from '../parts/puff/toePuff.ts'
@@ -186,17 +185,17 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     {
       work: upper.topFinish,
       drawn: base?.drawn ?? null,
-      hand: d.stitching.by === 'hand',
+      sewn: d.stitching,
       leather: material.upper,
       stay: material.stay,
       own: material.own,
     },
     book,
-    ({ hand, leather, ...i }, rules) =>
+    ({ sewn, leather, ...i }, rules) =>
       edgingParts({
         ...i,
         upper: leather,
-        stitchAt: rules.value(hand ? sewnRules.fromEdge : seamRules.machineFromEdge),
+        stitchAt: openingRowAt(sewn, rules),
         book: rules,
       }),
   )

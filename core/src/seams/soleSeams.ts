@@ -5,6 +5,15 @@ import type { Seam } from './seam.ts'
 import { seamRules } from './rules.ts'
 import { threadOf } from './thread.ts'
 
+/** What of a part its seam is read off. */
+export type SewnPart = Pick<Part, 'id' | 'thickness' | 'lines'>
+
+/** Of the parts under the foot those that are sewn through, each with its seams alone. */
+export const sewnParts = (parts: readonly Part[]): SewnPart[] =>
+  parts
+    .filter(({ id }) => id in SEWN || id === 'welt')
+    .map(({ id, thickness, lines }) => ({ id, thickness, lines: lines.filter((l) => l.kind === 'stitch') }))
+
 /** Parts that are sewn through with what lies on them; `on` names the parts that are in the seam besides. */
 const SEWN: Readonly<Record<string, { name: string; on: readonly string[]; upper: boolean }>> = {
   midsole: { name: 'Upper to midsole', on: [], upper: true },
@@ -15,7 +24,7 @@ const SEWN: Readonly<Record<string, { name: string; on: readonly string[]; upper
  * Seams through the sole, as their parts lay them out: their holes are punched later, through all that is joined there, so
  * that every partner has the same. `upper` is how thick the upper is that is sewn down, mm.
  */
-export function soleSeams(parts: readonly Part[], upper: number, book: RuleBook): Seam[] {
+export function soleSeams(parts: readonly SewnPart[], upper: number, book: RuleBook): Seam[] {
   const thick = (id: string) => parts.find((p) => p.id === id)?.thickness ?? 0
   return parts.flatMap((part) => {
     const sewn = SEWN[part.id]

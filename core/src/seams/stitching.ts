@@ -1,5 +1,5 @@
 import type { Finding } from '../trade/because.ts'
-import type { Part, PartLine } from '../trade/part.ts'
+import type { PartLine } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { mm, say } from '../units/sentence.ts'
 import { seamRules } from './rules.ts'
@@ -8,7 +8,7 @@ import { sewnRules } from '../upper/sewnLine.ts'
 import { barTacks } from './barTacks.ts'
 import { notionsFor, type Notions } from './notions.ts'
 import type { Seam, SewnWith } from './seam.ts'
-import { soleSeams } from './soleSeams.ts'
+import { soleSeams, type SewnPart } from './soleSeams.ts'
 import { seamRows, type SeamNeeds } from './seamRows.ts'
 
 /** How a shoe's upper and linings are sewn. */
@@ -21,13 +21,14 @@ export interface Stitching {
   findings: Finding[]
 }
 
-/** Seams of upper and linings with their holes, thread and checks (docs/trade.md, "Seams and holes"). */
-export function deriveStitching(families: readonly SeamNeeds[], bottom: readonly Part[], book: RuleBook): Stitching {
-  const upper = families.flatMap(seamRows)
-  const seams = [...upper, ...soleSeams(bottom, upperOf(families), book)]
+/** Seams of upper and linings, and their rows on the pieces. */
+export type UpperStitching = Pick<Stitching, 'seams' | 'rows'>
+
+/** Seams of upper and linings with their holes and thread (docs/trade.md, "Seams and holes"). */
+export function stitchUpper(families: readonly SeamNeeds[], book: RuleBook): UpperStitching {
+  const seams = families.flatMap(seamRows)
   const rows: Record<string, PartLine[]> = {}
-  // Those of the sole are drawn by their parts.
-  for (const { name, way, on } of upper) {
+  for (const { name, way, on } of seams) {
     for (const { piece, line, holes, punched } of on) {
       const drawn: PartLine = { name, kind: 'stitch', path: line, closed: false }
       const hand =
@@ -40,6 +41,17 @@ export function deriveStitching(families: readonly SeamNeeds[], bottom: readonly
     const bars = barTacks(piece, inside + tacks / 2, tacks)
     if (bars.length > 0) rows[piece.id] = [...(rows[piece.id] ?? []), ...bars]
   }
+  return { seams, rows }
+}
+
+/** All seams of a shoe, those through its sole with them, what they are sewn with, and their checks. `upper` is how thick the upper is at the sole, mm. */
+export function stitched(
+  { seams: ofUpper, rows }: UpperStitching,
+  bottom: readonly SewnPart[],
+  upper: number,
+  book: RuleBook,
+): Stitching {
+  const seams = [...ofUpper, ...soleSeams(bottom, upper, book)]
   const notions = {
     machine: notionsFor('machine', book),
     hand: notionsFor('hand', book),
@@ -49,7 +61,7 @@ export function deriveStitching(families: readonly SeamNeeds[], bottom: readonly
 }
 
 /** How thick the upper is where it is sewn to a sole: the leather, or two skived ones that are turned out together. */
-const upperOf = (families: readonly SeamNeeds[]): number =>
+export const upperAtSole = (families: readonly SeamNeeds[]): number =>
   Math.max(
     0,
     ...families

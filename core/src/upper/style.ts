@@ -3,6 +3,7 @@ import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import type { TopFinish } from '../model/upper.ts'
 import type { DesignBoard } from './designPoints.ts'
+import type { PartKind } from '../trade/partCatalogue.ts'
 import type { EdgeRole } from '../model/edgeRoles.ts'
 import type { Piece } from './piece.ts'
 
@@ -38,6 +39,12 @@ export interface StyleOption {
   byDefault: boolean
 }
 
+/** Kinds of pieces that a style likes to have of another leather or colour. */
+export interface StyleSuggestion {
+  kinds: readonly PartKind[]
+  why: string
+}
+
 /** A way to cut up an upper: adding one is one file and one line in the list of styles. */
 export interface Style {
   sentence: string
@@ -45,6 +52,8 @@ export interface Style {
   topFinish: TopFinish
   /** The option with which the finish of the top line runs on down both facings; null where it does so only when asked. */
   facingsFinishedBy: string | null
+  /** Pieces that are often cut from something else in this style, and why. */
+  suggests: readonly StyleSuggestion[]
   /** Tongue and collar are filled with foam. */
   padded: boolean
   /** What becomes of the bottom edges. */

@@ -22,16 +22,12 @@ export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: nu
   const thin = strippedTo(material, book)
   const clear = book.value(topFinishRules.slitShort)
   /** A leg is thinned from its edge; where the leather is thicker than the bead, as far as the fold. */
-  const leg = (name: string, edge: 'low' | 'high', width: number, { profile, shape, sentence }: EdgeSkive) =>
-    skivedLong(
-      name,
-      edge,
-      flat,
-      [...profile.filter(([d]) => d < width), ...(thin < material.thickness ? [[width, thin] as const] : [])],
-      shape,
-      face,
-      sentence,
-    )
+  const leg = (name: string, edge: 'low' | 'high', width: number, { shape, sentence }: EdgeSkive) => {
+    const over = Math.min(book.value(edgingRules.legEdge), width)
+    const profile = [[0, 0] as const, [over, thin] as const]
+    const level = thin < material.thickness && width > over ? [[width, thin] as const] : []
+    return skivedLong(name, edge, flat, [...profile, ...level], shape, face, sentence)
+  }
   const cut = (name: string, at: number): PartLine => ({
     name,
     kind: 'cut mark',

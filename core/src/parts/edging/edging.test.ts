@@ -136,6 +136,21 @@ describe('what is laid along the opening', () => {
     // Plain, only the seam has to be covered.
     expect(part(finished(oxford, { topFinish: 'bead' }), 'bead').findings[0]!.limit).toBeCloseTo(1.75 + 3, 9)
   })
+  it('the leg reaches behind a row that was moved for one seam alone', () => {
+    const own = {
+      'quarter.lateral.top line.lateral': { by: null, pitch: null, fromEdge: 14, stitch: null, rows: null },
+    }
+    const decisions = { ...oxford.decisions, stitching: { by: 'machine' as const, own } }
+    const leg = part(finished({ ...oxford, decisions }, { topFinish: 'bead' }), 'bead').findings[0]!
+    expect(leg.limit).toBeCloseTo(14 + 3, 9)
+    expect(leg.level).toBe('watch')
+  })
+  it('a very narrow strip has legs that are all edge', () => {
+    const { skives } = part(finished(derby, { topFinish: 'bead' }, { 'upper.beadStrip': 12 }), 'bead')
+    const [long, short] = [skives[0]!.profile, skives[1]!.profile]
+    expect(short[short.length - 1]![0]).toBeCloseTo(4.8, 9)
+    expect(long[long.length - 1]![0]).toBeCloseTo(7.2, 9)
+  })
   it('a leg that no fold of so narrow a strip makes long enough asks for a wider one', () => {
     const rules = { 'upper.beadStrip': 14, 'upper.punchFromEdge': 10 }
     const leg = part(finished(oxford, { topFinish: 'bead', decoration: 'punched' }, rules), 'bead').findings[0]!

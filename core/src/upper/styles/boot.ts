@@ -167,6 +167,12 @@ export const ankleBoot: Style = {
   options: [],
   topFinish: 'folded',
   facingsFinishedBy: null,
+  suggests: [
+    {
+      kinds: ['shaft', 'shaftFront', 'shaftBack'],
+      why: 'A softer leather in the shaft bends with the ankle; the vamp keeps the firm one.',
+    },
+  ],
   padded: false,
   bottom: 'lasting margin',
   draw,

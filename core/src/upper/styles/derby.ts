@@ -96,6 +96,7 @@ export const derby: Style = {
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topFinish: 'folded',
   facingsFinishedBy: null,
+  suggests: [{ kinds: ['cap', 'quarter'], why: 'Cap or quarters of another colour set the open tabs off.' }],
   padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawOpenTabs(board, 'lasting margin', board.decisions.topFinish ?? 'folded'),

@@ -139,6 +139,9 @@ export const balletFlat: Style = {
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topFinish: 'bead',
   facingsFinishedBy: null,
+  suggests: [
+    { kinds: ['bead'], why: 'The bead is all that is seen of the edge: its colour draws the line of the foot.' },
+  ],
   padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawLowCut(board, { throat: styleRules.flatThroat, side: 0.112, front: 0.122, topFinish: 'bead' }),
@@ -149,6 +152,10 @@ export const court: Style = {
   options: [{ key: 'sideSeams', name: 'Side seams', byDefault: false }],
   topFinish: 'folded',
   facingsFinishedBy: null,
+  suggests: [
+    { kinds: ['bead', 'binding'], why: 'An edge of another colour draws the line of the foot.' },
+    { kinds: ['quarter'], why: 'With side seams, forepart and back may be of two colours.' },
+  ],
   padded: false,
   bottom: 'lasting margin',
   draw: (board) => drawLowCut(board, { throat: styleRules.courtThroat, side: 0.12, front: 0.132, topFinish: 'folded' }),

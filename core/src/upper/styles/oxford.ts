@@ -153,6 +153,12 @@ export const oxford: Style = {
   ],
   topFinish: 'folded',
   facingsFinishedBy: STRAIGHT,
+  suggests: [
+    {
+      kinds: ['cap', 'counter', 'quarter'],
+      why: 'Two leathers meet along its seams: cap and counter darker, or the quarters lighter.',
+    },
+  ],
   padded: false,
   bottom: 'lasting margin',
   draw,

@@ -88,6 +88,9 @@ export const stitchDown: Style = {
   options: [],
   topFinish: 'raw',
   facingsFinishedBy: null,
+  suggests: [
+    { kinds: ['heelCover'], why: 'The heel cover stands for the stiffener: a firmer leather holds the heel.' },
+  ],
   padded: false,
   bottom: 'turned-out margin',
   draw,

@@ -176,6 +176,13 @@ export const trainer: Style = {
   options: [{ key: 'toeCap', name: 'Toe cap', byDefault: false }],
   topFinish: 'folded',
   facingsFinishedBy: null,
+  suggests: [
+    { kinds: ['stay', 'backTab'], why: 'Eye stays and back tab take the pull: firmer, and of another colour.' },
+    {
+      kinds: ['collar', 'tongue'],
+      why: 'Collar and tongue are padded: a soft, thin leather lies round the foam without folds.',
+    },
+  ],
   padded: true,
   bottom: 'lasting margin',
   draw,

@@ -24,6 +24,8 @@ interface Options<F extends z.ZodObject, T extends Shelved> {
   list?: (db: Db) => Promise<unknown[]>
   /** Says why it cannot be deleted, or null. */
   usedBy?: (tx: Tx, id: string) => Promise<string | null>
+  /** Says what would not hold any more once it were changed so, or null. */
+  breaks?: (tx: Tx, id: string, fields: z.infer<F>) => Promise<string | null>
 }
 
 /**
@@ -44,7 +46,7 @@ export interface Entity<F extends z.ZodObject, T extends Shelved = Shelved> {
   /** Throws StoreError when it is not there. */
   document: (db: Reader, id: string) => Promise<z.infer<F> & { id: string }>
   add: (store: Store, fields: z.infer<F>) => Promise<T['$inferSelect']>
-  /** Throws StoreError when it is not there or was changed since that version. */
+  /** Throws StoreError when it is not there, was changed since that version, or something in use would not hold any more. */
   change: (store: Store, id: string, version: number, fields: z.infer<F>) => Promise<T['$inferSelect']>
   /** Throws StoreError when it is not there, was changed since that version, or is in use. */
   remove: (store: Store, id: string, version: number) => Promise<void>
@@ -53,7 +55,7 @@ export interface Entity<F extends z.ZodObject, T extends Shelved = Shelved> {
 }
 
 export function entity<F extends z.ZodObject, T extends Shelved>(options: Options<F, T>): Entity<F, T> {
-  const { what, fields, order, usedBy } = options
+  const { what, fields, order, usedBy, breaks } = options
   type Document = z.infer<F> & { id: string }
   // All tables have the columns used here, and each is written by its own schema; drizzle cannot see either through the generic.
   const table = options.table as typeof lasts
@@ -85,7 +87,10 @@ export function entity<F extends z.ZodObject, T extends Shelved>(options: Option
     },
     change: async (store, id, version, some) => {
       await store.write(async (tx) => {
-        await rewrite(tx, table, expectVersion(await row(tx, id), version, what), some)
+        const before = expectVersion(await row(tx, id), version, what)
+        const broken = (await breaks?.(tx, id, some)) ?? null
+        if (broken !== null) throw new StoreError('in the way', 'In use', broken)
+        await rewrite(tx, table, before, some)
       })
       return present(store.db, id)
     },

@@ -1,7 +1,7 @@
-import { Material, materialsUsed } from '@gentle-awl/core'
+import { cannotServe, Material, materialChoices, materialsUsed } from '@gentle-awl/core'
 import { materials } from '../schema.ts'
 import { entity } from './entity.ts'
-import { pairWith } from './pairWith.ts'
+import { pairWith, shownRevisions } from './pairWith.ts'
 
 export const materialEntity = entity({
   what: 'material',
@@ -11,5 +11,15 @@ export const materialEntity = entity({
   usedBy: async (tx, id) => {
     const pair = await pairWith(tx, (d) => materialsUsed(d).includes(id))
     return pair && `The pair "${pair}" is or was planned with this material, so it stays in the stores.`
+  },
+  // A pair that is cut from it needs it to serve there, or nothing of that pair could be planned any more.
+  breaks: async (tx, id, fields) => {
+    for (const { pair, decisions } of await shownRevisions(tx)) {
+      const choice = materialChoices(decisions).find((c) => c.id === id && cannotServe(c, { ...fields, id }) !== null)
+      if (choice) {
+        return `The pair "${pair}" uses it as ${choice.name.toLowerCase()}, where it would not serve any more. Choose another material there first. Nothing was changed.`
+      }
+    }
+    return null
   },
 })

@@ -1,5 +1,5 @@
 import type { PairDecisions } from '@gentle-awl/core'
-import { eq } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import type { Tx } from '../open.ts'
 import { pairRevisions, pairs } from '../schema.ts'
 
@@ -11,3 +11,10 @@ export async function pairWith(tx: Tx, uses: (decisions: PairDecisions) => boole
     .innerJoin(pairs, eq(pairs.id, pairRevisions.pairId))
   return revisions.find((r) => uses(r.decisions))?.pair ?? null
 }
+
+/** The decisions of every pair as it is shown now, with its name. */
+export const shownRevisions = (tx: Tx): Promise<{ pair: string; decisions: PairDecisions }[]> =>
+  tx
+    .select({ pair: pairs.name, decisions: pairRevisions.decisions })
+    .from(pairs)
+    .innerJoin(pairRevisions, and(eq(pairRevisions.pairId, pairs.id), eq(pairRevisions.revision, pairs.head)))

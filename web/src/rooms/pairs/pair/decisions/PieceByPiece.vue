@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
 import { severalPieces } from './severalPieces.ts'
+import { suggestionsFor } from './suggestions.ts'
 
 /** Which pieces are cut from something else than their like. */
 const props = defineProps<{
@@ -13,6 +14,7 @@ const props = defineProps<{
   asked?: string
 }>()
 defineEmits<{ choose: [piece: { id: string; name: string }, material: string | null] }>()
+const suggestions = computed(() => suggestionsFor(props.decisions.upper.style, props.plan))
 const groups = computed(() =>
   severalPieces(props.plan).map((g) => {
     const own = g.pieces.filter((p) => props.decisions.pieceMaterials[p.id] !== undefined).length
@@ -26,6 +28,9 @@ const groups = computed(() =>
   <section class="pieces" aria-labelledby="piece-by-piece">
     <h3 id="piece-by-piece">Piece by piece</h3>
     <p class="soft">A piece may be of another leather or colour than its like.</p>
+    <p v-for="s in suggestions" :key="s.why" class="soft" data-testid="suggestion">
+      {{ s.names.join(', ') }}: {{ s.why }}
+    </p>
     <FoldOut v-for="g in groups" :key="`${g.role} ${g.open}`" :open="g.open" :title="g.title">
       <div class="list">
         <PieceMaterialSelect
