@@ -182,7 +182,7 @@ describe('bringing a pair file in', () => {
   it('keeps what it is cut from fit to serve there: a change that a pair could not be planned with is refused', async () => {
     const id = await bring(file({}))
     const { decisions } = await viewPair(store.db, id)
-    const row = (await materialEntity.row(store.db, decisions.materials.lining!))!
+    const row = (await materialEntity.row(store.db, decisions.materials.lining))!
     const fields = { ...materialEntity.plain(row), serves: ['sock' as const] }
     const change = materialEntity.change(store, row.id, row.version, fields)
     await expect(change).rejects.toThrow(/^The pair ".+" uses it as lining, where it would not serve any more/)

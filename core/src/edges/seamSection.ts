@@ -176,11 +176,12 @@ const reachOf = (plies: readonly Ply[]): number =>
 
 /** A section of leathers that meet, before and after skiving. */
 export function sectionOf(
-  head: Pick<SeamSection, 'id' | 'name' | 'kind' | 'seen' | 'length' | 'cuts'> & Partial<Pick<SeamSection, 'sewn'>>,
+  head: Pick<SeamSection, 'id' | 'name' | 'kind' | 'seen' | 'length' | 'cuts'> &
+    Partial<Pick<SeamSection, 'sewn' | 'reach'>>,
   plies: readonly Ply[],
   meeting: Meeting,
 ): SeamSection {
-  const reach = reachOf(plies)
+  const reach = Math.min(MOST, Math.max(reachOf(plies), (head.reach ?? 0) + PAST))
   const [before, after] = [meeting(unskived, reach), meeting((ply) => ply, reach)]
   // Margins that are turned out lie on each other past the feather line; a lap's ridge shows through what lies over it.
   const from = head.kind === 'turnedOut' ? 0 : -Infinity

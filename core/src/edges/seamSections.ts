@@ -107,9 +107,9 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
     meeting: Meeting,
     cuts: readonly [Cut | null, Cut | null],
     side: PieceEdge['side'],
-    sewn?: number,
+    more: Partial<Pick<SeamSection, 'sewn' | 'reach'>> = {},
   ) => {
-    sections.push({ ...sectionOf({ id, name, kind, seen, length, cuts, sewn }, plies, meeting), side })
+    sections.push({ ...sectionOf({ id, name, kind, seen, length, cuts, ...more }, plies, meeting), side })
   }
 
   for (const [seam, ends] of seamsOf(pieces)) {
@@ -143,7 +143,7 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
           closed(x, y, [a.edge.allowance, b.edge.allowance], seen),
           cuts,
           a.edge.side === b.edge.side ? a.edge.side : 'whole',
-          leftAt(x, a.edge.allowance) + leftAt(y, b.edge.allowance),
+          { sewn: leftAt(x, a.edge.allowance) + leftAt(y, b.edge.allowance) },
         )
         break
       default:
@@ -171,12 +171,14 @@ export function seamSections(needs: SewnPieces): SeamSection[] {
         add(id, name, 'fold', length, [ply], turnedIn(ply, edge.allowance), cuts, edge.side)
       } else if (edge.role === 'bead' && needs.strip) {
         const { ply: strip, legs } = needs.strip
-        add(id, name, 'bead', length, [ply, strip], beaded(ply, strip, legs), cuts, edge.side)
+        // As far as the longer leg reaches behind the edge.
+        const reach = legs.outer - legs.reveal
+        add(id, name, 'bead', length, [ply, strip], beaded(ply, strip, legs), cuts, edge.side, { reach })
       } else if (edge.role === 'bound' && needs.strip) {
         const { ply: strip, legs, lining } = needs.strip
         // It wraps the lining too: there is nothing else on the wall at the edge.
         const wraps = bound(ply, lining, strip, legs)
-        add(id, name, 'bound', length, [ply, strip], wraps, [null, null], edge.side)
+        add(id, name, 'bound', length, [ply, strip], wraps, [null, null], edge.side, { reach: legs.inner })
       } else if (edge.role === 'lap over' && !edge.seam) {
         add(id, name, 'laidOn', length, [ply], ending(ply, 0), cuts, edge.side)
       } else if (edge.role === 'trimmed' && ply.skive) {

@@ -69,15 +69,20 @@ function stripAlong(
   const id = work.finish === 'bead' ? edging.bead : work.finish === 'bound' ? edging.binding : null
   if (id === null) return null
   const { thickness, kind } = ofPiece(own, id, upper)
+  const legs = stripLegs(work, book)
+  const skive = stripSkive(id, { thickness, kind }, book)
+  // Past its edge a leg is as thin as far as it goes.
+  const level = skive?.profile[skive.profile.length - 1]
   return {
     ply: {
       part: id,
       name: id === edging.bead ? 'Bead' : 'Binding',
       thickness,
-      skive: stripSkive(id, { thickness, kind }, book),
+      skive:
+        skive && level ? { ...skive, profile: [...skive.profile, [Math.max(legs.outer, legs.inner), level[1]]] } : null,
       backer: null,
     },
-    legs: stripLegs(work, book),
+    legs,
     lining: { part: 'lining', name: 'Lining', thickness: lining, skive: null, backer: null },
   }
 }
