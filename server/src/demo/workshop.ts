@@ -141,7 +141,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'derby' },
       rules: { 'upper.lastingMargin': 24 },
     },
-    { done: 0.5, finishedMinutesAgo: 35, running: false },
+    { done: 0.52, finishedMinutesAgo: 35, running: false },
   ),
   pair(
     2,
