@@ -79,6 +79,8 @@ function bareLast(surface: LastSurface): Path {
 
 /** Points of an outline are so far apart before it is laid on the last, mm: what is straight on the forme is not there. */
 const APART = 1.5
+/** Corners of a drawn eyelet. */
+const ROUND = 8
 /** So near to the feather line a point lies on it, mm. */
 const AT_FEATHER = 0.6
 
@@ -105,6 +107,13 @@ function colouredPieces(
     return { kind: 'piece', path: seen(map, 'lateral', outline).map(down), ...(fill ? { fill } : {}) }
   })
 }
+
+/** A small round on the forme, closed. */
+const ring = ([x, y]: Point, r: number): Path =>
+  Array.from({ length: ROUND + 1 }, (_, k): Point => {
+    const a = (2 * Math.PI * k) / ROUND
+    return [x + r * Math.cos(a), y + r * Math.sin(a)]
+  })
 
 /** What the upper shows from the side: its body, what is seen of its inside, its pieces of other colours, and the lines on it. */
 function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: PictureColours): PictureShape[] {
@@ -138,6 +147,10 @@ function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: Pictur
     },
     ...colouredPieces(plan, map, down, colours),
     ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
+    ...(upper.lacing?.pairs ?? []).map(({ at }): PictureShape => ({
+      kind: 'line',
+      path: seen(map, 'lateral', ring(at.lateral, (upper.lacing?.diameter ?? 0) / 2)),
+    })),
   ]
 }
 

@@ -29,3 +29,20 @@ it('says each stop once, with what it belongs to', () => {
   expect(sketch.stops).toContainEqual({ where: part.name, sentence: stop.sentence })
   expect(new Set(sketch.stops.map((s) => JSON.stringify(s))).size).toBe(sketch.stops.length)
 })
+
+it('shows the eyelets of a laced shoe, and none of a slip-on', () => {
+  const rounds = (decisions: typeof input.decisions) =>
+    sketched(decisions).sketch.shapes.filter(({ kind, path }) => {
+      const [first, last] = [path[0]!, path[path.length - 1]!]
+      return kind === 'line' && path.length > 3 && Math.hypot(first[0] - last[0], first[1] - last[1]) < 0.2
+    })
+  const laced = rounds(input.decisions)
+  expect(laced).toHaveLength(5)
+  for (const { path } of laced) {
+    const wide = Math.max(...path.map((p) => p[0])) - Math.min(...path.map((p) => p[0]))
+    // Holes of 4 mm, seen from the side on a wall that leans.
+    expect(wide).toBeGreaterThan(2)
+    expect(wide).toBeLessThan(4.6)
+  }
+  expect(rounds({ ...input.decisions, upper: { ...input.decisions.upper, style: 'court' } })).toEqual([])
+})

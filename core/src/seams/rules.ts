@@ -146,6 +146,15 @@ export const seamRules = {
     unit: 'share',
     why: 'With less the row tears like the edge of a stamp.',
   },
+  inLap: {
+    key: 'seam.inLap',
+    name: 'Last row of a lap from the edge of what lies under',
+    value: 1.5,
+    min: 0.5,
+    max: 4,
+    unit: 'mm',
+    why: 'The row must hold both leathers; at the very edge of the one below it tears out unseen.',
+  },
   barTack: {
     key: 'seam.barTack',
     name: 'Bar tack across the end of a seam',

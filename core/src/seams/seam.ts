@@ -60,6 +60,8 @@ export interface Seam {
   thickness: number
   /** How deep the thread goes where it does not go through, mm; null where it does. */
   depth: number | null
+  /** Of a lap: how much leather lies under, and how far from the edge its last row is, mm. */
+  lap: { width: number; lastRow: number } | null
   /** Thread of all rows on one shoe, mm. */
   thread: number
   on: RowOnPiece[]

@@ -12,6 +12,7 @@ import { seamRules } from './rules.ts'
 import { chainedLaps, insidePiece, longestOf, openRuns, sidesOf, type End } from './seamRuns.ts'
 import type { OwnSeam, SeamWay } from '../model/stitching.ts'
 import { handWork } from './handWork.ts'
+import { rowBeside } from './rowBeside.ts'
 import { coverOf, isLaidOnOpening, rowUnder } from './laidOnOpening.ts'
 import type { HoleTime, RowOnPiece, Seam } from './seam.ts'
 import { threadOf } from './thread.ts'
@@ -54,7 +55,8 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     }
   }
   const seam = (
-    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness' | 'way' | 'stitch'>,
+    head: Pick<Seam, 'id' | 'name' | 'kind' | 'side' | 'fromEdge' | 'thickness' | 'way' | 'stitch'> &
+      Partial<Pick<Seam, 'lap'>>,
     rows: readonly { layout: HoleLayout; on: RowOnPiece[] }[],
   ): Seam => {
     const { way, stitch } = head
@@ -62,6 +64,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     const stitches = count(first)
     const mean = first.length / stitches
     return {
+      lap: null,
       ...head,
       depth: null,
       sewnWith: way,
@@ -97,9 +100,10 @@ export function seamRows(needs: SeamNeeds): Seam[] {
     ids.reduce((sum, id) => sum + needs.thicknessOf(id), 0)
 
   const rowsOfLap = seen === 'outside' ? book.value(seamRules.lapRows) : 1
-  const laps = chainedLaps(pieces).map(({ id, over, under, side }) => {
+  const laps = chainedLaps(pieces).map(({ id, over, under, side, lap }) => {
     const ids = [over.piece.id, under.piece.id]
     const { way, stitch, fromEdge, gap, pitch, rows } = howOf(id, rowsOfLap)
+    const name = `${withoutSide(over.piece.name)} over ${inSentence(withoutSide(under.piece.name))}${sideOf({ side })}`
     return seam(
       {
         id,
@@ -107,11 +111,12 @@ export function seamRows(needs: SeamNeeds): Seam[] {
         way,
         stitch,
         fromEdge,
-        name: `${withoutSide(over.piece.name)} over ${inSentence(withoutSide(under.piece.name))}${sideOf({ side })}`,
+        name,
         kind: 'lap',
+        lap: { width: lap, lastRow: fromEdge + (rows - 1) * gap },
         thickness: through(ids, 'lap'),
       },
-      Array.from({ length: rows }, (_, k) => lapRow(over, under, fromEdge + k * gap, pitch)),
+      Array.from({ length: rows }, (_, k) => lapRow(over, under, fromEdge + k * gap, pitch, name)),
     )
   })
   const joined = [...seamsOf(pieces)].flatMap(([id, ends]): Seam[] => {
@@ -217,9 +222,10 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
   const { sections, thicknessOf, seen, book } = needs
   const own = needs.own[id]
   const inside = own?.fromEdge ?? book.value(seamRules.buttFromEdge)
-  const line = offsetLine(a.edge.line, inside)
+  const name = `${withoutSide(a.piece.name)}, ${a.edge.name}`
+  const line = rowBeside(a.edge.line, inside, name)
   const layout = holesAlong(line, own?.pitch ?? book.value(seamRules.buttPitch))
-  const other = offsetLine(b.edge.line, inside)
+  const other = rowBeside(b.edge.line, inside, name)
   const thin = Math.min(thicknessOf(a.piece.id), thicknessOf(b.piece.id))
   const depth = book.value(seamRules.buttDepth) * thin
   const [stitches, more, end] = [count(layout), book.value(seamRules.threadMore), book.value(seamRules.threadEnd)]
@@ -227,7 +233,7 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
   const rows = [row(a, line, layout, 'now'), row(b, other, holesOfPartner(other, layout), 'now')]
   return {
     id,
-    name: `${withoutSide(a.piece.name)}, ${a.edge.name}`,
+    name,
     kind: 'butt',
     seen,
     way: 'hand',
@@ -241,6 +247,7 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
     fromEdge: inside,
     thickness: sections.find((s) => s.id === id)?.sewn ?? thin,
     depth,
+    lap: null,
     // Across the joint and half of the leather down and up again.
     thread: threadOf('two needles', { stitches, pitch, thickness: 2 * inside + depth, inside, more, end }),
     on: rows,
@@ -282,6 +289,7 @@ function shared(needs: SeamNeeds): Seam[] {
       fromEdge: book.value(sewnRules.fromEdge),
       thickness,
       depth: null,
+      lap: null,
       thread: threadOf('two needles', { stitches, pitch: length / stitches, thickness, inside: 0, more, end }),
       on,
       ...handWork({ way: 'hand', kind: 'laidOn' }, on, needs),
@@ -307,10 +315,10 @@ const row = (
  * One row of a lap: on the leather that lies over, so far inside its edge; on the one under it, so far outside its
  * finished line, where the same stitches go. What lies over is punched first, what lies under through it, once it is stuck.
  */
-function lapRow(over: End, under: End, inside: number, pitch: number) {
-  const line = offsetLine(over.line, inside)
+function lapRow(over: End, under: End, inside: number, pitch: number, name: string) {
+  const line = rowBeside(over.line, inside, name)
   const layout = holesAlong(line, pitch)
-  const below = offsetLine(under.line, -inside)
+  const below = rowBeside(under.line, -inside, name)
   return {
     layout,
     on: [row(over, line, layout, 'now'), row(under, below, holesOfPartner(below, layout), 'later')],

@@ -18,6 +18,8 @@ export interface Lap {
   over: End
   under: End
   side: PieceEdge['side']
+  /** How far the one lies under the other, mm. */
+  lap: number
 }
 
 const meets = (a: Path, b: Path): boolean => distance(a[a.length - 1]!, b[0]!) < SAME
@@ -38,6 +40,7 @@ export function chainedLaps(pieces: readonly Piece[]): Lap[] {
             over: { piece: over.piece, line: over.edge.line },
             under: { piece: under.piece, line: under.edge.line },
             side: over.edge.side,
+            lap: under.edge.allowance,
           },
         ]
       : []
@@ -60,6 +63,7 @@ export function chainedLaps(pieces: readonly Piece[]): Lap[] {
         over: { ...a.over, line: joined(a.over.line, b.over.line) },
         under: { ...a.under, line: joined(b.under.line, a.under.line) },
         side: a.side === b.side ? a.side : 'whole',
+        lap: Math.min(a.lap, b.lap),
       }
       laps.splice(j, 1)
       if (j < i) i--

@@ -53,6 +53,7 @@ export function soleSeams(parts: readonly SewnPart[], upper: number, book: RuleB
           fromEdge: 0,
           thickness,
           depth: null,
+          lap: null,
           thread: threadOf('two needles', {
             stitches,
             pitch,

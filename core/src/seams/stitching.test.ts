@@ -9,8 +9,10 @@ import type { OwnSeam } from '../model/stitching.ts'
 import { styles } from '../model/upper.ts'
 import type { Plan } from '../plan/plan.ts'
 import { planPair } from '../plan/planPair.ts'
+import { remedied } from '../trade/remedy.ts'
 import { makeables } from '../plan/remake.ts'
 import type { Seam } from './seam.ts'
+import { rowBeside } from './rowBeside.ts'
 import { threadOf } from './thread.ts'
 
 const cache = keptCache(24)
@@ -214,6 +216,31 @@ describe('what is sewn', () => {
     expect(down.on[0]!.holes).toEqual(midsole.lines.find((l) => l.holes)!.holes)
     expect(down.stitches).toBe(down.on[0]!.holes.length)
     expect(plan().stitching.seams.some((s) => s.name === 'Upper to midsole')).toBe(false)
+  })
+  it('a last row that leaves the lap is told, a stop where nothing lies under it, and given back by a press', () => {
+    const finding = (p: Plan) => p.stitching.findings.find((f) => f.id === 'seams.lap')!
+    // Two rows, the last at 3.75 mm, in a lap of 9 mm.
+    expect(finding(plan())).toMatchObject({ level: 'fine', measured: expect.closeTo(9 - 3.75, 9) })
+    const set = (own: Partial<OwnSeam>) => samplePair({ stitching: { own: { 'tab.lateral': own } } })
+    for (const [own, level] of [
+      [{ fromEdge: 6 }, 'watch'],
+      [{ fromEdge: 8, rows: 3 }, 'stop'],
+      [{ by: 'hand', fromEdge: 14 }, 'stop'],
+    ] as const) {
+      const input = set(own)
+      const told = finding(planPair(input, cache))
+      expect(told, JSON.stringify(own)).toMatchObject({ level, where: 'Quarter over vamp, lateral' })
+      const mended = { ...input, decisions: remedied(input.decisions, told.remedy!) }
+      expect(finding(planPair(mended, cache)).level).toBe('fine')
+    }
+  })
+  it('a row so far inside a curve that none is left is refused with what to do', () => {
+    const arc: Path = Array.from({ length: 41 }, (_, i) => {
+      const a = (Math.PI * i) / 40
+      return [5 * Math.cos(a), 5 * Math.sin(a)] as const
+    })
+    expect(Math.abs(lengthOf(rowBeside(arc, 2, 'Cap')) - Math.PI * 3)).toBeLessThan(0.3)
+    expect(() => rowBeside(arc, 8, 'Cap over vamp')).toThrow(/Cap over vamp: no row of stitches is left/)
   })
   it('a hand seam may be run or whipped: it takes less thread, and says so', () => {
     const of = (stitch: OwnSeam['stitch']) =>

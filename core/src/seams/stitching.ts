@@ -57,7 +57,12 @@ export function stitched(
     hand: notionsFor('hand', book),
     sole: notionsFor('sole', book),
   }
-  return { seams, rows, notions, findings: [...threadFinding(seams, book), ...bridgeFinding(seams, notions, book)] }
+  return {
+    seams,
+    rows,
+    notions,
+    findings: [...threadFinding(seams, book), ...bridgeFinding(seams, notions, book), ...lapFinding(seams, book)],
+  }
 }
 
 /** How thick the upper is where it is sewn to a sole: the leather, or two skived ones that are turned out together. */
@@ -132,6 +137,41 @@ function bridgeFinding(seams: readonly Seam[], notions: Record<SewnWith, Notions
       ...(fine
         ? { mend: '' }
         : { mend: say`Sew it with stitches of ${mm(pitch, 1)}, or with a finer thread.`, remedy }),
+    },
+  ]
+}
+
+/** The lap whose last row comes nearest to the edge of what lies under, or misses it. */
+function lapFinding(seams: readonly Seam[], book: RuleBook): Finding[] {
+  const limit = book.value(seamRules.inLap)
+  const left = ({ lap }: Seam) => (lap ? lap.width - lap.lastRow : Infinity)
+  const worst = seams.filter((s) => s.lap).reduce<Seam | null>((w, s) => (!w || left(s) < left(w) ? s : w), null)
+  if (!worst?.lap) return []
+  const { lastRow, width } = worst.lap
+  const held = left(worst) >= limit
+  return [
+    {
+      id: 'seams.lap',
+      level: held ? 'fine' : left(worst) > 0 ? 'watch' : 'stop',
+      where: worst.name,
+      sentence: held
+        ? say`${worst.name}: its last row lies ${mm(lastRow, 1)} from the edge, and ${mm(width, 1)} of leather lie under it.`
+        : left(worst) > 0
+          ? say`${worst.name}: its last row lies ${mm(lastRow, 1)} from the edge, and only ${mm(width, 1)} of leather lie under it: it tears out there.`
+          : say`${worst.name}: its last row lies ${mm(lastRow, 1)} from the edge, where no leather lies under it any more; the lap is ${mm(width, 1)} wide.`,
+      measured: left(worst),
+      limit,
+      unit: 'mm',
+      ...(held
+        ? { mend: '' }
+        : {
+            mend: 'Sew this seam like the rest of the pair, with fewer rows, or give it a wider lap.',
+            remedy: {
+              kind: 'choice' as const,
+              name: say`${worst.name}: one row, as near to the edge as the house has it`,
+              decisions: { stitching: { own: { [worst.id]: { fromEdge: null, rows: 1 } } } },
+            },
+          }),
     },
   ]
 }

@@ -42,28 +42,26 @@ function turnBetween(a: Path, b: Path): number {
 /** The way of an end is read over so much, mm. */
 const AIM = 3
 
+/** How an opening ends: at the fronts of its lacing, at a zip, or in itself at the back; a drawn pattern's is not known. */
+export type OpeningEnds = 'laced' | 'zip' | 'back' | 'unknown'
+
 /** What a strip passes: its ends, the corners and seams of the opening, the back. */
-export function marksAlong(edges: readonly OpeningEdge[], laced: boolean): StripMark[] {
-  if (edges.length === 0) return []
+export function marksAlong(edges: readonly OpeningEdge[], ends: OpeningEnds): StripMark[] {
+  const [first, last] = [edges[0], edges[edges.length - 1]]
+  if (!first || !last) return []
+  const end = ({ edge }: OpeningEdge) =>
+    ends === 'laced' ? `front, ${edge.side}` : ends === 'unknown' ? 'end of the opening' : ends
   let at = 0
-  const ends = edges.map(({ edge }) => (at += pathLength(edge.line)))
-  const zip = edges[0]!.piece.edges.some((e) => e.role === 'zip')
-  const end = (side: string) => (laced ? `front, ${side}` : zip ? 'zip' : 'back')
-  const between = edges.slice(1).map(({ piece, edge }, i): StripMark => {
-    const before = edges[i]!
-    const name =
-      before.edge.side !== edge.side
-        ? edge.side === 'medial'
-          ? 'back'
-          : 'front'
-        : before.piece === piece
-          ? `top of the facing, ${edge.side}`
-          : `${inSentence(withoutSide(before.piece.name))} meets ${inSentence(withoutSide(piece.name))}, ${edge.side}`
-    return { name, at: ends[i]! }
-  })
-  return [
-    { name: end(edges[0]!.edge.side), at: 0 },
-    ...between,
-    { name: end(edges[edges.length - 1]!.edge.side), at: ends[ends.length - 1]! },
-  ]
+  const reached = edges.map(({ edge }) => (at += pathLength(edge.line)))
+  const between = edges.slice(1).map((next, i): StripMark => ({ name: passed(edges[i]!, next), at: reached[i]! }))
+  return [{ name: end(first), at: 0 }, ...between, { name: end(last), at }]
+}
+
+/** What lies between two edges of an opening that follow each other. */
+function passed(before: OpeningEdge, { piece, edge }: OpeningEdge): string {
+  const on = edge.side === 'whole' ? '' : `, ${edge.side}`
+  if (before.edge.side !== edge.side) return edge.side === 'medial' ? 'back' : 'front'
+  return before.piece === piece
+    ? `top of the facing${on}`
+    : `${inSentence(withoutSide(before.piece.name))} meets ${inSentence(withoutSide(piece.name))}${on}`
 }

@@ -120,6 +120,14 @@ describe('eyelets of a shoe', () => {
       name: 'Backing under the lacing, lateral',
       thickness: 0.8,
     })
+    // Its edges would be seen through the upper: they run out, a woven tape's need not.
+    expect(part({ lacing: { fitting: 'none' } }).skives.map((s) => s.profile)).toEqual([
+      [
+        [0, 0],
+        [5, 0.8],
+      ],
+    ])
+    expect(part({}).skives).toEqual([])
   })
 })
 

@@ -78,7 +78,8 @@ export function topFinishWork(
     origin: 'measured on the last',
   }
   const spare = book.inForce(topFinishRules.spare)
-  const marks = marksAlong(edges, drawn !== null && drawn.facings !== null)
+  const ends = drawn === null ? 'unknown' : drawn.facings ? 'laced' : drawn.zip ? 'zip' : 'back'
+  const marks = marksAlong(edges, ends)
   const cuts = cutsAlong(edges, book)
   /** As it lies on a strip, whose spare length is shared between both ends. */
   const onStrip = (at: number) => spare.value / 2 + at

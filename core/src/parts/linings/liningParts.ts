@@ -126,23 +126,22 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
       : []),
     ...reinforcements(base, book).map((p) => {
       const own = ofPiece(needs.own, p.id, needs.stay)
-      const backing = kindOf(p.id) === 'facingTape' && base.row?.fitting === 'none'
-      const stock = backing && !own ? lacingBacking(book) : tape.material
+      const tapes = kindOf(p.id) === 'facingTape'
+      const backing = tapes && base.row?.fitting === 'none' && !own ? lacingBacking(book) : null
+      const cut = own ?? backing
       const part = (becauses: Because[]) => ({
-        ...asPart(withMarks(p, []), { ...tape, material: stock }, becauses, needs),
-        findings: kindOf(p.id) === 'facingTape' ? tapeFindings(base, book) : [],
+        ...asPart(withMarks(p, []), { ...tape, material: cut ?? tape.material }, becauses, needs),
+        findings: tapes ? tapeFindings(base, book) : [],
       })
-      if (!own) {
-        return part([
-          becauseOfRule('Thickness', backing ? reinforcementRules.backing : reinforcementRules.thickness, book),
-        ])
-      }
-      return isWoven(own)
-        ? part([])
+      const thickness = own
+        ? []
+        : [becauseOfRule('Thickness', backing ? reinforcementRules.backing : reinforcementRules.thickness, book)]
+      return !cut || isWoven(cut)
+        ? part(thickness)
         : skivedAround(
-            part([becauseOfRule('Edges skived over', reinforcementRules.skive, book)]),
+            part([...thickness, becauseOfRule('Edges skived over', reinforcementRules.skive, book)]),
             p,
-            own,
+            cut,
             reinforcementRules.skive,
             book,
           )
