@@ -67,6 +67,14 @@ async function settled(page: Page, path: string): Promise<void> {
   })
 }
 
+/** What keeps its heading from room to room: a pair, a last, or a list of them. */
+const frameOf = (path: string): string =>
+  path
+    .replace(/[0-9a-f]{8}-[0-9a-f-]{27}/, ':id')
+    .split('/')
+    .slice(0, 3)
+    .join('/')
+
 /** Tests every room by day on a laptop and, without leaving it, by evening on an upright tablet. */
 export function cleanRooms(url: () => string, rooms: readonly string[]): void {
   test('every room is clean for screen readers and eyes and fits across, by day 1280 wide and by evening 820', async ({
@@ -74,13 +82,18 @@ export function cleanRooms(url: () => string, rooms: readonly string[]): void {
   }) => {
     test.slow()
     await page.goto(url() + rooms[0])
+    let before = rooms[0]!
     for (const path of rooms) {
       await page.setViewportSize({ width: 1280, height: 800 })
       // As by a link: the page stays, and what it has worked out already with it.
       await page.evaluate((to) => {
+        document.querySelector('main h1')?.setAttribute('data-before', '')
         history.pushState(null, '', to)
         dispatchEvent(new PopStateEvent('popstate', { state: null }))
       }, path)
+      // The address is there before the room is: until that has come, the heading is the last one's.
+      if (frameOf(path) !== frameOf(before)) await expect(page.locator('main h1[data-before]')).toHaveCount(0)
+      before = path
       await settled(page, path)
       await expectClean(page, `${path}, by day`, 'all')
       await page.getByRole('button', { name: 'Evening light' }).click()

@@ -3,7 +3,7 @@ import type { Level } from './level.ts'
 
 /** A piece of the picture of a shoe: a body, or a line on it. */
 export interface PictureShape {
-  kind: 'last' | 'inside' | 'upper' | 'piece' | 'line' | 'sole' | 'heel'
+  kind: 'last' | 'inside' | 'upper' | 'piece' | 'line' | 'eyelet' | 'sole' | 'heel'
   path: Path
   /** Colour of the material that it is made of; none where it is of no material, or of one that is not chosen. */
   fill?: string

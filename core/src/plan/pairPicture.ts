@@ -80,7 +80,7 @@ function bareLast(surface: LastSurface): Path {
 /** Points of an outline are so far apart before it is laid on the last, mm: what is straight on the forme is not there. */
 const APART = 1.5
 /** Corners of a drawn eyelet. */
-const ROUND = 8
+const ROUND = 6
 /** So near to the feather line a point lies on it, mm. */
 const AT_FEATHER = 0.6
 
@@ -148,7 +148,7 @@ function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: Pictur
     ...colouredPieces(plan, map, down, colours),
     ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
     ...(upper.lacing?.pairs ?? []).map(({ at }): PictureShape => ({
-      kind: 'line',
+      kind: 'eyelet',
       path: seen(map, 'lateral', ring(at.lateral, (upper.lacing?.diameter ?? 0) / 2)),
     })),
   ]

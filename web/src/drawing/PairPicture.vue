@@ -45,6 +45,10 @@ path {
   fill: none;
   stroke: #f3e3c8;
 }
+.eyelet {
+  fill: #1b282f;
+  stroke: #f3e3c8;
+}
 .sole {
   fill: #d9b98a;
 }
