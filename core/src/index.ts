@@ -1,5 +1,6 @@
 export * from './geometry/polyline.ts'
 export * from './geometry/path.ts'
+export { disc } from './geometry/disc.ts'
 export { hausdorffDistance } from './geometry/hausdorff.ts'
 export { readFigure } from './units/figure.ts'
 export { intersect, offset } from './geometry/polygonClip.ts'

@@ -70,16 +70,13 @@ function stripAlong(
   if (id === null) return null
   const { thickness, kind } = ofPiece(own, id, upper)
   const legs = stripLegs(work, book)
-  const skive = stripSkive(id, { thickness, kind }, book)
-  // Past its edge a leg is as thin as far as it goes.
-  const level = skive?.profile[skive.profile.length - 1]
   return {
     ply: {
       part: id,
       name: id === edging.bead ? 'Bead' : 'Binding',
       thickness,
-      skive:
-        skive && level ? { ...skive, profile: [...skive.profile, [Math.max(legs.outer, legs.inner), level[1]]] } : null,
+      // Both legs are thinned alike; the longer one is cut through as far as it goes.
+      skive: stripSkive(id, { thickness, kind }, Math.max(legs.outer, legs.inner), book),
       backer: null,
     },
     legs,

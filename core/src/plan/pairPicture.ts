@@ -1,5 +1,6 @@
 import type { FormeMap } from '../forme/formeMap.ts'
 import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import { disc } from '../geometry/disc.ts'
 import { nearest, resample } from '../geometry/polyline.ts'
 import { simplify } from '../geometry/simplify.ts'
 import { backCurve, bottomPoint, featherLine, ridgeAndToe, type LastSurface } from '../last/surface.ts'
@@ -108,13 +109,6 @@ function colouredPieces(
   })
 }
 
-/** A small round on the forme, closed. */
-const ring = ([x, y]: Point, r: number): Path =>
-  Array.from({ length: ROUND + 1 }, (_, k): Point => {
-    const a = (2 * Math.PI * k) / ROUND
-    return [x + r * Math.cos(a), y + r * Math.sin(a)]
-  })
-
 /** What the upper shows from the side: its body, what is seen of its inside, its pieces of other colours, and the lines on it. */
 function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: PictureColours): PictureShape[] {
   const { upper } = plan
@@ -149,7 +143,7 @@ function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: Pictur
     ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
     ...(upper.lacing?.pairs ?? []).map(({ at }): PictureShape => ({
       kind: 'eyelet',
-      path: seen(map, 'lateral', ring(at.lateral, (upper.lacing?.diameter ?? 0) / 2)),
+      path: seen(map, 'lateral', disc(at.lateral, (upper.lacing?.diameter ?? 0) / 2, ROUND)),
     })),
   ]
 }

@@ -35,28 +35,19 @@ export function stitchingStage(
   },
   cache: StageCache,
 ): Stitching {
-  const families = (i: FamilyInputs, rules: RuleBook): SeamNeeds[] => [
-    {
-      pieces: i.pieces,
-      seen: 'outside',
-      sections: i.sections.filter((s) => s.seen === 'outside'),
+  const families = (i: FamilyInputs, rules: RuleBook): SeamNeeds[] => {
+    const family = (seen: SeamNeeds['seen'], pieces: readonly Piece[], usual: number, lining: number): SeamNeeds => ({
+      pieces,
+      seen,
+      sections: i.sections.filter((s) => s.seen === seen),
       way: i.how.by,
       own: i.how.own,
-      thicknessOf: (id) => ofPiece(i.own, id, i.leather),
-      lining: i.lining,
+      thicknessOf: (id) => ofPiece(i.own, id, usual),
+      lining,
       book: rules,
-    },
-    {
-      pieces: i.linings,
-      seen: 'foot',
-      sections: i.sections.filter((s) => s.seen === 'foot'),
-      way: i.how.by,
-      own: i.how.own,
-      thicknessOf: (id) => ofPiece(i.own, id, i.lining),
-      lining: 0,
-      book: rules,
-    },
-  ]
+    })
+    return [family('outside', i.pieces, i.leather, i.lining), family('foot', i.linings, i.lining, 0)]
+  }
   const inputs: FamilyInputs = {
     pieces: upper.pieces,
     linings: wall.linings,

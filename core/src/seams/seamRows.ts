@@ -161,7 +161,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
       const line = insidePiece(offset, piece)
       const layout = holesAlong(line, pitch)
       const cover = coverOf(piece, run, pieces)
-      const shared = cover && rowUnder(cover, line, layout.holes)
+      const covered = cover && rowUnder(cover, line, layout.holes)
       return [
         seam(
           {
@@ -176,9 +176,9 @@ export function seamRows(needs: SeamNeeds): Seam[] {
             thickness:
               through([piece.id], kind) +
               (kind === 'bound' ? 0 : lining) +
-              (shared ? (through([cover.id], kind) * pathLength(shared.line)) / layout.length : 0),
+              (covered ? (through([cover.id], kind) * pathLength(covered.line)) / layout.length : 0),
           },
-          [{ layout, on: [...(shared ? [shared] : []), row({ piece }, line, layout, 'later')] }],
+          [{ layout, on: [...(covered ? [covered] : []), row({ piece }, line, layout, 'later')] }],
         ),
       ]
     }),
@@ -211,7 +211,7 @@ export function seamRows(needs: SeamNeeds): Seam[] {
           ]
         }),
   )
-  return [...laps, ...joined, ...laidOn, ...shared(needs), ...opening]
+  return [...laps, ...joined, ...laidOn, ...laidOutByStyle(needs), ...opening]
 }
 
 /**
@@ -256,7 +256,7 @@ function buttSeam(needs: SeamNeeds, id: string, a: EdgeOfPiece, b: EdgeOfPiece):
 }
 
 /** Seams whose holes a style lays out itself, since two pieces are to have the very same: always sewn by hand. */
-function shared(needs: SeamNeeds): Seam[] {
+function laidOutByStyle(needs: SeamNeeds): Seam[] {
   const { pieces, thicknessOf, book } = needs
   const names = [...new Set(pieces.flatMap((p) => p.sewn.map((s) => s.name)))]
   return names.map((name): Seam => {

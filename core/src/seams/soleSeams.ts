@@ -63,7 +63,8 @@ export function soleSeams(parts: readonly SewnPart[], upper: number, book: RuleB
             end: book.value(seamRules.threadEnd),
           }),
           on: [{ piece: part.id, line: path, holes, punched: 'later' }],
-          punch: { tool: 'drive punch', ground: 'shaped block' },
+          // A sole is pierced with the awl, stitch by stitch.
+          punch: null,
           knot: null,
         }
       })

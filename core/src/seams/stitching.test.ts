@@ -234,6 +234,29 @@ describe('what is sewn', () => {
       expect(finding(planPair(mended, cache)).level).toBe('fine')
     }
   })
+  it('a lap too narrow for a single row of the house is widened for all', () => {
+    const rules = { 'upper.handPitch': 6, 'upper.stitchFromEdge': 5, 'upper.lapUnder': 6 }
+    const input = samplePair({ stitching: { by: 'hand' }, rules })
+    const finding = (p: Plan) => p.stitching.findings.find((f) => f.id === 'seams.lap')!
+    const told = finding(planPair(input, cache))
+    expect(told).toMatchObject({ level: 'watch', remedy: { kind: 'rule', key: 'upper.lapUnder', value: 7 } })
+    const mended = { ...input, decisions: remedied(input.decisions, told.remedy!) }
+    expect(finding(planPair(mended, cache)).level).toBe('fine')
+  })
+  it('holes of a sole too near to each other ask for a finer thread, and get one', () => {
+    const rules = { 'work.solePitch': 3, 'seam.solePlies': 16 }
+    const input = samplePair({ construction: 'welted', rules })
+    const finding = (p: Plan) => p.stitching.findings.find((f) => f.id === 'seams.bridge')!
+    const told = finding(planPair(input, cache))
+    expect(told).toMatchObject({
+      level: 'watch',
+      where: 'Sole to welt',
+      remedy: { kind: 'rule', key: 'seam.solePlies' },
+    })
+    const mended = { ...input, decisions: remedied(input.decisions, told.remedy!) }
+    expect(finding(planPair(mended, cache)).level).toBe('fine')
+    expect(seam(planPair(input, cache), 'Sole to welt')).toMatchObject({ punch: null, knot: null })
+  })
   it('a row so far inside a curve that none is left is refused with what to do', () => {
     const arc: Path = Array.from({ length: 41 }, (_, i) => {
       const a = (Math.PI * i) / 40

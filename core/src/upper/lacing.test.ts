@@ -5,13 +5,13 @@ import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { distance, pathLength } from '../geometry/path.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { LacingDecisions } from '../model/lacing.ts'
-import type { PlanInput } from '../model/pair.ts'
+import { PairDecisions, type PlanInput } from '../model/pair.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { Plan } from '../plan/plan.ts'
 import { planPair } from '../plan/planPair.ts'
 import { remedied } from '../trade/remedy.ts'
 import { RuleBook } from '../trade/rules.ts'
-import { eyeletRow } from './lacing.ts'
+import { eyeletRow } from './eyelets.ts'
 
 const cache = keptCache(24)
 const decided = (change: Partial<LacingDecisions> = {}) => LacingDecisions.parse(change)
@@ -174,7 +174,10 @@ describe('what is wrong with a lacing', () => {
     expect(finding(planPair(mended, cache), id).level).toBe('fine')
   })
   it('a document of before has the lacing that every laced shoe has', () => {
-    const { lacing: _, ...before } = samplePair().decisions.upper
-    expect(LacingDecisions.parse((before as { lacing?: unknown }).lacing ?? {})).toEqual(decided())
+    const { upper, ...rest } = samplePair().decisions
+    const { lacing: _, finishOnFacings: __, ...before } = upper
+    const { upper: now } = PairDecisions.parse({ ...rest, upper: before })
+    expect(now.lacing).toEqual({ fitting: 'visible', pairs: null, hooks: 0, way: 'crossed', guard: false })
+    expect(now.finishOnFacings).toBeNull()
   })
 })

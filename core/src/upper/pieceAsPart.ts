@@ -1,3 +1,4 @@
+import { disc } from '../geometry/disc.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
 import type { DrawablePart, PartLine, PieceMarking } from '../trade/part.ts'
@@ -44,10 +45,7 @@ export function pieceAsPart(
     ...piece.holes.map((h): PartLine => ({
       name: h.for ?? 'punched hole',
       kind: 'punch',
-      path: Array.from({ length: ROUND }, (_, k): Point => {
-        const a = (2 * Math.PI * k) / ROUND
-        return [h.at[0] + (h.diameter / 2) * Math.cos(a), h.at[1] + (h.diameter / 2) * Math.sin(a)]
-      }),
+      path: disc(h.at, h.diameter / 2, ROUND),
       closed: true,
       ...(h.later ? { later: h.later } : {}),
     })),

@@ -15,9 +15,10 @@ import { DesignBoard } from './designPoints.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
-import { eyeletRowOf, layLacing, withEyelets, withGuard, type EyeletRow, type Lacing } from './lacing.ts'
+import { eyeletRowOf, withEyelets, withGuard, type EyeletRow } from './eyelets.ts'
+import { layLacing, type Lacing } from './lacing.ts'
 import type { Piece } from './piece.ts'
-import { ABOVE } from './styles/tongue.ts'
+import { TONGUE_ABOVE } from './styles/tongue.ts'
 import { PointPlaces } from './pointPlaces.ts'
 import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
@@ -70,7 +71,9 @@ function laced(
   { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
 ): Piece {
   if (!row) return piece
-  return piece.id === 'tongue' && decisions.lacing.guard ? withGuard(piece, row, ABOVE, book) : withEyelets(piece, row)
+  return piece.id === 'tongue' && decisions.lacing.guard
+    ? withGuard(piece, row, TONGUE_ABOVE, book)
+    : withEyelets(piece, row)
 }
 
 /** A style drawn on the forme: what all that is derived from the base pattern reads. It holds no rule book. */

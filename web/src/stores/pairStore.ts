@@ -1,4 +1,5 @@
 import {
+  ruleOf,
   leftDecisions,
   remedied,
   setByHand,
@@ -196,6 +197,9 @@ export const usePair = defineStore('pair', () => {
 
   /** The workshop's figure for a rule, where it has one of its own. */
   const houseRuleOf = (key: string): number | undefined => workshop.houseRules[key]
+  /** The figure of a rule that holds for this pair: its own, the workshop's, or the usual one. */
+  const ruleInForce = (key: string): number =>
+    decisions.value?.rules[key] ?? houseRuleOf(key) ?? ruleOf(key)?.value ?? 0
 
   type Said = { label: PairLabel; decisions: PairDecisions }
   /** What is on screen now, as it can be sent later. */
@@ -328,6 +332,7 @@ export const usePair = defineStore('pair', () => {
     setPairRule,
     mend,
     houseRuleOf,
+    ruleInForce,
     flush,
     saveOnLeaving,
     settleConflict,

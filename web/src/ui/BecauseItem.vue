@@ -16,14 +16,9 @@ const open = ref(false)
 const ruleId = useId()
 
 const rule = computed(() => (props.because.rule ? ruleOf(props.because.rule) : undefined))
-const ruleValue = computed(() => {
-  const key = props.because.rule
-  if (!key || !rule.value) return 0
-  return pair.decisions?.rules[key] ?? workshopFigure(key) ?? rule.value.value
-})
+const ruleValue = computed(() => (rule.value ? pair.ruleInForce(rule.value.key) : 0))
 /** Whole things are counted, everything else is measured. */
 const counted = computed(() => props.because.unit === 'count')
-const workshopFigure = (key: string) => pair.houseRuleOf(key)
 const changedHere = computed(
   () => props.because.rule !== undefined && pair.decisions?.rules[props.because.rule] !== undefined,
 )

@@ -1,10 +1,10 @@
 import { skivedFace } from '../../layers/pieceSkives.ts'
-import type { EdgeSkive } from '../../layers/edgeSkive.ts'
+import { isWoven } from '../../model/material.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import type { Finding } from '../../trade/because.ts'
 import { ofPiece } from '../../trade/cutFrom.ts'
-import type { Part, PartLine } from '../../trade/part.ts'
-import { DEPTHS } from '../../trade/wallArea.ts'
+import type { Part, PartLine, Skive } from '../../trade/part.ts'
+import { DEPTHS, type WallArea } from '../../trade/wallArea.ts'
 import { topFinishRules } from '../../upper/topFinishRules.ts'
 import { mm, say } from '../../units/sentence.ts'
 import { lyingAlong } from './alongOpening.ts'
@@ -17,16 +17,13 @@ import { strippedTo, stripSkive } from './stripSkive.ts'
 export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: number; short: number }): Part {
   const { work, book } = needs
   const material = ofPiece(needs.own, edging.bead, needs.upper)
-  const skive = stripSkive(edging.bead, material, book)
+  const skived = !isWoven(material)
   const face = skivedFace(material)
   const thin = strippedTo(material, book)
   const clear = book.value(topFinishRules.slitShort)
-  /** A leg is thinned from its edge; where the leather is thicker than the bead, as far as the fold. */
-  const leg = (name: string, edge: 'low' | 'high', width: number, { shape, sentence }: EdgeSkive) => {
-    const over = Math.min(book.value(edgingRules.legEdge), width)
-    const profile = [[0, 0] as const, [over, thin] as const]
-    const level = thin < material.thickness && width > over ? [[width, thin] as const] : []
-    return skivedLong(name, edge, flat, [...profile, ...level], shape, face, sentence)
+  const leg = (name: string, edge: 'low' | 'high', width: number): Skive[] => {
+    const skive = stripSkive(edging.bead, material, width, book)
+    return skive ? [skivedLong(name, edge, flat, skive, face)] : []
   }
   const cut = (name: string, at: number): PartLine => ({
     name,
@@ -38,6 +35,14 @@ export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: nu
     closed: false,
   })
   const reveal = book.value(topFinishRules.reveal)
+  const lying = (name: string, width: number, depth: number): WallArea[] =>
+    lyingAlong(
+      needs,
+      { part: edging.bead, name, depth },
+      width - reveal,
+      thin,
+      stripSkive(edging.bead, material, width, book)?.profile ?? null,
+    )
   return stripPart(
     {
       id: edging.bead,
@@ -51,35 +56,19 @@ export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: nu
         ...work.nips.map((at) => cut('notch', at)),
         ...marksAcross(work.marks, flat),
       ],
-      skives: skive
-        ? [
-            leg('long leg', 'high', long, skive),
-            leg('short leg', 'low', short, skive),
-            ...skivedEnds(flat, thin, face, book),
-          ]
+      skives: skived
+        ? [...leg('long leg', 'high', long), ...leg('short leg', 'low', short), ...skivedEnds(flat, thin, face, book)]
         : [],
       becauses: [
         ...reasons(work, 'beadLength', 'longLeg'),
         becauseOfRule('Width of the strip', topFinishRules.strip, book),
         becauseOfRule('Shows above the edge', topFinishRules.reveal, book),
-        ...(skive ? [becauseOfRule('Skived to', edgingRules.thickness, book), becauseOfEnds(book)] : []),
+        ...(skived ? [becauseOfRule('Skived to', edgingRules.thickness, book), becauseOfEnds(book)] : []),
       ],
       findings: [legFinding(needs, long, flat.width)],
       areas: [
-        ...lyingAlong(
-          needs,
-          { part: edging.bead, name: 'Bead, short leg', depth: DEPTHS.reinforcement + 0.1 },
-          short - reveal,
-          thin,
-          skive?.profile ?? null,
-        ),
-        ...lyingAlong(
-          needs,
-          { part: edging.bead, name: 'Bead, long leg', depth: DEPTHS.reinforcement + 0.2 },
-          long - reveal,
-          thin,
-          skive?.profile ?? null,
-        ),
+        ...lying('Bead, short leg', short, DEPTHS.reinforcement + 0.1),
+        ...lying('Bead, long leg', long, DEPTHS.reinforcement + 0.2),
       ],
     },
     flat,
@@ -96,6 +85,7 @@ function legFinding({ work, stitchAt, book }: EdgingNeeds, long: number, width: 
   const fine = reach >= limit
   const share = Math.ceil((100 * (limit + reveal)) / width) / 100
   const { key, max } = topFinishRules.longLeg
+  const wider = Math.ceil((limit + reveal) / max)
   const what = punched ? 'punched row' : 'seam'
   return {
     id: 'bead.leg',
@@ -115,14 +105,11 @@ function legFinding({ work, stitchAt, book }: EdgingNeeds, long: number, width: 
             remedy: { kind: 'rule' as const, key, value: share },
           }
         : {
-            mend: say`Cut the strip ${mm(Math.ceil((limit + reveal) / max))} wide and fold it at ${max} of its width.`,
+            mend: say`Cut the strip ${mm(wider)} wide and fold it at ${max} of its width.`,
             remedy: {
-              kind: 'rule' as const,
-              key: topFinishRules.strip.key,
-              value: Math.min(
-                topFinishRules.strip.max,
-                Math.ceil((limit + reveal) / book.value(topFinishRules.longLeg)),
-              ),
+              kind: 'choice' as const,
+              name: say`A bead strip of ${mm(wider)}, folded at ${max} of its width`,
+              decisions: { rules: { [topFinishRules.strip.key]: wider, [key]: max } },
             },
           }),
   }

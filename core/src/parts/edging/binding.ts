@@ -14,7 +14,7 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
   const { work, book } = needs
   const material = ofPiece(needs.own, edging.binding, needs.upper)
   const woven = isWoven(material)
-  const skive = stripSkive(edging.binding, material, book)
+  const skive = stripSkive(edging.binding, material, flat.width, book)
   const thin = strippedTo(material, book)
   const face = skivedFace(material)
   const [turnIn, reveal] = [book.value(topFinishRules.turnIn), book.value(topFinishRules.reveal)]
@@ -34,22 +34,7 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
       skives: woven
         ? []
         : [
-            ...(skive
-              ? [
-                  skivedLong(
-                    'whole width',
-                    'low',
-                    flat,
-                    [
-                      [0, thin],
-                      [flat.width, thin],
-                    ],
-                    skive.shape,
-                    face,
-                    skive.sentence,
-                  ),
-                ]
-              : []),
+            ...(skive ? [skivedLong('whole width', 'low', flat, skive, face)] : []),
             ...skivedEnds(flat, thin, face, book),
           ],
       becauses: [

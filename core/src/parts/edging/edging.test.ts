@@ -10,6 +10,7 @@ import type { PlanInput } from '../../model/pair.ts'
 import type { TopFinish, UpperDecisions } from '../../model/upper.ts'
 import type { FootPlan } from '../../plan/plan.ts'
 import { planPair } from '../../plan/planPair.ts'
+import { remedied } from '../../trade/remedy.ts'
 import { spoken } from '../../units/sentence.ts'
 
 const cache = keptCache()
@@ -151,17 +152,17 @@ describe('what is laid along the opening', () => {
     expect(short[short.length - 1]![0]).toBeCloseTo(4.8, 9)
     expect(long[long.length - 1]![0]).toBeCloseTo(7.2, 9)
   })
-  it('a leg that no fold of so narrow a strip makes long enough asks for a wider one', () => {
+  it('a leg that no fold of so narrow a strip makes long enough asks for a wider one, and is cured by it', () => {
     const rules = { 'upper.beadStrip': 14, 'upper.punchFromEdge': 10 }
-    const leg = part(finished(oxford, { topFinish: 'bead', decoration: 'punched' }, rules), 'bead').findings[0]!
+    const narrow = { ...oxford, decisions: { ...oxford.decisions, rules } }
+    const beaded = { topFinish: 'bead', decoration: 'punched' } as const
+    const leg = part(finished(narrow, beaded, rules), 'bead').findings[0]!
     expect(leg.level).toBe('watch')
-    expect(leg.remedy).toMatchObject({ kind: 'rule', key: 'upper.beadStrip' })
-    const { value } = leg.remedy as { value: number }
-    const wider = part(
-      finished(oxford, { topFinish: 'bead', decoration: 'punched' }, { ...rules, 'upper.beadStrip': value }),
-      'bead',
-    )
-    expect(wider.findings[0]!.level).toBe('fine')
+    // 10 mm to the row, half a large hole, 3 mm past it and the reveal are three quarters of the strip.
+    expect(spoken(leg.mend)).toBe('Cut the strip 22 mm wide and fold it at 0.75 of its width.')
+    const mended = remedied(narrow.decisions, leg.remedy!).rules
+    expect(mended).toMatchObject({ 'upper.beadStrip': 22, 'upper.beadLongLeg': 0.75 })
+    expect(part(finished(oxford, beaded, mended), 'bead').findings[0]!.level).toBe('fine')
   })
   it('is skived to what four layers bear, cloth is not, thin leather no thinner than it is', () => {
     const of = (input: PlanInput, own: Record<string, string>) =>

@@ -4,7 +4,7 @@ import { binding } from './binding.ts'
 import type { EdgingNeeds } from './needs.ts'
 import { tape } from './tape.ts'
 
-/** What is laid along the opening as parts of the pair: bead or binding, and the tape in a fold (docs/trade.md, "Top line"). */
+/** What is laid along the opening as parts of the pair: bead or binding, and the tape in a fold (docs/trade.md, "Upper styles"). */
 export function edgingParts(needs: EdgingNeeds): Part[] {
   const { work } = needs
   return [

@@ -1,8 +1,8 @@
 import type { Path } from '../../geometry/path.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { grainAlong } from '../../trade/grain.ts'
-import type { Part, PartLine, Skive, SkiveFace, SkiveShape } from '../../trade/part.ts'
-import type { Profile } from '../../trade/wallArea.ts'
+import type { EdgeSkive } from '../../layers/edgeSkive.ts'
+import type { Part, PartLine, Skive, SkiveFace } from '../../trade/part.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import type { StripMark } from '../../upper/alongStrip.ts'
 import { mm, say } from '../../units/sentence.ts'
@@ -44,15 +44,13 @@ export const along = (name: string, kind: PartLine['kind'], y: number, { length 
   closed: false,
 })
 
-/** A long edge of a strip thinned by a profile. */
+/** A long edge of a strip, thinned. */
 export const skivedLong = (
   name: string,
   edge: 'low' | 'high',
   { length, width }: Flat,
-  given: Profile,
-  shape: SkiveShape,
+  { profile: given, shape, sentence }: EdgeSkive,
   face: SkiveFace,
-  sentence: Skive['sentence'],
 ): Skive => {
   const profile = given.map(([d, t]): [number, number] => [d, t])
   const wide = profile[profile.length - 1]![0]

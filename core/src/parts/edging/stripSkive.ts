@@ -12,18 +12,15 @@ import { edgingRules } from './rules.ts'
 export const strippedTo = (sheet: Sheet, book: RuleBook): number =>
   isWoven(sheet) ? sheet.thickness : Math.min(sheet.thickness, book.value(edgingRules.thickness))
 
-/** How the long edges of a strip are thinned; null where they are not. */
-export function stripSkive(id: PartKind, sheet: Sheet, book: RuleBook): EdgeSkive | null {
+/** How a strip is thinned from a long edge as far as `width` mm; null where it is not. */
+export function stripSkive(id: PartKind, sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
   const thin = strippedTo(sheet, book)
   if (isWoven(sheet)) return null
   if (id === edging.bead) {
-    const over = book.value(edgingRules.legEdge)
+    const over = Math.min(book.value(edgingRules.legEdge), width)
     return {
       shape: 'to nothing',
-      profile: [
-        [0, 0],
-        [over, thin],
-      ],
+      profile: [[0, 0], [over, thin], ...(thin < sheet.thickness && width > over ? [[width, thin] as const] : [])],
       sentence: say`To nothing over ${mm(over)} at the edge${thin < sheet.thickness ? say`, and to ${mm(thin, 2)} up to the fold` : ''}: four layers lie at the edge.`,
       share: edgingRules.thickness,
     }
@@ -31,7 +28,10 @@ export function stripSkive(id: PartKind, sheet: Sheet, book: RuleBook): EdgeSkiv
   return thin < sheet.thickness
     ? {
         shape: 'level',
-        profile: [[0, thin]],
+        profile: [
+          [0, thin],
+          [width, thin],
+        ],
         sentence: say`To ${mm(thin, 2)} all over, so that it wraps the edge closely.`,
         share: edgingRules.thickness,
       }

@@ -4,7 +4,7 @@ import { pieceAreas, pieceOrder } from '../../layers/pieceAreas.ts'
 import type { EdgeSight } from '../../layers/skivedStretches.ts'
 import { DEPTHS } from '../../trade/wallArea.ts'
 import type { Side } from '../../trade/side.ts'
-import type { Because, Finding } from '../../trade/because.ts'
+import type { Because } from '../../trade/because.ts'
 import { isWoven, type Material } from '../../model/material.ts'
 import type { PairDecisions } from '../../model/pair.ts'
 import type { OpeningFinish } from '../../upper/opening.ts'
@@ -18,6 +18,7 @@ import type { BasePattern } from '../../upper/upper.ts'
 import type { Part, PartPlace } from '../../trade/part.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { foamAreas, foamPieces, tongueLining } from './foam.ts'
+import { lacingBacking, tapeFindings } from './lacingTape.ts'
 import { liningRules } from './liningRules.ts'
 import { offFold } from './linings.ts'
 import { reinforcementRules, reinforcements } from './reinforcements.ts'
@@ -131,7 +132,7 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
       const cut = own ?? backing
       const part = (becauses: Because[]) => ({
         ...asPart(withMarks(p, []), { ...tape, material: cut ?? tape.material }, becauses, needs),
-        findings: tapes ? tapeFindings(base, book) : [],
+        findings: tapes ? tapeFindings(base.row, book) : [],
       })
       const thickness = own
         ? []
@@ -146,50 +147,6 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
             book,
           )
     }),
-  ]
-}
-
-/** What stands behind lace holes that have no eyelets, where the pair has no stay of its own. */
-const lacingBacking = (book: RuleBook): StockMaterial => ({
-  name: 'thin leather',
-  kind: 'lining leather',
-  thickness: book.value(reinforcementRules.backing),
-  face: null,
-})
-
-/** The tape has to reach past the eyelets that pull at it. */
-function tapeFindings({ row }: BasePattern, book: RuleBook): Finding[] {
-  if (!row) return []
-  const width = book.value(reinforcementRules.facing)
-  const past = width - row.fromEdge - row.diameter / 2
-  const limit = book.value(reinforcementRules.past)
-  const held = past >= limit
-  const wanted = Math.ceil(row.fromEdge + row.diameter / 2 + limit)
-  return [
-    {
-      id: 'lacing.tape',
-      level: held ? 'fine' : 'watch',
-      where: 'eyelets',
-      sentence: held
-        ? say`The tape under the lacing reaches ${mm(past, 1)} past the eyelets.`
-        : past >= 0
-          ? say`The tape under the lacing reaches only ${mm(past, 1)} past the eyelets; ${mm(limit)} are wanted.`
-          : say`The tape under the lacing ends ${mm(-past, 1)} before the far rim of the eyelets.`,
-      measured: past,
-      limit,
-      unit: 'mm',
-      ...(held
-        ? { mend: '' }
-        : wanted <= reinforcementRules.facing.max
-          ? {
-              mend: say`Cut it ${mm(wanted)} wide.`,
-              remedy: { kind: 'rule' as const, key: reinforcementRules.facing.key, value: wanted },
-            }
-          : {
-              mend: 'Set the eyelets nearer to the edge.',
-              remedy: { kind: 'open' as const, control: { room: 'upper' as const, point: 'facingTop' } },
-            }),
-    },
   ]
 }
 

@@ -1,7 +1,8 @@
+import { disc } from '../../geometry/disc.ts'
 import { intersect, unite } from '../../geometry/polygonClip.ts'
 import { offsetLine } from '../../geometry/offsetLine.ts'
 import { subpathBetween } from '../../geometry/subpath.ts'
-import { distance, signedArea, type Path, type Point } from '../../geometry/path.ts'
+import { distance, signedArea, type Path } from '../../geometry/path.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import { wallSides } from '../../trade/side.ts'
 import type { Piece } from '../../upper/piece.ts'
@@ -79,12 +80,6 @@ export const reinforcementRules = {
 const BELOW_TOP = 6
 const CORNERS = 40
 
-const disc = ([x, y]: Point, r: number): Path =>
-  Array.from({ length: CORNERS }, (_, k): Point => {
-    const a = (2 * Math.PI * k) / CORNERS
-    return [x + r * Math.cos(a), y + r * Math.sin(a)]
-  })
-
 const closedEdge = (outline: Path): EdgeDraft[] => {
   const path = signedArea(outline) > 0 ? outline : flipped(outline)
   return [{ name: 'edge', role: 'raw', line: [...path, path[0]!] }]
@@ -110,7 +105,7 @@ export function reinforcements({ drawn, row }: Pick<BasePattern, 'drawn' | 'row'
         sidePiece(
           { id: 'cornerPatch', name: 'Corner patch' },
           side,
-          closedEdge(intersect(disc(facing[facing.length - 1]!, radius), wall)),
+          closedEdge(intersect(disc(facing[facing.length - 1]!, radius, CORNERS), wall)),
           book,
         ),
       )

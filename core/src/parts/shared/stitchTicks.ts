@@ -1,5 +1,6 @@
 import { outwardNormals } from '../../geometry/polyline.ts'
-import type { Path, Point } from '../../geometry/path.ts'
+import { disc } from '../../geometry/disc.ts'
+import type { Path } from '../../geometry/path.ts'
 
 /** Half the length of the tick that marks a hole, mm. */
 const HALF = 1.3
@@ -21,10 +22,4 @@ const RING = 0.7
 const CORNERS = 10
 
 /** A small ring at every hole that is punched later, through all that is joined there. */
-export const holeRings = (holes: Path): Path[] =>
-  holes.map(([x, y]) =>
-    Array.from({ length: CORNERS }, (_, k): Point => {
-      const a = (2 * Math.PI * k) / CORNERS
-      return [x + RING * Math.cos(a), y + RING * Math.sin(a)]
-    }),
-  )
+export const holeRings = (holes: Path): Path[] => holes.map((hole) => disc(hole, RING, CORNERS))

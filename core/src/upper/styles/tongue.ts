@@ -8,7 +8,7 @@ import { smoothLine } from '../../geometry/smoothLine.ts'
 import { mm, say } from '../../units/sentence.ts'
 
 /** Above the top of the facings, and beside them on each side, mm. */
-export const ABOVE = 14
+export const TONGUE_ABOVE = 14
 const TOP_HALF = 36
 /** Radius of its upper corners, mm, and chords of a drawn one. */
 const CORNER = 12
@@ -19,7 +19,7 @@ const ROUND = 12
  * throat, of which `throatHalf` mm a side are stitched to it.
  */
 export function tongue(board: DesignBoard, facingLength: number, throatHalf: number, name = 'Tongue'): Piece {
-  const length = facingLength + ABOVE
+  const length = facingLength + TONGUE_ABOVE
   const base = throatHalf + board.book.value(edgeRules.lapUnder) + 6
   const half = (): EdgeDraft[] => {
     const side = smoothLine([
@@ -80,7 +80,7 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
         quantity: 'Length of the tongue',
         value: length,
         unit: 'mm',
-        sentence: say`As long as the facings (${mm(facingLength, 0)}) and ${mm(ABOVE)}, so that the laces do not press on its edge.`,
+        sentence: say`As long as the facings (${mm(facingLength, 0)}) and ${mm(TONGUE_ABOVE)}, so that the laces do not press on its edge.`,
         inputs: [{ name: 'Facing', value: facingLength, unit: 'mm' }],
         origin: 'measured on the last',
       },

@@ -28,9 +28,7 @@ const shows = [
 const show = ref<(typeof shows)[number]['value']>('pieces')
 const pair = usePair()
 const FOOT_OFF = 'seam.buttFootOff'
-const buttOff = computed(
-  () => pair.decisions?.rules[FOOT_OFF] ?? pair.houseRuleOf(FOOT_OFF) ?? ruleOf(FOOT_OFF)?.value ?? 0,
-)
+const buttOff = computed(() => pair.ruleInForce(FOOT_OFF))
 const joined = computed(() => {
   const ids = [...new Set(props.seam.on.map((o) => o.piece))]
   const all = [...props.pieces, ...props.parts]

@@ -43,7 +43,7 @@ const stitchNames: Record<HandStitch, string> = {
       :options="handStitches.map((value) => ({ value, name: stitchNames[value] }))"
       @choose="emit('change', { stitch: $event === 'two needles' ? null : $event })"
     />
-    <div v-if="can('pitch')" class="line">
+    <div v-if="can('pitch')" class="words-and-field">
       <span>Stitch</span>
       <FigureField
         :value="own?.pitch ?? null"
@@ -55,7 +55,7 @@ const stitchNames: Record<HandStitch, string> = {
         @change="emit('change', { pitch: $event })"
       />
     </div>
-    <div v-if="can('fromEdge')" class="line">
+    <div v-if="can('fromEdge')" class="words-and-field">
       <span>From the edge</span>
       <FigureField
         :value="own?.fromEdge ?? null"
@@ -67,7 +67,7 @@ const stitchNames: Record<HandStitch, string> = {
         @change="emit('change', { fromEdge: $event })"
       />
     </div>
-    <div v-if="can('rows')" class="line">
+    <div v-if="can('rows')" class="words-and-field">
       <span>Rows</span>
       <FigureField
         :value="own?.rows ?? null"
@@ -90,15 +90,5 @@ const stitchNames: Record<HandStitch, string> = {
 .settings {
   display: grid;
   gap: 8px;
-}
-.line {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 10px;
-}
-.line > :last-child {
-  flex: none;
-  width: 10em;
 }
 </style>

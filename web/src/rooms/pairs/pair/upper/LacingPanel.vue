@@ -28,7 +28,7 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
       :options="eyeletFittings.map((value) => ({ value, name: fittings[value] }))"
       @choose="set({ fitting: $event })"
     />
-    <div class="line">
+    <div class="words-and-field">
       <span>Pairs</span>
       <FigureField
         :value="decided.pairs"
@@ -40,7 +40,7 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
         @change="set({ pairs: $event })"
       />
     </div>
-    <div class="line">
+    <div class="words-and-field">
       <span>Of them hooks, from the top</span>
       <FigureField
         :value="decided.hooks"
@@ -75,15 +75,5 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
   display: grid;
   gap: 8px;
   margin: 6px 0 12px;
-}
-.line {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 10px;
-}
-.line > :last-child {
-  flex: none;
-  width: 11em;
 }
 </style>

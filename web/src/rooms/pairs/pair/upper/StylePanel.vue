@@ -147,7 +147,7 @@ function setVersion(index: number, mm: number): void {
         />
         <fieldset class="folds">
           <legend>Ankle bones above the feather, if measured</legend>
-          <div v-for="side in wallSides" :key="side" class="line">
+          <div v-for="side in wallSides" :key="side" class="words-and-field">
             <span>{{ side === 'lateral' ? 'Lateral' : 'Medial' }}</span>
             <span class="ankle">
               <LengthField
@@ -164,7 +164,7 @@ function setVersion(index: number, mm: number): void {
           </div>
         </fieldset>
         <TapingsPanel :tapings="upper.forme.tapings" :map="map" @change="setForme({ tapings: $event })" />
-        <div class="line">
+        <div class="words-and-field">
           <span>Taken in at the back, a side</span>
           <LengthField
             :value="upper.backTaper"
@@ -181,7 +181,7 @@ function setVersion(index: number, mm: number): void {
             name="fold-version"
             @update:value="emit('change', { folds: { ...upper.folds, chosen: $event } })"
           >
-            <div v-for="(v, i) in upper.folds.versions" :key="i" class="line">
+            <div v-for="(v, i) in upper.folds.versions" :key="i" class="words-and-field">
               <NRadio :value="i">Version {{ i + 1 }}</NRadio>
               <LengthField :value="v" :min="0" :max="120" :label="`Version ${i + 1}`" @change="setVersion(i, $event)" />
             </div>
@@ -203,12 +203,6 @@ function setVersion(index: number, mm: number): void {
   display: grid;
   gap: 8px;
   margin: 10px 0 14px;
-}
-.line {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 10px;
 }
 .ankle {
   display: flex;

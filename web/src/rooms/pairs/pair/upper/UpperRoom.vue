@@ -183,7 +183,7 @@ const markers = computed(() =>
       />
       <section v-if="point" class="point" aria-label="Chosen point">
         <h3>{{ point.name }}</h3>
-        <div v-for="(f, i) in figures" :key="f.name" class="line">
+        <div v-for="(f, i) in figures" :key="f.name" class="words-and-field">
           <span>{{ f.name }}</span>
           <LengthField
             :value="f.value"
@@ -273,14 +273,8 @@ const markers = computed(() =>
 .both :deep(canvas) {
   height: calc(100% - 66px);
 }
-.line :deep(.length) {
+.words-and-field :deep(.length) {
   flex: none;
-}
-.line {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 10px;
 }
 .point {
   margin: 0 0 12px;

@@ -1,10 +1,10 @@
 import {
+  disc,
   wallSides,
   type FormeMap,
   type KeyPoint,
   type Path,
   type Piece,
-  type Point,
   type Upper,
   type UpperLine,
   type Vec3,
@@ -59,18 +59,12 @@ export function upperLoops(map: FormeMap, upper: Upper, chosen: Piece | null): L
   }
   for (const { at } of upper.lacing?.pairs ?? []) {
     for (const side of wallSides) {
-      const ring = circle(at[side], (upper.lacing?.diameter ?? 0) / 2)
+      const ring = disc(at[side], (upper.lacing?.diameter ?? 0) / 2, ROUND)
       loops.push({ points: onLast(map, side, ring), colour: '#ffffff', width: 2 })
     }
   }
   return loops
 }
-
-const circle = ([x, y]: Point, r: number): Path =>
-  Array.from({ length: ROUND }, (_, k): Point => {
-    const a = (2 * Math.PI * k) / ROUND
-    return [x + r * Math.cos(a), y + r * Math.sin(a)]
-  })
 
 /** Key points as balls that can be dragged over the last, on each of their sides. */
 export function pointMarkers(map: FormeMap, points: readonly KeyPoint[], chosen: string): Marker[] {

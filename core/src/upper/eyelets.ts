@@ -1,0 +1,108 @@
+import { offsetLine } from '../geometry/offsetLine.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { nearest, pointAt } from '../geometry/polyline.ts'
+import type { EyeletFitting, LacingDecisions } from '../model/lacing.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import { wallSides, type Side } from '../trade/side.ts'
+import { lacingRules } from './lacingRules.ts'
+import type { Hole, Piece } from './piece.ts'
+import type { DrawnUpper } from './style.ts'
+
+/** Where the eyelets go along a facing, and how they are made; it says nothing of any last. */
+export interface EyeletRow {
+  fitting: EyeletFitting
+  /** Along the edge of the facing from its top, mm. */
+  along: number[]
+  /** From the edge to the middle of the holes, mm. */
+  fromEdge: number
+  /** Of the holes in the outside, mm. */
+  diameter: number
+  /** So many of the first are hooks. */
+  hooks: number
+  /** How far apart they are, mm. */
+  spacing: number
+}
+
+/**
+ * The eyelets of a facing so long: the first and the last at their distances from its ends, the others evenly between,
+ * as many as come nearest to the house's spacing unless so many are asked for. eyeletRow(72) with 9 and 10 mm at the
+ * ends leaves 53 mm: 4 spaces of 13.25 mm, 5 eyelets.
+ */
+export function eyeletRow(facing: number, { fitting, pairs, hooks }: LacingDecisions, book: RuleBook): EyeletRow {
+  const from = book.value(lacingRules.fromTop)
+  const span = Math.max(0, facing - from - book.value(lacingRules.fromFront))
+  const count = pairs ?? Math.max(2, Math.round(span / book.value(lacingRules.spacing)) + 1)
+  const spacing = span / (count - 1)
+  return {
+    fitting,
+    along: Array.from({ length: count }, (_, i) => from + i * spacing),
+    fromEdge: book.value(lacingRules.fromEdge),
+    diameter: book.value(fitting === 'visible' ? lacingRules.hole : lacingRules.plainHole),
+    hooks: Math.min(hooks, count - 1),
+    spacing,
+  }
+}
+
+/** A place so far along a line that runs with its piece on the left, and so far into it. */
+export function inside(line: Path, at: number, by: number): Point {
+  const whole = pathLength(line)
+  const place = pointAt(line, at)
+  // On the row itself, so that holes keep their distance where the edge bends.
+  return nearest(offsetLine(line, by), beside(line, Math.min(whole, at), place, by)).point
+}
+
+function beside(line: Path, at: number, [x, y]: Point, by: number): Point {
+  const [a, b] = [pointAt(line, Math.max(0, at - 1)), pointAt(line, at + 1)]
+  const l = distance(a, b) || 1
+  return [x - ((b[1] - a[1]) / l) * by, y + ((b[0] - a[0]) / l) * by]
+}
+
+/** Eyelets as they lie on a piece that has an edge of the facing on a side; the uppermost first, none where it has none. */
+export function eyeletsOn(piece: Piece, row: EyeletRow): { side: Side; holes: Point[] }[] {
+  return wallSides.flatMap((side) => {
+    const edge = piece.edges.find((e) => e.name === 'facing' && e.side === side)
+    if (!edge) return []
+    const whole = pathLength(edge.line)
+    // Counter-clockwise, the lateral facing ends at its top and the medial one begins there.
+    const places = row.along.map((at) => (side === 'lateral' ? whole - at : at))
+    return [
+      {
+        side,
+        holes: places
+          // A lining's facing ends at the throat: what lies in front of it is on the vamp.
+          .filter((at) => at >= 0 && at <= whole)
+          .map((at) => inside(edge.line, at, row.fromEdge)),
+      },
+    ]
+  })
+}
+
+/** The row of eyelets of a drawn upper; null on a shoe without lacing. */
+export const eyeletRowOf = (
+  { facings }: Pick<DrawnUpper, 'facings'>,
+  decisions: LacingDecisions,
+  book: RuleBook,
+): EyeletRow | null =>
+  facings ? eyeletRow(Math.min(...wallSides.map((s) => pathLength(facings[s]))), decisions, book) : null
+
+/** A piece with the eyelets that go through it: through its outside, or later through the lining. */
+export function withEyelets(piece: Piece, row: EyeletRow | null, later?: true): Piece {
+  if (!row) return piece
+  const holes = eyeletsOn(piece, row).flatMap(({ holes: places }) =>
+    places.map((at, i): Hole => ({
+      at,
+      diameter: row.diameter,
+      for: i < row.hooks ? 'hook' : 'eyelet',
+      ...(later ? { later } : {}),
+    })),
+  )
+  return holes.length === 0 ? piece : { ...piece, holes: [...piece.holes, ...holes] }
+}
+
+/** The two holes of a lace guard in a tongue, at the height of the middle pair; `above` is how far it stands over the facings. */
+export function withGuard(tongue: Piece, row: EyeletRow, above: number, book: RuleBook): Piece {
+  const middle = row.along[Math.floor((row.along.length - 1) / 2)]! + above
+  const half = book.value(lacingRules.guard) / 2
+  const holes = [-half, half].map((y): Hole => ({ at: [middle, y], diameter: row.diameter, for: 'lace guard' }))
+  return { ...tongue, holes: [...tongue.holes, ...holes] }
+}
