@@ -12,6 +12,8 @@ export interface Lay {
   from: number
   to: number
   profile: Profile
+  /** How thick it is itself, where it is drawn bent round an edge, mm. */
+  thickness?: number
 }
 
 /** One leather in section, to scale: its closed outline, mm; x across the seam, y outwards from the foot. */
@@ -62,7 +64,7 @@ export function pile(lays: readonly Lay[]): SectionBody[] {
     return {
       part: lay.part,
       name: lay.name,
-      thickest: Math.max(...its.map((x) => thicknessOf(lay, x))),
+      thickest: lay.thickness ?? Math.max(...its.map((x) => thicknessOf(lay, x))),
       outline: [...below, ...[...above].reverse()],
     }
   })

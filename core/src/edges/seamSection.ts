@@ -107,6 +107,7 @@ export const bound =
       name,
       from,
       to: thin,
+      thickness: thin,
       profile: [
         [from, thin],
         [0, thin],

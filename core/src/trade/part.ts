@@ -31,6 +31,7 @@ export interface PartLine {
 /** What a skive leaves of an edge, seen from its side. */
 export const skiveShapes = {
   level: 'level, then rising',
+  whole: 'all over',
   straight: 'straight',
   'to nothing': 'straight to nothing',
   cupped: 'cupped',

@@ -1,4 +1,12 @@
-import { skiveFaces, skiveShapes, type PairFile, type Plan, type Point, type SkiveGroup } from '@gentle-awl/core'
+import {
+  skiveFaces,
+  skiveOutline,
+  skiveShapes,
+  type PairFile,
+  type Plan,
+  type Point,
+  type SkiveGroup,
+} from '@gentle-awl/core'
 import { ListPages } from './listPages.ts'
 import { PALE, type Page } from './pdfPage.ts'
 import type { Paper } from './sheets.ts'
@@ -76,8 +84,7 @@ function setting(page: Page, group: SkiveGroup, y: number, width: number): void 
   const whole = group.lines[0]?.thickness ?? 0
   const run = group.width + 6
   const base = y - 11.5
-  const above: Point[] = [...group.profile.map(([d, t]): Point => [d, t]), [run, whole]]
-  const drawn = [[0, 0] as Point, ...above, [run, 0] as Point].map(([d, t]): Point => [
+  const drawn = skiveOutline(group.profile, whole, run).map(([d, t]): Point => [
     AT.edge + LARGER * d,
     base + LARGER * t,
   ])

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { leftOf, skiveShapes, widthOf, type Sentence, type SkiveShape } from '@gentle-awl/core'
+import { leftOf, skiveOutline, skiveShapes, widthOf, type Sentence, type SkiveShape } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showLength, tell } from '../app/settings.ts'
 import { capital } from '../ui/capital.ts'
+import { pathData } from './svgPath.ts'
 
 /** A skive as a true section: distance from the edge to the right, thickness left upwards, both to the same scale. */
 const props = defineProps<{
@@ -14,10 +15,12 @@ const width = computed(() => widthOf(props.skive))
 const left = computed(() => leftOf(props.skive))
 /** Narrow skives are drawn no larger than others. */
 const run = computed(() => Math.max(24, width.value + 8))
-const outline = computed(() => {
-  const top = props.skive.profile.map(([x, t]) => `${x * SCALE} ${-t * SCALE}`)
-  return `M0 0L${top.join('L')}L${run.value * SCALE} ${-props.thickness * SCALE}V0Z`
-})
+const outline = computed(() =>
+  pathData(
+    skiveOutline(props.skive.profile, props.thickness, run.value).map(([x, t]) => [x * SCALE, t * SCALE]),
+    true,
+  ),
+)
 const box = computed(
   () => `-6 ${-props.thickness * SCALE - 8} ${run.value * SCALE + 12} ${props.thickness * SCALE + 34}`,
 )

@@ -1,4 +1,5 @@
 import { skivedFace } from '../../layers/pieceSkives.ts'
+import type { EdgeSkive } from '../../layers/edgeSkive.ts'
 import { isWoven } from '../../model/material.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import type { Finding } from '../../trade/because.ts'
@@ -11,7 +12,7 @@ import { lyingAlong } from './alongOpening.ts'
 import { edging, reasons, type EdgingNeeds } from './needs.ts'
 import { edgingRules } from './rules.ts'
 import { along, becauseOfEnds, marksAcross, skivedEnds, skivedLong, stripPart, type Flat } from './strip.ts'
-import { strippedTo, stripSkive } from './stripSkive.ts'
+import { skivedAllOver, skivedLegEdge, strippedTo, stripSkive } from './stripSkive.ts'
 
 /** A bead: a strip folded off-centre, whose fold shows above the edge. */
 export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: number; short: number }): Part {
@@ -21,10 +22,8 @@ export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: nu
   const face = skivedFace(material)
   const thin = strippedTo(material, book)
   const clear = book.value(topFinishRules.slitShort)
-  const leg = (name: string, edge: 'low' | 'high', width: number): Skive[] => {
-    const skive = stripSkive(edging.bead, material, width, book)
-    return skive ? [skivedLong(name, edge, flat, skive, face)] : []
-  }
+  const skivedAt = (name: string, edge: 'low' | 'high', skive: EdgeSkive | null): Skive[] =>
+    skive ? [skivedLong(name, edge, flat, skive, face)] : []
   const cut = (name: string, at: number): PartLine => ({
     name,
     kind: 'cut mark',
@@ -57,7 +56,12 @@ export function bead(needs: EdgingNeeds, flat: Flat, { long, short }: { long: nu
         ...marksAcross(work.marks, flat),
       ],
       skives: skived
-        ? [...leg('long leg', 'high', long), ...leg('short leg', 'low', short), ...skivedEnds(flat, thin, face, book)]
+        ? [
+            ...skivedAt('whole strip', 'low', skivedAllOver(edging.bead, material, flat.width, book)),
+            ...skivedAt('long leg', 'high', skivedLegEdge(material, long, book)),
+            ...skivedAt('short leg', 'low', skivedLegEdge(material, short, book)),
+            ...skivedEnds(flat, thin, face, book),
+          ]
         : [],
       becauses: [
         ...reasons(work, 'beadLength', 'longLeg'),

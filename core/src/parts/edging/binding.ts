@@ -7,14 +7,14 @@ import { topFinishRules } from '../../upper/topFinishRules.ts'
 import { edging, reasons, type EdgingNeeds } from './needs.ts'
 import { edgingRules } from './rules.ts'
 import { along, becauseOfEnds, marksAcross, skivedEnds, skivedLong, stripPart, type Flat } from './strip.ts'
-import { strippedTo, stripSkive } from './stripSkive.ts'
+import { skivedAllOver, strippedTo } from './stripSkive.ts'
 
 /** A rolled binding: a strip stitched on outside, rolled over the edge and turned in on the foot's side. */
 export function binding(needs: EdgingNeeds, flat: Flat): Part {
   const { work, book } = needs
   const material = ofPiece(needs.own, edging.binding, needs.upper)
   const woven = isWoven(material)
-  const skive = stripSkive(edging.binding, material, flat.width, book)
+  const skive = skivedAllOver(edging.binding, material, flat.width, book)
   const thin = strippedTo(material, book)
   const face = skivedFace(material)
   const [turnIn, reveal] = [book.value(topFinishRules.turnIn), book.value(topFinishRules.reveal)]
@@ -34,7 +34,7 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
       skives: woven
         ? []
         : [
-            ...(skive ? [skivedLong('whole width', 'low', flat, skive, face)] : []),
+            ...(skive ? [skivedLong('whole strip', 'low', flat, skive, face)] : []),
             ...skivedEnds(flat, thin, face, book),
           ],
       becauses: [

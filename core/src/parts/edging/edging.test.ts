@@ -148,9 +148,10 @@ describe('what is laid along the opening', () => {
   })
   it('a very narrow strip has legs that are all edge', () => {
     const { skives } = part(finished(derby, { topFinish: 'bead' }, { 'upper.beadStrip': 12 }), 'bead')
-    const [long, short] = [skives[0]!.profile, skives[1]!.profile]
-    expect(short[short.length - 1]![0]).toBeCloseTo(4.8, 9)
-    expect(long[long.length - 1]![0]).toBeCloseTo(7.2, 9)
+    const profileOf = (name: string) => skives.find((k) => k.name === name)!.profile
+    // Legs of 7.2 and 4.8 mm, thinned over 5 mm or as far as they go.
+    expect(profileOf('long leg')[1]![0]).toBe(5)
+    expect(profileOf('short leg')[1]![0]).toBeCloseTo(4.8, 9)
   })
   it('a leg that no fold of so narrow a strip makes long enough asks for a wider one, and is cured by it', () => {
     const rules = { 'upper.beadStrip': 14, 'upper.punchFromEdge': 10 }
@@ -181,13 +182,20 @@ describe('what is laid along the opening', () => {
         'bead',
       )
     const usual = of(derby, {})
+    // Each at one setting of the guide: the strip first, then what runs out to nothing.
     expect(usual.skives.map((s) => [s.name, s.profile])).toEqual([
+      [
+        'whole strip',
+        [
+          [0, 0.8],
+          [30, 0.8],
+        ],
+      ],
       [
         'long leg',
         [
           [0, 0],
           [5, 0.8],
-          [18, 0.8],
         ],
       ],
       [
@@ -195,7 +203,6 @@ describe('what is laid along the opening', () => {
         [
           [0, 0],
           [5, 0.8],
-          [12, 0.8],
         ],
       ],
       [
@@ -268,6 +275,13 @@ describe('an edge with its strip, cut through', () => {
     const s = seam(finished(derby, { topFinish: 'bound' }), 'bound')
     expect(s.thickest.after).toBeCloseTo(0.8 + 0.9 + 1.4 + 0.8, 6)
     expect(spoken(s.skives.map((k) => k.sentence)[0]!)).toContain('0.8')
+    expect(s.skives[0]!.shape).toBe('whole')
+    // Each of its legs is told as thick as it is, not with what it wraps.
+    expect(
+      pile(s.after)
+        .filter((b) => b.part === 'binding')
+        .map((b) => b.thickest),
+    ).toEqual([0.8, 0.8])
   })
   it('what is stitched through there counts the strip, and the lining once', () => {
     const sewn = (topFinish: TopFinish) =>

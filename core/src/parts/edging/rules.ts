@@ -9,7 +9,7 @@ export const edgingRules = {
     min: 0.4,
     max: 1.6,
     unit: 'mm',
-    why: 'Two of it lie between upper and lining: thicker, the edge gets hard and heavy; thinner, it wears through.',
+    why: 'Two of it lie at a beaded edge, and a binding goes all round it: thicker, the edge gets hard and heavy; thinner, it wears through.',
   },
   legEdge: {
     key: 'edging.legEdge',

@@ -12,30 +12,49 @@ import { edgingRules } from './rules.ts'
 export const strippedTo = (sheet: Sheet, book: RuleBook): number =>
   isWoven(sheet) ? sheet.thickness : Math.min(sheet.thickness, book.value(edgingRules.thickness))
 
-/** How a strip is thinned from a long edge as far as `width` mm; null where it is not. */
-export function stripSkive(id: PartKind, sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
+/** A strip skived all over before it is folded or rolled; null where it is thin enough, or cloth. */
+export function skivedAllOver(id: PartKind, sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
   const thin = strippedTo(sheet, book)
-  if (isWoven(sheet)) return null
-  if (id === edging.bead) {
-    const over = Math.min(book.value(edgingRules.legEdge), width)
-    return {
-      shape: 'to nothing',
-      profile: [[0, 0], [over, thin], ...(thin < sheet.thickness && width > over ? [[width, thin] as const] : [])],
-      sentence: say`To nothing over ${mm(over)} at the edge${thin < sheet.thickness ? say`, and to ${mm(thin, 2)} up to the fold` : ''}: four layers lie at the edge.`,
-      share: edgingRules.thickness,
-    }
+  if (thin >= sheet.thickness) return null
+  return {
+    shape: 'whole',
+    profile: [
+      [0, thin],
+      [width, thin],
+    ],
+    sentence: say`To ${mm(thin, 2)} all over, ${id === edging.bead ? 'since four layers lie at the edge' : 'so that it wraps the edge closely'}.`,
+    share: edgingRules.thickness,
   }
-  return thin < sheet.thickness
-    ? {
-        shape: 'level',
-        profile: [
-          [0, thin],
-          [width, thin],
-        ],
-        sentence: say`To ${mm(thin, 2)} all over, so that it wraps the edge closely.`,
-        share: edgingRules.thickness,
-      }
-    : null
+}
+
+/** A long edge of a bead, where a leg ends; null where it is cloth. */
+export function skivedLegEdge(sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
+  if (isWoven(sheet)) return null
+  const over = Math.min(book.value(edgingRules.legEdge), width)
+  return {
+    shape: 'to nothing',
+    profile: [
+      [0, 0],
+      [over, strippedTo(sheet, book)],
+    ],
+    sentence: say`To nothing over ${mm(over)}, so that the leg is neither seen nor felt where it ends.`,
+    share: edgingRules.thickness,
+  }
+}
+
+/** What is left of a strip from a long edge as far as `width` mm, all its skives together; null where it is not skived. */
+export function stripSkive(id: PartKind, sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
+  const [whole, edge] = [
+    skivedAllOver(id, sheet, width, book),
+    id === edging.bead ? skivedLegEdge(sheet, width, book) : null,
+  ]
+  if (!edge) return whole
+  if (!whole) return edge
+  return {
+    ...edge,
+    profile: [...edge.profile, ...whole.profile.filter(([d]) => d > edge.profile[1]![0])],
+    sentence: say`${whole.sentence} ${edge.sentence}`,
+  }
 }
 
 /** How a strip lies on the edge, mm. */
