@@ -141,7 +141,7 @@ export const roleNames: Record<MaterialRole, string> = {
   welt: 'Welt and rand',
   shank: 'Shank',
   outsole: 'Outsole',
-  heel: 'Heel lifts',
+  heel: 'Heel wedge and lifts',
   topPiece: 'Top piece',
 }
 

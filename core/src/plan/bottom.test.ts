@@ -207,8 +207,35 @@ describe('parts of the bottom', () => {
     const heeled = part(plan({}, sampleMeasures.heeled), 'heelWedge')
     const back = value(heeled, 'Wedge at the back')
     expect(spoken(heeled.becauses.find((b) => b.quantity === 'Wedge at the back')?.sentence ?? '')).toContain(
-      `${Math.ceil(back / 5)} pieces of the lift leather`,
+      `${Math.ceil(back / 5)} pieces of 5 mm each`,
     )
+  })
+  it('wedge and lifts may each be of something of their own', () => {
+    const bend = sampleMaterials.find((m) => m.kind === 'sole leather')!
+    const thin = { ...bend, id: '01900000-0000-7000-8000-000000000291', name: 'Thin pieces', thickness: 2.5 }
+    const from = (piece: string) => {
+      const input = samplePair({}, sampleMeasures.heeled)
+      return planPair({
+        ...input,
+        materials: [...input.materials, thin],
+        decisions: { ...input.decisions, pieceMaterials: { [piece]: thin.id } },
+      })
+    }
+    const usual = plan({}, sampleMeasures.heeled)
+    const wedge = from('heelWedge')
+    // The pile is the same; only what the wedge is laid up of is another.
+    expect(heelOf(wedge)).toEqual(heelOf(usual))
+    expect(part(wedge, 'heelWedge').materialName).toBe('Thin pieces')
+    expect(part(wedge, 'heelLift')).toEqual(part(usual, 'heelLift'))
+    const back = value(part(wedge, 'heelWedge'), 'Wedge at the back')
+    const said = part(wedge, 'heelWedge').becauses.find((b) => b.quantity === 'Wedge at the back')
+    expect(spoken(said?.sentence ?? '')).toContain(`${Math.ceil(back / 2.5)} pieces of 2.5 mm each`)
+    // Lifts half as thick: as many as go into the same height under the same top piece.
+    const lifts = from('heelLift')
+    const room = Math.min(heelOf(lifts).needed.back, heelOf(lifts).needed.breast) - heelOf(lifts).topPiece
+    expect(heelOf(lifts).lifts).toBe(Math.floor(room / 2.5))
+    expect(part(lifts, 'heelLift').materialName).toBe('Thin pieces')
+    expect(part(lifts, 'heelWedge').materialName).toBe(part(usual, 'heelWedge').materialName)
   })
   it('the shank keeps clear of the joint line and lies inside the bottom', () => {
     for (const m of Object.values(sampleMeasures)) {

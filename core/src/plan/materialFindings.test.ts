@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { keptCache } from '../../test/keptCache.ts'
 import { sampleMaterials, samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
+import { contains } from '../geometry/path.ts'
 import { isNatural, Material, materialKinds } from '../model/material.ts'
 import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { remedied } from '../trade/remedy.ts'
@@ -123,6 +124,31 @@ describe('what a leather gives and takes', () => {
       houseRules: { 'upper.mostStretch': 0.05 },
     })
     expect(crowded.map((f) => [f.level, f.limit])).toEqual(crowded.map(() => ['watch', 0.05]))
+  })
+  it('a piece of its own leather is asked by that leather where it lies, and nowhere else', () => {
+    const most = (input: PlanInput, side: string) => strain(input).find((f) => f.id === `upper.strain.${side}`)!
+    const own = (piece: string, loose: number): PlanInput => {
+      const stiff = { ...derby.materials[0]!, id: '01900000-0000-7000-8000-000000000292', name: 'Stiff calf' }
+      return {
+        ...derby,
+        materials: [...derby.materials, { ...stiff, stretch: { tight: 1, loose } }],
+        decisions: { ...derby.decisions, pieceMaterials: { [piece]: stiff.id } },
+      }
+    }
+    const stiff = own('quarter.lateral', 1)
+    const asked = most(stiff, 'lateral')
+    expect(asked).toMatchObject({ level: 'watch', limit: 0.01 })
+    expect(spoken(asked.sentence)).toContain('Stiff calf gives 1 %.')
+    expect(asked.remedy).toMatchObject({ control: { piece: { id: 'quarter.lateral' } } })
+    // It is asked by what lies under that quarter: a place inside it, and no more than the whole side is.
+    const quarter = planPair(stiff, cache)
+      .upper.pieces.find((p) => p.id === 'quarter.lateral')!
+      .places.find((p) => p.side === 'lateral')!
+    expect(contains(quarter.forme, asked.at!.point)).toBe(true)
+    expect(asked.measured).toBeLessThanOrEqual(Math.max(...strain(derby).map((f) => f.measured)) + 1e-9)
+    expect(most(stiff, 'medial')).toEqual(most(derby, 'medial'))
+    // One that gives as much as any is no matter.
+    expect(most(own('quarter.lateral', 60), 'lateral').level).toBe(most(derby, 'lateral').level)
   })
   it('is dyed in as many coats as it takes, each dry before the next', () => {
     const bend = derby.materials.find((m) => m.kind === 'sole leather')!

@@ -84,7 +84,8 @@ export function materialsOf(input: PlanInput, cache: StageCache) {
     welt: chosen('welt'),
     shank: chosen('shank'),
     outsole: chosen('outsole'),
-    heel: chosen('heel'),
+    wedge: ofPiece(own, 'heelWedge', chosen('heel')),
+    lift: ofPiece(own, 'heelLift', chosen('heel')),
     topPiece: chosen('topPiece'),
   }
 }

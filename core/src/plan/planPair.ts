@@ -16,6 +16,7 @@ import type { UpperDecisions } from '../model/upper.ts'
 import type { UpperLayers } from '../upper/needs.ts'
 import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
+import { closingWork } from '../work/closingWork.ts'
 import type { UpperFacts } from '../work/facts.ts'
 import { stepsOf } from '../work/steps.ts'
 import { bothFeet } from './bothFeet.ts'
@@ -24,6 +25,8 @@ import { edgesStage, skivingOf, upperSkives } from './edgesStage.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
 import { materialFindings } from './materialFindings.ts'
+import type { Material } from '../model/material.ts'
+import { pieceRole } from '../trade/pieceRole.ts'
 import { materialsOf, type PairMaterials } from './materials.ts'
 import { pairFindings } from './pairFindings.ts'
 import { PlanError } from './planError.ts'
@@ -91,6 +94,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
       construction: d.construction,
       upperSkives: upperSkives(right, left ?? right),
       upperFacts: cache.same('facts of the upper', upperFacts(right.upper, d.upper)),
+      closing: cache.same('closing', closingWork([right, left ?? right].map((foot) => foot.stitching.seams))),
       padding: paddings.right,
       leftPadding: paddings.left,
       insole: material.insole,
@@ -117,6 +121,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
         },
         upperSkives: i.upperSkives,
         upper: i.upperFacts,
+        closing: i.closing,
         paddings: { right: i.padding, left: i.leftPadding },
         book: rules,
       }),
@@ -155,8 +160,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
 const upperFacts = ({ pieces, topFinish }: Upper, { lacing }: UpperDecisions): UpperFacts => ({
   finish: topFinish.finish,
   folds: pieces.some((p) => p.edges.some((e) => e.role === 'folded')),
-  // A pattern drawn elsewhere has its lacing where it names an edge so.
-  eyelets: pieces.some((p) => p.edges.some((e) => e.name === 'facing')) ? lacing.fitting : null,
+  eyelets: pieces.some((p) => p.holes.some((h) => h.for === 'eyelet')) ? lacing.fitting : null,
   tongue: pieces.some((p) => p.id === 'tongue'),
 })
 
@@ -209,8 +213,17 @@ export const upperLayers = (material: PairMaterials, cache: StageCache): UpperLa
     heelLining: material.liningsAt.heel,
     lining: material.liningsAt.most,
     stiffener: material.stiffener.thickness,
-    gives: material.upper.stretch && { name: material.upper.name, share: material.upper.stretch.loose / 100 },
+    gives: { usual: givesOf(material.upper), own: givesOfPieces(material) },
   })
+
+const givesOf = ({ name, stretch }: Material) => stretch && { name, share: stretch.loose / 100 }
+
+const givesOfPieces = ({ own }: PairMaterials) =>
+  Object.fromEntries(
+    Object.entries(own)
+      .filter(([id]) => pieceRole(id) === 'upper')
+      .map(([id, material]) => [id, givesOf(material)]),
+  )
 
 /** What a shoe's upper comes to, with all that the parts inside and under it read. */
 function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => void) {

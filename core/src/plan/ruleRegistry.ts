@@ -36,6 +36,7 @@ import { throatRules } from '../upper/throat.ts'
 import { topFinishRules } from '../upper/topFinishRules.ts'
 import { puffRules } from '../parts/puff/toePuff.ts'
 import { workRules } from '../work/bookStep.ts'
+import { closingRules } from '../work/closingEffort.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
@@ -82,7 +83,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Layers and bulk', layerRules),
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
   chapter('Seams and holes', seamRules),
-  chapter('Time at the bench', workRules),
+  chapter('Time at the bench', workRules, closingRules),
   chapter('Waits', waitRules, soakRules),
 ]
 

@@ -43,7 +43,7 @@ export interface SoleNeeds {
   decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
   /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
-  material: Pick<PairMaterials, 'insole' | 'midsole' | 'welt' | 'shank' | 'outsole' | 'heel' | 'topPiece'>
+  material: Pick<PairMaterials, 'insole' | 'midsole' | 'welt' | 'shank' | 'outsole' | 'wedge' | 'lift' | 'topPiece'>
   book: RuleBook
 }
 
@@ -172,7 +172,8 @@ function onCutSoles(
   const breastX = book.value(insoleRules.breast) * L
   const breast = bottom.flatX(breastX)
   const outsoleOf = stockOf(material.outsole, bottomRules.outsoleThickness, 'sole leather', book)
-  const lift = stockOf(material.heel, bottomRules.liftThickness, 'sole leather', book)
+  const wedge = stockOf(material.wedge, bottomRules.liftThickness, 'sole leather', book)
+  const lift = stockOf(material.lift, bottomRules.liftThickness, 'sole leather', book)
   const top = stockOf(material.topPiece, bottomRules.topPieceThickness, 'rubber', book)
   const midsolePart = midsole({
     bottom,
@@ -233,7 +234,7 @@ function onCutSoles(
       filled(shankVolume),
       midsolePart,
       outsole(soles, outsoleOf, welted),
-      ...heelParts(soles, outlines, heel, lift, top, d.heel),
+      ...heelParts(soles, outlines, heel, { wedge, lift, top }, d.heel),
     ],
     bottom: {
       profile,

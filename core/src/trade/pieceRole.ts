@@ -19,6 +19,10 @@ export function pieceRole(id: string): MaterialRole | null {
   switch (kindOf(id)) {
     case 'insoleCover':
       return 'lining'
+    // The lifts of a heel are one pile, cut from one leather.
+    case 'heelWedge':
+    case 'heelLift':
+      return 'heel'
     // Its thickness is a rule of the insole.
     case 'insoleFoam':
       return null

@@ -5,7 +5,7 @@ import type { EyeletFitting, LacingDecisions } from '../model/lacing.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import { lacingRules } from './lacingRules.ts'
-import type { Hole, Piece } from './piece.ts'
+import type { Hole, Piece, PieceEdge } from './piece.ts'
 import type { DrawnUpper } from './style.ts'
 
 /** Where the eyelets go along a facing, and how they are made; it says nothing of any last. */
@@ -57,14 +57,22 @@ function beside(line: Path, at: number, [x, y]: Point, by: number): Point {
   return [x - ((b[1] - a[1]) / l) * by, y + ((b[0] - a[0]) / l) * by]
 }
 
+/** Whether a facing begins at its top: where the top line is next to it; else, as pieces lie here, on the medial side. */
+function topFirst({ edges }: Piece, facing: PieceEdge): boolean {
+  const at = edges.indexOf(facing)
+  const isTop = (edge: PieceEdge) => edge.name === 'top line'
+  if (isTop(edges[(at + edges.length - 1) % edges.length]!)) return true
+  if (isTop(edges[(at + 1) % edges.length]!)) return false
+  return facing.side === 'medial'
+}
+
 /** Eyelets as they lie on a piece that has an edge of the facing on a side; the uppermost first, none where it has none. */
 export function eyeletsOn(piece: Piece, row: EyeletRow): { side: Side; holes: Point[] }[] {
   return wallSides.flatMap((side) => {
     const edge = piece.edges.find((e) => e.name === 'facing' && e.side === side)
     if (!edge) return []
     const whole = pathLength(edge.line)
-    // Counter-clockwise, the lateral facing ends at its top and the medial one begins there.
-    const places = row.along.map((at) => (side === 'lateral' ? whole - at : at))
+    const places = row.along.map((at) => (topFirst(piece, edge) ? at : whole - at))
     return [
       {
         side,
@@ -84,6 +92,12 @@ export const eyeletRowOf = (
   book: RuleBook,
 ): EyeletRow | null =>
   facings ? eyeletRow(Math.min(...wallSides.map((s) => pathLength(facings[s]))), decisions, book) : null
+
+/** The row of eyelets of pieces that were drawn elsewhere, by the edges that are named "facing"; null where none is. */
+export function eyeletRowOn(pieces: readonly Piece[], decisions: LacingDecisions, book: RuleBook): EyeletRow | null {
+  const facings = pieces.flatMap((p) => p.edges.filter((e) => e.name === 'facing' && e.side !== 'whole'))
+  return facings.length > 0 ? eyeletRow(Math.min(...facings.map((e) => pathLength(e.line))), decisions, book) : null
+}
 
 /** A piece with the eyelets that go through it: through its outside, or later through the lining. */
 export function withEyelets(piece: Piece, row: EyeletRow | null, later?: true): Piece {

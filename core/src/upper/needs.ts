@@ -3,6 +3,12 @@ import type { RuleBook } from '../trade/rules.ts'
 import type { ByPiece } from '../trade/cutFrom.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 
+/** How far a leather gives in its loose direction, share. */
+export interface Gives {
+  name: string
+  share: number
+}
+
 /** What lies on each other in the wall, mm. */
 export interface UpperLayers {
   upper: number
@@ -14,8 +20,8 @@ export interface UpperLayers {
   heelLining: number
   lining: number
   stiffener: number
-  /** How far the upper leather gives in its loose direction, share; null where nobody measured it. */
-  gives: { name: string; share: number } | null
+  /** How far the upper leather gives, and pieces that are cut from another; null where nobody measured it. */
+  gives: { usual: Gives | null; own: ByPiece<Gives | null> }
 }
 
 /** What the upper needs to know of the rest of the pair. */

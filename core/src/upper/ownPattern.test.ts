@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { resample } from '../geometry/polyline.ts'
 import { distance, pathLength, signedArea, type Path } from '../geometry/path.ts'
 import { RuleBook } from '../trade/rules.ts'
+import { LacingDecisions } from '../model/lacing.ts'
 import { OwnPattern, type OwnPiece } from '../model/upper.ts'
+import { eyeletRowOn, withEyelets } from './eyelets.ts'
 import { cornersOf, ownFindings, ownPieces, piecesFromOutlines } from './ownPattern.ts'
 
 const book = new RuleBook({}, {})
@@ -44,6 +46,29 @@ describe('a pattern drawn elsewhere', () => {
     expect(first).toBe(true)
     expect(box('finished line')).toBeCloseTo(40 + 18 + 5, 3)
     expect(box('cut edge')).toBeCloseTo(40, 6)
+  })
+  it('has eyelets along an edge that is named a facing, counted from where the top line is', () => {
+    const made = (names: (string | null)[], side: OwnPiece['side']) => {
+      const [piece] = piecesFromOutlines([rectangle(80, 72)])
+      const edges = names.map((name) => (name === null ? {} : { name }))
+      const pieces = ownPieces(OwnPattern.parse({ pieces: [{ ...named(piece!, edges), side }] }), book)
+      const row = eyeletRowOn(pieces, LacingDecisions.parse({}), book)
+      return pieces.map((p) => withEyelets(p, row)).flatMap((p) => p.holes)
+    }
+    // Up the right side to the top, 11 mm inside; the first 9 mm under the top, 5 of them (see eyeletRow).
+    const along = [9, 22.25, 35.5, 48.75, 62]
+    const up = made([null, 'facing', 'top line', null], 'lateral')
+    expect(up.map((h) => h.for)).toEqual(along.map(() => 'eyelet'))
+    up.forEach((h, i) => {
+      expect(h.at[0]).toBeCloseTo(80 - 11, 6)
+      expect(h.at[1]).toBeCloseTo(72 - along[i]!, 6)
+    })
+    // Drawn the other way up, whichever side it is of.
+    const down = made(['top line', 'facing', null, null], 'lateral')
+    down.forEach((h, i) => expect(h.at[1]).toBeCloseTo(along[i]!, 6))
+    expect(down).toHaveLength(5)
+    expect(made([null, 'facing', null, null], 'medial').map((h) => h.at)).toEqual(down.map((h) => h.at))
+    expect(made([null, 'edge', 'top line', null], 'lateral')).toEqual([])
   })
   it('says which seams fit, which do not, and which have no partner', () => {
     const [a, b] = piecesFromOutlines([rectangle(80, 40), rectangle(60, 43)])

@@ -20,7 +20,15 @@ import { styleBook } from './styles/index.ts'
 import { deriveUpper, type Upper } from './upper.ts'
 import { spoken } from '../units/sentence.ts'
 
-const layers = { upper: 1.4, own: {}, backer: 0, heelLining: 0.9, lining: 0.9, stiffener: 2.4, gives: null }
+const layers = {
+  upper: 1.4,
+  own: {},
+  backer: 0,
+  heelLining: 0.9,
+  lining: 0.9,
+  stiffener: 2.4,
+  gives: { usual: null, own: {} },
+}
 const maps = new Map<string, FormeMap>()
 const mapOf = (name: keyof typeof sampleMeasures, feather: 'own' | 'mean' = 'own'): FormeMap => {
   const kept = maps.get(name + feather)

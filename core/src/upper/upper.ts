@@ -15,7 +15,7 @@ import { DesignBoard } from './designPoints.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
-import { eyeletRowOf, withEyelets, withGuard, type EyeletRow } from './eyelets.ts'
+import { eyeletRowOf, eyeletRowOn, withEyelets, withGuard, type EyeletRow } from './eyelets.ts'
 import { layLacing, type Lacing } from './lacing.ts'
 import type { Piece } from './piece.ts'
 import { TONGUE_ABOVE } from './styles/tongue.ts'
@@ -180,7 +180,8 @@ function foldVersions({ map, decisions, book }: UpperNeeds): Upper['foldVersions
 function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
   const bare = decisions.own ? ownPieces(decisions.own, book) : []
   const { joins } = joinsOf(bare)
-  const pieces = dressed(bare, joins, { decisions, book })
+  const row = eyeletRowOn(bare, decisions.lacing, book)
+  const pieces = dressed(bare, joins, { decisions, book }).map((p) => laced(p, row, { decisions, book }))
   const findings = ownFindings(pieces)
   return {
     pieces,

@@ -1,4 +1,5 @@
 import { fixed, type BookStep } from './bookStep.ts'
+import { closingEffort } from './closingEffort.ts'
 import { present } from './preparing.ts'
 import { waitRules } from './waits.ts'
 
@@ -67,7 +68,7 @@ export const closing: BookStep[] = [
     id: 'close-lining',
     name: 'Close the lining',
     group: 'close',
-    effort: fixed(25, 'Vamp lining, quarter linings, heel grip.'),
+    effort: closingEffort('close-lining', 5, 'Vamp lining, quarter linings, heel grip.'),
     after: [
       ['cut-upper', 'they are closed side by side'],
       ['skive-lining', 'a lap that is not thinned is felt'],
@@ -78,7 +79,7 @@ export const closing: BookStep[] = [
     id: 'close-outside',
     name: 'Stitch the outside together',
     group: 'close',
-    effort: fixed(60, 'Back seam first, then quarters to vamp.'),
+    effort: closingEffort('close-outside', 10, 'Back seam first, then quarters to vamp.'),
     after: [
       ['dye-edges-upper', 'edges are coloured before they are joined'],
       ['fold-tape', 'the top line must be folded'],
@@ -99,7 +100,7 @@ export const closing: BookStep[] = [
     id: 'join-lining',
     name: 'Join lining and outside at the top line, trim the lining',
     group: 'close',
-    effort: fixed(40, 'The lining stands proud and is trimmed after stitching.'),
+    effort: closingEffort('join-lining', 10, 'The lining stands proud and is trimmed after stitching.'),
     after: [
       ['hammer-back', 'the back seam is closed and hammered before the lining goes in'],
       ['close-lining', 'outside and lining are stitched apart, then joined'],
@@ -113,7 +114,11 @@ export const closing: BookStep[] = [
     name: 'Bind the edge of the opening',
     group: 'close',
     when: (f) => f.upper.finish === 'bound',
-    effort: fixed(40, 'Stitched on outside, rolled over upper and lining, turned in and stitched down.'),
+    effort: closingEffort(
+      'bind-edge',
+      15,
+      'Stitched on outside, rolled over upper and lining, turned in and stitched down.',
+    ),
     after: [
       ['join-lining', 'it wraps upper and lining together'],
       ['skive-edging', 'thin, it wraps closely'],
@@ -147,7 +152,7 @@ export const closing: BookStep[] = [
     name: 'Stitch the tongue in',
     group: 'close',
     when: (f) => f.upper.tongue,
-    effort: fixed(10, 'Its middle on the middle of the throat.'),
+    effort: closingEffort('sew-tongue', 2, 'Its middle on the middle of the throat.'),
     after: [
       ['eyelets', 'with the tongue in the way the facings cannot be laid on the block and punched'],
       ['join-lining', 'outside and lining are stitched apart, then joined'],

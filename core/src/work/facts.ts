@@ -5,6 +5,7 @@ import type { TopFinish } from '../model/upper.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Part } from '../trade/part.ts'
+import type { ClosingWork } from './closingWork.ts'
 
 /** What of the upper makes steps of its own. */
 export interface UpperFacts {
@@ -31,6 +32,8 @@ export interface Facts {
   /** Skived edges of the upper's pieces for both feet, mm. */
   upperSkives: number
   upper: UpperFacts
+  /** Seams of the upper by the step in which they are sewn. */
+  closing: ClosingWork
   paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }

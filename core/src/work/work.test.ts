@@ -1,7 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
+import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { constructions } from '../model/construction.ts'
+import { OwnSeam } from '../model/stitching.ts'
+import { closingStepOf } from './closingWork.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { planPair } from '../plan/planPair.ts'
 import type { Step } from './step.ts'
@@ -84,6 +87,42 @@ describe('the order of work', () => {
     const step = welted.find((o) => o.id === 'sew-welt')
     expect(spoken(step?.minutes.sentence ?? '')).toContain(`${stitches} stitches`)
     expect(step?.minutes.value).toBe(Math.round(10 + stitches / 2.2))
+  })
+  it('sewing the upper takes what its seams and stitches ask for, by machine and by hand', () => {
+    const of = (decisions: Parameters<typeof samplePair>[0], id: string) => {
+      const plan = planPair(samplePair(decisions), cache)
+      return { plan, minutes: plan.steps.find((s) => s.id === id)!.minutes }
+    }
+    const { plan, minutes } = of({}, 'close-lining')
+    const linings = plan.stitching.seams.filter((s) => s.seen === 'foot')
+    const stitches = 2 * linings.reduce((sum, s) => sum + s.rows * s.stitches, 0)
+    expect(stitches).toBeGreaterThan(150)
+    // 4 minutes a seam, 90 stitches a minute, both shoes; 5 to get ready.
+    expect(minutes.value).toBe(Math.round(5 + 4 * 2 * linings.length + stitches / 90))
+    expect(spoken(minutes.sentence)).toContain(`${stitches} stitches by machine at 90 a minute`)
+    // One tab by hand, in the same holes: its stitches go from the machine to the hand.
+    const tab = plan.stitching.seams.find((s) => s.id === 'tab.lateral')!
+    const own = { 'tab.lateral': OwnSeam.parse({ by: 'hand' }) }
+    const byHand = of({ stitching: { by: 'machine', own } }, 'close-outside')
+    const sewn = byHand.plan.stitching.seams.find((s) => s.id === 'tab.lateral')!
+    const machine = of({}, 'close-outside').minutes
+    const moved = (2 * (sewn.rows * sewn.stitches)) / 5 - (2 * (tab.rows * tab.stitches)) / 90
+    expect(Math.abs(byHand.minutes.value - machine.value - moved)).toBeLessThanOrEqual(1)
+    expect(spoken(byHand.minutes.sentence)).toContain(`${2 * sewn.rows * sewn.stitches} stitches by hand at 5 a minute`)
+  })
+  it('every seam of every style is sewn in one step that the pair has', () => {
+    for (const input of Object.values(pairOfEachStyle)) {
+      for (const topFinish of ['folded', 'bound'] as const) {
+        const upper = { ...input.decisions.upper, topFinish }
+        const plan = planPair({ ...input, decisions: { ...input.decisions, upper } }, cache)
+        const here = new Set(plan.steps.map((s) => s.id))
+        for (const seam of plan.stitching.seams) {
+          const step = closingStepOf(seam)
+          if (seam.sewnWith === 'sole') expect(step).toBeNull()
+          else expect(here.has(step!), `${upper.style}: ${seam.id} in ${step}`).toBe(true)
+        }
+      }
+    }
   })
   it('soaks by thickness: thin leather is sprayed and waits a few minutes', () => {
     const steps = (thickness: number) => {

@@ -32,13 +32,19 @@ export function heelSeat({
 export const liftOutlines = (seat: Path, count: number, taper: number): Path[] =>
   Array.from({ length: count + 1 }, (_, k) => (k * taper > 0.01 ? offset(seat, -k * taper, 'the heel') : seat))
 
+/** What the parts of a heel are cut from. */
+export interface HeelStock {
+  wedge: Stock
+  lift: Stock
+  top: Stock
+}
+
 /** The parts of the heel: wedge, lifts (each smaller than the one above) and top piece; `outlines` from the seat down. */
 export function heelParts(
   needs: SoleNeeds,
   outlines: readonly Path[],
   build: HeelBuild,
-  lift: Stock,
-  top: Stock,
+  { wedge: wedgeOf, lift, top }: HeelStock,
   { lifts: set }: PairDecisions['heel'],
 ): Part[] {
   const byHand = set !== null
@@ -63,7 +69,7 @@ export function heelParts(
     origin: 'measured on the last',
   }
   /** A wedge thicker than the leather is laid up of several pieces. */
-  const pieces = Math.ceil(build.wedge.back / lift.thickness - SAME)
+  const pieces = Math.ceil(build.wedge.back / wedgeOf.thickness - SAME)
   const room = Math.max(0, Math.min(build.needed.back, build.needed.breast) - build.topPiece)
   const liftCount: Because = {
     id: 'lifts',
@@ -113,7 +119,7 @@ export function heelParts(
             id: 'heelWedge',
             name: 'Heel wedge',
             role: 'heel' as const,
-            materialName: lift.name,
+            materialName: wedgeOf.name,
             thickness: Number(Math.max(build.wedge.back, build.wedge.breast, 0).toFixed(1)),
             outline: seat!,
             ...seatFigures(seat!),
@@ -125,7 +131,7 @@ export function heelParts(
                 quantity: 'Wedge at the back',
                 value: build.wedge.back,
                 unit: 'mm' as const,
-                sentence: say`What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${mm(build.wedge.breast, 1)} at the breast, so that the heel stands level.${pieces > 1 ? ` It is built of ${pieces} pieces of the lift leather, each pared.` : ''}`,
+                sentence: say`What ${build.lifts} lift${build.lifts === 1 ? '' : 's'} and the top piece leave at the back; it falls to ${mm(build.wedge.breast, 1)} at the breast, so that the heel stands level.${pieces > 1 ? say` It is built of ${pieces} pieces of ${mm(wedgeOf.thickness)} each, pared.` : ''}`,
                 inputs: [{ name: 'At the breast', value: build.wedge.breast, unit: 'mm' as const }],
                 origin: 'measured on the last' as const,
               },

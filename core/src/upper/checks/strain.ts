@@ -1,6 +1,10 @@
 import type { Point } from '../../geometry/path.ts'
-import { wallSides } from '../../trade/side.ts'
+import { Inside } from '../../geometry/pointInPolygon.ts'
+import { ofPiece } from '../../trade/cutFrom.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
 import type { Rule } from '../../trade/rules.ts'
+import type { Gives } from '../needs.ts'
+import type { Piece } from '../piece.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 
 export const strainRules = {
@@ -23,24 +27,54 @@ function placeName(column: number, row: number): string {
   return `${along}, ${up}`
 }
 
+/** A leather that has to follow the last. */
+interface Leather {
+  /** Null where nobody measured how far it gives. */
+  gives: Gives | null
+  share: number
+  /** The piece that is cut from it alone; null for the pair's. */
+  piece: Pick<Piece, 'id' | 'name'> | null
+}
+
+/** The leather over a place of a side: where pieces lie on each other, the one that gives least. */
+function leatherOver({ pieces, layers: { gives } }: CheckNeeds, side: Side, rule: number): (at: Point) => Leather {
+  const usual: Leather = { gives: gives.usual, share: gives.usual?.share ?? rule, piece: null }
+  if (!pieces.some((p) => Object.hasOwn(gives.own, p.id))) return () => usual
+  const placed = pieces.flatMap((piece) => {
+    const own = ofPiece(gives.own, piece.id, gives.usual)
+    const leather = Object.hasOwn(gives.own, piece.id) ? { gives: own, share: own?.share ?? rule, piece } : usual
+    return piece.places.filter((p) => p.side === side).map(({ forme }) => ({ inside: new Inside(forme), leather }))
+  })
+  return (at) => {
+    const here = placed.filter((p) => p.inside.has(at)).map((p) => p.leather)
+    return here.length === 0 ? usual : here.reduce((a, b) => (b.share < a.share ? b : a))
+  }
+}
+
 /**
  * Where the flat sheet cannot follow the last: stretched places, where paper would have to be snipped, and crowded ones,
- * where it would wrinkle. The two worst of each side are named, against what the upper leather gives where that was
- * measured, else against the rule.
+ * where it would wrinkle. The two worst of each side are named, the stretched one against what the leather that lies
+ * there gives where that was measured, else against the rule.
  */
-export function strainFindings({ map, book, layers: { gives } }: CheckNeeds): UpperFinding[] {
+export function strainFindings(needs: CheckNeeds): UpperFinding[] {
+  const { map, book } = needs
   const { forme } = map
   const rule = book.value(strainRules.stretch)
-  // Only stretch is what a leather gives; how far it may be crowded stays the rule's.
-  const most = { stretch: gives?.share ?? rule, crowding: rule }
-  const leather = gives ? ` ${gives.name} gives ${(100 * gives.share).toFixed(0)} %.` : ''
   return wallSides.map((side): UpperFinding => {
     const strain = forme.strain[side]
+    const point = (v: number): Point => [forme.mean[2 * v]!, forme.mean[2 * v + 1]!]
+    const leatherAt = leatherOver(needs, side, rule)
     let [high, low] = [0, 0]
+    let asked = -Infinity
     strain.forEach((s, v) => {
-      if (s > strain[high]!) high = v
+      const asks = s > 0 ? s / leatherAt(point(v)).share : s
+      if (asks > asked) [high, asked] = [v, asks]
       if (s < strain[low]!) low = v
     })
+    const { gives, share, piece } = leatherAt(point(high))
+    // Only stretch is what a leather gives; how far it may be crowded stays the rule's.
+    const most = { stretch: share, crowding: rule }
+    const leather = gives ? ` ${gives.name} gives ${(100 * gives.share).toFixed(0)} %.` : ''
     const name = (v: number) =>
       placeName(Math.floor(v / forme.rows) / (forme.columns - 1), (v % forme.rows) / (forme.rows - 1))
     const crowded = -strain[low]! / most.crowding > strain[high]! / most.stretch
@@ -49,7 +83,6 @@ export function strainFindings({ map, book, layers: { gives } }: CheckNeeds): Up
     const size = Math.abs(strain[worst]!)
     const fine = size <= limit
     const percent = (v: number) => Math.abs(100 * strain[v]!).toFixed(1)
-    const at: Point = [forme.mean[2 * worst]!, forme.mean[2 * worst + 1]!]
     return {
       id: `upper.strain.${side}`,
       level: fine ? 'fine' : 'watch',
@@ -58,17 +91,22 @@ export function strainFindings({ map, book, layers: { gives } }: CheckNeeds): Up
       measured: size,
       limit,
       unit: 'share',
-      ...(fine ? { mend: '' } : gives && !crowded ? otherLeather : givesMore(size)),
-      at: { side, point: at },
+      ...(fine ? { mend: '' } : gives && !crowded ? otherLeather(piece) : givesMore(size)),
+      at: { side, point: point(worst) },
     }
   })
 }
 
 /** What the leather gives was measured: it is that which would have to be another. */
-const otherLeather: Pick<UpperFinding, 'mend' | 'remedy'> = {
+const otherLeather = (piece: Leather['piece']): Pick<UpperFinding, 'mend' | 'remedy'> => ({
   mend: 'Put a seam there, or take a leather that gives more.',
-  remedy: { kind: 'open', control: { room: 'decisions', at: 'upper' } },
-}
+  remedy: {
+    kind: 'open',
+    control: piece
+      ? { room: 'decisions', piece: { id: piece.id, name: piece.name } }
+      : { room: 'decisions', at: 'upper' },
+  },
+})
 
 /** Nothing on the forme helps but a seam; a leather that gives as much is said to by the pair's own figure. */
 function givesMore(size: number): Pick<UpperFinding, 'mend' | 'remedy'> {

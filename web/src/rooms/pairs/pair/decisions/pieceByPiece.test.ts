@@ -20,7 +20,7 @@ beforeEach(() => setActivePinia(createPinia()))
 describe('piece by piece', () => {
   it('has every piece of the upper, every lining and every stay once, and no part that is alone in its role', () => {
     const groups = severalPieces(plan)
-    expect(groups.map((g) => g.role)).toEqual(['upper', 'lining', 'stay', 'backer'])
+    expect(groups.map((g) => g.role)).toEqual(['upper', 'lining', 'stay', 'heel', 'backer'])
     const ids = groups.flatMap((g) => g.pieces.map((p) => p.id))
     expect(new Set(ids).size).toBe(ids.length)
     expect(ids).toEqual(expect.arrayContaining(plan.upper.pieces.map((p) => p.id)))
@@ -42,10 +42,11 @@ describe('piece by piece', () => {
       [`Upper: 1 of ${plan.upper.pieces.length} from something else`, 'false'],
       ['Lining', 'false'],
       ['Stays and tapes', 'false'],
+      ['Heel wedge and lifts', 'false'],
       ['Backer of the upper', 'false'],
     ])
     await w.setProps({ asked: 'backStay' })
-    expect(heads().at(-2)).toEqual(['Stays and tapes', 'true'])
+    expect(heads().at(-3)).toEqual(['Stays and tapes', 'true'])
     const stay = w.findAllComponents(PieceMaterialSelect).find((s) => s.props('piece') === 'backStay')
     expect(stay?.get('[role="combobox"]').attributes('name')).toBe('piece-backStay')
     stay?.vm.$emit('choose', materials[1]!.id)

@@ -7,8 +7,8 @@ import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 
-/** What is decided about the lacing, and the lace that it takes. */
-const props = defineProps<{ decided: LacingDecisions; lacing: Lacing }>()
+/** What is decided about the lacing, and the lace that it takes where it lies on a last. */
+const props = defineProps<{ decided: LacingDecisions; lacing: Lacing | null }>()
 const emit = defineEmits<{ change: [lacing: LacingDecisions] }>()
 const set = (next: Partial<LacingDecisions>) => emit('change', { ...props.decided, ...next })
 const fittings: Record<(typeof eyeletFittings)[number], string> = {
@@ -35,7 +35,7 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
         whole
         :min="2"
         :max="10"
-        :empty="`${lacing.pairs.length} by rule`"
+        :empty="lacing ? `${lacing.pairs.length} by rule` : 'by rule'"
         label="Pairs of eyelets"
         @change="set({ pairs: $event })"
       />
@@ -60,11 +60,12 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
     <NCheckbox :checked="decided.guard" @update:checked="set({ guard: $event })">
       The lace passes through the tongue
     </NCheckbox>
-    <p data-testid="lace">
+    <p v-if="lacing" data-testid="lace">
       Lace: {{ showLength(lacing.lace, 0)
       }}{{ lacing.sold === null ? ', longer than laces are sold' : `; take one of ${showLength(lacing.sold, 0)}` }}.
     </p>
-    <ul class="reasons">
+    <p v-else class="soft">How long the lace must be is not known: a pattern drawn elsewhere lies on no last.</p>
+    <ul v-if="lacing" class="reasons">
       <BecauseItem v-for="b in lacing.becauses" :key="b.id" :because="b" />
     </ul>
   </div>

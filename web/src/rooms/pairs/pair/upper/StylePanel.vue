@@ -22,7 +22,15 @@ import LacingPanel from './LacingPanel.vue'
 import TapingsPanel from './TapingsPanel.vue'
 
 /** What is decided about the upper as a whole: style, options, edge, decoration, forme. */
-const props = defineProps<{ upper: UpperDecisions; lacing: Lacing | null; flat: boolean; map: FormeMap }>()
+const props = defineProps<{
+  upper: UpperDecisions
+  /** Null on a shoe without lacing, and where it lies on no last. */
+  lacing: Lacing | null
+  /** Whether there are eyelets. */
+  laced: boolean
+  flat: boolean
+  map: FormeMap
+}>()
 const emit = defineEmits<{ change: [change: Partial<UpperDecisions>] }>()
 const style = computed(() =>
   props.upper.style === 'own pattern'
@@ -113,7 +121,7 @@ function setVersion(index: number, mm: number): void {
       ]"
       @choose="emit('change', { throat: $event })"
     />
-    <FoldOut v-if="lacing" title="Lacing">
+    <FoldOut v-if="laced" title="Lacing">
       <LacingPanel :decided="upper.lacing" :lacing="lacing" @change="emit('change', { lacing: $event })" />
     </FoldOut>
     <FoldOut title="Forme and folds">

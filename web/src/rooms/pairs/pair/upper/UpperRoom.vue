@@ -171,6 +171,7 @@ const markers = computed(() =>
         :map="map"
         :upper="decided"
         :lacing="upper.lacing"
+        :laced="upper.pieces.some((p) => p.holes.some((h) => h.for === 'eyelet'))"
         :flat="(pair.plan?.last.heelHeight ?? 99) <= 15"
         @change="change"
       />
