@@ -13,6 +13,7 @@ const floor = (names) => [
 const floors = [
   'units',
   'geometry',
+  'nesting',
   'model',
   'trade',
   'last',

@@ -1,0 +1,82 @@
+import { execFile } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, describe, expect, it } from 'vitest'
+import { NestInstance, type Placement } from '../core/src/nesting/instance.ts'
+import { layoutFaults } from '../core/test/layoutFaults.ts'
+
+const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-nest-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** The command as it is called, on an instance or on whatever else stands in the file. */
+function nest(content: unknown, ...more: string[]) {
+  const [from, to] = [join(folder, 'instance.json'), join(folder, 'out.json')]
+  rmSync(to, { force: true })
+  writeFileSync(from, typeof content === 'string' ? content : JSON.stringify(content))
+  return new Promise<{ code: number; line: string; said: string; to: string }>((resolve) => {
+    execFile(
+      process.execPath,
+      ['--import', 'tsx', 'bench/nest.ts', from, to, ...more],
+      { cwd: root },
+      (error, line, said) => resolve({ code: error ? Number(error.code) : 0, line, said, to }),
+    )
+  })
+}
+const wedge = (w: number, h: number): [number, number][] => [
+  [0, 0],
+  [w, 0],
+  [0.3 * w, h],
+]
+const instance = {
+  bin: {
+    outline: [
+      [0, 0],
+      [300, 0],
+      [300, 200],
+      [40, 220],
+    ],
+    holes: [
+      [
+        [100, 100],
+        [120, 100],
+        [110, 120],
+      ],
+    ],
+  },
+  gap: 1,
+  max_bins: 3,
+  pieces: [
+    { id: 'a', outline: wedge(90, 70), count: 12, rotations: [0, 180], mirror: true },
+    { id: 'b', outline: wedge(50, 50), count: 9, rotations: 'any' },
+  ],
+}
+
+describe('the nesting command', () => {
+  it('lays what fits on bin after bin, and its line says what the file holds', async () => {
+    const { code, line, said, to } = await nest(instance, '--seconds', '3', '--seed', '2')
+    expect(said).toBe('')
+    expect(code).toBe(0)
+    const { placements } = JSON.parse(readFileSync(to, 'utf8')) as { placements: Placement[] }
+    const parsed = NestInstance.parse(instance)
+    expect(layoutFaults(parsed, placements)).toEqual([])
+    const figures = JSON.parse(line) as Record<string, number>
+    const bins = new Set(placements.map((p) => p.bin)).size
+    expect(figures).toMatchObject({ placed: placements.length, unplaced: 21 - placements.length, bins })
+    const area = placements.reduce((sum, p) => sum + (p.id === 'a' ? 3150 : 1250), 0)
+    // The bin by the shoelace formula, less its flaw.
+    expect(figures.utilisation).toBeCloseTo(area / (bins * (0.5 * (300 * 200 + 300 * 220 - 40 * 200) - 200)), 4)
+  })
+  it.each([
+    ['{"bin"', 'is not a whole JSON file'],
+    [{ ...instance, gap: -1 }, 'gap'],
+    [{ ...instance, pieces: [{ ...instance.pieces[0], rotations: [] }] }, 'pieces.0.rotations'],
+  ])('says what is wrong and writes nothing', async (content, sentence) => {
+    const { code, said, to } = await nest(content)
+    expect(code).toBe(1)
+    expect(said).toContain(sentence)
+    expect(existsSync(to)).toBe(false)
+  })
+})

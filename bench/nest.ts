@@ -1,0 +1,97 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
+import { parseArgs } from 'node:util'
+import { NestInstance, type Placement } from '../core/src/nesting/instance.ts'
+import { areaOf, placementsOf } from '../core/src/nesting/nest.ts'
+import { stockOf } from '../core/src/nesting/shapes.ts'
+import { boxOf } from '../core/src/geometry/path.ts'
+import { SaidError } from '../core/src/units/saidError.ts'
+import { NestThreads } from './nestThreads.ts'
+
+/**
+ * `npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]`: lays pieces on bins, one bin after the other,
+ * and prints one JSON line of figures. Exits with 1 and a sentence when the instance cannot be used; then no file is
+ * written.
+ */
+function fail(sentence: string): never {
+  process.stderr.write(`${sentence}\n`)
+  process.exit(1)
+}
+const usage =
+  'Say which instance to read and where the layout goes: npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]'
+
+let asked
+try {
+  asked = parseArgs({
+    allowPositionals: true,
+    options: { seconds: { type: 'string', default: '10' }, seed: { type: 'string', default: '1' } },
+  })
+} catch {
+  fail(usage)
+}
+const [from, to] = asked.positionals
+if (!from || !to) fail(usage)
+const seconds = Number(asked.values.seconds)
+if (!(seconds > 0 && seconds <= 3600)) fail('Give it between a moment and an hour: --seconds 10.')
+const seed = Number(asked.values.seed)
+if (!Number.isInteger(seed)) fail('A seed is a whole number: --seed 1.')
+
+let text: string
+try {
+  text = readFileSync(from, 'utf8')
+} catch {
+  fail(`${from} cannot be read. Is the name right?`)
+}
+let json: unknown
+try {
+  json = JSON.parse(text)
+} catch {
+  fail(`${from} is not a whole JSON file: it breaks off or has a stray character.`)
+}
+const read = NestInstance.safeParse(json)
+if (!read.success) {
+  const issue = read.error.issues[0]!
+  fail(`${from} cannot be laid: ${issue.path.join('.') || 'the whole'}: ${issue.message}`)
+}
+const instance = read.data
+const began = performance.now()
+const gone = () => (performance.now() - began) / 1000
+
+const threads = new NestThreads(availableParallelism())
+try {
+  const stock = stockOf(instance.pieces, instance.gap)
+  threads.begin(stock, instance.bin)
+  let left = stock.items.map((_, i) => i)
+  const placements: Placement[] = []
+  const begins = boxOf(instance.bin.outline).minX
+  const sheetArea = areaOf(instance.bin)
+  let [bins, area, usedLength] = [0, 0, 0]
+  while (bins < instance.max_bins && left.length > 0) {
+    const wanted = left.reduce((sum, i) => sum + stock.items[i]!.area, 0)
+    // As many bins as what is left may still take share the time that is left.
+    const share = Math.min(instance.max_bins - bins, Math.max(1, Math.ceil(wanted / (0.8 * sheetArea))))
+    const best = await threads.search(left, { seconds: (seconds - gone()) / share, seed: seed + 1000 * bins })
+    if (!best?.places.laid.includes(1)) break
+    placements.push(...placementsOf(stock, best.places, bins))
+    left = left.filter((i) => !best.places.laid[i])
+    area += best.area
+    usedLength = best.reach - begins
+    bins++
+  }
+  writeFileSync(to, `${JSON.stringify({ placements })}\n`)
+  console.log(
+    JSON.stringify({
+      placed: placements.length,
+      unplaced: left.length,
+      bins,
+      utilisation: bins === 0 ? 0 : Number((area / (bins * sheetArea)).toFixed(5)),
+      usedLength: Number(usedLength.toFixed(3)),
+      seconds: Number(gone().toFixed(3)),
+    }),
+  )
+} catch (error) {
+  if (error instanceof SaidError) fail(error.message)
+  throw error
+} finally {
+  await threads.end()
+}

@@ -1,0 +1,120 @@
+import { boxOf, counterClockwise, type Path } from '../geometry/path.ts'
+import { offset } from '../geometry/polygonClip.ts'
+import { ContactGrid, type Reach } from './contactGrid.ts'
+import { convolution, type Rings } from './convolution.ts'
+import { turnBy, turnPath, type Stock, type Turned } from './shapes.ts'
+
+/** About so many cells has the table of two shapes, and that of a shape on the sheet. */
+const PAIR_CELLS = 3_000
+const SHEET_CELLS = 5_000
+/** The sheet is taken for so much larger all round that a piece as wide as the sheet still has somewhere to lie, mm. */
+const SLACK = 0.01
+
+/** A sheet, hide or roll: where it ends, and what nothing may lie on. */
+export interface Sheet {
+  outline: Path
+  holes: readonly Path[]
+}
+
+/** The table of two turned shapes, and how a step between them is looked up in it. */
+interface Pair {
+  grid: ContactGrid
+  /** Of the turn back; both the other way round where it is the table of the other one moving. */
+  cos: number
+  sin: number
+}
+
+const sideFor = ({ minX, minY, maxX, maxY }: Reach, cells: number): number =>
+  Math.max(0.05, Math.sqrt(((maxX - minX) * (maxY - minY)) / cells))
+
+/**
+ * Tables of all that can touch, each made when it is first asked for. Two shapes share one table for all turns of both
+ * that are the same towards each other.
+ */
+export class Contacts {
+  private readonly grids = new Map<string, ContactGrid>()
+  private readonly pairs: (Pair | undefined)[]
+  private readonly onSheet: (ContactGrid | null | undefined)[]
+  private readonly rings: Rings
+  readonly sheetBox: Reach
+
+  constructor(
+    readonly stock: Stock,
+    sheet: Sheet,
+  ) {
+    this.pairs = new Array<Pair | undefined>(stock.turned.length ** 2)
+    this.onSheet = new Array<ContactGrid | null | undefined>(stock.turned.length)
+    const outline = offset(sheet.outline, SLACK, 'the sheet')
+    this.sheetBox = boxOf(outline)
+    // What is filled is everything outside the sheet, and its flaws.
+    this.rings = [[...outline].reverse(), ...sheet.holes.map(counterClockwise)]
+  }
+
+  /** How deep one turned shape lies in another that lies so far from it, mm; exactly 0 where they are apart. */
+  depth(moving: number, fixed: number, dx: number, dy: number): number {
+    const { grid, cos, sin } = this.pair(moving, fixed)
+    return grid.depth(cos * dx + sin * dy, cos * dy - sin * dx)
+  }
+
+  /** Whether one turned shape that lies so far from another lies into it. */
+  overlaps(moving: number, fixed: number, dx: number, dy: number): boolean {
+    const { grid, cos, sin } = this.pair(moving, fixed)
+    return grid.isTaken(cos * dx + sin * dy, cos * dy - sin * dx)
+  }
+
+  private pair(moving: number, fixed: number): Pair {
+    return (this.pairs[moving * this.stock.turned.length + fixed] ??= this.pairOf(moving, fixed))
+  }
+
+  private pairOf(moving: number, fixed: number): Pair {
+    const [a, b] = [this.stock.turned[moving]!, this.stock.turned[fixed]!]
+    const swapped = a.shape > b.shape
+    const [mover, rest] = swapped ? [b, a] : [a, b]
+    const turn = (((mover.rotation - rest.rotation) % 360) + 360) % 360
+    const key = `${mover.shape} ${rest.shape} ${turn}`
+    let grid = this.grids.get(key)
+    if (!grid) this.grids.set(key, (grid = this.gridOf(mover, rest, turn)))
+    const [cos, sin] = turnBy(rest.rotation)
+    return swapped ? { grid, cos: -cos, sin: -sin } : { grid, cos, sin }
+  }
+
+  private gridOf(mover: Turned, rest: Turned, turn: number): ContactGrid {
+    const fixed = this.stock.shapes[rest.shape]!.outline
+    const moving = turnPath(this.stock.shapes[mover.shape]!.outline, turn)
+    const [f, m] = [boxOf(fixed), boxOf(moving)]
+    const reach = { minX: f.minX - m.maxX, minY: f.minY - m.maxY, maxX: f.maxX - m.minX, maxY: f.maxY - m.minY }
+    return new ContactGrid(convolution([fixed], [moving]), reach, sideFor(reach, PAIR_CELLS), 0, 'free')
+  }
+
+  /** Where a turned shape could lie if there were no flaws: null where it is larger than the sheet. */
+  room(turned: number): Reach | null {
+    const { sheetBox: s } = this
+    const { bareBox: b } = this.stock.turned[turned]!
+    const reach = { minX: s.minX - b.minX, minY: s.minY - b.minY, maxX: s.maxX - b.maxX, maxY: s.maxY - b.maxY }
+    return reach.maxX >= reach.minX && reach.maxY >= reach.minY ? reach : null
+  }
+
+  /** How far a turned shape at a place has to move to lie on the sheet and on no flaw, mm; exactly 0 where it does. */
+  offSheet(turned: number, x: number, y: number): number {
+    return this.sheetOf(turned)?.depth(x, y) ?? Infinity
+  }
+
+  /** Whether a turned shape at a place lies on the sheet and on no flaw. */
+  isOnSheet(turned: number, x: number, y: number): boolean {
+    const grid = this.sheetOf(turned)
+    return grid !== null && !grid.isTaken(x, y)
+  }
+
+  private sheetOf(turned: number): ContactGrid | null {
+    const grid = this.onSheet[turned]
+    return grid === undefined ? (this.onSheet[turned] = this.sheetGrid(turned)) : grid
+  }
+
+  private sheetGrid(turned: number): ContactGrid | null {
+    const reach = this.room(turned)
+    if (!reach) return null
+    const segments = convolution(this.rings, [this.stock.turned[turned]!.bare])
+    // Far from the sheet the winding number is 0; a shape that lies wholly on it and on no flaw is taken away once more.
+    return new ContactGrid(segments, reach, sideFor(reach, SHEET_CELLS), -1, 'taken')
+  }
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod'
+
+const Corner = z.tuple([z.number(), z.number()])
+const Outline = z.array(Corner).min(3, 'An outline has three corners at least.').max(20_000)
+
+/** What is to be laid on what, as a file (mm, degrees counter-clockwise). */
+export const NestInstance = z.object({
+  bin: z.object({
+    outline: Outline,
+    /** Flaws, and whatever else nothing may lie on. */
+    holes: z.array(Outline).max(10_000).default([]),
+  }),
+  /** Left between two pieces for the knife, mm; a piece may touch the edge of the bin and of a flaw. */
+  gap: z.number().min(0).max(1000).default(0),
+  max_bins: z.number().int().min(1).max(1000).default(1),
+  pieces: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(200),
+        outline: Outline,
+        count: z.number().int().min(0).max(10_000),
+        /** Turns that it may lie in, or any. */
+        rotations: z.union([z.array(z.number()).min(1).max(3600), z.literal('any')]).default([0]),
+        /** Whether it may be turned over, flipped in x. */
+        mirror: z.boolean().default(false),
+      }),
+    )
+    .max(10_000),
+})
+export type NestInstance = z.infer<typeof NestInstance>
+
+/** Where one piece lies: its outline flipped in x where `mirrored`, turned about its own origin, then moved. */
+export interface Placement {
+  id: string
+  copy: number
+  bin: number
+  x: number
+  y: number
+  rotation: number
+  mirrored: boolean
+}

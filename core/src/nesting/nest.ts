@@ -1,0 +1,61 @@
+import { counterClockwise, signedArea } from '../geometry/path.ts'
+import type { Candidate, Exchange } from './candidate.ts'
+import type { Contacts } from './contacts.ts'
+import { fill } from './fill.ts'
+import { greedy } from './greedy.ts'
+import type { NestInstance, Placement } from './instance.ts'
+import { copyOf, Layout, type Places } from './layout.ts'
+import type { Stock } from './shapes.ts'
+import { shorten } from './strip.ts'
+
+/** One search on one sheet. */
+export interface SheetSearch {
+  contacts: Contacts
+  /** Items to be laid, by number. */
+  among: readonly number[]
+  /** mm2, without flaws. */
+  sheetArea: number
+  random: () => number
+  /** The share of the time that is gone. */
+  progress: () => number
+  exchange: Exchange
+}
+
+/**
+ * Lays items on one sheet: all of them as far to the left as can be, or as much as it holds. Yields often, so that
+ * whoever runs it can stop or look; what was found is with `exchange`.
+ */
+export function* searchSheet({ contacts, among, sheetArea, random, progress, exchange }: SheetSearch): Generator<void> {
+  const { items } = contacts.stock
+  const layout = new Layout(contacts)
+  const candidate = (): Candidate => ({
+    places: copyOf(layout.places),
+    area: layout.active.reduce((sum, i) => sum + items[i]!.area, 0),
+    reach: layout.reach(),
+  })
+  const tell = () => exchange.tell(candidate())
+  const bySize = [...among].sort((a, b) => items[b]!.area - items[a]!.area)
+  const out = yield* greedy(layout, bySize, random)
+  tell()
+  if (out.length > 0) yield* fill({ layout, among, sheetArea, random, progress, tell, other: exchange.best })
+  if (layout.active.length === among.length) {
+    const whole = () => {
+      const best = exchange.best()
+      return best && among.every((i) => best.places.laid[i]) ? best : null
+    }
+    yield* shorten({ layout, random, progress, tell, other: whole })
+  }
+}
+
+/** Area of a sheet without its flaws, mm2 (flaws are taken not to lie on each other). */
+export const areaOf = ({ outline, holes }: NestInstance['bin']): number =>
+  Math.abs(signedArea(outline)) - holes.reduce((sum, h) => sum + signedArea(counterClockwise(h)), 0)
+
+/** Places as they are written down. */
+export function placementsOf(stock: Stock, places: Places, bin: number): Placement[] {
+  return stock.items.flatMap((item, i): Placement[] => {
+    if (!places.laid[i]) return []
+    const { rotation, mirrored } = stock.turned[places.turn[i]!]!
+    return [{ id: item.id, copy: item.copy, bin, x: places.x[i]!, y: places.y[i]!, rotation, mirrored }]
+  })
+}

@@ -1,0 +1,144 @@
+import { convexHull } from '../geometry/convexHull.ts'
+import { boxOf, counterClockwise, signedArea, type Box, type Path, type Point } from '../geometry/path.ts'
+import { offset } from '../geometry/polygonClip.ts'
+import { simplify } from '../geometry/simplify.ts'
+
+/** A corner is dropped where the outline moves by no more than this, mm: two outlines lie into each other by twice as much at most. */
+const ROUGH = 0.02
+/**
+ * Where an outline has many corners, hollows narrower than twice this are filled (teeth, notches), and then those that are
+ * no deeper than the other: nothing that is laid would have gone in there, mm.
+ */
+const NARROW = 4
+const SHALLOW = 0.25
+const MANY = 70
+/** Degrees between the turns of a piece that may lie in any. */
+const ANY = 15
+
+/** One outline that pieces are cut by, flipped or not, grown by half the gap. */
+export interface Shape {
+  outline: Path
+  area: number
+}
+
+/** A shape in one of its turns. */
+export interface Turned {
+  shape: number
+  rotation: number
+  mirrored: boolean
+  outline: Path
+  box: Box
+  /** The piece itself, without its share of the gap: it may touch the edge of the sheet. */
+  bare: Path
+  bareBox: Box
+}
+
+/** One piece to be laid, with the places in `turned` that it may lie in. */
+export interface Item {
+  id: string
+  copy: number
+  turns: readonly number[]
+  /** Its own area, without the gap, and how much of its hull that is. */
+  area: number
+  compact: number
+  /** For weighing: the side of a square so large, mm. */
+  size: number
+}
+
+/** What is laid, each shape once however often it is cut. */
+export interface Stock {
+  shapes: Shape[]
+  turned: Turned[]
+  items: Item[]
+}
+
+/** Sine and cosine that are exact at right angles. */
+export function turnBy(degrees: number): [cos: number, sin: number] {
+  const whole = ((degrees % 360) + 360) % 360
+  if (whole % 90 === 0) return [[1, 0, -1, 0][whole / 90]!, [0, 1, 0, -1][whole / 90]!]
+  return [Math.cos((whole * Math.PI) / 180), Math.sin((whole * Math.PI) / 180)]
+}
+
+export function turnPath(path: Path, degrees: number): Path {
+  const [c, s] = turnBy(degrees)
+  return path.map(([x, y]): Point => [c * x - s * y, s * x + c * y])
+}
+
+/** Flipped in x, and counter-clockwise again. */
+export const flipped = (path: Path): Path => path.map(([x, y]): Point => [-x, y]).reverse()
+
+/** A closed outline with as few corners as keep it within `tolerance`, begun where it is widest so that both ends are corners. */
+function fewer(path: Path, tolerance: number): Path {
+  const first = path.reduce((best, p, i) => (p[0] < path[best]![0] ? i : best), 0)
+  const ring = [...path.slice(first), ...path.slice(0, first)]
+  const thin = simplify([...ring, ring[0]!], tolerance).slice(0, -1)
+  return thin.length >= 3 ? thin : ring
+}
+
+/** What other pieces have to keep clear of: an outline grown by so much, its finest hollows filled. */
+function kept(own: Path, grow: number, what: string): Path {
+  const grown = fewer(grow > 0 ? offset(own, grow, what) : own, ROUGH)
+  if (grown.length <= MANY) return grown
+  const filled = withoutHollows(fewer(offset(offset(own, grow + NARROW, what), -NARROW, what), ROUGH))
+  return filled.length < grown.length ? filled : grown
+}
+
+/** A counter-clockwise outline without the corners that turn inwards and lie no deeper than SHALLOW. */
+function withoutHollows(outline: Path): Path {
+  const ring = [...outline]
+  for (let i = 0, kept = 0; kept < ring.length && ring.length > 3;) {
+    const n = ring.length
+    const [a, p, b] = [ring[(i + n - 1) % n]!, ring[i % n]!, ring[(i + 1) % n]!]
+    const length = Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2) || 1
+    // How far the corner lies to the left of the way past it.
+    const deep = ((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) / length
+    if (deep > 0 && deep <= SHALLOW) {
+      ring.splice(i % n, 1)
+      i = Math.max(0, (i % n) - 1)
+      kept = 0
+    } else {
+      i = (i + 1) % n
+      kept++
+    }
+  }
+  return ring
+}
+
+interface Cut {
+  id: string
+  outline: Path
+  count: number
+  rotations: readonly number[] | 'any'
+  mirror: boolean
+}
+
+/** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area. */
+export function stockOf(pieces: readonly Cut[], gap: number): Stock {
+  const stock: Stock = { shapes: [], turned: [], items: [] }
+  for (const piece of pieces) {
+    const own = counterClockwise(piece.outline)
+    const area = signedArea(own)
+    const grown = kept(own, gap / 2, `piece ${piece.id}`)
+    const turns: number[] = []
+    for (const mirrored of piece.mirror ? [false, true] : [false]) {
+      const side = (path: Path) => (mirrored ? flipped(path) : path)
+      const shape = stock.shapes.push({ outline: side(grown), area: signedArea(grown) }) - 1
+      for (const rotation of turnsOf(piece.rotations)) {
+        const outline = turnPath(side(grown), rotation)
+        const bare = turnPath(side(fewer(own, ROUGH)), rotation)
+        const boxes = { box: boxOf(outline), bareBox: boxOf(bare) }
+        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, ...boxes }) - 1)
+      }
+    }
+    const compact = area / signedArea(convexHull(own))
+    for (let copy = 0; copy < piece.count; copy++) {
+      stock.items.push({ id: piece.id, copy, turns, area, compact, size: Math.sqrt(area) })
+    }
+  }
+  return stock
+}
+
+const turnsOf = (rotations: readonly number[] | 'any'): readonly number[] =>
+  rotations === 'any'
+    ? Array.from({ length: 360 / ANY }, (_, i) => i * ANY)
+    : [...new Set(rotations.map((r) => ((r % 360) + 360) % 360))]
