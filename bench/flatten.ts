@@ -8,15 +8,12 @@ import { gridSeams, seamDrift, seamNames, seamWeights } from '../core/src/flatte
 import { readObjSheet } from '../core/src/formats/objSheet.ts'
 import { firstSelfIntersection } from '../core/src/geometry/selfIntersection.ts'
 import type { Point } from '../core/src/geometry/path.ts'
+import { fail } from './command.ts'
 
 /**
  * `npx tsx bench/flatten.ts MESH.obj FLAT.obj [--fix-lengths back,rim,ridge]`: lays a mesh flat and prints one JSON
  * line of figures. Exits with 1 and a sentence when the mesh cannot be laid flat; then no file is written.
  */
-function fail(sentence: string): never {
-  process.stderr.write(`${sentence}\n`)
-  process.exit(1)
-}
 const usage = 'Say which mesh to read and where the flat goes: npx tsx bench/flatten.ts MESH.obj FLAT.obj'
 
 let asked

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { parseArgs } from 'node:util'
 import { NestInstance, type Placement } from '../core/src/nesting/instance.ts'
@@ -7,16 +7,13 @@ import { stockOf } from '../core/src/nesting/shapes.ts'
 import { boxOf } from '../core/src/geometry/path.ts'
 import { SaidError } from '../core/src/units/saidError.ts'
 import { NestThreads } from './nestThreads.ts'
+import { fail, readJson } from './command.ts'
 
 /**
  * `npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]`: lays pieces on bins, one bin after the other,
  * and prints one JSON line of figures. Exits with 1 and a sentence when the instance cannot be used; then no file is
  * written.
  */
-function fail(sentence: string): never {
-  process.stderr.write(`${sentence}\n`)
-  process.exit(1)
-}
 const usage =
   'Say which instance to read and where the layout goes: npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]'
 
@@ -36,19 +33,7 @@ if (!(seconds > 0 && seconds <= 3600)) fail('Give it between a moment and an hou
 const seed = Number(asked.values.seed)
 if (!Number.isInteger(seed)) fail('A seed is a whole number: --seed 1.')
 
-let text: string
-try {
-  text = readFileSync(from, 'utf8')
-} catch {
-  fail(`${from} cannot be read. Is the name right?`)
-}
-let json: unknown
-try {
-  json = JSON.parse(text)
-} catch {
-  fail(`${from} is not a whole JSON file: it breaks off or has a stray character.`)
-}
-const read = NestInstance.safeParse(json)
+const read = NestInstance.safeParse(readJson(from))
 if (!read.success) {
   const issue = read.error.issues[0]!
   fail(`${from} cannot be laid: ${issue.path.join('.') || 'the whole'}: ${issue.message}`)

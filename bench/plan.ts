@@ -1,31 +1,16 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { writeFileSync } from 'node:fs'
 import { PairFile, planJson, planPair } from '@gentle-awl/core'
+import { fail, readJson } from './command.ts'
 
 /**
  * `npx tsx bench/plan.ts PAIR.json PLAN.json`: plans a pair file without a server and prints one JSON line of
  * figures. Exits with 1 and a sentence when the file cannot be used; then no file is written.
  */
-function fail(sentence: string): never {
-  process.stderr.write(`${sentence}\n`)
-  process.exit(1)
-}
 
 const [from, to] = process.argv.slice(2)
 if (!from || !to) fail('Say which pair file to read and where the plan goes: npx tsx bench/plan.ts PAIR.json PLAN.json')
 
-let text: string
-try {
-  text = readFileSync(from, 'utf8')
-} catch {
-  fail(`${from} cannot be read. Is the name right?`)
-}
-let json: unknown
-try {
-  json = JSON.parse(text)
-} catch {
-  fail(`${from} is not a whole JSON file: it breaks off or has a stray character.`)
-}
-const read = PairFile.safeParse(json)
+const read = PairFile.safeParse(readJson(from))
 if (!read.success) {
   const issue = read.error.issues[0]!
   fail(`${from} is not a pair file: ${issue.path.join('.') || 'the whole'}: ${issue.message}.`)
