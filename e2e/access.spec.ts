@@ -29,6 +29,8 @@ const rooms = [
   `${derby}/edges/tab.lateral`,
   `${derby}/stitching`,
   `${derby}/stitching/back`,
+  `${derby}/cutting`,
+  `${derby}/cutting/Tar-brown%20calf`,
   `${derby}/work`,
   '/lasts',
   '/stores',

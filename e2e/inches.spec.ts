@@ -23,6 +23,7 @@ const rooms = [
       'edges',
       'edges/skiving',
       'stitching',
+      'cutting',
       'work',
     ].map((room) => pair(n, room)),
   ),

@@ -8,8 +8,9 @@ import {
   type Path,
   type Plan,
   type Point,
+  piecesOf,
+  type PairPart,
 } from '@gentle-awl/core'
-import { piecesOf, type PairPart } from './pairParts.ts'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import { pagesOf, papers, windowOf, type Paper, type Sheet } from './sheets.ts'
 

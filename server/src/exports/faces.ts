@@ -1,5 +1,5 @@
+import type { Foot } from '@gentle-awl/core'
 import { z } from 'zod'
-import type { Foot } from './pairParts.ts'
 
 /** The side of the stuff that a print or drawing is laid on. */
 export const FaceOption = z.enum(['face', 'flesh']).default('face')

@@ -1,7 +1,6 @@
-import type { PairFile, Plan } from '@gentle-awl/core'
+import type { PairFile, Plan, PairPart } from '@gentle-awl/core'
 import { z } from 'zod'
 import { read } from '../http/problem.ts'
-import type { PairPart } from './pairParts.ts'
 import { papers, type Paper } from './sheets.ts'
 
 export type ExportGroup = 'print' | 'drawing'

@@ -11,9 +11,9 @@ import {
   type PairFile,
   type Path,
   type Plan,
+  type PairPart,
 } from '@gentle-awl/core'
 import { faceWords, type Face } from './faces.ts'
-import type { PairPart } from './pairParts.ts'
 import { labelPlace, leading } from './label.ts'
 import { benchSheet } from './benchSheet.ts'
 import { skiveMark } from './skiveOnPiece.ts'

@@ -1,8 +1,7 @@
-import { boxOf, planPair, signedArea, type Point } from '@gentle-awl/core'
+import { boxOf, planPair, signedArea, type Point, pairParts } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { demoFile } from '../../test/demoFile.ts'
 import { demoPairs } from '../demo/workshop.ts'
-import { pairParts } from './pairParts.ts'
 import { pairSvg, partSvg } from './partsSvg.ts'
 import { keptCache } from '../../../core/test/keptCache.ts'
 

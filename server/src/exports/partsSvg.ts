@@ -11,9 +11,10 @@ import {
   type PairFile,
   type Part,
   type Path,
+  type Foot,
+  type PairPart,
 } from '@gentle-awl/core'
 import { drawnAs, type Face } from './faces.ts'
-import type { Foot, PairPart } from './pairParts.ts'
 
 const escape = (text: string) =>
   text

@@ -8,10 +8,12 @@ import {
   type Part,
   type Path,
   type Point,
+  pairParts,
+  piecesOf,
+  type PairPart,
 } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
 import { demoInput, demoPairs } from '../demo/workshop.ts'
-import { pairParts, piecesOf, type PairPart } from './pairParts.ts'
 import { layOutAll, OVERLAP, pagesOf, papers, windowOf, type Paper, type Placed, type Sheet } from './sheets.ts'
 import { keptCache } from '../../../core/test/keptCache.ts'
 

@@ -8,9 +8,10 @@ import {
   type DrawablePart,
   type Path,
   type Point,
+  type Foot,
+  type PairPart,
 } from '@gentle-awl/core'
 import { drawnAs, type Face } from './faces.ts'
-import type { Foot, PairPart } from './pairParts.ts'
 import { CELL, Raster, shapeOf, type Shape } from './raster.ts'
 
 export const papers = {

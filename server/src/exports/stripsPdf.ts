@@ -7,9 +7,9 @@ import {
   type Plan,
   type Point,
   type Seam,
+  type PairPart,
 } from '@gentle-awl/core'
 import { ListPages } from './listPages.ts'
-import type { PairPart } from './pairParts.ts'
 import { bar, PALE, type Page } from './pdfPage.ts'
 import type { Paper } from './sheets.ts'
 import { onRow, stripRows, type StripRow } from './stripRows.ts'

@@ -12,12 +12,12 @@ import {
   type Path,
   type Piece,
   type Plan,
+  pairParts,
 } from '@gentle-awl/core'
 import DxfParser from 'dxf-parser'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { samplePair } from '../../../core/test/samplePair.ts'
 import { pairSvg } from './partsSvg.ts'
-import { pairParts } from './pairParts.ts'
 import { layOutAll } from './sheets.ts'
 import { upperDxf } from './upperDxf.ts'
 import { keptCache } from '../../../core/test/keptCache.ts'

@@ -1,6 +1,5 @@
-import { grainArrow, leftPart, type DrawablePart, type LineKind, type Path } from '@gentle-awl/core'
+import { grainArrow, leftPart, type DrawablePart, type LineKind, type Path, type PairPart } from '@gentle-awl/core'
 import { drawnAs, type Face } from './faces.ts'
-import type { PairPart } from './pairParts.ts'
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf'
 
 /** Layers by line kind, so that a cutting table can tell knife, punch and pen apart. */

@@ -42,6 +42,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/stitching/StitchingRoom.vue'),
           meta: { title: 'Stitching' },
         },
+        {
+          path: 'cutting/:stuff?',
+          component: () => import('../rooms/pairs/pair/cutting/CuttingRoom.vue'),
+          meta: { title: 'Cutting' },
+        },
         { path: 'work', component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'), meta: { title: 'Work' } },
       ],
     },

@@ -30,6 +30,10 @@ export function showLength(mm: number, digits = 1): string {
   return lengthUnit.value === 'inch' ? inches(mm) : `${mm.toFixed(digits)} mm`
 }
 
+/** Square millimetres as leather is sold: square decimetres, or square feet. */
+export const showArea = (mm2: number): string =>
+  lengthUnit.value === 'inch' ? `${(mm2 / (12 * MM_PER_INCH) ** 2).toFixed(2)} sq ft` : `${(mm2 / 1e4).toFixed(1)} dm²`
+
 /** So much thread, as it comes off the reel: metres, or feet. */
 export const showThread = (mm: number): string =>
   lengthUnit.value === 'inch' ? `${(mm / MM_PER_INCH / 12).toFixed(1)} ft` : `${(mm / 1000).toFixed(2)} m`

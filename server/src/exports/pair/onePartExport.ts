@@ -1,8 +1,8 @@
+import { partsOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { Problem } from '../../http/problem.ts'
 import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
-import { partsOfPair } from '../pairParts.ts'
 import { partSvg } from '../partsSvg.ts'
 
 /** One part of one foot. */

@@ -1,7 +1,7 @@
+import { partsOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
-import { partsOfPair } from '../pairParts.ts'
 import { pairSvg } from '../partsSvg.ts'
 
 export const partsSvgExport = pairExport({

@@ -1,6 +1,6 @@
+import { partsOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { PaperOption, pairExport } from '../pairExport.ts'
-import { partsOfPair } from '../pairParts.ts'
 import { stripsPdf } from '../stripsPdf.ts'
 
 /** Strips that are cut by measure, and punching strips of the seams that are sewn by hand. */

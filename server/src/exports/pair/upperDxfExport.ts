@@ -1,7 +1,7 @@
+import { piecesOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { faceEnding, FaceOption } from '../faces.ts'
 import { pairExport } from '../pairExport.ts'
-import { piecesOfPair } from '../pairParts.ts'
 import { upperDxf } from '../upperDxf.ts'
 
 export const upperDxfExport = pairExport({

@@ -1,7 +1,7 @@
+import { piecesOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { faceEnding, FaceOption } from '../faces.ts'
 import { PaperOption, pairExport } from '../pairExport.ts'
-import { piecesOfPair } from '../pairParts.ts'
 import { partsPdf } from '../partsPdf.ts'
 
 export const upperPdfExport = pairExport({

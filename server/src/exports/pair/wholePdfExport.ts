@@ -1,7 +1,7 @@
+import { partsOfPair, piecesOfPair } from '@gentle-awl/core'
 import { z } from 'zod'
 import { faceEnding, FaceOption } from '../faces.ts'
 import { PaperOption, pairExport } from '../pairExport.ts'
-import { partsOfPair, piecesOfPair } from '../pairParts.ts'
 import { partsPdf } from '../partsPdf.ts'
 
 /** Upper and parts in one print, with one list of what to cut from what. */

@@ -10,6 +10,7 @@ export const stages = [
   { path: 'parts', name: 'Parts' },
   { path: 'edges', name: 'Edges' },
   { path: 'stitching', name: 'Stitching' },
+  { path: 'cutting', name: 'Cutting' },
   { path: 'work', name: 'Work' },
 ] as const
 export type StagePath = (typeof stages)[number]['path']
@@ -57,6 +58,7 @@ function findingsOf(plan: FootPlan, stage: StagePath): { part: string; finding: 
       return of('Edges', plan.edges.findings)
     case 'stitching':
       return of('Stitching', plan.stitching.findings)
+    case 'cutting':
     case 'work':
       return []
   }

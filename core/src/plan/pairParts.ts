@@ -1,14 +1,11 @@
-import {
-  GeometryError,
-  markingOf,
-  pieceAsPart,
-  pieceMaterial,
-  recordOfPiece,
-  type DrawablePart,
-  type FootPlan,
-  type PairFile,
-  type Plan,
-} from '@gentle-awl/core'
+import { GeometryError } from '../geometry/path.ts'
+import type { PlanInput } from '../model/pair.ts'
+import type { DrawablePart } from '../trade/part.ts'
+import { recordOfPiece } from '../trade/recordName.ts'
+import { pieceAsPart } from '../upper/pieceAsPart.ts'
+import { pieceMaterial } from './materials.ts'
+import type { FootPlan, Plan } from './plan.ts'
+import { markingOf } from './stitchingStage.ts'
 
 export type Foot = 'right' | 'left'
 
@@ -56,7 +53,7 @@ export function pairParts(
 export const partsOfPair = (plan: Plan): PairPart[] => pairParts(plan.parts, plan.left?.parts)
 
 /** The pieces of the upper. Throws GeometryError when it has none yet. */
-export function piecesOfPair(file: PairFile, plan: Plan): PairPart[] {
+export function piecesOfPair(file: Pick<PlanInput, 'decisions' | 'materials'>, plan: Plan): PairPart[] {
   const asParts = (foot: FootPlan) =>
     foot.upper.pieces.map((p) => pieceAsPart(p, pieceMaterial(file, p.id, 'upper'), markingOf(foot, p.id)))
   const pieces = pairParts(asParts(plan), plan.left && asParts(plan.left), recordOfPiece)

@@ -1,0 +1,95 @@
+import { mirror, signedArea, type Path, type Point } from '../geometry/path.ts'
+import type { PlanInput } from '../model/pair.ts'
+import type { MaterialRole } from '../model/material.ts'
+import type { Grain } from '../trade/grain.ts'
+import { familyOf } from '../trade/partCatalogue.ts'
+import { partsOfPair, piecesOfPair, type Foot, type PairPart } from './pairParts.ts'
+import type { Plan } from './plan.ts'
+
+/** A piece as it is cut for one foot, seen from its face. */
+export interface FootCut {
+  foot: Foot
+  /** Cut edge, mm; the left foot's is flipped. */
+  outline: Path
+  /** The arrow of its tight direction on it, and that direction in degrees counter-clockwise from x. */
+  arrow: Grain
+  tight: number
+  count: number
+}
+
+/** One line of a cutting list. */
+export interface CutPiece {
+  id: string
+  name: string
+  /** The name under which making it is recorded. */
+  record: string
+  thickness: number
+  /** Right and left are cut by one pattern, turned over. */
+  mirrored: boolean
+  /** Cut by measure along a straight edge, not by an outline. */
+  strip: boolean
+  /** Pieces for the pair, and the area of all of them, mm2. */
+  count: number
+  area: number
+  cuts: FootCut[]
+}
+
+/** All that is cut from one stuff. */
+export interface CuttingGroup {
+  material: string
+  /** What it serves as; null for small stuff that is not kept by the sheet. */
+  roles: (MaterialRole | null)[]
+  pieces: CutPiece[]
+  /** mm2. */
+  area: number
+}
+
+/** Parts that are bought as they are, or made in no cutting. */
+const BOUGHT: readonly string[] = ['cup', 'shank']
+
+function cutPiece({ id, name, record, feet }: PairPart, alike: boolean): CutPiece {
+  const [first] = feet
+  const cuts = feet.map(({ foot, part }): FootCut => {
+    const asCut = (path: Path, closed: boolean) => (foot === 'left' ? mirror(path, closed) : path)
+    const [from, to] = asCut([part.grain.from, part.grain.to], false) as [Point, Point]
+    return {
+      foot,
+      outline: asCut(part.outline, true),
+      arrow: { from, to },
+      tight: (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI,
+      count: part.count / 2,
+    }
+  })
+  return {
+    id,
+    name,
+    record,
+    thickness: first!.part.thickness,
+    mirrored: alike && feet.length === 2,
+    strip: first!.part.strip ?? false,
+    count: cuts.reduce((sum, c) => sum + c.count, 0),
+    area: cuts.reduce((sum, c) => sum + c.count * Math.abs(signedArea(c.outline)), 0),
+    cuts,
+  }
+}
+
+/**
+ * Everything that is cut for a pair, for both feet, by what it is cut from: what the upper is cut from first, then in the
+ * order of the plan. A pair without an upper has its other parts.
+ */
+export function cuttingList(input: Pick<PlanInput, 'decisions' | 'materials'>, plan: Plan): CuttingGroup[] {
+  const pieces = plan.upper.pieces.length > 0 ? piecesOfPair(input, plan) : []
+  const mirrors = new Set(plan.feet.filter((f) => f.kind === 'mirror' || f.kind === 'marks differ').map((f) => f.id))
+  const groups = new Map<string, CuttingGroup>()
+  for (const part of [...pieces, ...partsOfPair(plan)]) {
+    if (BOUGHT.includes(familyOf(part.id)) && part.record === part.id) continue
+    const { materialName, role } = part.feet[0]!.part
+    const group = groups.get(materialName) ?? { material: materialName, roles: [], pieces: [], area: 0 }
+    groups.set(materialName, group)
+    const cut = cutPiece(part, mirrors.has(part.record))
+    if (!group.roles.includes(role)) group.roles.push(role)
+    group.pieces.push(cut)
+    group.area += cut.area
+  }
+  return [...groups.values()]
+}

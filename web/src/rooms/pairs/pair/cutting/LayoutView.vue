@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { cuttingLayout, type CuttingGroup, type LayTurn } from '@gentle-awl/core'
+import { useLocalStorage } from '@vueuse/core'
+import { NButton, NProgress } from 'naive-ui'
+import { computed, watch } from 'vue'
+import { showArea, showLength } from '../../../../app/settings.ts'
+import BecausePanel from '../../../../ui/BecausePanel.vue'
+import { capital } from '../../../../ui/capital.ts'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import FigureField from '../../../../ui/FigureField.vue'
+import LengthField from '../../../../ui/LengthField.vue'
+import SheetDrawing from './SheetDrawing.vue'
+import { useLayout } from './useLayout.ts'
+
+/** One stuff laid out on a straight sheet: how much of it the pair takes, and where each piece lies. */
+const props = defineProps<{ group: CuttingGroup }>()
+/** Of this workshop's stuff: the next pair is laid on the same. */
+const sheet = useLocalStorage(`gentle-awl.sheet.${props.group.material}`, { length: 1200, width: 600 })
+const knife = useLocalStorage('gentle-awl.knife', 2)
+const turn = useLocalStorage<LayTurn>(`gentle-awl.turn.${props.group.material}`, 'along')
+const seconds = useLocalStorage('gentle-awl.layout-seconds', 10)
+const turns = [
+  { value: 'along', name: 'Tight along the sheet' },
+  { value: 'free', name: 'As they fit' },
+] as const
+
+const { news, busy, problem, begin, stop, forget } = useLayout()
+// What was laid of other pieces, or on another sheet, is no layout of these.
+watch([() => props.group, sheet, knife, turn], forget, { deep: true })
+
+const layOut = () => begin(cuttingLayout(props.group, sheet.value, knife.value, turn.value), seconds.value)
+/** Cut off behind the last piece. */
+const used = computed(() => (news.value ? news.value.reach * sheet.value.width : 0))
+const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
+const verdict = computed(() => {
+  const n = news.value
+  if (!n) return ''
+  const share = Math.round((100 * n.area) / used.value)
+  return n.left > 0
+    ? `${n.left} ${n.left === 1 ? 'piece does' : 'pieces do'} not fit on this sheet.`
+    : `All of it from ${showLength(n.reach, 0)} of the sheet: ${showArea(used.value)}, of which the pieces cover ${share} %.`
+})
+</script>
+
+<template>
+  <div class="work-and-panel">
+    <SheetDrawing :group="group" :sheet="sheet" :placements="news?.placements ?? []" :reach="news?.reach ?? 0" />
+    <BecausePanel :title="capital(group.material)">
+      <div class="fields">
+        <div class="words-and-field">
+          <span>Sheet, along its tight direction</span>
+          <LengthField
+            :value="sheet.length"
+            :min="50"
+            :max="20000"
+            label="Length of the sheet"
+            @change="sheet = { ...sheet, length: $event }"
+          />
+        </div>
+        <div class="words-and-field">
+          <span>Sheet, across</span>
+          <LengthField
+            :value="sheet.width"
+            :min="50"
+            :max="3000"
+            label="Width of the sheet"
+            @change="sheet = { ...sheet, width: $event }"
+          />
+        </div>
+        <div class="words-and-field">
+          <span>Between two pieces</span>
+          <LengthField :value="knife" :min="0" :max="20" label="Room for the knife" @change="knife = $event" />
+        </div>
+        <ChoiceBar label="Pieces lie" :options="turns" :value="turn" @choose="turn = $event" />
+        <div class="words-and-field">
+          <span>Seconds to look for it</span>
+          <FigureField
+            :value="seconds"
+            whole
+            :min="1"
+            :max="600"
+            label="Seconds to look for it"
+            @change="seconds = $event ?? seconds"
+          />
+        </div>
+        <div class="buttons">
+          <NButton v-if="busy" @click="stop">Stop</NButton>
+          <NButton v-else type="primary" @click="layOut">Lay out</NButton>
+        </div>
+        <NProgress
+          v-if="busy"
+          type="line"
+          :percentage="Math.round(100 * (news?.progress ?? 0))"
+          aria-label="Laying out"
+        />
+      </div>
+      <p v-if="problem" role="alert">{{ problem }}</p>
+      <p v-else-if="verdict" role="status" data-testid="verdict">{{ verdict }}</p>
+      <p v-else class="soft">
+        The pieces cover {{ showArea(group.area) }}. Laid out, one sees how much of a sheet they take; it gets better
+        with every second.
+      </p>
+      <p v-if="strips.length > 0" class="soft">Not laid: {{ strips.join(', ') }}; cut along a straight edge.</p>
+      <p class="soft">
+        Seen from the face. Look the leather over before you cut: flaws and stretchy places are not known here.
+      </p>
+    </BecausePanel>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  gap: 8px;
+  margin: 8px 0 14px;
+}
+p {
+  margin-bottom: 10px;
+}
+</style>
