@@ -2,8 +2,7 @@ import type { NestInstance, Placement } from '../nesting/instance.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
 
 /** How pieces may be turned on a sheet: their tight direction along it, or as they fit. */
-export const layTurns = ['along', 'free'] as const
-export type LayTurn = (typeof layTurns)[number]
+export type LayTurn = 'along' | 'free'
 
 /** A straight sheet or the end of a roll, mm, its tight direction along its length. */
 export interface StraightSheet {
