@@ -71,8 +71,7 @@ describe('the nesting command', () => {
   })
   it.each([
     ['{"bin"', 'is not a whole JSON file'],
-    [{ ...instance, gap: -1 }, 'gap'],
-    [{ ...instance, pieces: [{ ...instance.pieces[0], rotations: [] }] }, 'pieces.0.rotations'],
+    [{ ...instance, pieces: [instance.pieces[0], instance.pieces[0]] }, 'Two pieces are called a'],
   ])('says what is wrong and writes nothing', async (content, sentence) => {
     const { code, said, to } = await nest(content)
     expect(code).toBe(1)

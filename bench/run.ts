@@ -24,6 +24,7 @@ import { demoMeasures } from '../server/src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
 import { Packer } from '../web/src/workers/plan/planParcel.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
+import { layoutFigures } from './layouts.ts'
 import { summary, time, type Result } from './measure.ts'
 import { pageFigures } from './pages.ts'
 import { workshopFigures } from './workshop.ts'
@@ -247,5 +248,6 @@ say(
   ),
 )
 
+for (const figures of layoutFigures(input)) say(figures)
 await workshopFigures(say)
 await pageFigures(join(root, 'web', 'dist', 'assets'), pair.id, say)

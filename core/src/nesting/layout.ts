@@ -23,7 +23,7 @@ export const copyOf = ({ turn, x, y, laid }: Places): Places => ({
  */
 export class Layout {
   readonly places: Places
-  readonly weights: Float64Array
+  readonly weights: Float32Array
   readonly sheetWeights: Float64Array
   /** Nothing may reach further than this in x, mm. */
   limit = Infinity
@@ -43,7 +43,7 @@ export class Layout {
       laid: new Uint8Array(n),
     }
     this.size = Float64Array.from(items, (i) => i.size)
-    this.weights = new Float64Array(n * n).fill(1)
+    this.weights = new Float32Array(n * n).fill(1)
     this.sheetWeights = new Float64Array(n).fill(1)
     this.boxes = new Float64Array(4 * n)
   }

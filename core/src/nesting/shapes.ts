@@ -1,6 +1,15 @@
 import { convexHull } from '../geometry/convexHull.ts'
-import { boxOf, counterClockwise, signedArea, type Box, type Path, type Point } from '../geometry/path.ts'
+import {
+  boxOf,
+  counterClockwise,
+  GeometryError,
+  signedArea,
+  type Box,
+  type Path,
+  type Point,
+} from '../geometry/path.ts'
 import { offset } from '../geometry/polygonClip.ts'
+import { isSimple } from '../geometry/selfIntersection.ts'
 import { simplify } from '../geometry/simplify.ts'
 
 /** A corner is dropped where the outline moves by no more than this, mm: two outlines lie into each other by twice as much at most. */
@@ -12,6 +21,8 @@ const ROUGH = 0.02
 const NARROW = 4
 const SHALLOW = 0.25
 const MANY = 70
+/** What covers less is no piece, mm2. */
+const LEAST_AREA = 0.01
 /** Degrees between the turns of a piece that may lie in any. */
 const ANY = 15
 
@@ -112,12 +123,14 @@ interface Cut {
   mirror: boolean
 }
 
-/** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area. */
+/** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area or crosses itself. */
 export function stockOf(pieces: readonly Cut[], gap: number): Stock {
   const stock: Stock = { shapes: [], turned: [], items: [] }
   for (const piece of pieces) {
     const own = counterClockwise(piece.outline)
     const area = signedArea(own)
+    if (area < LEAST_AREA) throw new GeometryError(`Piece ${piece.id} covers nothing: its outline is a line.`)
+    if (!isSimple(own)) throw new GeometryError(`The outline of piece ${piece.id} crosses itself.`)
     const grown = kept(own, gap / 2, `piece ${piece.id}`)
     const turns: number[] = []
     for (const mirrored of piece.mirror ? [false, true] : [false]) {
