@@ -42,7 +42,7 @@ const instance = read.data
 const began = performance.now()
 const gone = () => (performance.now() - began) / 1000
 
-const threads = new NestThreads(availableParallelism())
+const threads = await NestThreads.begun(availableParallelism())
 try {
   const stock = stockOf(instance.pieces, instance.gap)
   threads.begin(stock, instance.bin)

@@ -6,11 +6,6 @@ import { areaOf, searchSheet } from '../core/src/nesting/nest.ts'
 import { sharedExchange, type SharedMemory } from '../core/src/nesting/sharedExchange.ts'
 import type { Stock } from '../core/src/nesting/shapes.ts'
 
-export interface NestStart {
-  /** Where this file is. */
-  module: string
-}
-
 /** What is laid, and on what, until another is sent. */
 export interface NestWork {
   kind: 'work'

@@ -1,24 +1,30 @@
 import { once } from 'node:events'
+import { fileURLToPath } from 'node:url'
 import { Worker } from 'node:worker_threads'
+import { build } from 'esbuild'
 import type { Candidate } from '../core/src/nesting/candidate.ts'
 import type { NestInstance } from '../core/src/nesting/instance.ts'
 import { sharedExchange, sharedMemory } from '../core/src/nesting/sharedExchange.ts'
 import type { Stock } from '../core/src/nesting/shapes.ts'
-import type { NestStart, NestTask, NestWork } from './nestThread.ts'
+import type { NestTask, NestWork } from './nestThread.ts'
 
 /** Threads that search for layouts of one instance and tell each other what they find; their tables last from bin to bin. */
 export class NestThreads {
-  private readonly workers: Worker[]
-
   private items = 0
 
-  /** They get ready while the stock is still being made. */
-  constructor(threads: number) {
-    const start: NestStart = { module: new URL('nestThread.ts', import.meta.url).href }
-    this.workers = Array.from(
-      { length: threads },
-      () => new Worker(new URL('tsThread.mjs', import.meta.url), { workerData: start }),
-    )
+  private constructor(private readonly workers: readonly Worker[]) {}
+
+  /** Threads know nothing of the loader that the command was started with: they are given one plain script. */
+  static async begun(threads: number): Promise<NestThreads> {
+    const { outputFiles } = await build({
+      entryPoints: [fileURLToPath(new URL('nestThread.ts', import.meta.url))],
+      bundle: true,
+      format: 'cjs',
+      platform: 'node',
+      write: false,
+    })
+    const script = outputFiles[0]!.text
+    return new NestThreads(Array.from({ length: threads }, () => new Worker(script, { eval: true })))
   }
 
   /** What is laid from now on, and on what. */
