@@ -13,7 +13,5 @@ export const launch = {
     '--enable-unsafe-swiftshader',
     // Without a graphics card the page itself is painted faster by the processor.
     '--disable-gpu-rasterization',
-    // A test leaves a page before the slowest and best of the compilers has paid for itself.
-    '--js-flags=--no-turbofan',
   ],
 }
