@@ -6,14 +6,18 @@ export function fail(sentence: string): never {
   process.exit(1)
 }
 
-/** What stands in a JSON file; ends the command with a sentence when it cannot be read. */
-export function readJson(from: string): unknown {
-  let text: string
+/** What stands in a file; ends the command with a sentence when it cannot be read. */
+export function readText(from: string): string {
   try {
-    text = readFileSync(from, 'utf8')
+    return readFileSync(from, 'utf8')
   } catch {
     fail(`${from} cannot be read. Is the name right?`)
   }
+}
+
+/** What stands in a JSON file; ends the command with a sentence when it cannot be read. */
+export function readJson(from: string): unknown {
+  const text = readText(from)
   try {
     return JSON.parse(text)
   } catch {

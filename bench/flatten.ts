@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs'
+import { writeFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 // From core's own files and not through its front door, which would bring all of the trade along.
 import { flattenSheet } from '../core/src/flatten/asRigidAsPossible.ts'
@@ -8,7 +8,7 @@ import { gridSeams, seamDrift, seamNames, seamWeights } from '../core/src/flatte
 import { readObjSheet } from '../core/src/formats/objSheet.ts'
 import { firstSelfIntersection } from '../core/src/geometry/selfIntersection.ts'
 import type { Point } from '../core/src/geometry/path.ts'
-import { fail } from './command.ts'
+import { fail, readText } from './command.ts'
 
 /**
  * `npx tsx bench/flatten.ts MESH.obj FLAT.obj [--fix-lengths back,rim,ridge]`: lays a mesh flat and prints one JSON
@@ -28,12 +28,7 @@ const keep = asked.values['fix-lengths']?.split(',').map((s) => s.trim()) ?? []
 const unknown = keep.find((name) => !seamNames.some((s) => s === name))
 if (unknown !== undefined) fail(`"${unknown}" is no seam of a wall; choose among ${seamNames.join(', ')}.`)
 
-let text: string
-try {
-  text = readFileSync(from, 'utf8')
-} catch {
-  fail(`${from} cannot be read. Is the name right?`)
-}
+const text = readText(from)
 try {
   const { mesh, lines } = readObjSheet(text)
   const cpu = process.cpuUsage()

@@ -1,12 +1,9 @@
 import {
-  areaOf,
-  Contacts,
   cuttingLayout,
   cuttingList,
   exchangeInPlace,
   planPair,
-  searchSheet,
-  seeded,
+  searchWhole,
   stockOf,
   type PlanInput,
 } from '@gentle-awl/core'
@@ -32,15 +29,9 @@ export function layoutFigures(input: PlanInput): Result[] {
       const began = performance.now()
       const progress = () => (performance.now() - began) / (1000 * SECONDS)
       const exchange = exchangeInPlace()
-      const search = searchSheet({
-        contacts: new Contacts(stock, instance.bin),
-        among: stock.items.map((_, i) => i),
-        sheetArea: areaOf(instance.bin),
-        random: seeded(seed),
-        progress,
-        exchange,
-      })
-      for (const _ of search) if (progress() >= 1 && exchange.best()) break
+      for (const _ of searchWhole(stock, instance.bin, { seed, progress, exchange })) {
+        if (progress() >= 1 && exchange.best()) break
+      }
       const best = exchange.best()
       return best ? (100 * best.area) / (best.reach * WIDTH) : 0
     })

@@ -6,7 +6,6 @@ import { fail, readJson } from './command.ts'
  * `npx tsx bench/plan.ts PAIR.json PLAN.json`: plans a pair file without a server and prints one JSON line of
  * figures. Exits with 1 and a sentence when the file cannot be used; then no file is written.
  */
-
 const [from, to] = process.argv.slice(2)
 if (!from || !to) fail('Say which pair file to read and where the plan goes: npx tsx bench/plan.ts PAIR.json PLAN.json')
 

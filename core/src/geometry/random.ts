@@ -14,3 +14,11 @@ export function gaussian(random: () => number): number {
   const u = Math.max(random(), 1e-12)
   return Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * random())
 }
+
+/** Puts a list in another order by chance, in place (Fisher and Yates 1938). */
+export function shuffle<T>(list: T[], random: () => number): void {
+  for (let k = list.length - 1; k > 0; k--) {
+    const other = Math.floor(random() * (k + 1))
+    ;[list[k], list[other]] = [list[other]!, list[k]!]
+  }
+}

@@ -37,6 +37,7 @@ export class Contacts {
   private readonly onSheet: (ContactGrid | null | undefined)[]
   private readonly rings: Rings
   readonly sheetBox: Reach
+  private readonly rooms: readonly (Reach | null)[]
 
   constructor(
     readonly stock: Stock,
@@ -46,6 +47,11 @@ export class Contacts {
     this.onSheet = new Array<ContactGrid | null | undefined>(stock.turned.length)
     const outline = offset(sheet.outline, SLACK, 'the sheet')
     this.sheetBox = boxOf(outline)
+    const s = this.sheetBox
+    this.rooms = stock.turned.map(({ bareBox: b }) => {
+      const reach = { minX: s.minX - b.minX, minY: s.minY - b.minY, maxX: s.maxX - b.maxX, maxY: s.maxY - b.maxY }
+      return reach.maxX >= reach.minX && reach.maxY >= reach.minY ? reach : null
+    })
     // What is filled is everything outside the sheet, and its flaws.
     this.rings = [[...outline].reverse(), ...sheet.holes.map(counterClockwise)]
   }
@@ -88,10 +94,7 @@ export class Contacts {
 
   /** Where a turned shape could lie if there were no flaws: null where it is larger than the sheet. */
   room(turned: number): Reach | null {
-    const { sheetBox: s } = this
-    const { bareBox: b } = this.stock.turned[turned]!
-    const reach = { minX: s.minX - b.minX, minY: s.minY - b.minY, maxX: s.maxX - b.maxX, maxY: s.maxY - b.maxY }
-    return reach.maxX >= reach.minX && reach.maxY >= reach.minY ? reach : null
+    return this.rooms[turned]!
   }
 
   /** How far a turned shape at a place has to move to lie on the sheet and on no flaw, mm; exactly 0 where it does. */

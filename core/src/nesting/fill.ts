@@ -1,3 +1,4 @@
+import { shuffle } from '../geometry/random.ts'
 import { bestPlace } from './bestPlace.ts'
 import { separate } from './separate.ts'
 import { copyOf, type Layout, type Places } from './layout.ts'
@@ -90,11 +91,4 @@ export function* fill({ layout, among, sheetArea, random, progress, tell, other 
     tell()
   }
   layout.restore(best.places)
-}
-
-function shuffle(list: number[], random: () => number): void {
-  for (let k = list.length - 1; k > 0; k--) {
-    const other = Math.floor(random() * (k + 1))
-    ;[list[k], list[other]] = [list[other]!, list[k]!]
-  }
 }

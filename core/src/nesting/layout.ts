@@ -102,19 +102,21 @@ export class Layout {
     return this.contacts.offSheet(turn, x, y) + (over > 0 ? over : 0)
   }
 
+  /** Whether the box of an item lies clear of another box. */
+  private isClear(j: number, x0: number, y0: number, x1: number, y1: number): boolean {
+    const { boxes } = this
+    const b = 4 * j
+    return x0 >= boxes[b + 2]! || boxes[b]! >= x1 || y0 >= boxes[b + 3]! || boxes[b + 1]! >= y1
+  }
+
   /** How deep two items lie in each other, mm. */
   between(i: number, j: number): number {
-    const { boxes, places } = this
-    if (
-      boxes[4 * i]! >= boxes[4 * j + 2]! ||
-      boxes[4 * j]! >= boxes[4 * i + 2]! ||
-      boxes[4 * i + 1]! >= boxes[4 * j + 3]! ||
-      boxes[4 * j + 1]! >= boxes[4 * i + 3]!
-    ) {
-      return 0
-    }
-    const { turn, x, y } = places
-    return this.contacts.depth(turn[i]!, turn[j]!, x[i]! - x[j]!, y[i]! - y[j]!)
+    const { boxes } = this
+    const { turn, x, y } = this.places
+    const b = 4 * i
+    return this.isClear(j, boxes[b]!, boxes[b + 1]!, boxes[b + 2]!, boxes[b + 3]!)
+      ? 0
+      : this.contacts.depth(turn[i]!, turn[j]!, x[i]! - x[j]!, y[i]! - y[j]!)
   }
 
   smaller(i: number, j: number): number {
@@ -123,23 +125,20 @@ export class Layout {
 
   /** Whether an item at a place would lie on the sheet, within the limit, and on nothing that is laid. */
   hasRoom(i: number, turn: number, x: number, y: number): boolean {
-    const { boxes, places, contacts } = this
+    const { places, contacts } = this
     const { box, bareBox } = contacts.stock.turned[turn]!
     if (x + bareBox.maxX > this.limit || !contacts.isOnSheet(turn, x, y)) return false
     return this.active.every(
       (j) =>
         j === i ||
-        x + box.minX >= boxes[4 * j + 2]! ||
-        boxes[4 * j]! >= x + box.maxX ||
-        y + box.minY >= boxes[4 * j + 3]! ||
-        boxes[4 * j + 1]! >= y + box.maxY ||
+        this.isClear(j, x + box.minX, y + box.minY, x + box.maxX, y + box.maxY) ||
         !contacts.overlaps(turn, places.turn[j]!, x - places.x[j]!, y - places.y[j]!),
     )
   }
 
   /** What it would cost to have item `i` at a place; Infinity as soon as it is more than `most`. */
   cost(i: number, turn: number, x: number, y: number, most: number): number {
-    const { boxes, places, weights, size, contacts, active } = this
+    const { places, weights, size, contacts, active } = this
     const n = size.length
     const own = size[i]!
     let cost = this.sheetWeights[i]! * own * this.off(turn, x, y)
@@ -151,8 +150,7 @@ export class Layout {
     const y1 = y + box.maxY
     for (let k = 0; k < active.length; k++) {
       const j = active[k]!
-      const b = 4 * j
-      if (x0 >= boxes[b + 2]! || boxes[b]! >= x1 || y0 >= boxes[b + 3]! || boxes[b + 1]! >= y1 || j === i) continue
+      if (j === i || this.isClear(j, x0, y0, x1, y1)) continue
       const depth = contacts.depth(turn, places.turn[j]!, x - places.x[j]!, y - places.y[j]!)
       if (depth === 0) continue
       const other = size[j]!

@@ -4,9 +4,11 @@ import { layoutFaults } from '../../test/layoutFaults.ts'
 import type { Point } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
 import { exchangeInPlace, isBetter, type Candidate } from './candidate.ts'
-import { Contacts } from './contacts.ts'
 import { NestInstance } from './instance.ts'
-import { areaOf, placementsOf, searchSheet } from './nest.ts'
+import { placementsOf, searchWhole } from './nest.ts'
+import { Contacts } from './contacts.ts'
+import { Layout } from './layout.ts'
+import { separate } from './separate.ts'
 import { sharedExchange, sharedMemory } from './sharedExchange.ts'
 import { stockOf } from './shapes.ts'
 
@@ -24,14 +26,7 @@ function nested(asked: Asked, rounds: number, seed = 1) {
   const found: Candidate[] = []
   const exchange = exchangeInPlace((c) => found.push(c))
   let n = 0
-  const search = searchSheet({
-    contacts: new Contacts(stock, instance.bin),
-    among: stock.items.map((_, i) => i),
-    sheetArea: areaOf(instance.bin),
-    random: seeded(seed),
-    progress: () => n / rounds,
-    exchange,
-  })
+  const search = searchWhole(stock, instance.bin, { seed, progress: () => n / rounds, exchange })
   for (const _ of search) if (++n >= rounds) break
   const best = exchange.best()!
   return { instance, stock, best, found, placements: placementsOf(stock, best.places, 0) }
@@ -118,6 +113,21 @@ describe('pieces laid on a sheet', () => {
     const bin = { outline: rectangle(100, 60), holes: [] }
     expect(nested({ bin, pieces: [piece('large', 61, 101)] }, 40).placements).toEqual([])
     expect(nested({ bin, pieces: [piece('same', 60, 100)] }, 40).placements).toHaveLength(1)
+  })
+})
+
+describe('pulling pieces apart', () => {
+  it('weights stay numbers, however long two pieces contend for one place', () => {
+    const stock = stockOf([{ id: 'a', outline: rectangle(50, 50), count: 2, rotations: [0], mirror: false }], 0)
+    const layout = new Layout(new Contacts(stock, { outline: rectangle(52, 52), holes: [] }))
+    layout.lay(0, 0, 0, 0)
+    layout.lay(1, 0, 1, 1)
+    const search = separate(layout, seeded(1), 400)
+    let rest = search.next()
+    while (!rest.done) rest = search.next()
+    expect(rest.value).toBeGreaterThan(0)
+    expect(Math.max(...layout.weights)).toBeGreaterThan(1e20)
+    expect([...layout.weights].every(Number.isFinite)).toBe(true)
   })
 })
 

@@ -1,12 +1,13 @@
 import { counterClockwise, signedArea } from '../geometry/path.ts'
+import { seeded } from '../geometry/random.ts'
 import type { Candidate, Exchange } from './candidate.ts'
-import type { Contacts } from './contacts.ts'
+import { Contacts } from './contacts.ts'
 import { fill } from './fill.ts'
 import { greedy } from './greedy.ts'
 import type { NestInstance, Placement } from './instance.ts'
 import { copyOf, Layout, type Places } from './layout.ts'
 import type { Stock } from './shapes.ts'
-import { shorten } from './strip.ts'
+import { shorten } from './shorten.ts'
 
 /** One search on one sheet. */
 export interface SheetSearch {
@@ -46,6 +47,21 @@ export function* searchSheet({ contacts, among, sheetArea, random, progress, exc
     yield* shorten({ layout, random, progress, tell, other: whole })
   }
 }
+
+/** Lays a whole stock on one sheet, in one thread. */
+export const searchWhole = (
+  stock: Stock,
+  bin: NestInstance['bin'],
+  how: { seed: number } & Pick<SheetSearch, 'progress' | 'exchange'>,
+): Generator<void> =>
+  searchSheet({
+    contacts: new Contacts(stock, bin),
+    among: stock.items.map((_, i) => i),
+    sheetArea: areaOf(bin),
+    random: seeded(how.seed),
+    progress: how.progress,
+    exchange: how.exchange,
+  })
 
 /** Area of a sheet without its flaws, mm2 (flaws are taken not to lie on each other). */
 export const areaOf = ({ outline, holes }: NestInstance['bin']): number =>

@@ -1,6 +1,7 @@
 import type { Layout, Places } from './layout.ts'
 import { copyOf } from './layout.ts'
 import { bestPlace } from './bestPlace.ts'
+import { shuffle } from '../geometry/random.ts'
 
 /** Rounds without an overlap smaller by this share, after which no more is hoped for. */
 const PATIENCE = 50
@@ -8,6 +9,8 @@ const WORTH = 0.98
 const GROW = 1.2
 const GROW_BY_DEPTH = 0.8
 const FADE = 0.95
+/** What stays in conflict for hundreds of rounds must still be a number. */
+const HEAVIEST = 1e30
 
 interface Conflicts {
   /** Depth times size over all conflicts, unweighted. */
@@ -30,7 +33,8 @@ function weigh(layout: Layout): Conflicts {
     if (off > 0) {
       bad.add(i)
       total += off * layout.smaller(i, i)
-      sheetWeights[i]! *= GROW + GROW_BY_DEPTH * Math.min(1, off / layout.smaller(i, i))
+      const grown = sheetWeights[i]! * (GROW + GROW_BY_DEPTH * Math.min(1, off / layout.smaller(i, i)))
+      sheetWeights[i] = Math.min(HEAVIEST, grown)
     } else sheetWeights[i] = Math.max(1, sheetWeights[i]! * FADE)
     for (let b = 0; b < a; b++) {
       const j = active[b]!
@@ -51,7 +55,8 @@ function weigh(layout: Layout): Conflicts {
   depths.forEach((depth, k) => {
     const [i, j] = [pairs[2 * k]!, pairs[2 * k + 1]!]
     const at = i * count + j
-    weights[at] = weights[j * count + i] = weights[at]! * (GROW + (GROW_BY_DEPTH * depth) / deepest)
+    const grown = weights[at]! * (GROW + (GROW_BY_DEPTH * depth) / deepest)
+    weights[at] = weights[j * count + i] = Math.min(HEAVIEST, grown)
   })
   return { total, items: [...bad] }
 }
@@ -69,10 +74,7 @@ export function* separate(layout: Layout, random: () => number, patience = PATIE
     if (!best || total < WORTH * best.total) since = 0
     if (!best || total < best.total) best = { total, places: copyOf(layout.places) }
     if (since++ >= patience) break
-    for (let k = items.length - 1; k > 0; k--) {
-      const other = Math.floor(random() * (k + 1))
-      ;[items[k], items[other]] = [items[other]!, items[k]!]
-    }
+    shuffle(items, random)
     const { turn, x, y } = layout.places
     for (const i of items) {
       const now = layout.cost(i, turn[i]!, x[i]!, y[i]!, Infinity)

@@ -29,7 +29,6 @@ const ANY = 15
 /** One outline that pieces are cut by, flipped or not, grown by half the gap. */
 export interface Shape {
   outline: Path
-  area: number
 }
 
 /** A shape in one of its turns. */
@@ -135,7 +134,7 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
     const turns: number[] = []
     for (const mirrored of piece.mirror ? [false, true] : [false]) {
       const side = (path: Path) => (mirrored ? flipped(path) : path)
-      const shape = stock.shapes.push({ outline: side(grown), area: signedArea(grown) }) - 1
+      const shape = stock.shapes.push({ outline: side(grown) }) - 1
       for (const rotation of turnsOf(piece.rotations)) {
         const outline = turnPath(side(grown), rotation)
         const bare = turnPath(side(fewer(own, ROUGH)), rotation)

@@ -1,6 +1,6 @@
 import { separate } from './separate.ts'
 import { copyOf, type Layout, type Places } from './layout.ts'
-import { exchangeTwo } from './shake.ts'
+import { exchangeTwo } from './exchangeTwo.ts'
 
 /** How much shorter is tried while exploring, most and least, as shares of the length; less after so many failures. */
 const MOST = 0.03

@@ -17,7 +17,7 @@ const STEP = 45
 const laid = ({ pieces }: CuttingGroup): { piece: CutPiece; cut: FootCut }[] =>
   pieces.filter((p) => !p.strip).flatMap((piece) => piece.cuts.map((cut) => ({ piece, cut })))
 
-const idOf = (piece: CutPiece, cut: FootCut): string => `${piece.id} ${cut.foot}`
+const idOf = (piece: CutPiece, cut: FootCut): string => `${piece.record} ${cut.foot}`
 
 /** All of one stuff to be laid on a sheet, face up, with `gap` mm between pieces for the knife. */
 export function cuttingLayout(

@@ -4,12 +4,10 @@ import { samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { layoutFaults } from '../../test/layoutFaults.ts'
 import { boxOf, signedArea, type Path } from '../geometry/path.ts'
-import { seeded } from '../geometry/random.ts'
 import { LeftShoe, type PlanInput } from '../model/pair.ts'
 import { exchangeInPlace } from '../nesting/candidate.ts'
-import { Contacts } from '../nesting/contacts.ts'
 import { NestInstance } from '../nesting/instance.ts'
-import { areaOf, placementsOf, searchSheet } from '../nesting/nest.ts'
+import { placementsOf, searchWhole } from '../nesting/nest.ts'
 import { stockOf } from '../nesting/shapes.ts'
 import { cuttingLayout, laidPiece } from './cuttingLayout.ts'
 import { cuttingList } from './cuttingList.ts'
@@ -20,6 +18,8 @@ const list = (input: PlanInput) => {
   const plan = planPair(input, cache)
   return { plan, groups: cuttingList(input, plan) }
 }
+/** Bought, or laid in as a paste. */
+const NOT_CUT = ['shank', 'cup', 'filler']
 const area = (path: Path) => Math.abs(signedArea(path))
 
 describe('a cutting list', () => {
@@ -27,7 +27,7 @@ describe('a cutting list', () => {
     const { plan, groups } = list(input)
     const lines = groups.flatMap((g) => g.pieces)
     expect(new Set(lines.map((l) => l.record)).size).toBe(lines.length)
-    const cut = plan.parts.filter((p) => p.id !== 'shank' && p.id !== 'cup')
+    const cut = plan.parts.filter((p) => !NOT_CUT.includes(p.id))
     expect(lines.map((l) => l.record).sort()).toEqual(
       [...plan.upper.pieces.map((p) => `upper.${p.id}`), ...cut.map((p) => p.id)].sort(),
     )
@@ -35,7 +35,7 @@ describe('a cutting list', () => {
     let [count, whole] = [0, 0]
     for (const foot of [plan, plan.left ?? plan]) {
       for (const p of foot.parts) {
-        if (p.id === 'shank' || p.id === 'cup') continue
+        if (NOT_CUT.includes(p.id)) continue
         count += p.count / 2
         whole += (p.count / 2) * area(p.outline)
       }
@@ -88,14 +88,7 @@ describe('one stuff laid on a straight sheet', () => {
     const stock = stockOf(parsed.pieces, parsed.gap)
     const exchange = exchangeInPlace()
     let n = 0
-    const search = searchSheet({
-      contacts: new Contacts(stock, parsed.bin),
-      among: stock.items.map((_, i) => i),
-      sheetArea: areaOf(parsed.bin),
-      random: seeded(1),
-      progress: () => n / 60,
-      exchange,
-    })
+    const search = searchWhole(stock, parsed.bin, { seed: 1, progress: () => n / 60, exchange })
     for (const _ of search) if (++n >= 60) break
     const placements = placementsOf(stock, exchange.best()!.places, 0)
     expect(layoutFaults(parsed, placements)).toEqual([])

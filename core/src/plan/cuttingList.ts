@@ -1,8 +1,7 @@
 import { mirror, signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { PlanInput } from '../model/pair.ts'
-import type { MaterialRole } from '../model/material.ts'
 import type { Grain } from '../trade/grain.ts'
-import { familyOf } from '../trade/partCatalogue.ts'
+import { familyOf, type PartFamily } from '../trade/partCatalogue.ts'
 import { partsOfPair, piecesOfPair, type Foot, type PairPart } from './pairParts.ts'
 import type { Plan } from './plan.ts'
 
@@ -37,15 +36,13 @@ export interface CutPiece {
 /** All that is cut from one stuff. */
 export interface CuttingGroup {
   material: string
-  /** What it serves as; null for small stuff that is not kept by the sheet. */
-  roles: (MaterialRole | null)[]
   pieces: CutPiece[]
   /** mm2. */
   area: number
 }
 
-/** Parts that are bought as they are, or made in no cutting. */
-const BOUGHT: readonly string[] = ['cup', 'shank']
+/** Bought as they are, or laid in as a paste. */
+const NOT_CUT: readonly PartFamily[] = ['cup', 'shank', 'filler']
 
 function cutPiece({ id, name, record, feet }: PairPart, alike: boolean): CutPiece {
   const [first] = feet
@@ -82,12 +79,12 @@ export function cuttingList(input: Pick<PlanInput, 'decisions' | 'materials'>, p
   const mirrors = new Set(plan.feet.filter((f) => f.kind === 'mirror' || f.kind === 'marks differ').map((f) => f.id))
   const groups = new Map<string, CuttingGroup>()
   for (const part of [...pieces, ...partsOfPair(plan)]) {
-    if (BOUGHT.includes(familyOf(part.id)) && part.record === part.id) continue
-    const { materialName, role } = part.feet[0]!.part
-    const group = groups.get(materialName) ?? { material: materialName, roles: [], pieces: [], area: 0 }
+    // A piece of the upper may be called as a maker likes.
+    if (part.record === part.id && NOT_CUT.includes(familyOf(part.id))) continue
+    const { materialName } = part.feet[0]!.part
+    const group = groups.get(materialName) ?? { material: materialName, pieces: [], area: 0 }
     groups.set(materialName, group)
     const cut = cutPiece(part, mirrors.has(part.record))
-    if (!group.roles.includes(role)) group.roles.push(role)
     group.pieces.push(cut)
     group.area += cut.area
   }

@@ -1,10 +1,7 @@
 import {
-  areaOf,
-  Contacts,
   exchangeInPlace,
   placementsOf,
-  searchSheet,
-  seeded,
+  searchWhole,
   stockOf,
   type NestInstance,
   type Placement,
@@ -41,15 +38,7 @@ function layOut(instance: NestInstance, seconds: number, tell: (news: NestNews) 
     return { placements, left, area: best.area, reach: best.reach, progress: progress() }
   }
   let told = 0
-  const search = searchSheet({
-    contacts: new Contacts(stock, instance.bin),
-    among: stock.items.map((_, i) => i),
-    sheetArea: areaOf(instance.bin),
-    random: seeded(SEED),
-    progress,
-    exchange,
-  })
-  for (const _ of search) {
+  for (const _ of searchWhole(stock, instance.bin, { seed: SEED, progress, exchange })) {
     const now = performance.now()
     if (now - told > OFTEN) {
       told = now
