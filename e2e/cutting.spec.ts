@@ -55,5 +55,5 @@ test('one leather is laid out on a sheet, stopped, and laid anew on a narrower o
   await type('Length of the sheet', 200)
   await type('Seconds to look for it', 1)
   await page.getByRole('button', { name: 'Lay out' }).click()
-  await expect(verdict).toContainText(/\d pieces do not fit on this sheet/)
+  await expect(verdict).toContainText(/For \d pieces no place was found on this sheet/)
 })

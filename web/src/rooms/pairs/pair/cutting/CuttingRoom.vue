@@ -17,10 +17,12 @@ const pair = usePair()
 const workshop = useWorkshop()
 const here = computed(() => String(route.params.stuff ?? ''))
 const to = (stuff: string) => `/pairs/${pair.view?.id}/cutting${stuff === '' ? '' : `/${encodeURIComponent(stuff)}`}`
-const groups = computed<CuttingGroup[]>(() => {
-  // Of the plan that is shown, by the materials that the workshop has.
+const groups = computed<CuttingGroup[]>((shown) => {
   const { whole, decisions } = pair
-  return whole && decisions && !pair.planning ? cuttingList({ decisions, materials: workshop.materials }, whole) : []
+  if (!whole || !decisions) return []
+  // While it is planned anew, or cannot be, decisions and plan are not of one another: what was shown stays.
+  if (shown && (pair.planning || pair.planProblem)) return shown
+  return pair.planProblem ? [] : cuttingList({ decisions, materials: workshop.materials }, whole)
 })
 const group = computed(() => groups.value.find((g) => g.material === here.value) ?? null)
 const entries = computed(() => [

@@ -3,12 +3,13 @@ import { cuttingLayout, type CuttingGroup, type LayTurn } from '@gentle-awl/core
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NProgress } from 'naive-ui'
 import { computed, watch } from 'vue'
-import { showArea, showLength } from '../../../../app/settings.ts'
+import { showArea } from '../../../../app/settings.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import { capital } from '../../../../ui/capital.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import LengthField from '../../../../ui/LengthField.vue'
+import { layoutVerdict } from './layoutVerdict.ts'
 import SheetDrawing from './SheetDrawing.vue'
 import { useLayout } from './useLayout.ts'
 
@@ -26,20 +27,11 @@ const turns = [
 
 const { news, busy, problem, begin, stop, forget } = useLayout()
 // What was laid of other pieces, or on another sheet, is no layout of these.
-watch([() => props.group, sheet, knife, turn], forget, { deep: true })
+watch([() => props.group, sheet, knife, turn], forget)
 
 const layOut = () => begin(cuttingLayout(props.group, sheet.value, knife.value, turn.value), seconds.value)
-/** Cut off behind the last piece. */
-const used = computed(() => (news.value ? news.value.reach * sheet.value.width : 0))
 const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
-const verdict = computed(() => {
-  const n = news.value
-  if (!n) return ''
-  const share = Math.round((100 * n.area) / used.value)
-  return n.left > 0
-    ? `${n.left} ${n.left === 1 ? 'piece does' : 'pieces do'} not fit on this sheet.`
-    : `All of it from ${showLength(n.reach, 0)} of the sheet: ${showArea(used.value)}, of which the pieces cover ${share} %.`
-})
+const verdict = computed(() => (news.value ? layoutVerdict(news.value, sheet.value.width, busy.value) : ''))
 </script>
 
 <template>

@@ -53,16 +53,16 @@ const laid = computed(() =>
     const placed = (line: Path): Path => turnPath(line, p.rotation).map(([x, y]): Point => [x + p.x, y + p.y])
     const path = placed(cut.outline)
     const [from, to] = placed([cut.arrow.from, cut.arrow.to]) as [Point, Point]
+    const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
     const arrow = grainArrow({ from, to }, TIP)
-    return [{ key: `${p.id} ${p.copy}`, name: piece.name, foot: cut.foot, path, arrow }]
+    return [{ key: `${p.id} ${p.copy}`, name: piece.name, foot: cut.foot, path, arrow, middle }]
   }),
 )
 const labels = useLabels(
   slate,
   computed(() =>
-    laid.value.map(({ key, name, foot, path, arrow }) => {
-      const [from, to] = arrow[0]! as [Point, Point]
-      const at: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2 + OVER_ARROW / slate.scale.value]
+    laid.value.map(({ key, name, foot, path, middle: [x, y] }) => {
+      const at: Point = [x, y + OVER_ARROW / slate.scale.value]
       return { key, lines: [name, foot], size: 12, at, names: closed(path) }
     }),
   ),

@@ -27,17 +27,17 @@ export function useLayout() {
     forget()
     busy.value = true
     const asked = channel.ask
-    const answer = await asked.layOut(
-      instance,
-      seconds,
-      proxy((heard: NestNews) => {
-        if (channel.is(asked)) news.value = heard
-      }),
-    )
-    if (!channel.is(asked)) return
-    if (answer.problem !== null) problem.value = tell(answer.problem)
-    else news.value = answer.value
-    stop()
+    const hear = proxy((heard: NestNews) => {
+      if (channel.is(asked)) news.value = heard
+    })
+    try {
+      const answer = await asked.layOut(instance, seconds, hear)
+      if (!channel.is(asked)) return
+      if (answer.problem !== null) problem.value = tell(answer.problem)
+      else news.value = answer.value
+    } finally {
+      if (channel.is(asked)) stop()
+    }
   }
   onBeforeUnmount(stop)
   return { news, busy, problem, begin, stop, forget }
