@@ -24,6 +24,8 @@ export default defineConfig({
           globalSetup: 'server/test/builtWorker.ts',
           // Nothing of these is kept in a module and changed there: what one file loaded serves the next.
           isolate: false,
+          // What is imported is what Node imports: a library that has a `then` of its own would be waited for without end.
+          deps: { interopDefault: false },
           ...limits,
         },
       },

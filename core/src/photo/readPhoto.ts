@@ -1,0 +1,426 @@
+import { boxOf, contains, distance, signedArea, type Box, type Path, type Point } from '../geometry/path.ts'
+import { mm, say, type Sentence } from '../units/sentence.ts'
+import { stanceOf } from './camera.ts'
+import { enclosed } from './enclosed.ts'
+import { fairOutline } from './fairOutline.ts'
+import { findMarks } from './findMarks.ts'
+import { fitCamera, type FittedCamera } from './fitCamera.ts'
+import { inkOf } from './ink.ts'
+import { placeOfMark, type MatSheet } from './mat.ts'
+import { PhotoError } from './photoError.ts'
+import type { Grey, Picture } from './picture.ts'
+import { straighten, viewOf, viewOfScan, type FlatPicture, type PlaneView } from './planeView.ts'
+import { readEdge } from './readEdge.ts'
+import { inkAt, readLine, type Gap, type ReadRim } from './readLine.ts'
+import { thingsOf } from './things.ts'
+import { withMats, type Vision } from './vision.ts'
+
+/** How a picture is to be read. */
+export interface PhotoChoices {
+  /** A pencil line on paper, or the edge of a thing that lies there. */
+  what: 'line' | 'edge'
+  /** How far the upper face of the thing lies above the mat, mm. */
+  height: number
+  /** Smoothing may move no point by more, mm. */
+  tolerance: number
+  /** What the printed bar of 100 mm measures, mm. */
+  bar: number
+  /** A scan instead of a photograph: pixels a millimetre; no mat is looked for. */
+  scan: number | null
+}
+export const usualPhoto: PhotoChoices = { what: 'line', height: 0, tolerance: 0.25, bar: 100, scan: null }
+
+/** An outline read from a picture, mm; counter-clockwise as seen from above, y up the picture. */
+export interface PhotoOutline {
+  path: Path
+  /** Holes in a thing. */
+  holes: Path[]
+  corners: Path
+  /** Width of the pencil line whose middle the path is, mm; 0 of an edge. */
+  pencil: number
+  /** Stretches that were bridged. */
+  gaps: readonly Gap[]
+  /** The share of the outline that was seen. */
+  seen: number
+  smoothed: { usual: number; most: number }
+  /** 95 of 100 points lie nearer to where they should than this, mm, as far as the picture itself can tell. */
+  error: number
+}
+
+export interface PhotoReading {
+  outlines: PhotoOutline[]
+  /** What was looked at, from straight above. */
+  flat: FlatPicture
+  /** What there is to know about the picture; null of a scan. */
+  photo: {
+    marks: number
+    missed: { px: number; mm: number }
+    blur: number
+    lean: number
+    perMm: number
+  } | null
+  notes: Sentence[]
+}
+
+export type PhotoProgress = (share: number, doing: string) => void
+
+const LEAST_PIXELS = 700_000
+const MOST_PIXELS = 60_000_000
+/** Marks that settle a camera. */
+const LEAST_MARKS = 4
+/** A picture whose edges are wider than this, mm, shows no line to a third of a millimetre; one wider than the second is not read. */
+const SOFT = 0.5
+const BLURRED = 1.1
+/** Fewer pixels a millimetre than this show no pencil line. */
+const COARSE = 2.2
+/** Marks that are missed by more than this do not lie in one plane, mm. */
+const NOT_FLAT = 0.45
+const LEAN = 55
+/** A sheet of which a corner is told no better than this is not seen well enough, mm. */
+const UNSETTLED = 0.4
+/** Pixels of the straightened picture in which outlines are looked for, and the finest that is any use a millimetre. */
+const FLAT_PIXELS = 4_500_000
+const FINEST = 4
+/** Most outlines that are shown. */
+const MOST_OUTLINES = 40
+/** What a row of half levels can be read to in the best of pictures, mm. */
+const READING = 0.04
+
+export function greyOf(cv: Vision, picture: Picture): Grey {
+  return withMats((keep) => {
+    const colour = keep(new cv.Mat(picture.height, picture.width, cv.CV_8UC4))
+    colour.data.set(picture.data)
+    const grey = keep(new cv.Mat())
+    cv.cvtColor(colour, grey, cv.COLOR_RGBA2GRAY)
+    return { width: picture.width, height: picture.height, data: new Uint8Array(grey.data) }
+  })
+}
+
+const laidOut = ({ x, y, angle }: FittedCamera['sheets'][number], p: Point): Point => [
+  Math.cos(angle) * p[0] - Math.sin(angle) * p[1] + x,
+  Math.sin(angle) * p[0] + Math.cos(angle) * p[1] + y,
+]
+
+/** Corners of a sheet's ring of marks, grown by `grow` mm. */
+const ringOf = (pose: FittedCamera['sheets'][number], grow: number): Path =>
+  (
+    [
+      [-grow, -grow],
+      [pose.sheet.width + grow, -grow],
+      [pose.sheet.width + grow, pose.sheet.height + grow],
+      [-grow, pose.sheet.height + grow],
+    ] as Point[]
+  ).map((p) => laidOut(pose, p))
+
+interface Ground {
+  view: PlaneView
+  /** What is looked at, one after the other until something is found. */
+  boxes: Box[]
+  hidden: (x: number, y: number) => boolean
+  errorAt: (p: Point) => number
+  blur: number
+  photo: PhotoReading['photo']
+  notes: Sentence[]
+}
+
+const listed = (sheets: readonly MatSheet[]): string => sheets.map((s) => `${s.kind} ${s.number}`).join(', ')
+
+function groundOfPhoto(cv: Vision, grey: Grey, choices: PhotoChoices): Ground {
+  const { marks, blur } = findMarks(cv, grey)
+  if (marks.length === 0) {
+    throw new PhotoError(
+      'No mark of the mat is seen in this picture. Print the mat, lay the drawing on it, and photograph it with the marks round it in view; a blurred or very dark picture shows none either.',
+    )
+  }
+  if (marks.length < LEAST_MARKS) {
+    throw new PhotoError(
+      `Only ${marks.length} of the mat's marks ${marks.length === 1 ? 'is' : 'are'} seen: its place cannot be told from so few. Step back until marks on all sides are in the picture, and leave them uncovered.`,
+    )
+  }
+  const fitted = fitCamera(marks, grey.width, grey.height)
+  if (!fitted) {
+    throw new PhotoError(
+      'The picture cannot be straightened from the marks that are seen in it. Have marks on all sides of the drawing in view, flat and uncovered.',
+    )
+  }
+  const { camera, sheets, missed } = fitted
+  const { lean } = stanceOf(camera)
+  const middle: Point = laidOut(sheets[0]!, [sheets[0]!.sheet.width / 2, sheets[0]!.sheet.height / 2])
+  const view = viewOf(camera, choices.height)
+  const perMm = view.perMm(middle)
+  if (perMm < (sheets[0]!.sheet.kind === 'floor' ? COARSE / 3 : COARSE)) {
+    throw new PhotoError(
+      say`The drawing is too small in this picture: ${mm(1)} is ${perMm.toFixed(1)} pixels wide, and a line needs ${COARSE}. Go nearer, or set the camera to its full size.`,
+    )
+  }
+  const blurred = blur / perMm
+  const far = sheets[0]!.sheet.kind === 'floor' ? 3 : 1
+  if (blurred > BLURRED * far) {
+    throw new PhotoError(
+      say`The picture is blurred: sharp edges are ${mm(2.4 * blurred, 1)} wide in it. Wipe the lens, rest the camera on something, and take it again in more light.`,
+    )
+  }
+  if (missed.mm > NOT_FLAT * far) {
+    throw new PhotoError(
+      say`The mat does not lie flat, or was not printed at true size all over: its marks lie ${mm(missed.mm, 1)} from where one flat sheet would show them. Press it flat, or print it again at 100 %.`,
+    )
+  }
+  const worst = Math.max(...ringOf(sheets[0]!, 0).map((p) => fitted.errorAt(p)))
+  if (worst > UNSETTLED * far) {
+    throw new PhotoError(
+      say`Marks are seen on one side only: the far side could lie ${mm(2 * worst, 1)} from where it is taken to be. Have marks on at least two sides of the drawing in view.`,
+    )
+  }
+  const notes: Sentence[] = []
+  if (blurred > SOFT * far)
+    notes.push(say`The picture is a little blurred: sharp edges are ${mm(2.4 * blurred, 1)} wide in it.`)
+  if (lean > LEAN) {
+    notes.push(
+      `It was taken from ${Math.round(lean)} degrees off straight above: the far side is told less well. Hold the camera higher.`,
+    )
+  }
+  const all = sheets.flatMap((s) => ringOf(s, 0))
+  const around = boxOf(all)
+  const alone = sheets.length === 1 && sheets[0]!.sheet.kind !== 'floor'
+  const margin = alone ? 0.75 * Math.max(around.maxX - around.minX, around.maxY - around.minY) : 30
+  // No farther than the picture shows.
+  const corner = (px: number, py: number) => view.toPlane(px, py)
+  const shown = boxOf([
+    corner(0, 0),
+    corner(grey.width - 1, 0),
+    corner(grey.width - 1, grey.height - 1),
+    corner(0, grey.height - 1),
+  ])
+  const wide: Box = {
+    minX: Math.max(around.minX - margin, shown.minX),
+    minY: Math.max(around.minY - margin, shown.minY),
+    maxX: Math.min(around.maxX + margin, shown.maxX),
+    maxY: Math.min(around.maxY + margin, shown.maxY),
+  }
+  const side = sheets[0]!.sheet.side
+  // A sheet alone lies straight in its own frame: what is inside its ring of marks.
+  const inner: Box = {
+    minX: side + 2,
+    minY: side + 2,
+    maxX: sheets[0]!.sheet.width - side - 2,
+    maxY: sheets[0]!.sheet.height - side - 2,
+  }
+  const squares = marks.map((m) => {
+    const { sheet, corners } = placeOfMark(m.mark)!
+    const pose = sheets.find((s) => s.sheet === sheet)!
+    const grow = Math.max(1.5, 0.05 * sheet.side)
+    const [a, , c] = corners
+    return (
+      [
+        [a[0] - grow, a[1] - grow],
+        [c[0] + grow, a[1] - grow],
+        [c[0] + grow, c[1] + grow],
+        [a[0] - grow, c[1] + grow],
+      ] as Point[]
+    ).map((p) => laidOut(pose, p))
+  })
+  const hiddenPaths = choices.what === 'edge' && !alone ? sheets.map((s) => ringOf(s, 18)) : squares
+  const hiddenBoxes = hiddenPaths.map((p) => boxOf(p))
+  return {
+    view,
+    boxes: alone ? [inner, wide] : [wide],
+    hidden: (x, y) =>
+      hiddenBoxes.some(
+        (b, i) => x > b.minX && x < b.maxX && y > b.minY && y < b.maxY && contains(hiddenPaths[i]!, [x, y]),
+      ),
+    errorAt: (p) => fitted.errorAt(p, choices.height),
+    blur: blurred,
+    photo: { marks: marks.length, missed, blur: blurred, lean, perMm },
+    notes:
+      sheets.length > 1
+        ? [`Sheets of the mat in the picture: ${listed(sheets.map((s) => s.sheet))}.`, ...notes]
+        : notes,
+  }
+}
+
+function groundOfScan(picture: Picture, perMm: number): Ground {
+  const [width, height] = [picture.width / perMm, picture.height / perMm]
+  // The lid's shadow lies round a scan.
+  const rim = 2
+  return {
+    view: viewOfScan(perMm, picture.height),
+    boxes: [{ minX: rim, minY: rim, maxX: width - rim, maxY: height - rim }],
+    hidden: () => false,
+    errorAt: () => 0,
+    blur: 0.8 / perMm,
+    photo: null,
+    notes: [],
+  }
+}
+
+const scaled = (path: Path, by: number): Path => path.map(([x, y]): Point => [x * by, y * by])
+
+function finished(
+  rim: ReadRim,
+  ground: Ground,
+  choices: PhotoChoices,
+  holes: Path[],
+  inked: ((p: Point) => number) | null,
+): PhotoOutline {
+  const size = choices.bar / 100
+  const fair = fairOutline(rim.path, rim.seen, choices.tolerance / size, inked && { at: inked, width: rim.width })
+  const around = rim.path.filter((_, i) => i % 40 === 0)
+  const camera = Math.max(...around.map((p) => ground.errorAt(p)))
+  const mean = Math.sqrt(fair.moved.usual ** 2 + READING ** 2 + camera ** 2)
+  return {
+    path: scaled(fair.path, size),
+    corners: scaled(fair.corners, size),
+    holes: holes.map((h) => scaled(h, size)),
+    pencil: rim.width * size,
+    gaps: rim.gaps.map(({ at, length }) => ({ at: [at[0] * size, at[1] * size], length: length * size })),
+    seen: rim.seen.filter(Boolean).length / rim.seen.length,
+    smoothed: { usual: fair.moved.usual * size, most: fair.moved.most * size },
+    error: 2 * mean * size,
+  }
+}
+
+/** Of outlines that are the same line read twice, the first. */
+function distinct(outlines: readonly PhotoOutline[]): PhotoOutline[] {
+  const kept: PhotoOutline[] = []
+  for (const o of outlines) {
+    const b = boxOf(o.path)
+    const twin = kept.some((k) => {
+      const c = boxOf(k.path)
+      return (
+        Math.max(
+          Math.abs(b.minX - c.minX),
+          Math.abs(b.minY - c.minY),
+          Math.abs(b.maxX - c.maxX),
+          Math.abs(b.maxY - c.maxY),
+        ) < 1.5 && Math.abs(signedArea(o.path) - signedArea(k.path)) < 0.02 * signedArea(k.path)
+      )
+    })
+    if (!twin) kept.push(o)
+  }
+  return kept
+}
+
+/** An outline of which less than this was seen is none. */
+const LEAST_SEEN = 0.6
+
+/**
+ * Reads outlines from a picture in millimetres: the camera from the mat's marks (or the given scale of a scan), the plane of
+ * the drawing straightened, closed lines or edges found in it, and each read again in the picture itself. Largest first.
+ * Throws PhotoError with a sentence that says what to do.
+ */
+export function readPhoto(
+  cv: Vision,
+  picture: Picture,
+  choices: PhotoChoices = usualPhoto,
+  progress: PhotoProgress = () => undefined,
+): PhotoReading {
+  const pixels = picture.width * picture.height
+  if (pixels < LEAST_PIXELS && choices.scan === null) {
+    throw new PhotoError(
+      `This picture has ${picture.width} by ${picture.height} pixels, too few to read a line from. Take the camera's own file, not one that was sent as a small preview.`,
+    )
+  }
+  if (pixels > MOST_PIXELS) {
+    throw new PhotoError(
+      `This picture has ${picture.width} by ${picture.height} pixels; up to ${MOST_PIXELS / 1e6} million are read. Save it smaller.`,
+    )
+  }
+  progress(0.05, 'Looking for the marks')
+  const grey = greyOf(cv, picture)
+  const ground = choices.scan === null ? groundOfPhoto(cv, grey, choices) : groundOfScan(picture, choices.scan)
+  let last: { flat: FlatPicture } | null = null
+  for (const box of ground.boxes) {
+    progress(0.3, 'Straightening the picture')
+    const area = (box.maxX - box.minX) * (box.maxY - box.minY)
+    const middle: Point = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2]
+    const perMm = Math.min(FINEST, 1.2 * ground.view.perMm(middle), Math.sqrt(FLAT_PIXELS / area))
+    const flat = straighten(cv, picture, ground.view, box, perMm)
+    last = { flat }
+    progress(0.5, choices.what === 'line' ? 'Looking for lines' : 'Looking for edges')
+    const outlines =
+      choices.what === 'line'
+        ? linesIn(cv, grey, ground, flat, choices, progress)
+        : edgesIn(cv, picture, ground, flat, choices, progress)
+    if (outlines.length > 0) {
+      progress(1, '')
+      return { outlines, flat, photo: ground.photo, notes: ground.notes }
+    }
+  }
+  progress(1, '')
+  return {
+    outlines: [],
+    flat: last!.flat,
+    photo: ground.photo,
+    notes: [
+      ...ground.notes,
+      choices.what === 'line'
+        ? 'No closed line of some size is seen. Draw it darker, close its gaps, and keep hands, tools and deep shadows out of the picture; a thing without a line is found by its edge.'
+        : 'No thing is seen whose edge stands out from what it lies on. Lay it on paper of another colour, all of it in the picture, away from shadows.',
+    ],
+  }
+}
+
+function linesIn(
+  cv: Vision,
+  grey: Grey,
+  ground: Ground,
+  flat: FlatPicture,
+  choices: PhotoChoices,
+  progress: PhotoProgress,
+): PhotoOutline[] {
+  const ink = inkOf(cv, flat, ground.hidden)
+  try {
+    const rough = enclosed(cv, ink, flat).slice(0, MOST_OUTLINES)
+    const read = rough.map((r, i) => {
+      progress(0.6 + (0.4 * i) / rough.length, 'Reading the lines')
+      return finished(readLine(grey, ground.view, r.path, ground.blur), ground, choices, [], (p) =>
+        inkAt(grey, ground.view, p),
+      )
+    })
+    return distinct(read.filter((o) => o.seen >= LEAST_SEEN && signedArea(o.path) > 0))
+  } finally {
+    ink.delete()
+  }
+}
+
+function edgesIn(
+  cv: Vision,
+  picture: Picture,
+  ground: Ground,
+  flat: FlatPicture,
+  choices: PhotoChoices,
+  progress: PhotoProgress,
+): PhotoOutline[] {
+  const rough = thingsOf(cv, flat, ground.hidden).slice(0, MOST_OUTLINES)
+  return rough
+    .map((thing, i) => {
+      progress(0.6 + (0.4 * i) / rough.length, 'Reading the edges')
+      const holes = thing.holes.map((h) => {
+        const rim = readEdge(picture, ground.view, h)
+        return fairOutline(rim.path, rim.seen, choices.tolerance).path
+      })
+      return finished(readEdge(picture, ground.view, thing.path), ground, choices, holes, null)
+    })
+    .filter((o) => o.seen >= LEAST_SEEN && signedArea(o.path) > 0)
+}
+
+/** Length and width of an outline as it lies along its longest way, mm: for saying what was found. */
+export function extentOf(path: Path): { length: number; width: number } {
+  let [length, across] = [0, 0 as number]
+  let way: Point = [1, 0]
+  const few = path.length > 300 ? path.filter((_, i) => i % Math.ceil(path.length / 300) === 0) : path
+  for (const a of few) {
+    for (const b of few) {
+      const d = distance(a, b)
+      if (d > length) [length, way] = [d, [(b[0] - a[0]) / d, (b[1] - a[1]) / d]]
+    }
+  }
+  let [low, high] = [Infinity, -Infinity]
+  for (const [x, y] of path) {
+    const t = -x * way[1] + y * way[0]
+    low = Math.min(low, t)
+    high = Math.max(high, t)
+  }
+  across = high - low
+  return { length, width: across }
+}
