@@ -150,3 +150,15 @@ export { backerOf, familyOf, type PartFamily } from './trade/partCatalogue.ts'
 export { pieceRole } from './trade/pieceRole.ts'
 export { cannotServe, materialChoices, materialsUsed, withMaterials } from './trade/materialChoices.ts'
 export { isPieceRecord, partOfMade } from './trade/recordName.ts'
+export { matKinds, matSheet, matSheets, MARK_CELLS, type MatKind } from './photo/mat.ts'
+export { CODE_CELLS, markCodes } from './photo/markCodes.ts'
+export {
+  extentOf,
+  readPhoto,
+  usualPhoto,
+  type PhotoChoices,
+  type PhotoOutline,
+  type PhotoReading,
+} from './photo/readPhoto.ts'
+export { pulled } from './photo/pulled.ts'
+export type { Vision } from './photo/vision.ts'

@@ -423,3 +423,7 @@ function blurred(from: Float32Array, width: number, height: number, sigma: numbe
   }
   return pass(pass(from, 1, width, height, width), width, height, width, 1)
 }
+
+/** A picture as the bytes of a JPEG file. */
+export const jpegOf = ({ width, height, data }: Picture, quality: number): Uint8Array =>
+  jpeg.encode({ width, height, data }, quality).data

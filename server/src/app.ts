@@ -41,6 +41,13 @@ const BODY_LIMIT = '4mb'
 /** Far above what one person's hands do, low enough to stop a page that runs wild. */
 const REQUESTS_A_MINUTE = 1200
 
+/**
+ * The thread that looks at photographs has a policy of its own: its library is compiled when it starts. It reads what it is
+ * given and fetches nothing.
+ */
+const LOOKS_AT_PICTURES = /[\\/]photoWorker-[^\\/]*\.js$/
+const LOOKING = "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'"
+
 export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
@@ -118,6 +125,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
       express.static(pages, {
         setHeaders: (res, path) => {
           res.set('Cache-Control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
+          if (LOOKS_AT_PICTURES.test(path)) res.set('Content-Security-Policy', LOOKING)
         },
       }),
     )

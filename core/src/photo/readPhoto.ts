@@ -28,7 +28,7 @@ export interface PhotoChoices {
   /** A scan instead of a photograph: pixels a millimetre; no mat is looked for. */
   scan: number | null
 }
-export const usualPhoto: PhotoChoices = { what: 'line', height: 0, tolerance: 0.25, bar: 100, scan: null }
+export const usualPhoto: PhotoChoices = { what: 'line', height: 0, tolerance: 0.2, bar: 100, scan: null }
 
 /** An outline read from a picture, mm; counter-clockwise as seen from above, y up the picture. */
 export interface PhotoOutline {

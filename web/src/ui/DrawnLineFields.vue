@@ -2,16 +2,14 @@
 import { NButton } from 'naive-ui'
 import { resample, type DrawnLine } from '@gentle-awl/core'
 import { ref } from 'vue'
-import { drawnFile } from '../workers/outlines/drawnFile.ts'
 import ChoiceBar from './ChoiceBar.vue'
-import FileButton from './FileButton.vue'
+import type { Brought } from './bringIn/brought.ts'
+import BringIn from './bringIn/BringIn.vue'
 import FigureField from './FigureField.vue'
-import { useAttempt } from '../app/useAttempt.ts'
 
 /** An outline traced on paper: the file it comes in, and how its pencil line is to be read. */
 const props = defineProps<{ line: DrawnLine | null; what: string; name?: string }>()
 const emit = defineEmits<{ change: [line: DrawnLine | null] }>()
-const { problem: wrong, attempt } = useAttempt()
 const from = ref('')
 /** Finer than any pencil, and small enough to be kept with the pair. */
 const POINTS = 400
@@ -22,20 +20,18 @@ const sides = [
   { value: 'outside', name: 'Outer edge' },
 ] as const
 
-async function file(chosen: File): Promise<void> {
-  await attempt(async () => {
-    const read = await drawnFile(chosen)
-    const [outline] = read.outlines
-    const points = outline.length > POINTS ? resample(outline, POINTS, true) : outline
-    emit('change', {
-      outline: points.map(([x, y]) => [x, y]),
-      pencil: props.line?.pencil ?? 0.7,
-      digitised: props.line?.digitised ?? 'middle',
-      turned: false,
-      flipped: false,
-    })
-    from.value = `${read.name}: ${read.unit}`
+function take(brought: Brought): void {
+  const [outline] = brought.outlines
+  const points = outline.length > POINTS ? resample(outline, POINTS, true) : outline
+  emit('change', {
+    outline: points.map(([x, y]) => [x, y]),
+    // A picture tells how wide the line is, and its middle is what was read.
+    pencil: brought.pencil ?? props.line?.pencil ?? 0.7,
+    digitised: brought.pencil === null ? (props.line?.digitised ?? 'middle') : 'middle',
+    turned: false,
+    flipped: false,
   })
+  from.value = brought.said
 }
 function set(next: Partial<DrawnLine>): void {
   if (props.line) emit('change', { ...props.line, ...next })
@@ -46,15 +42,14 @@ function set(next: Partial<DrawnLine>): void {
   <fieldset class="drawn">
     <legend class="visually-hidden">{{ what }}</legend>
     <div class="row">
-      <FileButton
+      <BringIn
+        :what="what"
         :label="line ? 'Choose another' : `Choose ${what} (SVG or DXF)`"
-        accept=".svg,.dxf,.txt,.csv"
         :name="name"
-        @file="file"
+        @take="take"
       />
       <NButton v-if="line" @click="emit('change', null)">Put it away</NButton>
     </div>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="from" class="soft">{{ from }}</p>
     <template v-if="line">
       <span>Digitised at the pencil line’s</span>
@@ -87,8 +82,5 @@ function set(next: Partial<DrawnLine>): void {
 }
 .pencil {
   width: 160px;
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

@@ -4,7 +4,7 @@ import { NButton, NModal } from 'naive-ui'
 import { inject, useId, watch } from 'vue'
 import { routeLocationKey } from 'vue-router'
 
-const props = withDefaults(defineProps<{ title: string; closable?: boolean }>(), { closable: true })
+const props = withDefaults(defineProps<{ title: string; closable?: boolean; wide?: boolean }>(), { closable: true })
 const open = defineModel<boolean>('open', { required: true })
 const titleId = useId()
 // Going back in the browser leaves what the dialog was about.
@@ -25,7 +25,7 @@ onKeyStroke('Escape', () => {
 
 <template>
   <NModal v-model:show="open" :mask-closable="closable" :close-on-esc="closable" auto-focus>
-    <div class="dialog card" role="dialog" aria-modal="true" :aria-labelledby="titleId">
+    <div class="dialog card" :class="{ wide }" role="dialog" aria-modal="true" :aria-labelledby="titleId">
       <h2 :id="titleId">{{ title }}</h2>
       <div class="body"><slot /></div>
       <div class="foot">
@@ -44,6 +44,9 @@ onKeyStroke('Escape', () => {
   gap: 16px;
   padding: 24px;
   color: var(--ink);
+}
+.wide {
+  width: min(1120px, calc(100vw - 32px));
 }
 .body {
   overflow: auto;

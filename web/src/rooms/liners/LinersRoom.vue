@@ -94,7 +94,8 @@ function download(): void {
               Whether padding leaves the foot room enough cannot be told without the last: try the shoe on first.
             </p>
             <NButton type="primary" @click="download">
-              <IconDownload :size="22" aria-hidden="true" /> Both feet at true size (SVG)
+              <template #icon><IconDownload aria-hidden="true" /></template>
+              Both feet at true size (SVG)
             </NButton>
           </template>
           <p v-else-if="!line" class="soft">Nothing is traced yet.</p>

@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import type { CupFit, CupSole, Last, Path, PlannedLayers, RuleFigures } from '@gentle-awl/core'
+import {
+  offset,
+  type CupFit,
+  type CupSole,
+  type Last,
+  type Path,
+  type PlannedLayers,
+  type RuleFigures,
+} from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../api/client.ts'
 import CupFitDrawing from '../../../drawing/CupFitDrawing.vue'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
-import { drawnFile } from '../../../workers/outlines/drawnFile.ts'
-import type { ReadOutlines } from '../../../formats/readOutlines.ts'
 import type { Answer } from '../../../workers/answer.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { planInTurn } from '../../../workers/plan/planner.ts'
@@ -20,7 +26,8 @@ import { useAttempt } from '../../../app/useAttempt.ts'
 import { tell } from '../../../app/settings.ts'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
-import FileButton from '../../../ui/FileButton.vue'
+import type { Brought } from '../../../ui/bringIn/brought.ts'
+import BringIn from '../../../ui/bringIn/BringIn.vue'
 
 const store = useLast()
 const workshop = useWorkshop()
@@ -109,20 +116,23 @@ async function act(work: () => Promise<{ id: string }>): Promise<void> {
   })
 }
 /** The largest outline that was read becomes a sole of the stores. */
-const take = ({ outlines }: ReadOutlines, name: string) =>
+const take = (outline: Path, name: string) =>
   act(() =>
     api.cupSoles.add({
       name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
       note: `From ${name}.`,
-      outline: thinnedOutline(outlines[0]),
+      outline: thinnedOutline(outline),
       seat: null,
       tread: null,
       turned: false,
       flipped: false,
     }),
   )
-const takeFile = (picked: File) => attempt(async () => take(await drawnFile(picked), picked.name))
-const takePoints = () => attempt(async () => take(await outlinesOf(bring.text, 'The points'), 'The points'))
+/** A pencil drawn round the inside runs along the wall with its outer side: half its width is added. */
+const takeBrought = ({ outlines, pencil, name }: Brought) =>
+  take(pencil ? offset(outlines[0], pencil / 2, 'the cup') : outlines[0], name)
+const takePoints = () =>
+  attempt(async () => take((await outlinesOf(bring.text, 'The points')).outlines[0], 'The points'))
 </script>
 
 <template>
@@ -158,11 +168,11 @@ const takePoints = () => attempt(async () => take(await outlinesOf(bring.text, '
       </div>
       <div v-if="bring.open" class="bring">
         <TextField v-model:value="bring.name" label="Name" name="cup-name" />
-        <FileButton
+        <BringIn
+          what="the inside of a cup sole"
           label="Choose an SVG or DXF of its inside"
-          accept=".svg,.dxf,.txt,.csv"
           name="cup-drawing"
-          @file="takeFile"
+          @take="takeBrought"
         />
         <TextField
           v-model:value="bring.text"

@@ -5,13 +5,13 @@ import { ref } from 'vue'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import { showLength } from '../../../app/settings.ts'
 import type { ReadOutlines } from '../../../formats/readOutlines.ts'
-import { drawnFile } from '../../../workers/outlines/drawnFile.ts'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
 import { thinnedOutline } from './thinned.ts'
 import type { TracedBottomView } from '../../../workers/last/lastWorker.ts'
 import FigureField from '../../../ui/FigureField.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
-import FileButton from '../../../ui/FileButton.vue'
+import type { Brought } from '../../../ui/bringIn/brought.ts'
+import BringIn from '../../../ui/bringIn/BringIn.vue'
 import TextField from '../../../ui/TextField.vue'
 
 /** Where a bottom's outline comes from, and how the pencil line is to be read. */
@@ -37,7 +37,12 @@ function take({ outlines, unit }: ReadOutlines, name: string): void {
   wrong.value = ''
   from.value = `${name}: ${outlines.length === 1 ? 'one outline' : `the largest of ${outlines.length} outlines`}, unit ${unit}.`
 }
-const takeFile = (chosen: File) => attempt(async () => take(await drawnFile(chosen), chosen.name))
+function takeBrought({ outlines, pencil, said }: Brought): void {
+  tracing.value = fresh(thinnedOutline(outlines[0]))
+  if (pencil !== null) set({ pencil, digitised: 'middle' })
+  wrong.value = ''
+  from.value = said
+}
 const takePoints = () => attempt(async () => take(await outlinesOf(text.value, 'The points'), 'The points'))
 function set(some: Partial<BottomTracing>): void {
   if (tracing.value) tracing.value = { ...tracing.value, ...some }
@@ -61,7 +66,13 @@ const laid = [
 <template>
   <fieldset class="tracing bare">
     <legend>Tracing of the bottom</legend>
-    <FileButton label="Choose an SVG or DXF" accept=".svg,.dxf,.txt,.csv" name="tracing" @file="takeFile" />
+    <BringIn
+      class="all"
+      what="the tracing of the bottom"
+      label="Choose an SVG or DXF"
+      name="tracing"
+      @take="takeBrought"
+    />
     <NButton :aria-expanded="byHand" @click="byHand = !byHand">Points by hand</NButton>
     <template v-if="byHand">
       <TextField

@@ -1,30 +1,27 @@
 <script setup lang="ts">
-import { edgeRoles, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
+import { edgeRoles, offset, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
 import { computed, ref, watch } from 'vue'
-import { drawnFile } from '../../../../workers/outlines/drawnFile.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
-import { useAttempt } from '../../../../app/useAttempt.ts'
-import FileButton from '../../../../ui/FileButton.vue'
+import type { Brought } from '../../../../ui/bringIn/brought.ts'
+import BringIn from '../../../../ui/bringIn/BringIn.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import TextField from '../../../../ui/TextField.vue'
 
 /** A pattern drawn elsewhere: brought in, its pieces and edges named. */
 const props = defineProps<{ own: OwnPattern | null; chosen: string }>()
 const emit = defineEmits<{ change: [own: OwnPattern]; choose: [id: string] }>()
-const { problem: wrong, attempt } = useAttempt()
 const said = ref('')
 const piece = computed(() => props.own?.pieces.find((p) => p.id === props.chosen) ?? props.own?.pieces[0] ?? null)
 const roles = Object.keys(edgeRoles) as EdgeRole[]
 const MOST_PIECES = 40
 
-async function file(chosen: File): Promise<void> {
-  await attempt(async () => {
-    const drawn = await drawnFile(chosen, 3)
-    const kept = drawn.outlines.slice(0, MOST_PIECES)
-    emit('change', { drawn: props.own?.drawn ?? 'finished line', pieces: piecesFromOutlines(kept) })
-    emit('choose', 'piece-1')
-    said.value = `${drawn.name}: ${kept.length} of ${drawn.outlines.length} outlines, unit ${drawn.unit}. Now name pieces and edges.`
-  })
+function take(brought: Brought): void {
+  // Card is cut to the inside of the line that was drawn round it.
+  const inside = brought.outlines.map((o) => (brought.pencil ? offset(o, -brought.pencil / 2, 'a piece') : o))
+  const kept = inside.slice(0, MOST_PIECES)
+  emit('change', { drawn: props.own?.drawn ?? 'finished line', pieces: piecesFromOutlines(kept) })
+  emit('choose', 'piece-1')
+  said.value = `${brought.said} ${kept.length === inside.length ? '' : `The first ${kept.length} were taken. `}Now name pieces and edges.`
 }
 function setPiece(change: Partial<OwnPiece>): void {
   const p = piece.value
@@ -62,17 +59,19 @@ const drawnAs = [
 
 <template>
   <section class="own" aria-label="Pattern drawn elsewhere">
-    <FileButton
+    <BringIn
+      what="the pieces of a pattern"
       :label="own ? 'Bring in another drawing' : 'Bring in a drawing'"
-      accept=".svg,.dxf,.txt,.csv"
       name="own-drawing"
-      @file="file"
+      :fewest="3"
+      many
+      :usual="{ what: 'edge' }"
+      @take="take"
     />
     <p class="soft">
       SVG or DXF in millimetres; every closed outline becomes a piece of the right shoe, seen from outside. A half with
       a straight “fold” edge is unfolded; edges named “top line” make up the opening.
     </p>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-if="said" role="status">{{ said }}</p>
     <template v-if="own && piece">
       <ChoiceBar
