@@ -1,5 +1,6 @@
 import {
   cuttingLayout,
+  sheetGround,
   cuttingList,
   exchangeInPlace,
   planPair,
@@ -20,7 +21,7 @@ export function layoutFigures(input: PlanInput): Result[] {
   const [leather] = cuttingList(input, planPair(input))
   if (!leather) return []
   return [1, 4, 12].map((pairs) => {
-    const instance = cuttingLayout(leather, { length: LENGTH * pairs, width: WIDTH }, 2, 'along')
+    const instance = cuttingLayout(leather, sheetGround({ length: LENGTH * pairs, width: WIDTH }), 2, 'along')
     const stock = stockOf(
       instance.pieces.map((p) => ({ ...p, count: pairs * p.count })),
       instance.gap,

@@ -33,6 +33,8 @@ const rooms = [
   `${last}/measure`,
   `${last}/cup`,
   '/lasts',
+  '/stores/hides',
+  '/stores/hides/01930000-0006-7000-8000-000000000001',
 ]
 /** What is called so wherever it is: the bar that every sheet is checked by, and a size system. */
 const NAMES = /100 mm bar|Mondopoint 5 mm/g

@@ -121,10 +121,19 @@ export { laidOn, type PartOfBoth } from './plan/bothFeet.ts'
 export { leftDecisions } from './plan/leftShoe.ts'
 export { type FootPlan, type Plan } from './plan/plan.ts'
 export { pairParts, partsOfPair, piecesOf, piecesOfPair, type Foot, type PairPart } from './plan/pairParts.ts'
-export { cuttingLayout, laidPiece, type LayTurn, type StraightSheet } from './plan/cuttingLayout.ts'
+export {
+  cuttingLayout,
+  gradeNeeded,
+  laidPiece,
+  sheetGround,
+  type LayGround,
+  type LayTurn,
+  type StraightSheet,
+} from './plan/cuttingLayout.ts'
+export { cutTicks, type CutTick } from './plan/cutTick.ts'
 export { cuttingList, type CutPiece, type CuttingGroup } from './plan/cuttingList.ts'
 export { exchangeInPlace } from './nesting/candidate.ts'
-export { placementsOf, searchWhole } from './nesting/nest.ts'
+export { areaOf, placementsOf, searchWhole } from './nesting/nest.ts'
 export { stockOf, turnPath } from './nesting/shapes.ts'
 export { type NestInstance, type Placement } from './nesting/instance.ts'
 export { formeStage, lastStage, planPair, planUppers } from './plan/planPair.ts'
@@ -160,5 +169,15 @@ export {
   type PhotoOutline,
   type PhotoReading,
 } from './photo/readPhoto.ts'
+export {
+  flawKinds,
+  Hide,
+  HideFields,
+  hideForms,
+  hideGrades,
+  type FlawKind,
+  type HideForm,
+  type HideGrade,
+} from './model/hide.ts'
 export { pulled } from './photo/pulled.ts'
 export type { Vision } from './photo/vision.ts'

@@ -46,6 +46,10 @@ export function layoutFaults(instance: NestInstance, placements: readonly Placem
     }
     if (p.bin < 0 || p.bin >= instance.max_bins) faults.push(`${name} lies on a bin that is not there`)
     const path = whole(placed(piece.outline, p))
+    const avoided = (piece.avoid ?? []).flatMap((h) => whole(turningLeft(h)))
+    if (avoided.length > 0 && area(Clipper.intersect(grown(path, -ALLOWED), avoided, FillRule.NonZero)) > 0) {
+      faults.push(`${name} lies where it must not`)
+    }
     return { name, bin: p.bin, bare: grown(path, -ALLOWED), half: grown(path, (instance.gap - ALLOWED) / 2) }
   })
   const bin = whole(turningLeft(instance.bin.outline))

@@ -12,6 +12,7 @@ import { answerProblem, noSuchPath, Problem } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
 import { cupSoleEntity } from './db/entities/cupSoles.ts'
 import { feetEntity } from './db/entities/feet.ts'
+import { hideEntity } from './db/entities/hides.ts'
 import { lastEntity } from './db/entities/lasts.ts'
 import { materialEntity } from './db/entities/materials.ts'
 import { PairCards } from './db/pairCards.ts'
@@ -111,6 +112,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/last-holds', lastHoldRoutes(store))
   api.use('/feet', shelfRoutes(store, feetEntity))
   api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
+  api.use('/hides', shelfRoutes(store, hideEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
   api.use('/materials', shelfRoutes(store, materialEntity))
   api.use('/pairs', pairFileRoutes(store, jobs, cards), pairRoutes(store, cards))

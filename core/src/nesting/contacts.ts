@@ -116,7 +116,8 @@ export class Contacts {
   private sheetGrid(turned: number): ContactGrid | null {
     const reach = this.room(turned)
     if (!reach) return null
-    const segments = convolution(this.rings, [this.stock.turned[turned]!.bare])
+    const { bare, avoid } = this.stock.turned[turned]!
+    const segments = convolution([...this.rings, ...avoid], [bare])
     // Far from the sheet the winding number is 0; a shape that lies wholly on it and on no flaw is taken away once more.
     return new ContactGrid(segments, reach, sideFor(reach, SHEET_CELLS), -1, 'taken')
   }

@@ -28,6 +28,8 @@ export const NestInstance = z
           rotations: z.union([z.array(z.number()).min(1).max(3600), z.literal('any')]).default([0]),
           /** Whether it may be turned over, flipped in x. */
           mirror: z.boolean().default(false),
+          /** Places of the bin that this piece keeps off, as of a lesser part of a hide. */
+          avoid: z.array(Outline).max(1000).default([]),
         }),
       )
       .max(10_000),

@@ -50,6 +50,7 @@ describe('pieces laid on a sheet', () => {
           count: 1 + Math.floor(3 * random()),
           rotations: k % 3 === 0 ? ('any' as const) : [0, 90, 205].slice(0, 1 + Math.floor(3 * random())),
           mirror: k % 2 === 0,
+          avoid: k % 3 === 1 && roomy ? [jagged(random, 60).map(([x, y]): Point => [x + 200, y + 150])] : [],
         }))
         const hole = jagged(random, 25).map(([x, y]): Point => [x + 90, y + 80])
         const bin = { outline: roomy ? rectangle(1500, 300) : jagged(random, 190), holes: roomy ? [hole] : [] }

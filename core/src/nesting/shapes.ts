@@ -41,6 +41,8 @@ export interface Turned {
   /** The piece itself, without its share of the gap: it may touch the edge of the sheet. */
   bare: Path
   bareBox: Box
+  /** Places of the sheet that it keeps off, counter-clockwise. */
+  avoid: readonly Path[]
 }
 
 /** One piece to be laid, with the places in `turned` that it may lie in. */
@@ -120,6 +122,7 @@ interface Cut {
   count: number
   rotations: readonly number[] | 'any'
   mirror: boolean
+  avoid?: readonly Path[]
 }
 
 /** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area or crosses itself. */
@@ -132,6 +135,7 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
     if (!isSimple(own)) throw new GeometryError(`The outline of piece ${piece.id} crosses itself.`)
     const grown = kept(own, gap / 2, `piece ${piece.id}`)
     const turns: number[] = []
+    const avoid = (piece.avoid ?? []).map(counterClockwise)
     for (const mirrored of piece.mirror ? [false, true] : [false]) {
       const side = (path: Path) => (mirrored ? flipped(path) : path)
       const shape = stock.shapes.push({ outline: side(grown) }) - 1
@@ -139,7 +143,7 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
         const outline = turnPath(side(grown), rotation)
         const bare = turnPath(side(fewer(own, ROUGH)), rotation)
         const boxes = { box: boxOf(outline), bareBox: boxOf(bare) }
-        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, ...boxes }) - 1)
+        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, ...boxes }) - 1)
       }
     }
     const compact = area / signedArea(convexHull(own))

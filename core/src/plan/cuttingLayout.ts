@@ -1,8 +1,10 @@
 import type { NestInstance, Placement } from '../nesting/instance.ts'
+import type { Hide, HideGrade } from '../model/hide.ts'
+import type { Path } from '../geometry/path.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
 
-/** How pieces may be turned on a sheet: their tight direction along it, or as they fit. */
-export type LayTurn = 'along' | 'free'
+/** How pieces may be turned: their tight direction along that of what they lie on, nearly so, or as they fit. */
+export type LayTurn = 'along' | 'near' | 'free'
 
 /** A straight sheet or the end of a roll, mm, its tight direction along its length. */
 export interface StraightSheet {
@@ -10,8 +12,44 @@ export interface StraightSheet {
   width: number
 }
 
+/** What pieces are laid on, seen from its face: a hide, or a sheet as one without flaws and zones. */
+export type LayGround = Pick<Hide, 'outline' | 'flaws' | 'zones' | 'tight'>
+
+export const sheetGround = ({ length, width }: StraightSheet): LayGround => ({
+  outline: [
+    [0, 0],
+    [length, 0],
+    [length, width],
+    [0, width],
+  ],
+  flaws: [],
+  zones: [],
+  tight: 0,
+})
+
 /** Degrees between the turns of a piece that may lie as it fits. */
 const STEP = 45
+/** Turns off the tight direction that are near enough, degrees. */
+const NEAR = [-10, -5, 0, 5, 10] as const
+
+const turnsOf: Readonly<Record<LayTurn, readonly number[]>> = {
+  along: [0, 180],
+  near: [0, 180].flatMap((half) => NEAR.map((off) => half + off)),
+  free: Array.from({ length: 360 / STEP }, (_, k) => k * STEP),
+}
+
+/** What is seen most, and strained most when the shoe is pulled over the last. */
+const BEST = /^(vamp|cap|toe cap|toe-cap|plug|apron)/
+
+/** The least that a piece is cut from: the best for vamp and toe cap, good for what else is seen, the rest wherever it finds room. */
+export function gradeNeeded({ id, record }: Pick<CutPiece, 'id' | 'record'>): HideGrade {
+  if (record === id) return 'lesser'
+  return BEST.test(id) ? 'best' : 'good'
+}
+
+/** Zones of a hide that are not good enough for a grade. */
+const tooPoor = (zones: Hide['zones'], needed: HideGrade): Path[] =>
+  zones.filter(({ grade }) => needed === 'best' || (needed === 'good' && grade === 'lesser')).map((z) => z.outline)
 
 /** What can be laid by its outline: strips are cut along a straight edge. */
 const laid = ({ pieces }: CuttingGroup): { piece: CutPiece; cut: FootCut }[] =>
@@ -19,32 +57,24 @@ const laid = ({ pieces }: CuttingGroup): { piece: CutPiece; cut: FootCut }[] =>
 
 const idOf = (piece: CutPiece, cut: FootCut): string => `${piece.record} ${cut.foot}`
 
-/** All of one stuff to be laid on a sheet, face up, with `gap` mm between pieces for the knife. */
-export function cuttingLayout(
-  group: CuttingGroup,
-  { length, width }: StraightSheet,
-  gap: number,
-  turn: LayTurn,
-): NestInstance {
-  const step = turn === 'along' ? 180 : STEP
+const corners = (path: Path): [number, number][] => path.map(([x, y]) => [x, y])
+
+/**
+ * All of one stuff to be laid on a hide or sheet, face up, with `gap` mm between pieces for the knife: none on a flaw, each
+ * on a part of the hide that is good enough for it (docs/trade.md, Cutting).
+ */
+export function cuttingLayout(group: CuttingGroup, ground: LayGround, gap: number, turn: LayTurn): NestInstance {
   return {
-    bin: {
-      outline: [
-        [0, 0],
-        [length, 0],
-        [length, width],
-        [0, width],
-      ],
-      holes: [],
-    },
+    bin: { outline: corners(ground.outline), holes: ground.flaws.map((f) => corners(f.outline)) },
     gap,
     max_bins: 1,
     pieces: laid(group).map(({ piece, cut }) => ({
       id: idOf(piece, cut),
-      outline: cut.outline.map(([x, y]): [number, number] => [x, y]),
+      outline: corners(cut.outline),
       count: cut.count,
-      rotations: Array.from({ length: 360 / step }, (_, k) => k * step - cut.tight),
+      rotations: turnsOf[turn].map((degrees) => degrees + ground.tight - cut.tight),
       mirror: false,
+      avoid: tooPoor(ground.zones, gradeNeeded(piece)).map(corners),
     })),
   }
 }

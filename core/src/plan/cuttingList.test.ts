@@ -3,13 +3,13 @@ import { keptCache } from '../../test/keptCache.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { layoutFaults } from '../../test/layoutFaults.ts'
-import { boxOf, signedArea, type Path } from '../geometry/path.ts'
+import { boxOf, signedArea, type Path, type Point } from '../geometry/path.ts'
 import { LeftShoe, type PlanInput } from '../model/pair.ts'
 import { exchangeInPlace } from '../nesting/candidate.ts'
 import { NestInstance } from '../nesting/instance.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
-import { stockOf } from '../nesting/shapes.ts'
-import { cuttingLayout, laidPiece } from './cuttingLayout.ts'
+import { stockOf, turnPath } from '../nesting/shapes.ts'
+import { cuttingLayout, gradeNeeded, laidPiece, sheetGround, type LayGround } from './cuttingLayout.ts'
 import { cuttingList } from './cuttingList.ts'
 import { planPair } from './planPair.ts'
 
@@ -83,7 +83,7 @@ describe('one stuff laid on a straight sheet', () => {
   const { groups } = list(samplePair())
   const calf = groups[0]!
   it('lies apart by the knife, face up, its tight direction along the sheet', () => {
-    const instance = cuttingLayout(calf, { length: 1500, width: 450 }, 2, 'along')
+    const instance = cuttingLayout(calf, sheetGround({ length: 1500, width: 450 }), 2, 'along')
     const parsed = NestInstance.parse(instance)
     const stock = stockOf(parsed.pieces, parsed.gap)
     const exchange = exchangeInPlace()
@@ -101,11 +101,56 @@ describe('one stuff laid on a straight sheet', () => {
     // Much less than a sheet on which each has a strip of its own.
     expect(exchange.best()!.reach).toBeLessThan(1000)
   })
+  it('on a hide lies off its flaws, vamps in the best of it, what is seen off the lesser, its tight direction along the backbone', () => {
+    const box = (x0: number, y0: number, x1: number, y1: number): [number, number][] => [
+      [x0, y0],
+      [x1, y0],
+      [x1, y1],
+      [x0, y1],
+    ]
+    const hide: LayGround = {
+      outline: [
+        [0, 60],
+        [240, 0],
+        [1300, 40],
+        [1420, 330],
+        [1290, 700],
+        [300, 760],
+        [30, 600],
+      ],
+      flaws: [{ kind: 'hole', outline: box(500, 300, 560, 380) }],
+      zones: [
+        { grade: 'good', outline: box(0, 0, 450, 800) },
+        { grade: 'lesser', outline: box(450, 0, 1500, 160) },
+      ],
+      tight: 30,
+    }
+    const instance = NestInstance.parse(cuttingLayout(calf, hide, 2, 'near'))
+    const stock = stockOf(instance.pieces, instance.gap)
+    const exchange = exchangeInPlace()
+    let n = 0
+    const search = searchWhole(stock, instance.bin, { seed: 2, progress: () => n / 60, exchange })
+    for (const _ of search) if (++n >= 60) break
+    const placements = placementsOf(stock, exchange.best()!.places, 0)
+    expect(layoutFaults(instance, placements)).toEqual([])
+    expect(placements.length).toBeGreaterThan(8)
+    const grades = new Set(calf.pieces.map(gradeNeeded))
+    expect([...grades].sort()).toEqual(['best', 'good'])
+    for (const p of placements) {
+      const { piece, cut } = laidPiece(calf, p)!
+      const off = ((((cut.tight + p.rotation - hide.tight) % 180) + 270) % 180) - 90
+      expect(Math.abs(off)).toBeLessThan(10.001)
+      // Counted by the piece's own middle: no vamp in the neck.
+      const place = turnPath(cut.outline, p.rotation).map(([x, y]): Point => [x + p.x, y + p.y])
+      const least = Math.min(...place.map((q) => q[0]))
+      if (gradeNeeded(piece) === 'best') expect(least).toBeGreaterThan(449.9)
+    }
+  })
   it('as they fit they may lie in more turns; strips are not laid', () => {
-    const free = cuttingLayout(calf, { length: 900, width: 450 }, 2, 'free')
+    const free = cuttingLayout(calf, sheetGround({ length: 900, width: 450 }), 2, 'free')
     for (const p of free.pieces) expect(p.rotations).toHaveLength(8)
     const welt = groups.find((g) => g.pieces.some((p) => p.strip))!
-    const laid = cuttingLayout(welt, { length: 900, width: 450 }, 2, 'along').pieces
+    const laid = cuttingLayout(welt, sheetGround({ length: 900, width: 450 }), 2, 'along').pieces
     expect(laid).toHaveLength(welt.pieces.filter((p) => !p.strip).reduce((sum, p) => sum + p.cuts.length, 0))
   })
 })

@@ -1,6 +1,7 @@
 import type {
   BuildUp,
   CupSole,
+  Hide,
   FootMeasures,
   LastShape,
   LastStock,
@@ -158,6 +159,22 @@ export const cupSoles = sqliteTable('cup_soles', {
   tread: real('tread'),
   turned: integer('turned', { mode: 'boolean' }).notNull().default(false),
   flipped: integer('flipped', { mode: 'boolean' }).notNull().default(false),
+})
+
+/** Hides, sheets, rolls and offcuts. */
+export const hides = sqliteTable('hides', {
+  ...document,
+  name: text('name').notNull(),
+  note: text('note').notNull().default(''),
+  place: text('place').notNull().default(''),
+  materialId: text('material_id').references(() => materials.id),
+  form: text('form').$type<Hide['form']>().notNull(),
+  outline: text('outline', { mode: 'json' }).$type<Hide['outline']>().notNull(),
+  flaws: text('flaws', { mode: 'json' }).$type<Hide['flaws']>().notNull(),
+  zones: text('zones', { mode: 'json' }).$type<Hide['zones']>().notNull(),
+  tight: real('tight').notNull().default(0),
+  samples: text('samples', { mode: 'json' }).$type<Hide['samples']>().notNull(),
+  used: integer('used', { mode: 'boolean' }).notNull().default(false),
 })
 
 /** One row: what the workshop changed in the house rules. */

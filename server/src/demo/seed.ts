@@ -2,8 +2,9 @@ import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
-import { cupSoles, feet, lastHolds, lasts, materials, pairs, stepEvents } from '../db/schema.ts'
+import { cupSoles, feet, hides, lastHolds, lasts, materials, pairs, stepEvents } from '../db/schema.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
+import { demoHides } from './hides.ts'
 import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
 
 /** Nobody takes just as long as was planned: quicker here, slower there, by turns. */
@@ -57,6 +58,7 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
       })
     }
     for (const pairOfFeet of demoFeet) await tx.insert(feet).values({ ...pairOfFeet, updatedAt })
+    for (const hide of demoHides(demoMaterials)) await tx.insert(hides).values({ ...hide, updatedAt })
     for (const sole of soles) await tx.insert(cupSoles).values({ ...sole, updatedAt })
   })
   return true

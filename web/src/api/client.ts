@@ -1,6 +1,8 @@
 import type {
   ConstructionName,
   CupSoleFields,
+  Hide,
+  HideFields,
   FeetFields,
   LastFields,
   LastHold,
@@ -142,6 +144,7 @@ export interface ExportKind {
 
 const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
   list: () => send<Stored<T>[]>(path),
+  one: (id: string) => send<Stored<T>>(`${path}/${id}`),
   add: (body: F) => send<Stored<T>>(path, { method: 'POST', body }),
   change: (id: string, version: number, body: F) => send<Stored<T>>(`${path}/${id}`, { method: 'PUT', body, version }),
   remove: (id: string, version: number) => send<void>(`${path}/${id}`, { method: 'DELETE', version }),
@@ -165,6 +168,7 @@ export const api = {
   lastHolds: shelf<LastHold, LastHoldFields>('/last-holds'),
   feet: shelf<FeetFields & { id: string }, FeetFields>('/feet'),
   cupSoles: shelf<CupSoleFields & { id: string }, CupSoleFields>('/cup-soles'),
+  hides: shelf<Hide, HideFields>('/hides'),
   materials: shelf<Material>('/materials'),
   /** What the practice scanner's hidden last measures. */
   hiddenLast: (seed: number) =>

@@ -88,6 +88,13 @@ export const router = createRouter({
       meta: { title: 'Practice scanner' },
     },
     { path: '/stores', component: () => import('../rooms/stores/StoresRoom.vue'), meta: { title: 'Stores' } },
+    { path: '/stores/hides', component: () => import('../rooms/stores/hides/HidesRoom.vue'), meta: { title: 'Hides' } },
+    {
+      path: '/stores/hides/:id',
+      component: () => import('../rooms/stores/hides/HideRoom.vue'),
+      props: true,
+      meta: { title: 'Hide' },
+    },
     { path: '/rules', component: () => import('../rooms/rules/HouseRulesRoom.vue'), meta: { title: 'House rules' } },
     { path: '/backups', component: () => import('../rooms/backups/BackupsRoom.vue'), meta: { title: 'Backups' } },
     { path: '/:rest(.*)*', component: () => import('../rooms/NoRoom.vue'), meta: { title: 'Not here' } },

@@ -6,12 +6,14 @@ import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { migrations } from '../../../test/testServer.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from '../../demo/lasts.ts'
+import { demoHides } from '../../demo/hides.ts'
 import { demoFeet, demoMaterials, demoPairs } from '../../demo/workshop.ts'
 import { openStore, type Store } from '../open.ts'
 import { createPair } from '../pairs.ts'
 import { materials } from '../schema.ts'
 import { cupSoleEntity } from './cupSoles.ts'
 import { feetEntity } from './feet.ts'
+import { hideEntity } from './hides.ts'
 import { lastEntity } from './lasts.ts'
 import { materialEntity } from './materials.ts'
 
@@ -29,6 +31,7 @@ const last = demoFoundLasts().find((l) => l.shape.kind === 'kept')!
 const { id: _last, ...lastFields } = last
 const { id: _feet, ...feetFields } = demoFeet[0]!
 const { id: _cup, ...cupFields } = demoCupSoles()[0]!
+const { id: _hide, ...hideFields } = { ...demoHides(demoMaterials)[0]!, materialId: null }
 const { id: _material, ...materialFields } = demoMaterials[0]!
 
 /** Each kind with a document of it, and the same document changed. */
@@ -36,6 +39,7 @@ const kinds = [
   { entity: lastEntity, fields: lastFields, changed: { ...lastFields, note: 'Worn at the toe.' } },
   { entity: materialEntity, fields: materialFields, changed: { ...materialFields, thickness: 1.9 } },
   { entity: feetEntity, fields: feetFields, changed: { ...feetFields, trade: 'rigger' } },
+  { entity: hideEntity, fields: hideFields, changed: { ...hideFields, tight: 12, used: true } },
   { entity: cupSoleEntity, fields: cupFields, changed: { ...cupFields, seat: null, flipped: !cupFields.flipped } },
 ]
 

@@ -5,10 +5,10 @@ import { v7 as uuid } from 'uuid'
 import type { z } from 'zod'
 import { notThere, StoreError } from '../errors.ts'
 import type { Db, Reader, Store, Tx } from '../open.ts'
-import type { cupSoles, feet, lasts, materials } from '../schema.ts'
+import type { cupSoles, feet, hides, lasts, materials } from '../schema.ts'
 import { expectVersion, rewrite } from '../shelf.ts'
 
-type Shelved = typeof lasts | typeof materials | typeof feet | typeof cupSoles
+type Shelved = typeof lasts | typeof materials | typeof feet | typeof cupSoles | typeof hides
 type Row = Shelved['$inferSelect']
 
 /** What is told of a document that the workshop keeps by itself, each under an id and a version. */
@@ -24,6 +24,8 @@ interface Options<F extends z.ZodObject, T extends Shelved> {
   list?: (db: Db) => Promise<unknown[]>
   /** Says why it cannot be deleted, or null. */
   usedBy?: (tx: Tx, id: string) => Promise<string | null>
+  /** Says what else has to be there first, or null. */
+  lacks?: (tx: Tx, fields: z.infer<F>) => Promise<string | null>
   /** Says what would not hold any more once it were changed so, or null. */
   breaks?: (tx: Tx, id: string, fields: z.infer<F>) => Promise<string | null>
 }
@@ -55,7 +57,7 @@ export interface Entity<F extends z.ZodObject, T extends Shelved = Shelved> {
 }
 
 export function entity<F extends z.ZodObject, T extends Shelved>(options: Options<F, T>): Entity<F, T> {
-  const { what, fields, order, usedBy, breaks } = options
+  const { what, fields, order, usedBy, breaks, lacks } = options
   type Document = z.infer<F> & { id: string }
   // All tables have the columns used here, and each is written by its own schema; drizzle cannot see either through the generic.
   const table = options.table as typeof lasts
@@ -71,6 +73,10 @@ export function entity<F extends z.ZodObject, T extends Shelved>(options: Option
     if (!found) throw notThere(what)
     return found
   }
+  const complete = async (tx: Tx, some: z.infer<F>): Promise<void> => {
+    const lacking = (await lacks?.(tx, some)) ?? null
+    if (lacking !== null) throw new StoreError('cannot be', 'Not there', lacking)
+  }
   return {
     what,
     fields,
@@ -82,12 +88,16 @@ export function entity<F extends z.ZodObject, T extends Shelved>(options: Option
     document: async (db, id) => plain(await present(db, id)),
     add: async (store, some) => {
       const id = uuid()
-      await store.write((tx) => tx.insert(table).values(stored(some, id)))
+      await store.write(async (tx) => {
+        await complete(tx, some)
+        await tx.insert(table).values(stored(some, id))
+      })
       return present(store.db, id)
     },
     change: async (store, id, version, some) => {
       await store.write(async (tx) => {
         const before = expectVersion(await row(tx, id), version, what)
+        await complete(tx, some)
         const broken = (await breaks?.(tx, id, some)) ?? null
         if (broken !== null) throw new StoreError('in the way', 'In use', broken)
         await rewrite(tx, table, before, some)

@@ -1,5 +1,6 @@
 import { cannotServe, Material, materialChoices, materialsUsed } from '@gentle-awl/core'
-import { materials } from '../schema.ts'
+import { eq } from 'drizzle-orm'
+import { hides, materials } from '../schema.ts'
 import { entity } from './entity.ts'
 import { pairWith, shownRevisions } from './pairWith.ts'
 
@@ -10,7 +11,9 @@ export const materialEntity = entity({
   order: materials.name,
   usedBy: async (tx, id) => {
     const pair = await pairWith(tx, (d) => materialsUsed(d).includes(id))
-    return pair && `The pair "${pair}" is or was planned with this material, so it stays in the stores.`
+    if (pair) return `The pair "${pair}" is or was planned with this material, so it stays in the stores.`
+    const [hide] = await tx.select({ name: hides.name }).from(hides).where(eq(hides.materialId, id)).limit(1)
+    return hide ? `"${hide.name}" in the stores is of this material: take it out first.` : null
   },
   // A pair that is cut from it needs it to serve there, or nothing of that pair could be planned any more.
   breaks: async (tx, id, fields) => {

@@ -22,6 +22,7 @@ import RoomState from '../../ui/RoomState.vue'
 import FoamTestFields from './FoamTestFields.vue'
 import MoreFields from './MoreFields.vue'
 import SamplesField from './SamplesField.vue'
+import StoresNav from './StoresNav.vue'
 import ServesFields from './ServesFields.vue'
 import { leatherColours } from './leatherColours.ts'
 import { say } from '../../app/say.ts'
@@ -188,6 +189,7 @@ useNews(
   <section class="room-page">
     <header class="room-head">
       <h1>Stores</h1>
+      <StoresNav />
       <NButton type="primary" @click="edit('new')"> <IconPlus :size="22" aria-hidden="true" /> New material </NButton>
     </header>
     <RoomState :loading="!workshop.loaded" :problem="problem" what="The stores" @retry="load">

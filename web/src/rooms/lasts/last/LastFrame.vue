@@ -94,28 +94,6 @@ header {
 .title p {
   font-size: 15px;
 }
-.tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px;
-  flex: 1 1 auto;
-}
-.tabs a {
-  display: inline-flex;
-  align-items: center;
-  min-height: 46px;
-  padding: 0 11px;
-  border-radius: 10px;
-  text-decoration: none;
-}
-.tabs a:hover,
-.tabs a.here {
-  background: var(--action-soft);
-}
-.tabs a.here {
-  font-weight: 600;
-  box-shadow: inset 0 -3px 0 var(--action);
-}
 .bar {
   display: flex;
   flex-wrap: wrap;

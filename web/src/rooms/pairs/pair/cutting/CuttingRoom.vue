@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { cuttingList, type CuttingGroup } from '@gentle-awl/core'
+import { cutTicks, cuttingList, type CuttingGroup } from '@gentle-awl/core'
 import { IconLayoutList } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { showArea } from '../../../../app/settings.ts'
+import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import { capital } from '../../../../ui/capital.ts'
@@ -24,6 +25,16 @@ const groups = computed<CuttingGroup[]>((shown) => {
   if (shown && (pair.planning || pair.planProblem)) return shown
   return pair.planProblem ? [] : cuttingList({ decisions, materials: workshop.materials }, whole)
 })
+const made = useMade()
+const ticks = computed(() =>
+  pair.whole
+    ? cutTicks(
+        pair.whole,
+        made.list,
+        groups.value.flatMap((g) => g.pieces),
+      )
+    : new Map(),
+)
 const group = computed(() => groups.value.find((g) => g.material === here.value) ?? null)
 const entries = computed(() => [
   { key: 'all', entries: [{ key: '', name: 'Cutting list', to: to(''), level: 'fine' as const }] },
@@ -55,11 +66,12 @@ const entries = computed(() => [
         For both shoes. Left pieces are the right ones turned over, unless it says otherwise; areas are what the pieces
         cover, without what is left between them.
       </p>
+      <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
       <section v-for="g in groups" :key="g.material">
         <h3>
           {{ capital(g.material) }} <span class="figure area">{{ showArea(g.area) }}</span>
         </h3>
-        <CuttingTable :pieces="g.pieces" />
+        <CuttingTable :pieces="g.pieces" :ticks="ticks" @cut="made.record('cut', $event)" />
       </section>
     </div>
     <p v-else class="page">
@@ -97,5 +109,8 @@ svg path {
 }
 :deep(.here) svg path {
   fill: #17262b;
+}
+.wrong {
+  color: var(--stop);
 }
 </style>

@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import type { CutPiece } from '@gentle-awl/core'
-import { NTable } from 'naive-ui'
+import type { CutPiece, CutTick } from '@gentle-awl/core'
+import { IconCheck } from '@tabler/icons-vue'
+import { NButton, NTable } from 'naive-ui'
+import { format } from 'date-fns'
 import { showArea, showLength } from '../../../../app/settings.ts'
 
-/** Lines of a cutting list: how many of each for either foot, how thick, how much they cover. */
-defineProps<{ pieces: readonly CutPiece[] }>()
+/** Lines of a cutting list: how many of each for either foot, how thick, how much they cover, and whether they are cut. */
+defineProps<{ pieces: readonly CutPiece[]; ticks: ReadonlyMap<string, CutTick> }>()
+const emit = defineEmits<{ cut: [parts: string[]] }>()
+const when = (at: string | null) => (at ? format(new Date(at), 'd MMM') : '')
 const of = (piece: CutPiece, foot: 'right' | 'left') => piece.cuts.find((c) => c.foot === foot)?.count ?? 0
 const how = (p: CutPiece) =>
   p.strip
@@ -23,6 +27,7 @@ const how = (p: CutPiece) =>
       <col span="2" class="count" />
       <col span="2" class="size" />
       <col />
+      <col class="bench" />
     </colgroup>
     <thead>
       <tr>
@@ -32,6 +37,7 @@ const how = (p: CutPiece) =>
         <th class="number">Thick</th>
         <th class="number">Area</th>
         <th>Cut</th>
+        <th>At the bench</th>
       </tr>
     </thead>
     <tbody>
@@ -42,6 +48,14 @@ const how = (p: CutPiece) =>
         <td class="figure number">{{ showLength(p.thickness) }}</td>
         <td class="figure number">{{ showArea(p.area) }}</td>
         <td>{{ how(p) }}</td>
+        <td>
+          <span v-if="ticks.get(p.record)?.state === 'cut'" class="done">
+            <IconCheck :size="20" aria-hidden="true" /> cut {{ when(ticks.get(p.record)?.at ?? null) }}
+          </span>
+          <NButton v-else :aria-label="`${p.name} is cut`" @click="emit('cut', ticks.get(p.record)?.parts ?? [])">
+            {{ ticks.get(p.record)?.state === 'cut otherwise' ? 'Changed since: cut anew' : 'It is cut' }}
+          </NButton>
+        </td>
       </tr>
     </tbody>
   </NTable>
@@ -52,13 +66,23 @@ const how = (p: CutPiece) =>
   table-layout: fixed;
 }
 .name {
-  width: 30%;
+  width: 24%;
 }
 .count {
-  width: 9%;
+  width: 8%;
 }
 .size {
-  width: 13%;
+  width: 11%;
+}
+.bench {
+  width: 19%;
+}
+.done {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  color: var(--action);
+  font-weight: 600;
 }
 th.number,
 td.number {

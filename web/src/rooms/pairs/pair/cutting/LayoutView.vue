@@ -1,19 +1,23 @@
 <script setup lang="ts">
-import { cuttingLayout, type CuttingGroup, type LayTurn } from '@gentle-awl/core'
+import { areaOf, cuttingLayout, sheetGround, type CuttingGroup, type Hide, type LayTurn } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NProgress } from 'naive-ui'
-import { computed, watch } from 'vue'
+import { computed, onMounted, shallowRef, watch } from 'vue'
+import { api, type Stored } from '../../../../api/client.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
+import { useWorkshop } from '../../../../stores/workshopStore.ts'
+import SelectField from '../../../../ui/SelectField.vue'
 import { showArea } from '../../../../app/settings.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import { capital } from '../../../../ui/capital.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import LengthField from '../../../../ui/LengthField.vue'
-import { layoutVerdict } from './layoutVerdict.ts'
+import { hideVerdict, layoutVerdict } from './layoutVerdict.ts'
 import SheetDrawing from './SheetDrawing.vue'
 import { useLayout } from './useLayout.ts'
 
-/** One stuff laid out on a straight sheet: how much of it the pair takes, and where each piece lies. */
+/** One stuff laid out on a straight sheet or on a hide of the stores: how much of it the pair takes, and where each piece lies. */
 const props = defineProps<{ group: CuttingGroup }>()
 /** Of this workshop's stuff: the next pair is laid on the same. */
 const sheet = useLocalStorage(`gentle-awl.sheet.${props.group.material}`, { length: 1200, width: 600 })
@@ -21,25 +25,64 @@ const knife = useLocalStorage('gentle-awl.knife', 2)
 const turn = useLocalStorage<LayTurn>(`gentle-awl.turn.${props.group.material}`, 'along')
 const seconds = useLocalStorage('gentle-awl.layout-seconds', 10)
 const turns = [
-  { value: 'along', name: 'Tight along the sheet' },
+  { value: 'along', name: 'Tight along it' },
+  { value: 'near', name: 'Within 10°' },
   { value: 'free', name: 'As they fit' },
 ] as const
 
 const { news, busy, problem, begin, stop, forget } = useLayout()
-// What was laid of other pieces, or on another sheet, is no layout of these.
-watch([() => props.group, sheet, knife, turn], forget)
+/** Hides and sheets of this stuff that are not used up; a straight sheet of any size is always there. */
+const workshop = useWorkshop()
+const hides = shallowRef<Stored<Hide>[]>([])
+const { problem: noHides, attempt } = useAttempt()
+const of = computed(() => workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id))
+onMounted(() =>
+  attempt(async () => {
+    hides.value = (await api.hides.list()).filter(
+      (h) => !h.used && h.materialId !== null && of.value.includes(h.materialId),
+    )
+  }),
+)
+const SHEET = ''
+const chosen = useLocalStorage(`gentle-awl.hide.${props.group.material}`, SHEET)
+const hide = computed(() => hides.value.find((h) => h.id === chosen.value) ?? null)
+const ground = computed(() => hide.value ?? sheetGround(sheet.value))
+// What was laid of other pieces, or on something else, is no layout of these.
+watch([() => props.group, ground, knife, turn], forget)
 
-const layOut = () => begin(cuttingLayout(props.group, sheet.value, knife.value, turn.value), seconds.value)
+const instance = computed(() => cuttingLayout(props.group, ground.value, knife.value, turn.value))
+const layOut = () => begin(instance.value, seconds.value)
 const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
-const verdict = computed(() => (news.value ? layoutVerdict(news.value, sheet.value.width, busy.value) : ''))
+const verdict = computed(() => {
+  if (!news.value) return ''
+  return hide.value
+    ? hideVerdict(news.value, areaOf(instance.value.bin), busy.value)
+    : layoutVerdict(news.value, sheet.value.width, busy.value)
+})
 </script>
 
 <template>
   <div class="work-and-panel">
-    <SheetDrawing :group="group" :sheet="sheet" :placements="news?.placements ?? []" :reach="news?.reach ?? 0" />
+    <SheetDrawing
+      :group="group"
+      :ground="ground"
+      :straight="hide === null"
+      :placements="news?.placements ?? []"
+      :reach="news?.reach ?? 0"
+    />
     <BecausePanel :title="capital(group.material)">
       <div class="fields">
-        <div class="words-and-field">
+        <SelectField
+          label="Laid on"
+          name="laid-on"
+          :value="hide?.id ?? SHEET"
+          :options="[
+            ...hides.map((h) => ({ value: h.id, name: `${h.name}${h.place ? `, ${h.place.toLowerCase()}` : ''}` })),
+            { value: SHEET, name: 'a straight sheet of any size' },
+          ]"
+          @choose="chosen = $event"
+        />
+        <div v-if="!hide" class="words-and-field">
           <span>Sheet, along its tight direction</span>
           <LengthField
             :value="sheet.length"
@@ -49,7 +92,7 @@ const verdict = computed(() => (news.value ? layoutVerdict(news.value, sheet.val
             @change="sheet = { ...sheet, length: $event }"
           />
         </div>
-        <div class="words-and-field">
+        <div v-if="!hide" class="words-and-field">
           <span>Sheet, across</span>
           <LengthField
             :value="sheet.width"
@@ -93,8 +136,14 @@ const verdict = computed(() => (news.value ? layoutVerdict(news.value, sheet.val
         with every second.
       </p>
       <p v-if="strips.length > 0" class="soft">Not laid: {{ strips.join(', ') }}; cut along a straight edge.</p>
-      <p class="soft">
-        Seen from the face. Look the leather over before you cut: flaws and stretchy places are not known here.
+      <p v-if="noHides" role="alert">{{ noHides }}</p>
+      <p v-if="hide" class="soft">
+        Seen from the face. Vamps and caps lie in the best of it, what else is seen off the lesser parts, and nothing on
+        a flaw that is drawn. Look the leather over before you cut.
+      </p>
+      <p v-else class="soft">
+        Seen from the face. Look the leather over before you cut: flaws and stretchy places are not known here. A hide
+        of the stores has them.
       </p>
     </BecausePanel>
   </div>

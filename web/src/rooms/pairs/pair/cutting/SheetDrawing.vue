@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  boxOf,
   grainArrow,
   laidPiece,
   turnPath,
@@ -7,9 +8,11 @@ import {
   type Path,
   type Placement,
   type Point,
-  type StraightSheet,
+  type LayGround,
 } from '@gentle-awl/core'
 import { computed } from 'vue'
+import GroundShape from '../../../../drawing/GroundShape.vue'
+import { groundLegend } from '../../../../drawing/groundLegend.ts'
 import type { LegendLine } from '../../../../drawing/legendLine.ts'
 import SlateLabel from '../../../../drawing/SlateLabel.vue'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
@@ -17,10 +20,12 @@ import { pathData } from '../../../../drawing/svgPath.ts'
 import { closed, useLabels } from '../../../../drawing/useLabels.ts'
 import { useSlate } from '../../../../drawing/useSlate.ts'
 
-/** A sheet with what was laid on it, and the line behind which it is left over. */
+/** A sheet or hide with what was laid on it; of a straight sheet, the line behind which it is left over. */
 const props = defineProps<{
   group: CuttingGroup
-  sheet: StraightSheet
+  ground: LayGround
+  /** It is cut off straight behind what is used. */
+  straight: boolean
   placements: readonly Placement[]
   reach: number
 }>()
@@ -28,19 +33,11 @@ const props = defineProps<{
 const BEHIND = 60
 /** Of a long sheet what is used is shown, and where it goes on. */
 const world = computed(() => {
-  const end = props.reach > 0 ? Math.min(props.sheet.length, props.reach + BEHIND) : props.sheet.length
-  return { minX: -10, minY: -10, maxX: end + 10, maxY: props.sheet.width + 10 }
+  const b = boxOf(props.ground.outline)
+  const end = props.straight && props.reach > 0 ? Math.min(b.maxX, props.reach + BEHIND) : b.maxX
+  return { minX: b.minX - 10, minY: b.minY - 10, maxX: end + 10, maxY: b.maxY + 10 }
 })
 const slate = useSlate(world, { left: 60, right: 20, top: 20, bottom: 66 })
-const outline = computed<Path>(() => {
-  const { length, width } = props.sheet
-  return [
-    [0, 0],
-    [length, 0],
-    [length, width],
-    [0, width],
-  ]
-})
 /** Of an arrow, mm. */
 const TIP = 8
 /** A name stands so far over the arrow, pixels. */
@@ -68,34 +65,34 @@ const labels = useLabels(
   ),
   computed(() => laid.value.map((l) => closed(l.path))),
 )
-const legend: LegendLine[] = [
+const legend = computed<LegendLine[]>(() => [
   { name: 'Right', stroke: '#e8c79a', width: 2 },
   { name: 'Left', stroke: '#9cc7d8', width: 2 },
-  { name: 'Used up to here', stroke: '#e6b355', width: 1.2, dash: '7 5' },
-]
+  ...(props.straight ? [{ name: 'Used up to here', stroke: '#e6b355', width: 1.2, dash: '7 5' }] : groundLegend),
+])
 </script>
 
 <template>
   <SlateSurface
     :slate="slate"
-    :label="`${laid.length} pieces of ${group.material} on a sheet`"
+    :label="`${laid.length} pieces of ${group.material} on ${straight ? 'a sheet' : 'a hide'}`"
     rulers
     :legend="legend"
-    :empty="laid.length > 0 ? '' : 'Press Lay out: the pieces are laid on the sheet here.'"
+    :empty="laid.length > 0 ? '' : 'Press Lay out: the pieces are laid here.'"
   >
     <template #mm>
-      <path :d="pathData(outline, true)" class="sheet" />
+      <GroundShape :ground="ground" />
       <template v-for="l in laid" :key="l.key">
         <path :d="pathData(l.path, true)" :class="l.foot" />
         <path v-for="(a, i) in l.arrow" :key="i" :d="pathData(a, false)" class="arrow" />
       </template>
       <path
-        v-if="reach > 0"
+        v-if="straight && reach > 0"
         :d="
           pathData(
             [
               [reach, 0],
-              [reach, sheet.width],
+              [reach, world.maxY - 10],
             ],
             false,
           )
@@ -112,10 +109,6 @@ path {
   fill: none;
   stroke-width: 1.2;
   vector-effect: non-scaling-stroke;
-}
-.sheet {
-  stroke: #eef2ee;
-  stroke-width: 2;
 }
 .right {
   fill: #e8c79a33;

@@ -1,0 +1,47 @@
+import type { Made } from '../model/made.ts'
+import type { CutPiece } from './cuttingList.ts'
+import type { Plan } from './plan.ts'
+import { makeablesOf, remakeList } from './remake.ts'
+
+/** How a line of the cutting list stands at the bench. */
+export interface CutTick {
+  /** Not cut, cut as it is planned now, or cut by an outline that it has no more. */
+  state: 'to cut' | 'cut' | 'cut otherwise'
+  /** When the last of it was cut. */
+  at: string | null
+  /** The names under which cutting it is recorded: one for both feet, or one for each where they differ. */
+  parts: string[]
+}
+
+/** Ticks of the cutting list, by the record of its lines: from what was cut, with the fingerprint of the shape it was cut from. */
+export function cutTicks(plan: Plan, made: readonly Made[], pieces: readonly CutPiece[]): Map<string, CutTick> {
+  const stale = new Set(
+    remakeList(plan, made)
+      .filter((r) => r.how.includes('cut'))
+      .map((r) => r.part),
+  )
+  const cut = new Map<string, string>()
+  for (const m of made) {
+    if (m.how === 'cut' && m.at > (cut.get(m.part) ?? '')) cut.set(m.part, m.at)
+  }
+  return new Map(
+    pieces.map(({ record, cuts }): [string, CutTick] => {
+      const parts = makeablesOf(
+        plan,
+        cuts.map(({ foot }) => ({ part: record, foot })),
+      ).map((m) => m.part)
+      // What was cut for both feet counts for either, also after they came to differ.
+      const whens = parts.map((part) => cut.get(part) ?? cut.get(record) ?? null)
+      const all = whens.every((when) => when !== null) && parts.length > 0
+      const changed = parts.some((part) => stale.has(part)) || stale.has(record)
+      return [
+        record,
+        {
+          state: !all ? 'to cut' : changed ? 'cut otherwise' : 'cut',
+          at: whens.reduce<string | null>((last, when) => (when !== null && when > (last ?? '') ? when : last), null),
+          parts,
+        },
+      ]
+    }),
+  )
+}

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { boxOf, grainArrow, type LayGround, type Point } from '@gentle-awl/core'
+import { computed, useId } from 'vue'
+import { pathData } from './svgPath.ts'
+
+/** A hide or sheet as it lies, mm: its edge, lesser parts, flaws, and which way it gives least. */
+const props = defineProps<{ ground: LayGround; arrow?: boolean }>()
+const TIP = 26
+const clip = useId()
+const tight = computed(() => {
+  const b = boxOf(props.ground.outline)
+  const [x, y] = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
+  const half = 0.3 * Math.min(b.maxX - b.minX, b.maxY - b.minY)
+  const a = (props.ground.tight * Math.PI) / 180
+  const [dx, dy] = [half * Math.cos(a), half * Math.sin(a)]
+  const [from, to]: [Point, Point] = [
+    [x - dx, y - dy],
+    [x + dx, y + dy],
+  ]
+  return grainArrow({ from, to }, TIP)
+})
+</script>
+
+<template>
+  <g class="ground">
+    <clipPath :id="clip"><path :d="pathData(ground.outline, true)" /></clipPath>
+    <path :d="pathData(ground.outline, true)" class="edge" />
+    <g :clip-path="`url(#${clip})`">
+      <path v-for="(z, i) in ground.zones" :key="`zone ${i}`" :d="pathData(z.outline, true)" :class="z.grade" />
+    </g>
+    <path v-for="(f, i) in ground.flaws" :key="`flaw ${i}`" :d="pathData(f.outline, true)" :class="['flaw', f.kind]" />
+    <template v-if="arrow">
+      <path v-for="(a, i) in tight" :key="`tight ${i}`" :d="pathData(a, false)" class="tight" />
+    </template>
+  </g>
+</template>
+
+<style scoped>
+path {
+  fill: none;
+  vector-effect: non-scaling-stroke;
+}
+.edge {
+  fill: #ffffff0f;
+  stroke: #eef2ee;
+  stroke-width: 2;
+}
+.good {
+  fill: #c9d6a31f;
+  stroke: #c9d6a3;
+  stroke-width: 1.4;
+  stroke-dasharray: 9 5;
+}
+.lesser {
+  fill: #c98a1b2b;
+  stroke: #c98a1b;
+  stroke-width: 1.4;
+  stroke-dasharray: 3 4;
+}
+.flaw {
+  fill: #e58a9255;
+  stroke: #e58a92;
+  stroke-width: 2;
+}
+.hole {
+  fill: #10191d;
+}
+.tight {
+  stroke: #eef2ee;
+  stroke-width: 1.6;
+}
+</style>
