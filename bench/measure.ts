@@ -4,7 +4,7 @@ export interface Result {
   median: number
   min: number
   max: number
-  unit: 'ms' | 'kB' | 'MB' | '%'
+  unit: 'ms' | 'kB' | 'MB' | '%' | 'mm'
   runs: number
   note: string
 }

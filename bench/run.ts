@@ -26,6 +26,7 @@ import { Packer } from '../web/src/workers/plan/planParcel.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
 import { layoutFigures } from './layouts.ts'
 import { summary, time, type Result } from './measure.ts'
+import { photoFigures } from './photo.ts'
 import { pageFigures } from './pages.ts'
 import { workshopFigures } from './workshop.ts'
 
@@ -249,5 +250,6 @@ say(
 )
 
 for (const figures of layoutFigures(input)) say(figures)
+for (const figures of await photoFigures()) say(figures)
 await workshopFigures(say)
 await pageFigures(join(root, 'web', 'dist', 'assets'), pair.id, say)

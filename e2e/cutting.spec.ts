@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { readHpgl, signedArea } from '@gentle-awl/core'
 import { choose } from './controls.ts'
 import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
@@ -76,6 +78,15 @@ test('a hide comes into the stores with its flaws, and a pair is laid on one off
   )
   await expect(page.getByRole('button', { name: 'Lay out' })).toBeVisible()
   await expect(page.getByRole('img', { name: '8 pieces of Tar-brown calf on a hide' })).toBeVisible()
+  // For a cutting table: eight closed lines on the hide, as large as the pieces.
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Cutting table (HPGL)' }).click()
+  const plot = readHpgl(readFileSync(await (await waiting).path(), 'utf8'))
+  expect(plot.filter((l) => l.closed && l.tool === 1)).toHaveLength(8)
+  const covered = plot.reduce((sum, l) => sum + Math.abs(signedArea(l.path)), 0) / 1e4
+  const said = Number(/on the hide: ([\d.]+)/.exec((await page.getByTestId('verdict').textContent()) ?? '')![1])
+  expect(covered).toBeGreaterThan(said - 0.06)
+  expect(covered).toBeLessThan(said + 0.06)
   // A material of which there is a hide stays in the stores.
   const materials = (await (await fetch(`${server.url}/api/v1/materials`)).json()) as {
     id: string

@@ -13,11 +13,9 @@ mkdirSync(target, { recursive: true })
 const welted = '/pairs/01930000-0003-7000-8000-000000000001'
 const lasts = '/lasts/01930000-0001-7000-8000-00000000000'
 const wide = { width: 1280, height: 800 }
-const tablet = { width: 820, height: 1180 }
 const views: {
   name: string
   path: string
-  size?: { width: number; height: number }
   dark?: boolean
   click?: string[]
 }[] = [
@@ -36,17 +34,17 @@ const views: {
   { name: 'lasts', path: '/lasts' },
   { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
   { name: 'last-scan', path: '/lasts/new/scan?from=/api/v1/standins/scanner/scan?seed=7' },
-  { name: 'cup-sole', path: `${lasts}1/cup` },
   { name: 'stores', path: '/stores' },
   { name: 'house-rules', path: '/rules' },
-  { name: 'tablet-parts', path: `${welted}/parts/stiffener`, size: tablet },
+  { name: 'hide', path: '/stores/hides/01930000-0006-7000-8000-000000000001' },
+  { name: 'camera', path: '/liners', click: ['From a photograph', 'Practise with our photograph'] },
 ]
 
 const server = await startServer()
 const browser = await chromium.launch(launch)
 for (const view of views) {
   if (only.length > 0 && !only.includes(view.name)) continue
-  const page = await browser.newPage({ viewport: view.size ?? wide })
+  const page = await browser.newPage({ viewport: wide })
   page.on('pageerror', (e) => process.stderr.write(`${view.name}: ${e.message}\n`))
   page.on('console', (m) => {
     if (m.type() === 'error') process.stderr.write(`${view.name}: ${m.text()}\n`)
@@ -63,7 +61,7 @@ for (const view of views) {
   // Whatever says that it is still fetching or planning must be gone, and stay so: a room may begin late.
   for (let quiet = 0; quiet < 3; quiet++) {
     const busy = await page.evaluate(() =>
-      /((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying)[^\n]*…|Stop$)/m.test(
+      /((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying|Opening|Looking|Straightening|Reading)[^\n]*…|Stop$)/m.test(
         document.body.innerText,
       ),
     )

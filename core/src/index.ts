@@ -121,15 +121,8 @@ export { laidOn, type PartOfBoth } from './plan/bothFeet.ts'
 export { leftDecisions } from './plan/leftShoe.ts'
 export { type FootPlan, type Plan } from './plan/plan.ts'
 export { pairParts, partsOfPair, piecesOf, piecesOfPair, type Foot, type PairPart } from './plan/pairParts.ts'
-export {
-  cuttingLayout,
-  gradeNeeded,
-  laidPiece,
-  sheetGround,
-  type LayGround,
-  type LayTurn,
-  type StraightSheet,
-} from './plan/cuttingLayout.ts'
+export { cuttingLayout, laidPiece, sheetGround, type LayGround, type LayTurn } from './plan/cuttingLayout.ts'
+export { readHpgl, writeHpgl } from './formats/hpgl.ts'
 export { cutTicks, type CutTick } from './plan/cutTick.ts'
 export { cuttingList, type CutPiece, type CuttingGroup } from './plan/cuttingList.ts'
 export { exchangeInPlace } from './nesting/candidate.ts'
@@ -169,15 +162,6 @@ export {
   type PhotoOutline,
   type PhotoReading,
 } from './photo/readPhoto.ts'
-export {
-  flawKinds,
-  Hide,
-  HideFields,
-  hideForms,
-  hideGrades,
-  type FlawKind,
-  type HideForm,
-  type HideGrade,
-} from './model/hide.ts'
+export { Hide, HideFields, hideForms, type HideForm } from './model/hide.ts'
 export { pulled } from './photo/pulled.ts'
 export type { Vision } from './photo/vision.ts'

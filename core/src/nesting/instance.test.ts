@@ -24,7 +24,7 @@ describe('what is to be laid', () => {
       bin: { outline: square, holes: [] },
       gap: 0,
       max_bins: 1,
-      pieces: [{ ...piece, rotations: [0], mirror: false }],
+      pieces: [{ ...piece, rotations: [0], mirror: false, avoid: [] }],
     })
   })
   it.each([

@@ -11,6 +11,8 @@ const LEAST = 8
 const LEAST_GAP = 1.5
 const STRAY = 0.5
 const BESIDE = 7
+/** What is looked across near by is meant for so many pixels a millimetre and more. */
+const PIXELS = 2.5
 
 const linear = Float32Array.from({ length: 256 }, (_, k) => 255 * (k / 255) ** 2.2)
 
@@ -30,7 +32,7 @@ function lightAt({ width, height, data }: Picture, x: number, y: number, to: Flo
 }
 
 /** Offsets of the edge from a rail, mm: where the colour has passed half way from what is inside to what is outside. */
-function acrossRail(picture: Picture, view: PlaneView, rail: Rail, reach: number): Float64Array {
+function acrossRail(picture: Picture, view: PlaneView, rail: Rail, reach: number, stray: number): Float64Array {
   const n = rail.points.length
   const half = Math.round(reach / FINE)
   const m = 2 * half + 1
@@ -79,15 +81,18 @@ function acrossRail(picture: Picture, view: PlaneView, rail: Rail, reach: number
       if (d !== 0 && !Number.isNaN(w)) beside.push(w)
     }
     beside.sort((p, q) => p - q)
-    return beside.length >= 4 && Math.abs(v - beside[beside.length >> 1]!) > STRAY ? NaN : v
+    return beside.length >= 4 && Math.abs(v - beside[beside.length >> 1]!) > stray ? NaN : v
   })
 }
 
 /** The edge of a thing near a rough outline, read across it every half millimetre in the picture itself, in two passes. */
 export function readEdge(picture: Picture, view: PlaneView, rough: Path): ReadRim {
-  const first = railAlong(rough, 0.8)
-  const rail = railAlong(bridged(first, acrossRail(picture, view, first, 2.4)) ?? first.points, 0.5)
-  const at = acrossRail(picture, view, rail, 1.5)
+  // From far off a pixel is wider than what is looked across near by.
+  const coarse = Math.max(1, PIXELS / view.perMm(rough[0] ?? [0, 0]))
+  const across = (rail: Rail, reach: number) => acrossRail(picture, view, rail, reach * coarse, STRAY * coarse)
+  const first = railAlong(rough, 0.8 * coarse)
+  const rail = railAlong(bridged(first, across(first, 2.4)) ?? first.points, 0.5 * coarse)
+  const at = across(rail, 1.5)
   const path = bridged(rail, at) ?? rail.points
   const seen = Array.from(at, (v) => !Number.isNaN(v))
   return { path, seen, gaps: gapsOf(path, seen, LEAST_GAP), width: 0 }

@@ -204,6 +204,51 @@ describe('a flat thing without a line', () => {
   })
 })
 
+describe('a hide on the floor', () => {
+  it('is found between loose sheets with large marks, with the hole in it', () => {
+    const hide: Path = Array.from({ length: 240 }, (_, i): Point => {
+      const a = (2 * Math.PI * i) / 240
+      const r = 1 + 0.12 * Math.cos(4 * a) + 0.05 * Math.sin(3 * a)
+      return [620 + 430 * r * Math.cos(a), 520 + 340 * r * Math.sin(a)]
+    })
+    const hole: Path = Array.from({ length: 40 }, (_, i): Point => [
+      560 + 24 * Math.cos((2 * Math.PI * i) / 40),
+      470 + 18 * Math.sin((2 * Math.PI * i) / 40),
+    ])
+    const table = layTable(
+      {
+        table: { minX: -250, minY: -250, maxX: 1500, maxY: 1300 },
+        tableColour: [0.62, 0.62, 0.6],
+        sheets: [
+          { kind: 'floor', number: 1, x: -190, y: -190, degrees: 4 },
+          { kind: 'floor', number: 2, x: 1180, y: -170, degrees: -7 },
+          { kind: 'floor', number: 3, x: 1210, y: 960, degrees: 3 },
+          { kind: 'floor', number: 4, x: -160, y: 930, degrees: 9 },
+        ],
+        things: [{ path: hide, colour: [0.3, 0.17, 0.09], holes: [hole] }],
+      },
+      1.4,
+    )
+    const picture = photograph(table, {
+      ...VIEW,
+      width: 1760,
+      height: 1320,
+      from: [760, 200, 1650],
+      at: [620, 520],
+      roll: 8,
+    })
+    const { outlines, notes } = readPhoto(cv, picture, { ...usualPhoto, what: 'edge', tolerance: 1 })
+    expect(notes[0]).toBe('Sheets of the mat in the picture: floor 1, floor 2, floor 3, floor 4.')
+    expect(outlines).toHaveLength(1)
+    // The frame is that of one of the sheets: compared by size and area.
+    const [found, truth] = [extentOf(outlines[0]!.path), extentOf(hide)]
+    expect(Math.abs(found.length - truth.length)).toBeLessThan(3)
+    expect(Math.abs(signedArea(outlines[0]!.path) / signedArea(hide) - 1)).toBeLessThan(0.006)
+    expect(outlines[0]!.holes).toHaveLength(1)
+    expect(signedArea(outlines[0]!.holes[0]!) / signedArea(hole)).toBeCloseTo(1, 0)
+  })
+})
+
 describe('a scan', () => {
   it('is read at the scale that it was given, without a mat', () => {
     const table = layTable(

@@ -123,7 +123,11 @@ interface Ground {
   notes: Sentence[]
 }
 
-const listed = (sheets: readonly MatSheet[]): string => sheets.map((s) => `${s.kind} ${s.number}`).join(', ')
+const listed = (sheets: readonly MatSheet[]): string =>
+  sheets
+    .map((s) => `${s.kind} ${s.number}`)
+    .sort()
+    .join(', ')
 
 function groundOfPhoto(cv: Vision, grey: Grey, choices: PhotoChoices): Ground {
   const { marks, blur } = findMarks(cv, grey)

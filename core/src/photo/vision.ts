@@ -21,7 +21,6 @@ export interface Vision {
   MatVector: new () => VisionMats
   Size: new (width: number, height: number) => Size
   Scalar: new (...values: number[]) => Scalar
-  matFromArray: (rows: number, cols: number, type: number, values: ArrayLike<number>) => VisionMat
   cvtColor: (from: VisionMat, to: VisionMat, code: number) => void
   resize: (from: VisionMat, to: VisionMat, size: Size, fx: number, fy: number, how: number) => void
   adaptiveThreshold: (

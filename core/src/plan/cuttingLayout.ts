@@ -61,7 +61,7 @@ const corners = (path: Path): [number, number][] => path.map(([x, y]) => [x, y])
 
 /**
  * All of one stuff to be laid on a hide or sheet, face up, with `gap` mm between pieces for the knife: none on a flaw, each
- * on a part of the hide that is good enough for it (docs/trade.md, Cutting).
+ * on a part of the hide that is good enough for it.
  */
 export function cuttingLayout(group: CuttingGroup, ground: LayGround, gap: number, turn: LayTurn): NestInstance {
   return {

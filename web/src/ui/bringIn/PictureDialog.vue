@@ -26,6 +26,8 @@ const { file, choices, shown, outlines, meant, problem, busy, before, read, stop
   () => props.usual ?? {},
 )
 
+/** It was to be read otherwise, and is not yet: there are corrections. */
+const unread = ref(false)
 async function choose(chosen: File): Promise<void> {
   await read(chosen, props.many)
 }
@@ -36,7 +38,13 @@ async function practise(): Promise<void> {
 }
 async function change(next: PhotoChoices): Promise<void> {
   choices.value = next
-  if (file.value && (shown.value || problem.value)) await read(file.value, props.many)
+  // What was corrected by hand is not thrown away unasked.
+  unread.value = outlines.value.some((o) => o.corrected)
+  if (!unread.value && file.value && (shown.value || problem.value)) await again()
+}
+async function again(): Promise<void> {
+  unread.value = false
+  await read(file.value, props.many)
 }
 function another(): void {
   file.value = null
@@ -176,6 +184,10 @@ function take(): void {
           Take the correction back
         </NButton>
         <PictureFields :model-value="choices" again @update:model-value="change" />
+        <template v-if="unread">
+          <p role="status">Read again as it is set now, the picture gives up what you corrected by hand.</p>
+          <NButton @click="again">Read it again</NButton>
+        </template>
       </div>
     </div>
     <div v-else class="start">

@@ -13,7 +13,9 @@ import { capital } from '../../../../ui/capital.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import LengthField from '../../../../ui/LengthField.vue'
+import { laidOutlines, layoutHpgl, layoutSvg } from './layoutFile.ts'
 import { hideVerdict, layoutVerdict } from './layoutVerdict.ts'
+import { saveFile } from '../../../../ui/saveFile.ts'
 import SheetDrawing from './SheetDrawing.vue'
 import { useLayout } from './useLayout.ts'
 
@@ -52,6 +54,13 @@ watch([() => props.group, ground, knife, turn], forget)
 
 const instance = computed(() => cuttingLayout(props.group, ground.value, knife.value, turn.value))
 const layOut = () => begin(instance.value, seconds.value)
+/** The layout as it lies, as a file for other programs or for a cutting table. */
+function save(as: 'svg' | 'hpgl'): void {
+  if (!news.value) return
+  const outlines = laidOutlines(props.group, news.value.placements)
+  const text = as === 'svg' ? layoutSvg(ground.value, outlines) : layoutHpgl(ground.value, outlines)
+  saveFile(`layout.${as}`, new Blob([text], { type: as === 'svg' ? 'image/svg+xml' : 'application/vnd.hp-hpgl' }))
+}
 const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
 const verdict = computed(() => {
   if (!news.value) return ''
@@ -121,6 +130,10 @@ const verdict = computed(() => {
         <div class="buttons">
           <NButton v-if="busy" @click="stop">Stop</NButton>
           <NButton v-else type="primary" @click="layOut">Lay out</NButton>
+          <template v-if="news && !busy">
+            <NButton @click="save('svg')">Drawing (SVG)</NButton>
+            <NButton @click="save('hpgl')">Cutting table (HPGL)</NButton>
+          </template>
         </div>
         <NProgress
           v-if="busy"
