@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { cutTicks, cuttingList, type CuttingGroup } from '@gentle-awl/core'
+import { cutTicks, cuttingList, type CuttingGroup, type CutTick } from '@gentle-awl/core'
 import { IconLayoutList } from '@tabler/icons-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { showArea } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
@@ -33,8 +33,15 @@ const ticks = computed(() =>
         made.list,
         groups.value.flatMap((g) => g.pieces),
       )
-    : new Map(),
+    : new Map<string, CutTick>(),
 )
+/** The line that is being written down: the server plans the pair for its fingerprint. */
+const under = ref<string | null>(null)
+async function cut(record: string): Promise<void> {
+  under.value = record
+  await made.record('cut', ticks.value.get(record)?.parts ?? [])
+  under.value = null
+}
 const group = computed(() => groups.value.find((g) => g.material === here.value) ?? null)
 const entries = computed(() => [
   { key: 'all', entries: [{ key: '', name: 'Cutting list', to: to(''), level: 'fine' as const }] },
@@ -71,7 +78,7 @@ const entries = computed(() => [
         <h3>
           {{ capital(g.material) }} <span class="figure area">{{ showArea(g.area) }}</span>
         </h3>
-        <CuttingTable :pieces="g.pieces" :ticks="ticks" @cut="made.record('cut', $event)" />
+        <CuttingTable :pieces="g.pieces" :ticks="ticks" :under="under" @cut="cut" />
       </section>
     </div>
     <p v-else class="page">

@@ -6,8 +6,13 @@ import { format } from 'date-fns'
 import { showArea, showLength } from '../../../../app/settings.ts'
 
 /** Lines of a cutting list: how many of each for either foot, how thick, how much they cover, and whether they are cut. */
-defineProps<{ pieces: readonly CutPiece[]; ticks: ReadonlyMap<string, CutTick> }>()
-const emit = defineEmits<{ cut: [parts: string[]] }>()
+defineProps<{
+  pieces: readonly CutPiece[]
+  ticks: ReadonlyMap<string, CutTick>
+  /** The line that is being written down. */
+  under: string | null
+}>()
+const emit = defineEmits<{ cut: [record: string] }>()
 const when = (at: string | null) => (at ? format(new Date(at), 'd MMM') : '')
 const of = (piece: CutPiece, foot: 'right' | 'left') => piece.cuts.find((c) => c.foot === foot)?.count ?? 0
 const how = (p: CutPiece) =>
@@ -52,7 +57,13 @@ const how = (p: CutPiece) =>
           <span v-if="ticks.get(p.record)?.state === 'cut'" class="done">
             <IconCheck :size="20" aria-hidden="true" /> cut {{ when(ticks.get(p.record)?.at ?? null) }}
           </span>
-          <NButton v-else :aria-label="`${p.name} is cut`" @click="emit('cut', ticks.get(p.record)?.parts ?? [])">
+          <NButton
+            v-else
+            :aria-label="`${p.name} is cut`"
+            :loading="under === p.record"
+            :disabled="under !== null"
+            @click="emit('cut', p.record)"
+          >
             {{ ticks.get(p.record)?.state === 'cut otherwise' ? 'Changed since: cut anew' : 'It is cut' }}
           </NButton>
         </td>
@@ -66,16 +77,16 @@ const how = (p: CutPiece) =>
   table-layout: fixed;
 }
 .name {
-  width: 24%;
+  width: 21%;
 }
 .count {
-  width: 8%;
+  width: 7%;
 }
 .size {
-  width: 11%;
+  width: 10%;
 }
 .bench {
-  width: 19%;
+  width: 20%;
 }
 .done {
   display: inline-flex;
