@@ -64,7 +64,7 @@ test('a hide comes into the stores with its flaws, and a pair is laid on one off
   await page.reload()
   await expect(page.getByText('Not kept yet; it stays in this browser until you keep it.')).toBeVisible()
   await page.getByRole('button', { name: 'Keep' }).click()
-  await expect(page.getByRole('heading', { name: 'Calf 8' })).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: 'Calf 8' })).toBeVisible()
   await expect(page.getByText(/1000 mm × 600 mm; 5\d\.\d dm² of it sound\./)).toBeVisible()
 
   await visit(page, `${derby()}/Tar-brown%20calf`)

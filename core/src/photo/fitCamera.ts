@@ -1,7 +1,8 @@
-import { leastSquares, solveDense } from '../geometry/linearSolve.ts'
+import { solveDense } from '../geometry/linearSolve.ts'
 import { procrustes } from '../geometry/procrustes.ts'
 import type { Point } from '../geometry/path.ts'
 import { project, unproject, type Camera, type Rotation } from './camera.ts'
+import { firstCamera, FOCAL } from './firstCamera.ts'
 import { placeOfMark, type MatSheet } from './mat.ts'
 
 /** A mark that was read, with its corners in the picture in the order of the mat's, px. */
@@ -32,23 +33,10 @@ export interface FittedCamera {
 /** What a corner may be missed by on a flat sheet in a good picture, px. */
 const CORNER = 0.15
 /** What is known of a telephone's camera before it is seen: focal length over the longer side, its middle, its lens; each with its spread. */
-const PRIOR = { focal: 0.8, focalSpread: 0.25, middle: 0.02, lens: 0.3 }
+const PRIOR = { focal: FOCAL, focalSpread: 0.25, middle: 0.02, lens: 0.3 }
 const ROUNDS = 40
 /** Unknowns of camera and ink; three more for each sheet but the first. */
 const COMMON = 12
-
-/** Homography from plane to picture by direct linear transform, nine figures, the last one 1. */
-function homography(plane: readonly Point[], seen: readonly Point[]): number[] | null {
-  const rows: number[][] = []
-  const values: number[] = []
-  plane.forEach(([x, y], i) => {
-    const [u, v] = seen[i]!
-    rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y])
-    values.push(u, v)
-  })
-  const h = leastSquares(rows, values)
-  return h ? [...h, 1] : null
-}
 
 /** Turned by a small rotation vector (Rodrigues 1840). */
 function turnedBy(r: Rotation, w: readonly [number, number, number]): Rotation {
@@ -69,49 +57,6 @@ function turnedBy(r: Rotation, w: readonly [number, number, number]): Rotation {
   ] as const
   const cell = (i: number, k: number) => m[3 * i]! * r[k]! + m[3 * i + 1]! * r[3 + k]! + m[3 * i + 2]! * r[6 + k]!
   return [cell(0, 0), cell(0, 1), cell(0, 2), cell(1, 0), cell(1, 1), cell(1, 2), cell(2, 0), cell(2, 1), cell(2, 2)]
-}
-
-/**
- * A first camera from a homography (Zhang 2000: the two columns of the rotation are square to each other and equally long),
- * its middle taken for the picture's; the focal length is the usual one where the picture was taken straight from above.
- */
-function firstCamera(h: readonly number[], width: number, height: number): Camera {
-  const [cx, cy] = [(width - 1) / 2, (height - 1) / 2]
-  const long = Math.max(width, height)
-  const columns = [0, 1, 2].map((k) => [h[k]! - cx * h[6 + k]!, h[3 + k]! - cy * h[6 + k]!, h[6 + k]!] as const)
-  const [a, b, t] = columns as [(typeof columns)[0], (typeof columns)[0], (typeof columns)[0]]
-  const [A, C] = [a[0] * b[0] + a[1] * b[1], a[2] * b[2]]
-  const [B, D] = [a[0] ** 2 + a[1] ** 2 - b[0] ** 2 - b[1] ** 2, a[2] ** 2 - b[2] ** 2]
-  const inverse = -(A * C + B * D) / (A * A + B * B)
-  const found = inverse > 0 ? 1 / Math.sqrt(inverse) : 0
-  const f = found > 0.4 * long && found < 3 * long ? found : PRIOR.focal * long
-  const ray = (c: (typeof columns)[0]): [number, number, number] => [c[0] / f, c[1] / f, c[2]]
-  const length = (v: readonly number[]) => Math.hypot(v[0]!, v[1]!, v[2]!)
-  let [p, q, s] = [ray(a), ray(b), ray(t)]
-  const scale = (s[2] < 0 ? -2 : 2) / (length(p) + length(q))
-  p = p.map((v) => v * scale) as typeof p
-  q = q.map((v) => v * scale) as typeof q
-  s = s.map((v) => v * scale) as typeof s
-  // The nearest pair of unit vectors square to each other, by half and half.
-  const dot = p[0] * q[0] + p[1] * q[1] + p[2] * q[2]
-  const e1 = p.map((v, i) => v - (dot / 2) * q[i]!)
-  const e2 = q.map((v, i) => v - (dot / 2) * p[i]!)
-  const [n1, n2] = [length(e1), length(e2)]
-  const x = e1.map((v) => v / n1) as typeof p
-  const square = (e2[0]! * x[0] + e2[1]! * x[1] + e2[2]! * x[2]) / n2
-  const y0 = e2.map((v, i) => v / n2 - square * x[i]!)
-  const ny = length(y0)
-  const y = y0.map((v) => v / ny) as typeof p
-  const z = [x[1] * y[2] - x[2] * y[1], x[2] * y[0] - x[0] * y[2], x[0] * y[1] - x[1] * y[0]] as const
-  return {
-    f,
-    cx,
-    cy,
-    k1: 0,
-    k2: 0,
-    rotation: [x[0], y[0], z[0], x[1], y[1], z[1], x[2], y[2], z[2]],
-    shift: s,
-  }
 }
 
 interface Corner {
@@ -253,22 +198,14 @@ function settled(marks: readonly SeenMark[], width: number, height: number): Fit
     }),
   )
   const first = corners.filter((c) => c.sheet === 0)
-  const middle: Point = [
-    first.reduce((s, c) => s + c.plane[0], 0) / first.length,
-    first.reduce((s, c) => s + c.plane[1], 0) / first.length,
-  ]
-  // About the middle of what is seen, where the homography's last figure cannot vanish, and in units near one.
-  const h = homography(
-    first.map((c) => [(c.plane[0] - middle[0]) / 100, (c.plane[1] - middle[1]) / 100]),
-    first.map((c) => [c.seen[0] / long, c.seen[1] / long]),
+  const begun = firstCamera(
+    first.map((c) => c.plane),
+    first.map((c) => c.seen),
+    width,
+    height,
   )
-  if (!h) return null
-  const inMm = [0, 1, 2].flatMap((row) => {
-    const size = row < 2 ? long : 1
-    const [a, b] = [(h[3 * row]! / 100) * size, (h[3 * row + 1]! / 100) * size]
-    return [a, b, h[3 * row + 2]! * size - a * middle[0] - b * middle[1]]
-  })
-  let state: State = { camera: firstCamera(inMm, width, height), spread: 0, poses: [{ x: 0, y: 0, angle: 0 }] }
+  if (!begun) return null
+  let state: State = { camera: begun, spread: 0, poses: [{ x: 0, y: 0, angle: 0 }] }
   groups.slice(1).forEach((_, i) => {
     const mine = corners.filter((c) => c.sheet === i + 1)
     const on = mine.map((c) => unproject(state.camera, c.seen[0], c.seen[1]))

@@ -4,6 +4,7 @@ import { vision } from '../../test/vision.ts'
 import { distance, signedArea, type Path, type Point } from '../geometry/path.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { extentOf, readPhoto, usualPhoto, type PhotoChoices, type PhotoReading } from './readPhoto.ts'
+import type { Picture } from './picture.ts'
 import type { Vision } from './vision.ts'
 
 let cv: Vision
@@ -43,15 +44,26 @@ const facing: Path = [
   [40, 180],
 ]
 
+/** Tables and pictures that several tests look at are made once. */
+const made = new Map<string, unknown>()
+function once<T>(key: unknown, make: () => T): T {
+  const name = JSON.stringify(key)
+  if (!made.has(name)) made.set(name, make())
+  return made.get(name) as T
+}
+const pictureOf = (studio: Omit<Studio, 'table'>, shot: Partial<Shot>): Picture => {
+  const table = once(studio, () => layTable({ table: TABLE, ...studio }, 6))
+  return once([studio, shot], () => photograph(table, { ...VIEW, ...shot }))
+}
 const read = (
-  studio: Omit<Studio, 'table'> & { table?: Studio['table'] },
+  studio: Omit<Studio, 'table'>,
   shot: Partial<Shot> = {},
   choices: Partial<PhotoChoices> = {},
-): PhotoReading =>
-  readPhoto(cv, photograph(layTable({ table: TABLE, ...studio }, 6), { ...VIEW, ...shot }), {
-    ...usualPhoto,
-    ...choices,
-  })
+): PhotoReading => readPhoto(cv, pictureOf(studio, shot), { ...usualPhoto, ...choices })
+/** In uneven light, with a shadow across it. */
+const shaded: Partial<Shot> = { shadow: { at: [97, 140], degrees: 25, light: 0.55, soft: 5 }, uneven: 0.35 }
+/** A sole drawn on the mat, as most tests have it. */
+const drawn: Omit<Studio, 'table'> = { sheets: SHEET, lines: [{ path: sole, width: 0.6, dark: 0.6 }], spread: 0.05 }
 
 /** How far an outline lies from the truth: of points on it, and of points of the truth from it, mm. */
 function astray(found: Path, truth: Path): { p95: number; most: number } {
@@ -64,10 +76,7 @@ function astray(found: Path, truth: Path): { p95: number; most: number } {
 
 describe('a pencil line on the mat, photographed', () => {
   it('is read to a tenth of a millimetre from the side, through a lens, in uneven light with a shadow across it', () => {
-    const { outlines, photo } = read(
-      { sheets: SHEET, lines: [{ path: sole, width: 0.6, dark: 0.6 }], spread: 0.05 },
-      { shadow: { at: [97, 140], degrees: 25, light: 0.55, soft: 5 }, uneven: 0.35 },
-    )
+    const { outlines, photo } = read(drawn, shaded)
     expect(outlines).toHaveLength(1)
     const { p95, most } = astray(outlines[0]!.path, sole)
     expect(p95).toBeLessThan(0.12)
@@ -162,14 +171,11 @@ describe('a pencil line on the mat, photographed', () => {
     }
   })
   it('is right where the mat lies flat though one corner of it stands up', () => {
-    const { outlines } = read(
-      { sheets: SHEET, lines: [{ path: sole, width: 0.6, dark: 0.6 }] },
-      { wrinkle: { at: [194, 263], reach: 60, height: 7 } },
-    )
+    const { outlines } = read(drawn, { wrinkle: { at: [194, 263], reach: 60, height: 7 } })
     expect(astray(outlines[0]!.path, sole).p95).toBeLessThan(0.3)
   })
   it('is as large as the bar says that it was printed', () => {
-    const { outlines } = read({ sheets: SHEET, lines: [{ path: sole, width: 0.6, dark: 0.6 }] }, {}, { bar: 98 })
+    const { outlines } = read(drawn, shaded, { bar: 98 })
     expect(extentOf(outlines[0]!.path).length / extentOf(sole).length).toBeCloseTo(0.98, 3)
   })
 })
@@ -280,24 +286,21 @@ describe('a scan', () => {
 })
 
 describe('a picture that cannot be used', () => {
-  const lines = [{ path: sole, width: 0.6, dark: 0.6 }]
   it('without a mat says what to print', () => {
-    expect(() => read({ sheets: [], lines })).toThrow('No mark of the mat is seen in this picture. Print the mat')
+    expect(() => read({ ...drawn, sheets: [] })).toThrow('No mark of the mat is seen in this picture. Print the mat')
   })
   it('that shows a corner of the mat says to step back', () => {
-    expect(() => read({ sheets: SHEET, lines }, { from: [30, 0, 90], at: [8, 8] })).toThrow(
-      /Only \d of the mat's marks|one side only/,
-    )
+    expect(() => read(drawn, { from: [30, 0, 90], at: [8, 8] })).toThrow(/Only \d of the mat's marks|one side only/)
   })
   it('that is blurred says by how much and what helps', () => {
-    expect(() => read({ sheets: SHEET, lines }, { blur: 4.6 })).toThrow(
+    expect(() => read(drawn, { blur: 4.6 })).toThrow(
       /The picture is blurred: sharp edges are .* wide in it\. Wipe the lens|No mark of the mat/,
     )
   })
   it('that is small, or shows the mat small, says to go nearer', () => {
-    expect(() => read({ sheets: SHEET, lines }, { width: 640, height: 480 })).toThrow('640 by 480 pixels, too few')
-    expect(() => read({ sheets: SHEET, lines }, { from: [97, 131, 800] })).toThrow(
-      /The drawing is too small in this picture: 1 mm is 1\.\d pixels wide/,
+    expect(() => read(drawn, { width: 640, height: 480 })).toThrow('640 by 480 pixels, too few')
+    expect(() => read(drawn, { from: [97, 131, 560] })).toThrow(
+      /The drawing is too small in this picture: it has 1\.\d pixels to a millimetre/,
     )
   })
   it('with nothing on the mat gives no outline and says what to do', () => {

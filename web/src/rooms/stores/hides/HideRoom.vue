@@ -100,6 +100,7 @@ const sizeOf = (outline: readonly Point[]) => {
 <template>
   <RoomState :loading="hide === null" :problem="cannotLoad" what="The hide" @retry="load">
     <div v-if="hide" class="work-and-panel room">
+      <h1 class="visually-hidden">{{ kept ? kept.name : 'New hide or sheet' }}</h1>
       <HideDrawing :hide="hide" :corners="corners" :marking="marking !== ''" @press="press" />
       <BecausePanel :title="kept ? kept.name : 'New hide or sheet'">
         <form class="fields" @submit.prevent="keep">
