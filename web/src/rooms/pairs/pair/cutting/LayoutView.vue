@@ -163,6 +163,11 @@ const verdict = computed(() => {
 </template>
 
 <style scoped>
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
 .fields {
   display: grid;
   gap: 8px;
