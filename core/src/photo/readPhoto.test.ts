@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { layTable, photograph, type Shot, type Studio } from '../../test/photoStudio.ts'
 import { vision } from '../../test/vision.ts'
 import { distance, signedArea, type Path, type Point } from '../geometry/path.ts'
@@ -46,6 +46,8 @@ const facing: Path = [
 
 /** Tables and pictures that several tests look at are made once. */
 const made = new Map<string, unknown>()
+// What other files are tested beside these has need of the memory.
+afterAll(() => made.clear())
 function once<T>(key: unknown, make: () => T): T {
   const name = JSON.stringify(key)
   if (!made.has(name)) made.set(name, make())
