@@ -155,7 +155,6 @@ export { isPieceRecord, partOfMade } from './trade/recordName.ts'
 export { matKinds, matSheet, matSheets, MARK_CELLS, type MatKind } from './photo/mat.ts'
 export { CODE_CELLS, markCodes } from './photo/markCodes.ts'
 export {
-  extentOf,
   readPhoto,
   usualPhoto,
   type PhotoChoices,
@@ -163,5 +162,6 @@ export {
   type PhotoReading,
 } from './photo/readPhoto.ts'
 export { Hide, HideFields, hideForms, type HideForm } from './model/hide.ts'
+export { extentOf } from './geometry/extent.ts'
 export { pulled } from './photo/pulled.ts'
 export type { Vision } from './photo/vision.ts'

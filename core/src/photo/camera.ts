@@ -57,6 +57,10 @@ export function unproject(camera: Camera, px: number, py: number, z = 0): Point 
   return [c[0] + ray[0] * far, c[1] + ray[1] * far]
 }
 
+/** How far in front of the camera a place is, along its axis, mm; negative behind it. */
+export const depthOf = ({ rotation: r, shift: t }: Camera, x: number, y: number, z = 0): number =>
+  r[6] * x + r[7] * y + r[8] * z + t[2]
+
 /** How high the camera was above the mat, mm, and how far it leaned from straight down, degrees. */
 export function stanceOf({ rotation: r, shift: t }: Camera): { height: number; lean: number } {
   const height = -(r[2] * t[0] + r[5] * t[1] + r[8] * t[2])

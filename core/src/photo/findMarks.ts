@@ -1,3 +1,5 @@
+import { crossingOf, lineThrough, offLine, type StraightLine } from '../geometry/lineThrough.ts'
+import { median } from '../geometry/median.ts'
 import type { Point } from '../geometry/path.ts'
 import type { SeenMark } from './fitCamera.ts'
 import { MARK_CELLS } from './mat.ts'
@@ -16,7 +18,7 @@ type Quad = readonly [Point, Point, Point, Point]
 /** Marks are looked for in a picture of so many pixels along its longer side, and again in the whole one when few are found. */
 const LOOK = 2000
 const FEW = 4
-/** Smaller squares cannot be read, px along a side. */
+/** Smaller squares cannot be read, px along a side of the picture that is looked at. */
 const LEAST_SIDE = 12
 
 /** Black squares of a picture: quadrilaterals, upper left first as they are seen, clockwise (y runs down). */
@@ -120,22 +122,8 @@ function readSquare(picture: Grey, quad: Quad): SeenMark | null {
 const ALONG = 18
 const ACROSS = 24
 
-/** The straight line nearest to points, as a point and a direction (total least squares). */
-function lineThrough(points: readonly Point[]): { p: Point; d: Point } {
-  const n = points.length
-  const [mx, my] = [points.reduce((s, q) => s + q[0], 0) / n, points.reduce((s, q) => s + q[1], 0) / n]
-  let [xx, xy, yy] = [0, 0, 0]
-  for (const [x, y] of points) {
-    xx += (x - mx) ** 2
-    xy += (x - mx) * (y - my)
-    yy += (y - my) ** 2
-  }
-  const angle = Math.atan2(2 * xy, xx - yy) / 2
-  return { p: [mx, my], d: [Math.cos(angle), Math.sin(angle)] }
-}
-
 /** The edge of a mark between two of its corners, read where brightness passes half way from black to white; null when it is not there. */
-function readEdge(picture: Grey, a: Point, b: Point, blurs: number[]): { p: Point; d: Point } | null {
+function edgeOfMark(picture: Grey, a: Point, b: Point, blurs: number[]): StraightLine | null {
   const length = Math.hypot(b[0] - a[0], b[1] - a[1])
   const [dx, dy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length]
   const [nx, ny] = [-dy, dx]
@@ -171,28 +159,24 @@ function readEdge(picture: Grey, a: Point, b: Point, blurs: number[]): { p: Poin
   }
   if (points.length < ALONG / 2) return null
   for (let pass = 0; pass < 2; pass++) {
-    const { p, d } = lineThrough(points)
-    const off = points.map((q) => Math.abs((q[0] - p[0]) * d[1] - (q[1] - p[1]) * d[0]))
-    const usual = [...off].sort((x, y) => x - y)[off.length >> 1]!
-    const kept = points.filter((_, i) => off[i]! <= Math.max(0.15, 3 * usual))
+    const line = lineThrough(points)
+    const off = points.map((q) => Math.abs(offLine(q, line)))
+    const limit = Math.max(0.15, 3 * median(off))
+    const kept = points.filter((_, i) => off[i]! <= limit)
     if (kept.length >= ALONG / 2) points = kept
   }
   return lineThrough(points)
 }
 
-function crossing(a: { p: Point; d: Point }, b: { p: Point; d: Point }): Point | null {
-  const det = a.d[0] * b.d[1] - a.d[1] * b.d[0]
-  if (Math.abs(det) < 0.05) return null
-  const t = ((b.p[0] - a.p[0]) * b.d[1] - (b.p[1] - a.p[1]) * b.d[0]) / det
-  return [a.p[0] + a.d[0] * t, a.p[1] + a.d[1] * t]
-}
+/** Edges of a mark that meet at less than this sine are none of a square. */
+const SQUARE = 0.05
 
 /** The corners of a mark where its edges, read across, meet; null when an edge is hidden or bent. */
 function refined(picture: Grey, seen: SeenMark, blurs: number[]): SeenMark | null {
-  const edges = seen.corners.map((c, k) => readEdge(picture, c, seen.corners[(k + 1) % 4]!, blurs))
+  const edges = seen.corners.map((c, k) => edgeOfMark(picture, c, seen.corners[(k + 1) % 4]!, blurs))
   const corners = edges.map((edge, k) => {
     const before = edges[(k + 3) % 4]
-    return edge && before ? crossing(before, edge) : null
+    return edge && before ? crossingOf(before, edge, SQUARE) : null
   })
   if (corners.some((c) => c === null)) return null
   const size = Math.hypot(seen.corners[0][0] - seen.corners[1][0], seen.corners[0][1] - seen.corners[1][1])
@@ -239,6 +223,5 @@ export function findMarks(cv: Vision, picture: Grey): FoundMarks {
     blurs.length = 0
     marks = at(1)
   }
-  blurs.sort((a, b) => a - b)
-  return { marks: marks.sort((a, b) => a.mark - b.mark), blur: blurs[blurs.length >> 1] ?? 0 }
+  return { marks: marks.sort((a, b) => a.mark - b.mark), blur: median(blurs) }
 }

@@ -1,8 +1,20 @@
 import { solveDense } from '../geometry/linearSolve.ts'
+import { median } from '../geometry/median.ts'
 import { procrustes } from '../geometry/procrustes.ts'
 import type { Point } from '../geometry/path.ts'
-import { project, unproject, type Camera, type Rotation } from './camera.ts'
-import { firstCamera, FOCAL } from './firstCamera.ts'
+import { project, unproject, type Camera } from './camera.ts'
+import {
+  COMMON,
+  moved,
+  outOf,
+  seenAt,
+  stepOf,
+  unlikely,
+  type CameraState,
+  type Pose,
+  type SeenCorner,
+} from './cameraState.ts'
+import { firstCamera } from './firstCamera.ts'
 import { placeOfMark, type MatSheet } from './mat.ts'
 
 /** A mark that was read, with its corners in the picture in the order of the mat's, px. */
@@ -11,17 +23,16 @@ export interface SeenMark {
   corners: readonly [Point, Point, Point, Point]
 }
 
-/** Where a sheet lies in the frame of the first one: turned by `angle` (radians), then moved, mm. */
-interface SheetPose {
+/** A sheet, and where it lies in the frame of the first one. */
+export interface LaidSheet extends Pose {
   sheet: MatSheet
-  x: number
-  y: number
-  angle: number
 }
 
 export interface FittedCamera {
   camera: Camera
-  sheets: SheetPose[]
+  sheets: LaidSheet[]
+  /** How many marks settled it: those that do not lie flat with the rest are left out. */
+  marks: number
   /** How far ink has spread over the edges of the marks, mm. */
   spread: number
   /** Middle distance between corners as seen and as computed, px and mm. */
@@ -32,95 +43,7 @@ export interface FittedCamera {
 
 /** What a corner may be missed by on a flat sheet in a good picture, px. */
 const CORNER = 0.15
-/** What is known of a telephone's camera before it is seen: focal length over the longer side, its middle, its lens; each with its spread. */
-const PRIOR = { focal: FOCAL, focalSpread: 0.25, middle: 0.02, lens: 0.3 }
 const ROUNDS = 40
-/** Unknowns of camera and ink; three more for each sheet but the first. */
-const COMMON = 12
-
-/** Turned by a small rotation vector (Rodrigues 1840). */
-function turnedBy(r: Rotation, w: readonly [number, number, number]): Rotation {
-  const angle = Math.hypot(...w)
-  const a = angle < 1e-9 ? 1 : Math.sin(angle) / angle
-  const b = angle < 1e-9 ? 0.5 : (1 - Math.cos(angle)) / (angle * angle)
-  const [x, y, z] = w
-  const m = [
-    1 - b * (y * y + z * z),
-    b * x * y - a * z,
-    b * x * z + a * y,
-    b * x * y + a * z,
-    1 - b * (x * x + z * z),
-    b * y * z - a * x,
-    b * x * z - a * y,
-    b * y * z + a * x,
-    1 - b * (x * x + y * y),
-  ] as const
-  const cell = (i: number, k: number) => m[3 * i]! * r[k]! + m[3 * i + 1]! * r[3 + k]! + m[3 * i + 2]! * r[6 + k]!
-  return [cell(0, 0), cell(0, 1), cell(0, 2), cell(1, 0), cell(1, 1), cell(1, 2), cell(2, 0), cell(2, 1), cell(2, 2)]
-}
-
-interface Corner {
-  plane: Point
-  /** Outwards over the mark's corner, for ink that spreads. */
-  out: Point
-  seen: Point
-  /** Of the sheets, which; 0 is the first. */
-  sheet: number
-}
-
-interface State {
-  camera: Camera
-  spread: number
-  poses: { x: number; y: number; angle: number }[]
-}
-
-/** The state moved by a step; figures of the camera are in shares of the longer side. */
-function moved({ camera, spread, poses }: State, d: ArrayLike<number>, long: number): State {
-  return {
-    camera: {
-      f: camera.f + d[0]! * long,
-      cx: camera.cx + d[1]! * long,
-      cy: camera.cy + d[2]! * long,
-      k1: camera.k1 + d[3]!,
-      k2: camera.k2 + d[4]!,
-      rotation: turnedBy(camera.rotation, [d[5]!, d[6]!, d[7]!]),
-      shift: [camera.shift[0] + d[8]!, camera.shift[1] + d[9]!, camera.shift[2] + d[10]!],
-    },
-    spread: spread + d[11]!,
-    poses: poses.map((pose, i) =>
-      i === 0
-        ? pose
-        : {
-            x: pose.x + d[COMMON + 3 * (i - 1)]!,
-            y: pose.y + d[COMMON + 3 * (i - 1) + 1]!,
-            angle: pose.angle + d[COMMON + 3 * (i - 1) + 2]!,
-          },
-    ),
-  }
-}
-/** Steps for derivatives: what moves a corner by some hundredths of a pixel. */
-const stepOf = (k: number): number => (k < 3 ? 1e-5 : k < 8 ? 1e-6 : k < COMMON || (k - COMMON) % 3 < 2 ? 1e-3 : 1e-6)
-
-function seenAt({ camera, spread, poses }: State, c: Corner): Point {
-  const { x, y, angle } = poses[c.sheet]!
-  const [px, py] = [c.plane[0] + spread * c.out[0], c.plane[1] + spread * c.out[1]]
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)]
-  return project(camera, cos * px - sin * py + x, sin * px + cos * py + y)
-}
-
-/** What the camera of a telephone is not likely to be, in units of its spread. */
-function unlikely({ camera, spread }: State, width: number, height: number): number[] {
-  const long = Math.max(width, height)
-  return [
-    (camera.f / long - PRIOR.focal) / PRIOR.focalSpread,
-    (camera.cx - (width - 1) / 2) / long / PRIOR.middle,
-    (camera.cy - (height - 1) / 2) / long / PRIOR.middle,
-    camera.k1 / PRIOR.lens,
-    camera.k2 / PRIOR.lens,
-    spread / 0.2,
-  ]
-}
-
 /** Solves symmetric equations whose unknowns are of very different sizes: each in its own unit. */
 function solveScaled(a: readonly (readonly number[])[], b: readonly number[]): number[] | null {
   const unit = a.map((row, i) => Math.sqrt(row[i]!) || 1)
@@ -130,9 +53,6 @@ function solveScaled(a: readonly (readonly number[])[], b: readonly number[]): n
   )
   return x ? x.map((v, i) => v / unit[i]!) : null
 }
-
-/** The middle one of some figures; 0 of none. */
-const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1] ?? 0
 
 /** A mark that is missed by so many times more than most, and by more than this, px, does not lie where its sheet does. */
 const OUTLYING = 4
@@ -164,13 +84,13 @@ export function fitCamera(marks: readonly SeenMark[], width: number, height: num
     const worst = [...off].sort((a, b) => b - a)[kept.length >> 2]!
     const next = kept.filter((_, i) => off[i]! <= Math.max(limit, worst))
     if (next.length === kept.length || next.length < 4) break
+    const rest = settled(next, width, height)
+    if (!rest) break
     kept = next
-    fitted = settled(kept, width, height)
+    fitted = rest
   }
   return fitted
 }
-
-const outOf = (corner: number): Point => [corner === 1 || corner === 2 ? 1 : -1, corner > 1 ? 1 : -1]
 
 /**
  * The camera that saw the marks where they were seen: least squares over the corners (Levenberg 1944, Marquardt 1963),
@@ -187,9 +107,9 @@ function settled(marks: readonly SeenMark[], width: number, height: number): Fit
   if (!groups[0] || groups[0][1].length < 2) return null
   const long = Math.max(width, height)
   const corners = groups.flatMap(([, seen], sheet) =>
-    seen.flatMap((m): Corner[] => {
+    seen.flatMap((m): SeenCorner[] => {
       const { corners: plane } = placeOfMark(m.mark)!
-      return plane.map((p, k): Corner => ({
+      return plane.map((p, k): SeenCorner => ({
         plane: p,
         out: outOf(k),
         seen: m.corners[k]!,
@@ -205,24 +125,24 @@ function settled(marks: readonly SeenMark[], width: number, height: number): Fit
     height,
   )
   if (!begun) return null
-  let state: State = { camera: begun, spread: 0, poses: [{ x: 0, y: 0, angle: 0 }] }
-  groups.slice(1).forEach((_, i) => {
+  const others = groups.slice(1).map((_, i): Pose => {
     const mine = corners.filter((c) => c.sheet === i + 1)
-    const on = mine.map((c) => unproject(state.camera, c.seen[0], c.seen[1]))
+    const on = mine.map((c) => unproject(begun, ...c.seen))
     const lay = procrustes(
       mine.map((c) => c.plane),
       on,
     )
     const [o, e] = [lay([0, 0]), lay([1, 0])]
-    state.poses.push({ x: o[0], y: o[1], angle: Math.atan2(e[1] - o[1], e[0] - o[0]) })
+    return { x: o[0], y: o[1], angle: Math.atan2(e[1] - o[1], e[0] - o[0]) }
   })
-  const n = COMMON + 3 * (groups.length - 1)
-  const missedOf = (s: State) =>
+  let state: CameraState = { camera: begun, spread: 0, poses: [{ x: 0, y: 0, angle: 0 }, ...others] }
+  const n = COMMON + 3 * others.length
+  const missedOf = (s: CameraState) =>
     corners.map((c) => {
       const [u, v] = seenAt(s, c)
       return [u - c.seen[0], v - c.seen[1]] as const
     })
-  const costOf = (s: State, scale: number) => {
+  const costOf = (s: CameraState, scale: number) => {
     let sum = unlikely(s, width, height).reduce((a, v) => a + v * v, 0)
     for (const [u, v] of missedOf(s)) {
       const r = Math.hypot(u, v) / scale
@@ -235,8 +155,9 @@ function settled(marks: readonly SeenMark[], width: number, height: number): Fit
   let scale = CORNER
   for (let round = 0; round < ROUNDS; round++) {
     const off = missedOf(state)
-    // How far corners are off where most of them lie flat; never finer than what a corner can be read to.
-    scale = Math.max(CORNER, 1.4826 * median(off.map(([u, v]) => Math.hypot(u, v))))
+    // How far corners are off where most of them lie flat, each way (the median of a distance is 1.1774 of that); never finer
+    // than what a corner can be read to.
+    scale = Math.max(CORNER, median(off.map(([u, v]) => Math.hypot(u, v))) / 1.1774)
     const weights = off.map(([u, v]) => Math.min(1, (2 * scale) / Math.max(1e-12, Math.hypot(u, v))))
     const prior = unlikely(state, width, height)
     const jacobian: Float64Array[] = []
@@ -298,8 +219,8 @@ function settled(marks: readonly SeenMark[], width: number, height: number): Fit
 }
 
 function judged(
-  state: State,
-  corners: readonly Corner[],
+  state: CameraState,
+  corners: readonly SeenCorner[],
   sheets: readonly MatSheet[],
   normal: readonly (readonly number[])[],
   long: number,
@@ -340,6 +261,7 @@ function judged(
   return {
     camera,
     sheets: sheets.map((sheet, i) => ({ sheet, ...state.poses[i]! })),
+    marks: corners.length / 4,
     spread: state.spread,
     missed: { px: median(off.map((o) => o.px)), mm: median(off.map((o) => o.mm)) },
     errorAt,

@@ -1,9 +1,10 @@
-import { boxOf, contains, type Box, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, contains, lerpPoint, type Box, type Path, type Point } from '../geometry/path.ts'
 import { mm, say, type Sentence } from '../units/sentence.ts'
-import { stanceOf } from './camera.ts'
+import { depthOf, stanceOf, unproject, type Camera } from './camera.ts'
 import { findMarks } from './findMarks.ts'
-import { fitCamera, type FittedCamera } from './fitCamera.ts'
-import { placeOfMark, type MatSheet } from './mat.ts'
+import { laidOut } from './cameraState.ts'
+import { fitCamera, type LaidSheet } from './fitCamera.ts'
+import type { MatSheet } from './mat.ts'
 import { PhotoError } from './photoError.ts'
 import type { Grey, Picture } from './picture.ts'
 import { viewOf, viewOfScan, type PlaneView } from './planeView.ts'
@@ -11,14 +12,18 @@ import type { Vision } from './vision.ts'
 
 /** Marks that settle a camera. */
 const LEAST_MARKS = 4
-/** A picture whose edges are wider than this, mm, shows no line to a third of a millimetre; one wider than the second is not read. */
-const SOFT = 0.5
-const BLURRED = 1.1
+/** Blur (its standard deviation, mm) from which a fainter line may be lost, and from which none is looked for. */
+const SOFT = 0.4
+const BLURRED = 0.58
 /** Fewer pixels a millimetre than this show no pencil line. */
 const COARSE = 2.2
 /** Marks that are missed by more than this do not lie in one plane, mm. */
 const NOT_FLAT = 0.45
 const LEAN = 55
+/** Blur of a flatbed scanner, px: there is no mark to read it from, and it is sharp to about its own pixels. */
+const SCAN_BLUR = 0.8
+/** Fewer pixels a millimetre than this lose faint lines, and tell the width of one too large. */
+const FEW_PIXELS = 3.5
 /** A sheet of which a corner is told no better than this is not seen well enough, mm. */
 const UNSETTLED = 0.4
 
@@ -31,13 +36,8 @@ export interface PhotoFacts {
   perMm: number
 }
 
-const laidOut = ({ x, y, angle }: FittedCamera['sheets'][number], p: Point): Point => [
-  Math.cos(angle) * p[0] - Math.sin(angle) * p[1] + x,
-  Math.sin(angle) * p[0] + Math.cos(angle) * p[1] + y,
-]
-
 /** Corners of a sheet's ring of marks, grown by `grow` mm. */
-const ringOf = (pose: FittedCamera['sheets'][number], grow: number): Path =>
+const ringOf = (pose: LaidSheet, grow: number): Path =>
   (
     [
       [-grow, -grow],
@@ -47,11 +47,32 @@ const ringOf = (pose: FittedCamera['sheets'][number], grow: number): Path =>
     ] as Point[]
   ).map((p) => laidOut(pose, p))
 
+/** A mark is hidden with so much round it, as a share of its side: where its ink has spread to. */
+const AROUND = 0.12
+/** A square grown about its middle. */
+const grown = (square: Path): Path => {
+  const [a, , c] = square
+  const middle: Point = [(a![0] + c![0]) / 2, (a![1] + c![1]) / 2]
+  return square.map((p) => lerpPoint(middle, p, 1 + 2 * AROUND))
+}
+
+/** The box of the plane `z` mm above the mat that a picture shows; null where it shows the horizon, beyond which there is none. */
+export function shownBox(camera: Camera, { width, height }: Pick<Grey, 'width' | 'height'>, z: number): Box | null {
+  const corners = [
+    [0, 0],
+    [width - 1, 0],
+    [width - 1, height - 1],
+    [0, height - 1],
+  ] as const
+  const shown = corners.map(([x, y]) => unproject(camera, x, y, z))
+  return shown.every((p) => depthOf(camera, ...p, z) > 0) ? boxOf(shown) : null
+}
+
 /** What a picture is read by. */
 export interface Ground {
   view: PlaneView
   /** What is looked at, one after the other until something is found. */
-  boxes: Box[]
+  boxes: readonly [Box, ...Box[]]
   hidden: (x: number, y: number) => boolean
   errorAt: (p: Point) => number
   blur: number
@@ -121,8 +142,19 @@ export function groundOfPhoto(
     )
   }
   const notes: Sentence[] = []
+  const leftOut = marks.length - fitted.marks
+  if (leftOut > 0) {
+    notes.push(
+      `${leftOut === 1 ? 'One mark does' : `${leftOut} marks do`} not lie flat with the rest and ${leftOut === 1 ? 'was' : 'were'} left out: press the mat down there if the drawing lies near.`,
+    )
+  }
   if (blurred > SOFT * far)
     notes.push(say`The picture is a little blurred: sharp edges are ${mm(2.4 * blurred, 1)} wide in it.`)
+  if (perMm < FEW_PIXELS * (needed / COARSE)) {
+    notes.push(
+      `It has only ${perMm.toFixed(1)} pixels to a millimetre: faint lines may be missed, and a line is told wider than it is. Go nearer.`,
+    )
+  }
   if (lean > LEAN) {
     notes.push(
       `It was taken from ${Math.round(lean)} degrees off straight above: the far side is told less well. Hold the camera higher.`,
@@ -131,20 +163,14 @@ export function groundOfPhoto(
   const all = sheets.flatMap((s) => ringOf(s, 0))
   const around = boxOf(all)
   const alone = sheets.length === 1 && sheets[0]!.sheet.kind !== 'floor'
-  const margin = alone ? 0.75 * Math.max(around.maxX - around.minX, around.maxY - around.minY) : 30
-  // No farther than the picture shows.
-  const corner = (px: number, py: number) => view.toPlane(px, py)
-  const shown = boxOf([
-    corner(0, 0),
-    corner(grey.width - 1, 0),
-    corner(grey.width - 1, grey.height - 1),
-    corner(0, grey.height - 1),
-  ])
+  const shown = shownBox(camera, grey, height)
+  // Beyond the sheets only as far as the picture goes; not towards the horizon.
+  const margin = !shown ? 0 : alone ? 0.75 * Math.max(around.maxX - around.minX, around.maxY - around.minY) : 30
   const wide: Box = {
-    minX: Math.max(around.minX - margin, shown.minX),
-    minY: Math.max(around.minY - margin, shown.minY),
-    maxX: Math.min(around.maxX + margin, shown.maxX),
-    maxY: Math.min(around.maxY + margin, shown.maxY),
+    minX: Math.max(around.minX - margin, shown?.minX ?? -Infinity),
+    minY: Math.max(around.minY - margin, shown?.minY ?? -Infinity),
+    maxX: Math.min(around.maxX + margin, shown?.maxX ?? Infinity),
+    maxY: Math.min(around.maxY + margin, shown?.maxY ?? Infinity),
   }
   const side = sheets[0]!.sheet.side
   // A sheet alone lies straight in its own frame: what is inside its ring of marks.
@@ -154,20 +180,9 @@ export function groundOfPhoto(
     maxX: sheets[0]!.sheet.width - side - 2,
     maxY: sheets[0]!.sheet.height - side - 2,
   }
-  const squares = marks.map((m) => {
-    const { sheet, corners } = placeOfMark(m.mark)!
-    const pose = sheets.find((s) => s.sheet === sheet)!
-    const grow = Math.max(1.5, 0.05 * sheet.side)
-    const [a, , c] = corners
-    return (
-      [
-        [a[0] - grow, a[1] - grow],
-        [c[0] + grow, a[1] - grow],
-        [c[0] + grow, c[1] + grow],
-        [a[0] - grow, c[1] + grow],
-      ] as Point[]
-    ).map((p) => laidOut(pose, p))
-  })
+  // Where marks are seen, also those that were left out; on the mat itself, whatever height is looked at.
+  const onMat = viewOf(camera)
+  const squares = marks.map(({ corners }) => grown(corners.map((c) => onMat.toPlane(...c))))
   const hiddenPaths = what === 'edge' && !alone ? sheets.map((s) => ringOf(s, 18)) : squares
   const hiddenBoxes = hiddenPaths.map((p) => boxOf(p))
   return {
@@ -179,7 +194,7 @@ export function groundOfPhoto(
       ),
     errorAt: (p) => fitted.errorAt(p, height),
     blur: blurred,
-    photo: { marks: marks.length, missed, blur: blurred, lean, perMm },
+    photo: { marks: fitted.marks, missed, blur: blurred, lean, perMm },
     notes:
       sheets.length > 1
         ? [`Sheets of the mat in the picture: ${listed(sheets.map((s) => s.sheet))}.`, ...notes]
@@ -197,7 +212,7 @@ export function groundOfScan(picture: Picture, perMm: number): Ground {
     boxes: [{ minX: rim, minY: rim, maxX: width - rim, maxY: height - rim }],
     hidden: () => false,
     errorAt: () => 0,
-    blur: 0.8 / perMm,
+    blur: SCAN_BLUR / perMm,
     photo: null,
     notes: [],
   }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { codesSuffice, marksInAll, matKinds, matSheet, matSheets, placeOfMark } from './mat.ts'
+import { matKinds, matSheet, matSheets, placeOfMark } from './mat.ts'
+import { CODE_COUNT } from './markCodes.ts'
 
 /** Papers that a kind is printed on, mm, and the rim that no printer reaches. */
 const papers = {
@@ -45,8 +46,7 @@ describe('sheets of the mat', () => {
         }
       }
     }
-    expect(seen.size).toBe(marksInAll())
-    expect(codesSuffice()).toBe(true)
+    expect(seen.size).toBeLessThanOrEqual(CODE_COUNT)
     expect(placeOfMark(seen.size)).toBeUndefined()
   })
   it('beyond the last are none', () => {

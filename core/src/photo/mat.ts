@@ -1,5 +1,5 @@
 import type { Point } from '../geometry/path.ts'
-import { CODE_CELLS, CODE_COUNT } from './markCodes.ts'
+import { CODE_CELLS } from './markCodes.ts'
 
 /** Sheets of the mat: `small` goes on A4 and on Letter, `wide` on A3; `floor` has few large marks for what lies far from the camera. */
 export const matKinds = ['small', 'wide', 'floor'] as const
@@ -105,8 +105,3 @@ export function placeOfMark(mark: number): { sheet: MatSheet; corners: MatMark['
   )
   return byMark.get(mark)
 }
-
-/** Marks that all sheets need together. */
-export const marksInAll = (): number =>
-  matKinds.reduce((sum, kind) => sum + placesOf(rings[kind]).length * rings[kind].sheets, 0)
-export const codesSuffice = (): boolean => marksInAll() <= CODE_COUNT

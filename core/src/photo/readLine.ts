@@ -1,24 +1,13 @@
-import type { Path, Point } from '../geometry/path.ts'
+import { median } from '../geometry/median.ts'
+import type { Path } from '../geometry/path.ts'
+import { bestWay } from './bestWay.ts'
+import { bridged } from './bridged.ts'
+import { lineWidth } from './lineWidth.ts'
 import { lightAt, type Grey } from './picture.ts'
 import type { PlaneView } from './planeView.ts'
-import { bestWay, bridged, railAlong, STEP, withoutStrays, type Rail } from './rim.ts'
-
-/** A stretch where no line was seen and which was bridged: its middle and its length, mm. */
-export interface Gap {
-  at: Point
-  length: number
-}
-
-/** A line or an edge as it was read. */
-export interface ReadRim {
-  /** Closed, counter-clockwise, points about half a millimetre apart; the middle of a line. */
-  path: Path
-  /** Whether each point was seen; others lie straight between those beside them. */
-  seen: readonly boolean[]
-  gaps: readonly Gap[]
-  /** Width of the pencil's line, mm; 0 of an edge. */
-  width: number
-}
+import { railAlong, type Rail } from './rail.ts'
+import { gapsOf, type ReadRim } from './readRim.ts'
+import { withoutLoners, withoutStrays } from './strays.ts'
 
 /** Steps across a line, mm. */
 const FINE = 0.1
@@ -27,18 +16,18 @@ const LEAST = 0.05
 const OF_USUAL = 0.3
 /** Wider dark places are blots or crossing lines, mm. */
 const WIDEST = 2.6
-/** Points farther from where their neighbours lie than this are of another line, mm; neighbours reach so many points. */
+/** Points farther from where their neighbours lie than this are of another line, mm. */
 const STRAY = 0.4
-const BESIDE = 7
-
-const middleOf = (list: number[]): number => list.sort((a, b) => a - b)[list.length >> 1] ?? 0
+/** How dark it is across the line is added up so far to either side of its middle, mm. */
+const ASIDE = 1.2
 
 interface Read {
   /** Offsets of the line's middle from the rail, mm; NaN where it was not seen. */
   at: Float64Array
   /** Whether there is ink at all: where there is but `at` is NaN, another line crosses. */
   inked: boolean[]
-  width: number
+  /** How dark it is across the line, in the middle of all places: steps of FINE, the middle one on its middle. */
+  profile: Float64Array
 }
 
 /** What lies a millimetre from where the line is expected has to be so much darker to be taken for it; grows with the square. */
@@ -78,7 +67,7 @@ function acrossRail(picture: Grey, view: PlaneView, rail: Rail, reach: number, e
     for (let k = 1; k < m; k++) if (dark[i * m + k]! > dark[i * m + top]!) top = k
     return top
   })
-  const home = expected === 'on it' ? half : middleOf(darkest)
+  const home = expected === 'on it' ? half : median(darkest)
   const gain = dark.map((d, at) => d - ASTRAY * (((at % m) - home) * FINE) ** 2)
   const way = bestWay(n, m, gain, 0.02)
   const peaks = Float64Array.from(way, (s, i) => {
@@ -86,9 +75,8 @@ function acrossRail(picture: Grey, view: PlaneView, rail: Rail, reach: number, e
     for (let k = Math.max(0, s - 3); k <= Math.min(m - 1, s + 3); k++) peak = Math.max(peak, dark[i * m + k]!)
     return peak
   })
-  const least = Math.max(LEAST, OF_USUAL * middleOf([...peaks]))
+  const least = Math.max(LEAST, OF_USUAL * median(peaks))
   const at = new Float64Array(n).fill(NaN)
-  const widths: number[] = []
   for (let i = 0; i < n; i++) {
     if (peaks[i]! < least) continue
     let top = way[i]!
@@ -106,83 +94,42 @@ function acrossRail(picture: Grey, view: PlaneView, rail: Rail, reach: number, e
     const [low, high] = [edge(-1), edge(1)]
     if (low === null || high === null || (high - low) * FINE > WIDEST) continue
     at[i] = ((low + high) / 2 - half) * FINE
-    widths.push((high - low) * FINE)
   }
-  // A place that lies elsewhere than its neighbours is of a line that crosses.
-  const kept = at.map((v, i) => {
-    const beside: number[] = []
-    for (let d = -BESIDE; d <= BESIDE; d++) {
-      const w = at[(i + d + n) % n]!
-      if (d !== 0 && !Number.isNaN(w)) beside.push(w)
-    }
-    return beside.length >= 4 && Math.abs(v - middleOf(beside)) > STRAY ? NaN : v
-  })
   const inked = Array.from(peaks, (peak) => peak >= least)
   const crossed = inked.map((ink, i) => ink && Number.isNaN(at[i]!))
-  return { at: withoutStrays(rail, kept, crossed), inked, width: middleOf(widths) }
+  // A place that lies elsewhere than its neighbours is of a line that crosses.
+  const kept = withoutStrays(rail, withoutLoners(at, STRAY), crossed)
+  return { at: kept, inked, profile: profileOf(dark, m, kept) }
 }
 
-/**
- * Width of a line that a picture, blurred by `sigma`, shows `seen` wide at half its darkness: the box whose blurred shape
- * falls to half its middle there, found by halving. What is narrower than the blur itself is told no finer.
- */
-export function widthBehindBlur(seen: number, sigma: number): number {
-  if (sigma <= 0) return seen
-  // Value of a unit box of half width h, blurred, at x; the error function after Abramowitz and Stegun 7.1.26.
-  const erf = (z: number): number => {
-    const t = 1 / (1 + 0.3275911 * Math.abs(z))
-    const v =
-      1 -
-      ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-z * z)
-    return z < 0 ? -v : v
-  }
-  const value = (h: number, x: number) =>
-    (erf((x + h) / (sigma * Math.SQRT2)) - erf((x - h) / (sigma * Math.SQRT2))) / 2
-  let [low, high] = [0.02 * sigma, seen / 2 + sigma]
-  for (let k = 0; k < 40; k++) {
-    const h = (low + high) / 2
-    // Wider at half darkness than was seen: the line is narrower.
-    if (value(h, seen / 2) > value(h, 0) / 2) high = h
-    else low = h
-  }
-  return low + high
-}
+/** Neighbours whose middles are taken together, either way: what one place is read off by widens no line then. */
+const TOGETHER = 6
 
-/** Samples round a place that show the paper, at this distance, mm. */
-const ROUND = 16
-const PAPER = 2.2
-
-/** How much darker than the paper round it a place is, 0 to 1. */
-export function inkAt(picture: Grey, view: PlaneView, [x, y]: Point): number {
-  const light = (px: number, py: number) => lightAt(picture, ...view.toPicture(px, py))
-  const paper = Array.from({ length: ROUND }, (_, k) => {
-    const a = (2 * Math.PI * k) / ROUND
-    return light(x + PAPER * Math.cos(a), y + PAPER * Math.sin(a))
-  }).sort((a, b) => a - b)
-  return Math.max(0, 1 - light(x, y) / Math.max(2, paper[Math.floor(ROUND * 0.7)]!))
-}
-
-/** Stretches that were not seen. */
-export function gapsOf(path: Path, seen: readonly boolean[], least: number): Gap[] {
-  const n = path.length
-  const start = seen.indexOf(true)
-  if (start < 0) return []
-  const out: Gap[] = []
-  let run = 0
-  for (let k = 1; k <= n; k++) {
-    const i = (start + k) % n
-    if (!seen[i]) run++
-    else {
-      const length = run * STEP
-      if (run > 0 && length >= least) out.push({ at: path[(i - Math.ceil(run / 2) + n) % n]!, length })
-      run = 0
+/** The mean of the stretches (m steps each), each moved so that its line's middle (mm from the middle step) lies on the middle. */
+function profileOf(dark: Float32Array, m: number, at: Float64Array): Float64Array {
+  const aside = Math.round(ASIDE / FINE)
+  const sum = new Float64Array(2 * aside + 1)
+  let count = 0
+  const n = at.length
+  at.forEach((own, i) => {
+    let [v, seen] = [0, 0]
+    for (let d = -TOGETHER; d <= TOGETHER; d++) {
+      const w = at[(i + d + n) % n]!
+      if (!Number.isNaN(w)) [v, seen] = [v + w, seen + 1]
     }
-  }
-  return out.sort((a, b) => b.length - a.length)
+    if (Number.isNaN(own) || seen <= TOGETHER) return
+    const middle = (m - 1) / 2 + v / seen / FINE
+    if (!(middle - aside >= 0 && middle + aside < m - 1)) return
+    count++
+    for (let k = 0; k < sum.length; k++) {
+      const x = middle - aside + k
+      const j = Math.floor(x)
+      const from = i * m + j
+      sum[k]! += dark[from]! + (dark[from + 1]! - dark[from]!) * (x - j)
+    }
+  })
+  return sum.map((v) => v / Math.max(1, count))
 }
-
-/** Shorter breaks are the grain of the paper, mm. */
-const LEAST_GAP = 1.5
 
 /**
  * The pencil line near a rough outline: read across it every half millimetre in the picture itself, in two passes (the second
@@ -192,8 +139,8 @@ export function readLine(picture: Grey, view: PlaneView, rough: Path, blur: numb
   const first = railAlong(rough, 1)
   const coarse = acrossRail(picture, view, first, 3, 'as a rule')
   const rail = railAlong(bridged(first, coarse.at) ?? first.points, 0.6)
-  const { at, inked, width } = acrossRail(picture, view, rail, 1.6, 'on it')
+  const { at, inked, profile } = acrossRail(picture, view, rail, 1.6, 'on it')
   const path = bridged(rail, at) ?? rail.points
   const seen = Array.from(at, (v) => !Number.isNaN(v))
-  return { path, seen, gaps: gapsOf(path, inked, LEAST_GAP), width: widthBehindBlur(width, blur) }
+  return { path, seen, gaps: gapsOf(path, inked), width: lineWidth(profile, FINE, blur) }
 }

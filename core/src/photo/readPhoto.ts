@@ -1,4 +1,4 @@
-import { boxOf, distance, signedArea, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, signedArea, type Box, type Path, type Point } from '../geometry/path.ts'
 import type { Sentence } from '../units/sentence.ts'
 import { enclosed } from './enclosed.ts'
 import { fairOutline } from './fairOutline.ts'
@@ -8,7 +8,11 @@ import { PhotoError } from './photoError.ts'
 import type { Grey, Picture } from './picture.ts'
 import { straighten, type FlatPicture } from './planeView.ts'
 import { readEdge } from './readEdge.ts'
-import { inkAt, readLine, type Gap, type ReadRim } from './readLine.ts'
+import { cornerFill } from './cornerFill.ts'
+import { cornerInk } from './cornerInk.ts'
+import type { CornerProof } from './corners.ts'
+import { readLine } from './readLine.ts'
+import type { Gap, ReadRim } from './readRim.ts'
 import { thingsOf } from './things.ts'
 import { withMats, type Vision } from './vision.ts'
 
@@ -65,7 +69,7 @@ const MOST_OUTLINES = 40
 /** What a row of half levels can be read to in the best of pictures, mm. */
 const READING = 0.04
 
-export function greyOf(cv: Vision, picture: Picture): Grey {
+function greyOf(cv: Vision, picture: Picture): Grey {
   return withMats((keep) => {
     const colour = keep(new cv.Mat(picture.height, picture.width, cv.CV_8UC4))
     colour.data.set(picture.data)
@@ -82,10 +86,10 @@ function finished(
   ground: Ground,
   choices: PhotoChoices,
   holes: Path[],
-  inked: ((p: Point) => number) | null,
+  proof: CornerProof,
 ): PhotoOutline {
   const size = choices.bar / 100
-  const fair = fairOutline(rim.path, rim.seen, choices.tolerance / size, inked && { at: inked, width: rim.width })
+  const fair = fairOutline(rim.path, rim.seen, choices.tolerance / size, proof)
   const around = rim.path.filter((_, i) => i % 40 === 0)
   const camera = Math.max(...around.map((p) => ground.errorAt(p)))
   const mean = Math.sqrt(fair.moved.usual ** 2 + READING ** 2 + camera ** 2)
@@ -150,36 +154,29 @@ export function readPhoto(
   progress(0.05, 'Looking for the marks')
   const grey = greyOf(cv, picture)
   const ground = choices.scan === null ? groundOfPhoto(cv, grey, choices) : groundOfScan(picture, choices.scan)
-  let last: { flat: FlatPicture } | null = null
-  for (const box of ground.boxes) {
+  const look = (box: Box): Pick<PhotoReading, 'outlines' | 'flat'> => {
     progress(0.3, 'Straightening the picture')
     const area = (box.maxX - box.minX) * (box.maxY - box.minY)
     const middle: Point = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2]
     const perMm = Math.min(FINEST, 1.2 * ground.view.perMm(middle), Math.sqrt(FLAT_PIXELS / area))
     const flat = straighten(cv, picture, ground.view, box, perMm)
-    last = { flat }
     progress(0.5, choices.what === 'line' ? 'Looking for lines' : 'Looking for edges')
     const outlines =
       choices.what === 'line'
         ? linesIn(cv, grey, ground, flat, choices, progress)
         : edgesIn(cv, picture, ground, flat, choices, progress)
-    if (outlines.length > 0) {
-      progress(1, '')
-      return { outlines, flat, photo: ground.photo, notes: ground.notes }
-    }
+    return { outlines, flat }
   }
+  let looked = look(ground.boxes[0])
+  for (const box of ground.boxes.slice(1)) if (looked.outlines.length === 0) looked = look(box)
   progress(1, '')
-  return {
-    outlines: [],
-    flat: last!.flat,
-    photo: ground.photo,
-    notes: [
-      ...ground.notes,
-      choices.what === 'line'
-        ? 'No closed line of some size is seen. Draw it darker, close its gaps, and keep hands, tools and deep shadows out of the picture; a thing without a line is found by its edge.'
-        : 'No thing is seen whose edge stands out from what it lies on. Lay it on paper of another colour, all of it in the picture, away from shadows.',
-    ],
-  }
+  const notes = looked.outlines.length > 0 ? ground.notes : [...ground.notes, NOTHING[choices.what]]
+  return { ...looked, photo: ground.photo, notes }
+}
+
+const NOTHING: Readonly<Record<PhotoChoices['what'], Sentence>> = {
+  line: 'No closed line of some size is seen. Draw it darker, close its gaps, and keep hands, tools and deep shadows out of the picture; a thing without a line is found by its edge.',
+  edge: 'No thing is seen whose edge stands out from what it lies on. Lay it on paper of another colour, all of it in the picture, away from shadows.',
 }
 
 function linesIn(
@@ -195,9 +192,8 @@ function linesIn(
     const rough = enclosed(cv, ink, flat).slice(0, MOST_OUTLINES)
     const read = rough.map((r, i) => {
       progress(0.6 + (0.4 * i) / rough.length, 'Reading the lines')
-      return finished(readLine(grey, ground.view, r.path, ground.blur), ground, choices, [], (p) =>
-        inkAt(grey, ground.view, p),
-      )
+      const rim = readLine(grey, ground.view, r, ground.blur)
+      return finished(rim, ground, choices, [], cornerInk(grey, ground.view, rim.path, rim.width))
     })
     return distinct(read.filter((o) => o.seen >= LEAST_SEEN && signedArea(o.path) > 0))
   } finally {
@@ -214,35 +210,15 @@ function edgesIn(
   progress: PhotoProgress,
 ): PhotoOutline[] {
   const rough = thingsOf(cv, flat, ground.hidden).slice(0, MOST_OUTLINES)
+  const proof = cornerFill(picture, ground.view)
   return rough
     .map((thing, i) => {
       progress(0.6 + (0.4 * i) / rough.length, 'Reading the edges')
       const holes = thing.holes.map((h) => {
         const rim = readEdge(picture, ground.view, h)
-        return fairOutline(rim.path, rim.seen, choices.tolerance).path
+        return fairOutline(rim.path, rim.seen, (100 * choices.tolerance) / choices.bar, proof).path
       })
-      return finished(readEdge(picture, ground.view, thing.path), ground, choices, holes, null)
+      return finished(readEdge(picture, ground.view, thing.path), ground, choices, holes, proof)
     })
     .filter((o) => o.seen >= LEAST_SEEN && signedArea(o.path) > 0)
-}
-
-/** Length and width of an outline as it lies along its longest way, mm: for saying what was found. */
-export function extentOf(path: Path): { length: number; width: number } {
-  let [length, across] = [0, 0 as number]
-  let way: Point = [1, 0]
-  const few = path.length > 300 ? path.filter((_, i) => i % Math.ceil(path.length / 300) === 0) : path
-  for (const a of few) {
-    for (const b of few) {
-      const d = distance(a, b)
-      if (d > length) [length, way] = [d, [(b[0] - a[0]) / d, (b[1] - a[1]) / d]]
-    }
-  }
-  let [low, high] = [Infinity, -Infinity]
-  for (const [x, y] of path) {
-    const t = -x * way[1] + y * way[0]
-    low = Math.min(low, t)
-    high = Math.max(high, t)
-  }
-  across = high - low
-  return { length, width: across }
 }

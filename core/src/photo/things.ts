@@ -1,6 +1,7 @@
 import { leastSquares } from '../geometry/linearSolve.ts'
 import { contains, signedArea, type Path } from '../geometry/path.ts'
-import { atRim, LEAST_AREA, rims } from './enclosed.ts'
+import { LEAST_AREA } from './enclosed.ts'
+import { atRim, invert, rims } from './masks.ts'
 import type { FlatPicture } from './planeView.ts'
 import { withMats, type Vision } from './vision.ts'
 
@@ -111,13 +112,13 @@ export function thingsOf(cv: Vision, flat: FlatPicture, hiddenAt: (x: number, y:
           x > box.minX + NEAR_RIM && x < box.maxX - NEAR_RIM && y > box.minY + NEAR_RIM && y < box.maxY - NEAR_RIM,
       )
     const outlines = rims(cv, off, flat, LEAST_AREA).filter(inside)
-    const rest = off.data
-    for (let i = 0; i < rest.length; i++) rest[i] = 255 - rest[i]!
+    invert(off)
     // The ground itself reaches the rim; holes do not.
     const labels = keep(new cv.Mat())
     cv.connectedComponents(off, labels, 4)
     const label = labels.data32S
     const open = atRim(label, width, height)
+    const rest = off.data
     for (let i = 0; i < rest.length; i++) if (open.has(label[i]!)) rest[i] = 0
     const holes = rims(cv, off, flat, LEAST_HOLE).filter(inside)
     return outlines

@@ -1,4 +1,5 @@
 import { pointAt, resample } from '../geometry/polyline.ts'
+import { lineThrough } from '../geometry/lineThrough.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'
@@ -105,16 +106,5 @@ export function grainOf({ id, side, net, fold }: Pick<Piece, 'id' | 'side' | 'ne
   return grainAlong(net, [side === 'medial' ? 1 : -1, 0], lines)
 }
 
-/** Unit direction in which an outline is longest: the eigenvector of its points' scatter about their middle. */
-function longWay(outline: Path): Point {
-  const even = resample(outline, 200, true)
-  const [mx, my] = [0, 1].map((d) => even.reduce((s, p) => s + p[d]!, 0) / even.length)
-  let [xx, xy, yy] = [0, 0, 0]
-  for (const [x, y] of even) {
-    xx += (x - mx!) ** 2
-    xy += (x - mx!) * (y - my!)
-    yy += (y - my!) ** 2
-  }
-  const angle = Math.atan2(2 * xy, xx - yy) / 2
-  return [Math.cos(angle), Math.sin(angle)]
-}
+/** Unit direction in which an outline is longest. */
+const longWay = (outline: Path): Point => lineThrough(resample(outline, 200, true)).direction
