@@ -1,5 +1,6 @@
 import { readPhoto, usualPhoto, type Path, type Point } from '@gentle-awl/core'
-import { layTable, photograph } from '../core/test/photoStudio.ts'
+import { photograph } from '../core/test/photoStudio.ts'
+import { layTable } from '../core/test/studioTable.ts'
 import { vision } from '../core/test/vision.ts'
 import { nearest } from '../core/src/geometry/polyline.ts'
 import { summary, type Result } from './measure.ts'

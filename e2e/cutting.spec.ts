@@ -39,7 +39,7 @@ test('a hide comes into the stores with its flaws, and a pair is laid on one off
   page,
 }) => {
   await visit(page, `${server.url}/stores/hides`)
-  await expect(page.getByRole('link', { name: /Calf 7/ })).toContainText(/82\.\d dm² · 1\.4 mm · 4 flaws/)
+  await expect(page.getByRole('link', { name: /Calf 7/ })).toContainText(/82\.\d dm² · 1\.5 mm · 4 flaws/)
   await page.getByRole('link', { name: 'New hide or sheet' }).click()
   await page.getByRole('textbox', { name: 'Name or number' }).fill('Calf 8')
   await page.getByRole('textbox', { name: 'Name or number' }).press('Tab')

@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { jpegOf, layTable, photograph } from '../core/test/photoStudio.ts'
+import { jpegOf, photograph } from '../core/test/photoStudio.ts'
+import { layTable } from '../core/test/studioTable.ts'
 import { bottomView, checkedLast, offset, resample, type Path, type Point } from '../core/src/index.ts'
 import { demoLasts } from '../server/src/demo/lasts.ts'
 

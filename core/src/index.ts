@@ -154,14 +154,8 @@ export { cannotServe, materialChoices, materialsUsed, withMaterials } from './tr
 export { isPieceRecord, partOfMade } from './trade/recordName.ts'
 export { matKinds, matSheet, matSheets, MARK_CELLS, type MatKind } from './photo/mat.ts'
 export { CODE_CELLS, markCodes } from './photo/markCodes.ts'
-export {
-  readPhoto,
-  usualPhoto,
-  type PhotoChoices,
-  type PhotoOutline,
-  type PhotoReading,
-} from './photo/readPhoto.ts'
-export { Hide, HideFields, hideForms, type HideForm } from './model/hide.ts'
+export { readPhoto, usualPhoto, type PhotoChoices, type PhotoOutline, type PhotoReading } from './photo/readPhoto.ts'
+export { Hide, HideFields, hideForms } from './model/hide.ts'
 export { extentOf } from './geometry/extent.ts'
 export { pulled } from './photo/pulled.ts'
 export type { Vision } from './photo/vision.ts'

@@ -118,6 +118,8 @@ function readSquare(picture: Grey, quad: Quad): SeenMark | null {
   return { mark: read.mark, corners: [upright[3]!, upright[2]!, upright[1]!, upright[0]!] }
 }
 
+/** A blurred step has risen so far one standard deviation beyond its middle. */
+const ONE_SIGMA = 0.8413
 /** Places along a side of a mark at which its edge is read, and steps across it. */
 const ALONG = 18
 const ACROSS = 24
@@ -151,11 +153,11 @@ function edgeOfMark(picture: Grey, a: Point, b: Point, blurs: number[]): Straigh
       }
       return null
     }
-    const [t, early, late] = [where(0.5), where(0.25), where(0.75)]
+    const [t, late] = [where(0.5), where(ONE_SIGMA)]
     if (t === null) continue
     points.push([ox + nx * t, oy + ny * t])
-    // A quarter to three quarters of a blurred step lie 1.349 standard deviations apart.
-    if (early !== null && late !== null) blurs.push((late - early) / 1.349)
+    // Outwards, where nothing but paper follows: within the mark white cells may be near.
+    if (late !== null && rise > 0) blurs.push(late - t)
   }
   if (points.length < ALONG / 2) return null
   for (let pass = 0; pass < 2; pass++) {

@@ -3,7 +3,7 @@ import { gaussian, seeded } from '../geometry/random.ts'
 import type { Point } from '../geometry/path.ts'
 import { project, unproject, type Camera } from './camera.ts'
 import { fitCamera, type SeenMark } from './fitCamera.ts'
-import { matSheet, type MatSheet } from './mat.ts'
+import { matSheet, placeOfMark, type MatSheet } from './mat.ts'
 
 const lean = (degrees: number): Camera['rotation'] => {
   const a = (degrees * Math.PI) / 180
@@ -71,6 +71,22 @@ describe('the camera found from the marks of the mat', () => {
     expect(pose.x).toBeCloseTo(230, 1)
     expect(pose.y).toBeCloseTo(-40, 1)
     expect(pose.angle).toBeCloseTo(0.4, 3)
+  })
+  it('leaves out a sheet that does not lie where the rest does, and says how many marks it went by', () => {
+    const lay = ([x, y]: Point): Point => [x + 230, y + 10]
+    const far = { ...phone, shift: [-180, 100, 620] as const }
+    // Bent along its middle: no place of a flat sheet shows it so.
+    const bent = seenBy(far, matSheet('small', 4), 0, lay).map((m) => ({
+      ...m,
+      corners: m.corners.map((_, k): Point => {
+        const [x, y] = placeOfMark(m.mark)!.corners[k]!
+        return project(far, ...lay([x, y]), 0.35 * Math.abs(y - 130))
+      }) as unknown as SeenMark['corners'],
+    }))
+    const flat = [...seenBy(far, matSheet('wide', 1), 0.1)]
+    const fit = fitCamera([...flat, ...bent], ...SIZE)!
+    expect(fit.marks).toBeLessThan(flat.length + bent.length - 5)
+    expect(astray(fit.camera, far, inside)).toBeLessThan(0.2)
   })
   it('is not led astray by marks on a corner that stands up', () => {
     const flat = seenBy(phone, matSheet('small', 3), 0.05)

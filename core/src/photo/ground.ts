@@ -23,7 +23,7 @@ const LEAN = 55
 /** Blur of a flatbed scanner, px: there is no mark to read it from, and it is sharp to about its own pixels. */
 const SCAN_BLUR = 0.8
 /** Fewer pixels a millimetre than this lose faint lines, and tell the width of one too large. */
-const FEW_PIXELS = 3.5
+const FEW_PIXELS = 3
 /** A sheet of which a corner is told no better than this is not seen well enough, mm. */
 const UNSETTLED = 0.4
 

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { layTable, photograph, type Shot, type Studio } from '../../test/photoStudio.ts'
+import { photograph, type Shot } from '../../test/photoStudio.ts'
+import { layTable, type Studio } from '../../test/studioTable.ts'
 import { vision } from '../../test/vision.ts'
 import { distance, signedArea, type Path, type Point } from '../geometry/path.ts'
 import { extentOf } from '../geometry/extent.ts'
@@ -79,7 +80,7 @@ function astray(found: Path, truth: Path): { p95: number; most: number } {
 
 describe('a pencil line on the mat, photographed', () => {
   it('is read to a tenth of a millimetre from the side, through a lens, in uneven light with a shadow across it', () => {
-    const { outlines, photo } = read(drawn, shaded)
+    const { outlines, photo, notes } = read(drawn, shaded)
     expect(outlines).toHaveLength(1)
     const { p95, most } = astray(outlines[0]!.path, sole)
     expect(p95).toBeLessThan(0.12)
@@ -88,7 +89,11 @@ describe('a pencil line on the mat, photographed', () => {
     expect(outlines[0]!.error).toBeGreaterThan(0.7 * p95)
     expect(outlines[0]!.error).toBeLessThan(0.3)
     expect(Math.abs(extentOf(outlines[0]!.path).length / extentOf(sole).length - 1)).toBeLessThan(0.002)
-    expect(outlines[0]!.pencil).toBeCloseTo(0.6, 0)
+    // At two pixels a millimetre a line is told too wide, and the picture says so.
+    expect(Math.abs(outlines[0]!.pencil - 0.6)).toBeLessThan(0.2)
+    expect(notes).toEqual([
+      expect.stringMatching(/^It has only 2\.\d pixels to a millimetre: faint lines may be missed/),
+    ])
     expect(outlines[0]!.seen).toBeGreaterThan(0.98)
     expect(photo!.marks).toBe(22)
   })
@@ -203,6 +208,17 @@ describe('a flat thing without a line', () => {
     expect(outlines[0]!.holes).toHaveLength(1)
     expect(signedArea(outlines[0]!.holes[0]!)).toBeCloseTo(Math.PI * 30, -1)
   })
+  it('keeps its corners, also one that is sharp', () => {
+    const { outlines } = read(
+      { sheets: SHEET, things: [{ path: facing, colour: [0.3, 0.2, 0.1] }] },
+      {},
+      { what: 'edge' },
+    )
+    const { p95, most } = astray(outlines[0]!.path, facing)
+    expect(p95).toBeLessThan(0.2)
+    expect(most).toBeLessThan(0.5)
+    expect(outlines[0]!.corners).toHaveLength(5)
+  })
   it('that is thick is read at the height of its upper face, and too large without', () => {
     const studio = { sheets: SHEET, things: [{ path: liner, colour: [0.3, 0.18, 0.1] as const, height: 8 }] }
     const told = read(studio, {}, { what: 'edge', height: 8 })
@@ -254,7 +270,7 @@ describe('a hide on the floor', () => {
     expect(Math.abs(found.length - truth.length)).toBeLessThan(3)
     expect(Math.abs(signedArea(outlines[0]!.path) / signedArea(hide) - 1)).toBeLessThan(0.006)
     expect(outlines[0]!.holes).toHaveLength(1)
-    expect(signedArea(outlines[0]!.holes[0]!) / signedArea(hole)).toBeCloseTo(1, 0)
+    expect(Math.abs(signedArea(outlines[0]!.holes[0]!) / signedArea(hole) - 1)).toBeLessThan(0.12)
   })
 })
 
@@ -292,13 +308,17 @@ describe('a picture that cannot be used', () => {
   it('without a mat says what to print', () => {
     expect(() => read({ ...drawn, sheets: [] })).toThrow('No mark of the mat is seen in this picture. Print the mat')
   })
-  it('that shows a corner of the mat says to step back', () => {
-    expect(() => read(drawn, { from: [30, 0, 90], at: [8, 8] })).toThrow(/Only \d of the mat's marks|one side only/)
+  it('that shows a corner of the mat, or one side of it, says to step back', () => {
+    expect(() => read(drawn, { from: [30, 0, 90], at: [8, 8] })).toThrow("Only 3 of the mat's marks are seen")
+    expect(() => read(drawn, { from: [97, -40, 150], at: [97, 20] })).toThrow(
+      /^Marks are seen on one side only: the far side could lie \d\.\d mm from where it is taken to be\./,
+    )
   })
   it('that is blurred says by how much and what helps', () => {
-    expect(() => read(drawn, { blur: 4.6 })).toThrow(
-      /The picture is blurred: sharp edges are .* wide in it\. Wipe the lens|No mark of the mat/,
+    expect(() => read(drawn, { blur: 2 })).toThrow(
+      /^The picture is blurred: sharp edges are 1\.\d mm wide in it\. Wipe the lens/,
     )
+    expect(() => read(drawn, { blur: 4.6 })).toThrow(/a blurred or very dark picture shows none either\.$/)
   })
   it('that is small, or shows the mat small, says to go nearer', () => {
     expect(() => read(drawn, { width: 640, height: 480 })).toThrow('640 by 480 pixels, too few')

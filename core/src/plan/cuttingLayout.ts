@@ -38,13 +38,15 @@ const turnsOf: Readonly<Record<LayTurn, readonly number[]>> = {
   free: Array.from({ length: 360 / STEP }, (_, k) => k * STEP),
 }
 
-/** What is seen most, and strained most when the shoe is pulled over the last. */
-const BEST = /^(vamp|cap|toe cap|toe-cap|plug|apron)/
+/** Pieces that cover the forepart, which is seen most and strained most in lasting; an upper in one piece is its own vamp. */
+const FOREPART: readonly string[] = ['vamp', 'cap', 'upper']
+/** A piece of a pattern drawn elsewhere is what it is called. */
+const CALLED = /\b(vamp|cap)\b/i
 
 /** The least that a piece is cut from: the best for vamp and toe cap, good for what else is seen, the rest wherever it finds room. */
-export function gradeNeeded({ id, record }: Pick<CutPiece, 'id' | 'record'>): HideGrade {
+export function gradeNeeded({ id, name, record }: Pick<CutPiece, 'id' | 'name' | 'record'>): HideGrade {
   if (record === id) return 'lesser'
-  return BEST.test(id) ? 'best' : 'good'
+  return FOREPART.includes(id) || CALLED.test(name) ? 'best' : 'good'
 }
 
 /** Zones of a hide that are not good enough for a grade. */

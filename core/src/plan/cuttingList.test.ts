@@ -146,6 +146,21 @@ describe('one stuff laid on a straight sheet', () => {
       if (gradeNeeded(piece) === 'best') expect(least).toBeGreaterThan(449.9)
     }
   })
+  it.each(Object.entries(pairOfEachStyle))(
+    'has its forepart cut from the best, what is not seen from anywhere: %s',
+    (_, input) => {
+      const { plan, groups: all } = list(input)
+      const needed = new Map(all.flatMap((g) => g.pieces).map((p) => [p.record, gradeNeeded(p)]))
+      // Whatever piece covers the toe: it reaches farthest forward on the forme.
+      const foremost = (p: (typeof plan.upper.pieces)[number]) =>
+        Math.max(...p.places.map((at) => boxOf(at.forme).maxX))
+      const toe = [...plan.upper.pieces].sort((a, b) => foremost(b) - foremost(a))[0]!
+      expect(needed.get(`upper.${toe.id}`), toe.name).toBe('best')
+      for (const p of plan.parts) if (needed.has(p.id)) expect(needed.get(p.id)).toBe('lesser')
+      expect(gradeNeeded({ id: 'piece-1', name: 'Vamp, whole', record: 'upper.piece-1' })).toBe('best')
+      expect(gradeNeeded({ id: 'piece-2', name: 'Quarter', record: 'upper.piece-2' })).toBe('good')
+    },
+  )
   it('as they fit they may lie in more turns; strips are not laid', () => {
     const free = cuttingLayout(calf, sheetGround({ length: 900, width: 450 }), 2, 'free')
     for (const p of free.pieces) expect(p.rotations).toHaveLength(8)

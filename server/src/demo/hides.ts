@@ -115,10 +115,10 @@ export function demoHides(materials: readonly Material[]): Hide[] {
         },
       ],
       samples: [
-        { at: [300, 30], thickness: 1.45 },
+        { at: [300, 30], thickness: 1.5 },
         { at: [560, -80], thickness: 1.4 },
         { at: [560, 330], thickness: 1.2 },
-        { at: [1050, 20], thickness: 1.55 },
+        { at: [1050, 20], thickness: 1.6 },
       ],
     },
     {

@@ -23,6 +23,8 @@ export function usePicture(usual: () => Partial<PhotoChoices>) {
   const busy = ref<{ share: number; doing: string } | null>(null)
   /** Outlines as they were before each correction. */
   const before = shallowRef<PictureOutline[][]>([])
+  /** Which picture is being read: one that is begun stops the one before it. */
+  let reading = 0
 
   function forget(): void {
     if (shown.value) URL.revokeObjectURL(shown.value.url)
@@ -36,11 +38,16 @@ export function usePicture(usual: () => Partial<PhotoChoices>) {
     file.value = next
     problem.value = ''
     busy.value = { share: 0, doing: 'Opening the picture' }
-    const answer = await reader.read(next, { ...choices.value }, (share, doing) => {
-      if (busy.value) busy.value = { share, doing }
-    })
+    const mine = ++reading
+    const answer = await reader
+      .read(next, { ...choices.value }, (share, doing) => {
+        if (mine === reading && busy.value) busy.value = { share, doing }
+      })
+      // Also when it fails in a way that has no sentence: nothing is awaited any more.
+      .finally(() => {
+        if (mine === reading) busy.value = null
+      })
     if (answer === null) return
-    busy.value = null
     forget()
     if (answer.problem !== null) {
       problem.value = tell(answer.problem)
@@ -50,10 +57,6 @@ export function usePicture(usual: () => Partial<PhotoChoices>) {
     shown.value = { ...rest, url: URL.createObjectURL(rest.picture.file) }
     outlines.value = found.map((o) => ({ ...o, corrected: false }))
     meant.value = many ? found.map((_, i) => i) : found.length > 0 ? [0] : []
-  }
-  function stop(): void {
-    busy.value = null
-    reader.stop()
   }
   /** Puts another line in the place of one. `first` begins a correction: what was there can be had back. */
   function correct(index: number, path: Path, first: boolean): void {
@@ -70,5 +73,19 @@ export function usePicture(usual: () => Partial<PhotoChoices>) {
     reader.end()
     forget()
   })
-  return { file, choices, shown, outlines, meant, problem, busy, before, read, stop, correct, back, forget }
+  return {
+    file,
+    choices,
+    shown,
+    outlines,
+    meant,
+    problem,
+    busy,
+    before,
+    read,
+    stop: () => reader.stop(),
+    correct,
+    back,
+    forget,
+  }
 }

@@ -5,7 +5,7 @@ import type { Answer } from '../answer.ts'
 import type { PhotoWorker, ReadPicture } from './photoWorker.ts'
 
 /** Larger files are no photograph, bytes. */
-export const MOST_BYTES = 60_000_000
+const MOST_BYTES = 60_000_000
 
 /** Reads pictures beside the page. The thread, and the library in it, begin with the first picture and end with `end`. */
 export class PictureReader {
@@ -24,11 +24,13 @@ export class PictureReader {
     if (file.size > MOST_BYTES) {
       return { value: null, problem: `${file.name} is larger than 60 MB: save it as a JPEG.` }
     }
-    const stopped = new Promise<null>((resolve) => (this.stopped = resolve))
+    let mine: ((answer: null) => void) | null = null
+    const stopped = new Promise<null>((resolve) => (this.stopped = mine = resolve))
     try {
       return await Promise.race([this.channel.ask.read(file, file.name, choices, proxy(tell)), stopped])
     } finally {
-      this.stopped = null
+      // Another picture may have been begun meanwhile.
+      if (this.stopped === mine) this.stopped = null
     }
   }
 
@@ -40,9 +42,9 @@ export class PictureReader {
     this.channel.end()
   }
 
+  /** Ends the thread, with whatever it does. */
   end(): void {
-    this.stopped?.(null)
-    this.stopped = null
+    this.stop()
     this.channel.end()
   }
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { boxOf, hideForms, type HideForm, type Point } from '@gentle-awl/core'
+import { boxOf, hideForms, type Point } from '@gentle-awl/core'
 import { IconTrash } from '@tabler/icons-vue'
 import { NButton, NCheckbox } from 'naive-ui'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { showArea, showLength } from '../../../app/settings.ts'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
@@ -17,7 +17,8 @@ import RoomState from '../../../ui/RoomState.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
 import HideDrawing from './HideDrawing.vue'
-import { broughtHide, marked, markings, roundPatch, soundArea, straight, type Marking } from './hideFigures.ts'
+import { broughtHide, markings, soundArea, straight } from './hideFigures.ts'
+import MarkFields from './MarkFields.vue'
 import { useHide } from './useHide.ts'
 
 /** One hide, sheet, roll or offcut: its edge, flaws, lesser parts, tight direction and thickness, drawn and by number. */
@@ -48,47 +49,11 @@ const isStraight = computed(() => hide.value?.form === 'sheet' || hide.value?.fo
 function bring({ outlines, holes }: Brought): void {
   set({ ...broughtHide(outlines[0], holes[0] ?? []), zones: [], samples: [] })
 }
-function form(next: HideForm): void {
-  set({ form: next })
-}
 
-/** What a press on the drawing is for. */
-const marking = ref<Marking | 'thickness' | ''>('')
+/** Corners of what is being marked, and whether a press on the drawing marks anything. */
 const corners = ref<Point[]>([])
-const thickness = ref(1.4)
-const across = ref(20)
-const where = ref<{ x: number; y: number }>({ x: 100, y: 100 })
-const uses = [
-  { value: '' as const, name: 'nothing: presses move the drawing' },
-  ...markings,
-  { value: 'thickness' as const, name: 'A thickness that was measured' },
-]
-function press(at: Point): void {
-  where.value = { x: at[0], y: at[1] }
-  if (marking.value === 'thickness') measure(at)
-  else if (marking.value !== '') corners.value = [...corners.value, at]
-}
-function measure(at: Point): void {
-  if (!hide.value) return
-  set({ samples: [...hide.value.samples, { at: [at[0], at[1]], thickness: thickness.value }] })
-}
-function close(): void {
-  if (!hide.value || marking.value === '' || marking.value === 'thickness') return
-  set(
-    marked(
-      hide.value,
-      marking.value,
-      corners.value.map(([x, y]) => [x, y]),
-    ),
-  )
-  corners.value = []
-}
-function put(): void {
-  if (!hide.value || marking.value === '') return
-  const at: Point = [where.value.x, where.value.y]
-  if (marking.value === 'thickness') measure(at)
-  else set(marked(hide.value, marking.value, roundPatch(at, across.value)))
-}
+const marks = ref(false)
+const marking = useTemplateRef<{ press: (at: Point) => void }>('marking')
 const without = <T,>(list: readonly T[], index: number): T[] => list.filter((_, i) => i !== index)
 const nameOf = (value: string) => markings.find((m) => m.value === value)?.name.replace(/^Flaw: (an? )?/, '') ?? value
 const sizeOf = (outline: readonly Point[]) => {
@@ -101,7 +66,7 @@ const sizeOf = (outline: readonly Point[]) => {
   <RoomState :loading="hide === null" :problem="cannotLoad" what="The hide" @retry="load">
     <div v-if="hide" class="work-and-panel room">
       <h1 class="visually-hidden">{{ kept ? kept.name : 'New hide or sheet' }}</h1>
-      <HideDrawing :hide="hide" :corners="corners" :marking="marking !== ''" @press="press" />
+      <HideDrawing :hide="hide" :corners="corners" :marking="marks" @press="marking?.press($event)" />
       <BecausePanel :title="kept ? kept.name : 'New hide or sheet'">
         <form class="fields" @submit.prevent="keep">
           <p class="figure">
@@ -130,7 +95,7 @@ const sizeOf = (outline: readonly Point[]) => {
             name="hide-form"
             :value="hide.form"
             :options="hideForms.map((value) => ({ value, name: value }))"
-            @choose="form($event)"
+            @choose="set({ form: $event })"
           />
           <TextField
             :value="hide.place"
@@ -175,59 +140,7 @@ const sizeOf = (outline: readonly Point[]) => {
           </label>
 
           <h3>Mark on it</h3>
-          <SelectField
-            label="A press on the drawing marks"
-            name="marking"
-            :value="marking"
-            :options="uses"
-            @choose="((marking = $event), (corners = []))"
-          />
-          <template v-if="marking !== ''">
-            <p v-if="marking !== 'thickness'" class="soft">
-              Press its corners on the drawing, then close it; or give its middle and how far it goes across.
-            </p>
-            <p v-else class="soft">Set the thickness, then press where it was measured.</p>
-            <NButton v-if="corners.length > 2" type="primary" @click="close"
-              >Close it after {{ corners.length }} corners</NButton
-            >
-            <div class="two">
-              <div class="field">
-                <span>Along</span>
-                <LengthField
-                  label="Middle, along"
-                  :value="where.x"
-                  :min="-10000"
-                  :max="10000"
-                  @change="where.x = $event"
-                />
-              </div>
-              <div class="field">
-                <span>Across</span>
-                <LengthField
-                  label="Middle, across"
-                  :value="where.y"
-                  :min="-10000"
-                  :max="10000"
-                  @change="where.y = $event"
-                />
-              </div>
-              <div v-if="marking === 'thickness'" class="field">
-                <span>Thickness</span>
-                <LengthField
-                  label="Thickness there"
-                  :value="thickness"
-                  :min="0.1"
-                  :max="20"
-                  @change="thickness = $event"
-                />
-              </div>
-              <div v-else class="field">
-                <span>Wide</span>
-                <LengthField label="How wide it is" :value="across" :min="2" :max="2000" @change="across = $event" />
-              </div>
-              <NButton @click="put">Put it there</NButton>
-            </div>
-          </template>
+          <MarkFields ref="marking" v-model:corners="corners" v-model:marks="marks" :hide="hide" @change="set" />
           <ul class="plain-list marks" aria-label="What is marked">
             <li v-for="(f, i) in hide.flaws" :key="`f${i}`">
               {{ capital(nameOf(f.kind)) }}, {{ sizeOf(f.outline) }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Hide } from '@gentle-awl/core'
 import { IconPlus } from '@tabler/icons-vue'
-import { NCheckbox, NPagination } from 'naive-ui'
+import { NButton, NCheckbox, NPagination } from 'naive-ui'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type Stored } from '../../../api/client.ts'
 import { useNews } from '../../../app/news.ts'
@@ -37,6 +37,10 @@ const found = computed(() => {
     return (usedToo.value || !h.used) && words.every((w) => text.includes(w))
   })
 })
+function showAll(): void {
+  wanted.value = ''
+  usedToo.value = true
+}
 const pages = computed(() => Math.max(1, Math.ceil(found.value.length / PAGE)))
 const shown = computed(() => {
   const at = Math.min(page.value, pages.value)
@@ -70,6 +74,9 @@ const shown = computed(() => {
           <NCheckbox v-model:checked="usedToo">Also what is used up</NCheckbox>
           <span class="soft" role="status">{{ found.length === 1 ? 'one' : found.length }} of {{ hides?.length }}</span>
         </div>
+        <p v-if="found.length === 0" class="soft">
+          No hide matches. <NButton text type="primary" @click="showAll">Show all</NButton>
+        </p>
         <ul class="cards plain-list">
           <li v-for="h in shown" :key="h.id"><HideCard :hide="h" :material="materialOf(h)" /></li>
         </ul>

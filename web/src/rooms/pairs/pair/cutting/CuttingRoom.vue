@@ -39,8 +39,11 @@ const ticks = computed(() =>
 const under = ref<string | null>(null)
 async function cut(record: string): Promise<void> {
   under.value = record
-  await made.record('cut', ticks.value.get(record)?.parts ?? [])
-  under.value = null
+  try {
+    await made.record('cut', ticks.value.get(record)?.parts ?? [])
+  } finally {
+    under.value = null
+  }
 }
 const group = computed(() => groups.value.find((g) => g.material === here.value) ?? null)
 const entries = computed(() => [

@@ -35,16 +35,13 @@ const turns = [
 const { news, busy, problem, begin, stop, forget } = useLayout()
 /** Hides and sheets of this stuff that are not used up; a straight sheet of any size is always there. */
 const workshop = useWorkshop()
-const hides = shallowRef<Stored<Hide>[]>([])
+const all = shallowRef<Stored<Hide>[]>([])
 const { problem: noHides, attempt } = useAttempt()
-const of = computed(() => workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id))
-onMounted(() =>
-  attempt(async () => {
-    hides.value = (await api.hides.list()).filter(
-      (h) => !h.used && h.materialId !== null && of.value.includes(h.materialId),
-    )
-  }),
-)
+onMounted(() => attempt(async () => void (all.value = await api.hides.list())))
+const hides = computed(() => {
+  const of = workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id)
+  return all.value.filter((h) => !h.used && h.materialId !== null && of.includes(h.materialId))
+})
 const SHEET = ''
 const chosen = useLocalStorage(`gentle-awl.hide.${props.group.material}`, SHEET)
 const hide = computed(() => hides.value.find((h) => h.id === chosen.value) ?? null)

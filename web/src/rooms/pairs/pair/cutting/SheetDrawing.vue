@@ -32,8 +32,9 @@ const props = defineProps<{
 /** So much of it is shown behind what is used, mm. */
 const BEHIND = 60
 /** Of a long sheet what is used is shown, and where it goes on. */
+const box = computed(() => boxOf(props.ground.outline))
 const world = computed(() => {
-  const b = boxOf(props.ground.outline)
+  const b = box.value
   const end = props.straight && props.reach > 0 ? Math.min(b.maxX, props.reach + BEHIND) : b.maxX
   return { minX: b.minX - 10, minY: b.minY - 10, maxX: end + 10, maxY: b.maxY + 10 }
 })
@@ -91,8 +92,8 @@ const legend = computed<LegendLine[]>(() => [
         :d="
           pathData(
             [
-              [reach, 0],
-              [reach, world.maxY - 10],
+              [reach, box.minY],
+              [reach, box.maxY],
             ],
             false,
           )
