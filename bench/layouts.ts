@@ -6,6 +6,7 @@ import {
   planPair,
   searchWhole,
   stockOf,
+  toLay,
   type PlanInput,
 } from '@gentle-awl/core'
 import { summary, type Result } from './measure.ts'
@@ -21,11 +22,10 @@ export function layoutFigures(input: PlanInput): Result[] {
   const [leather] = cuttingList(input, planPair(input))
   if (!leather) return []
   return [1, 4, 12].map((pairs) => {
-    const instance = cuttingLayout(leather, sheetGround({ length: LENGTH * pairs, width: WIDTH }), 2, 'along')
-    const stock = stockOf(
-      instance.pieces.map((p) => ({ ...p, count: pairs * p.count })),
-      instance.gap,
-    )
+    const pieces = Array.from({ length: pairs }, (_, k) => toLay(`pair ${k + 1}`, leather)).flat()
+    const sheet = sheetGround({ length: LENGTH * pairs, width: WIDTH })
+    const instance = cuttingLayout(pieces, sheet, { gap: 2, turn: 'along' })
+    const stock = stockOf(instance.pieces, instance.gap)
     const shares = SEEDS.map((seed) => {
       const began = performance.now()
       const progress = () => (performance.now() - began) / (1000 * SECONDS)

@@ -34,6 +34,7 @@ const rooms = [
   `${derby}/work`,
   '/lasts',
   '/stores',
+  '/table',
   '/stores/hides',
   '/stores/hides/new',
   '/stores/hides/01930000-0006-7000-8000-000000000001',

@@ -77,7 +77,7 @@ test('a hide comes into the stores with its flaws, and a pair is laid on one off
     /All of it lies on the hide: [\d.]+ dm² of 82\.\d dm², \d\d %\./,
   )
   await expect(page.getByRole('button', { name: 'Lay out' })).toBeVisible()
-  await expect(page.getByRole('img', { name: '8 pieces of Tar-brown calf on a hide' })).toBeVisible()
+  await expect(page.getByRole('group', { name: '8 pieces of Tar-brown calf on a hide' })).toBeVisible()
   // For a cutting table: eight closed lines on the hide, as large as the pieces.
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Cutting table (HPGL)' }).click()
@@ -118,15 +118,18 @@ test('one leather is laid out on a sheet, stopped, and laid anew on a narrower o
   await expect(verdict).toContainText(
     /All of it from \d+ mm of the sheet: [\d.]+ dm², of which the pieces cover \d\d %/,
   )
-  await expect(page.getByRole('img', { name: '8 pieces of Tar-brown calf on a sheet' })).toBeVisible()
+  await expect(page.getByRole('group', { name: '8 pieces of Tar-brown calf on a sheet' })).toBeVisible()
 
-  // Half as wide, it takes more of the length; what was laid on the other sheet is gone at once.
+  // Half as wide, what was laid lies over its edge, and is laid anew further along it.
   const reach = async () => Number(/from (\d+) mm/.exec((await verdict.textContent()) ?? '')![1])
   const wide = await reach()
   await type('Width of the sheet', 300)
-  await expect(verdict).toHaveCount(0)
+  const wrong = page.getByRole('list', { name: 'What is wrong' })
+  await expect(wrong).toContainText('lies over the edge.')
   await page.getByRole('button', { name: 'Lay out' }).click()
+  await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Lay out' })).toBeVisible()
+  await expect(wrong).toHaveCount(0)
   expect(await reach()).toBeGreaterThan(wide)
 
   // Stopped, what was found so far stays.
@@ -141,4 +144,92 @@ test('one leather is laid out on a sheet, stopped, and laid anew on a narrower o
   await type('Seconds to look for it', 1)
   await page.getByRole('button', { name: 'Lay out' }).click()
   await expect(verdict).toContainText(/For \d pieces no place was found on this sheet/)
+})
+
+test('a piece is pulled and fixed, the rest laid round it, sent to the table, ticked off, and taken out of the hide', async ({
+  page,
+}) => {
+  await visit(page, `${derby()}/Tar-brown%20calf`)
+  await choose(page.getByRole('combobox', { name: 'Laid on' }), /Calf 7/)
+  const seconds = page.getByRole('textbox', { name: 'Seconds to look for it' })
+  await seconds.fill('2')
+  await seconds.press('Tab')
+  const lay = async (name: string) => {
+    await page.getByRole('button', { name }).click()
+    await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible()
+    await expect(page.getByRole('progressbar', { name: 'Laying out' })).toHaveCount(0)
+  }
+  await lay('Lay out')
+  const wrong = page.getByRole('list', { name: 'What is wrong' })
+  await expect(wrong).toHaveCount(0)
+
+  // Pulled by the pointer onto its neighbours: that cannot be missed. One step takes it back.
+  const vamp = page.locator('.slate-surface').getByRole('button', { name: /^Vamp, left/ })
+  const at = (await vamp.boundingBox())!
+  const [x, y] = [at.x + at.width / 2, at.y + at.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x - 10, y + 20)
+  const other = (await page
+    .locator('.slate-surface')
+    .getByRole('button', { name: /^Vamp, right/ })
+    .boundingBox())!
+  await page.mouse.move(other.x, other.y + 20, { steps: 4 })
+  await page.mouse.up()
+  await expect(wrong).toContainText(/Vamp, left.* lie over each other: \d+ mm² twice\./)
+  await expect(vamp).toHaveAccessibleName(/something is wrong, put there by hand/)
+  await expect(page.getByRole('button', { name: 'Send to the table' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(wrong).toHaveCount(0)
+
+  // By keys and by number, to the free end of the hide; the rest is laid round it and it stays where it is.
+  await vamp.focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('.')
+  const along = page.getByRole('textbox', { name: 'Middle along' })
+  const across = page.getByRole('textbox', { name: 'Middle across' })
+  await along.fill('800')
+  await along.press('Tab')
+  await across.fill('20')
+  await across.press('Tab')
+  const turned = page.getByRole('textbox', { name: 'Turned off the tight direction, degrees' })
+  await expect(turned).toHaveValue('-1')
+  await turned.fill('0')
+  await turned.press('Tab')
+  await lay('Lay the rest')
+  await expect(wrong).toHaveCount(0)
+  await page.reload()
+  await vamp.focus()
+  await expect(along).toHaveValue('800')
+  await expect(across).toHaveValue('20')
+
+  // The table cuts half of it: what is cut is told, the rest is not ticked.
+  await page.evaluate(() =>
+    fetch('/api/v1/standins/table', {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ plugged: true, fault: 'stops half way' }),
+    }),
+  )
+  await page.getByRole('button', { name: 'Send to the table' }).click()
+  const table = page.getByTestId('table')
+  await expect(table).toHaveText(/The table stopped: \d of 8 pieces are cut\./)
+  await expect(page.getByRole('list', { name: 'What the table did not cut well' })).toContainText(': not cut.')
+  await visit(page, `${server.url}/table`)
+  await expect(page.getByTestId('work')).toHaveText(/^Stopped: \d of 8 lines, \d+ mm of cut\.$/)
+  await choose(page.getByRole('combobox', { name: 'With the next work goes wrong' }), 'nothing')
+
+  await visit(page, `${derby()}/Tar-brown%20calf`)
+  await page.getByRole('button', { name: 'Send to the table' }).click()
+  await expect(table).toContainText('All 8 pieces are cut, as long as they were planned.')
+  await page.getByRole('button', { name: 'Tick off what is cut' }).click()
+  await expect(page.getByText('What was cut is ticked off.').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Take it out of the hide' }).click()
+  await expect(page.getByText(/^What is left of Calf 7.* is in the stores\.$/).first()).toBeVisible()
+  // What was cut lies there no more.
+  await expect(page.getByRole('group', { name: '0 pieces of Tar-brown calf on a hide' })).toBeVisible()
+  await page.getByRole('navigation', { name: 'Cutting' }).getByRole('link', { name: 'Cutting list' }).click()
+  await expect(page.getByRole('row', { name: /^Vamp 1 1/ })).toContainText(/cut \d+ [A-Z][a-z]{2}/)
+  await visit(page, `${server.url}/stores/hides`)
+  await expect(page.getByRole('link', { name: /^Calf 7 Tar/ })).not.toContainText('82.1 dm²')
 })

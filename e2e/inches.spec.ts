@@ -33,6 +33,7 @@ const rooms = [
   `${last}/measure`,
   `${last}/cup`,
   '/lasts',
+  '/table',
   '/stores/hides',
   '/stores/hides/01930000-0006-7000-8000-000000000001',
 ]

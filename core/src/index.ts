@@ -121,8 +121,24 @@ export { laidOn, type PartOfBoth } from './plan/bothFeet.ts'
 export { leftDecisions } from './plan/leftShoe.ts'
 export { type FootPlan, type Plan } from './plan/plan.ts'
 export { pairParts, partsOfPair, piecesOf, piecesOfPair, type Foot, type PairPart } from './plan/pairParts.ts'
-export { cuttingLayout, laidPiece, sheetGround, type LayGround, type LayTurn } from './plan/cuttingLayout.ts'
-export { readHpgl, writeHpgl } from './formats/hpgl.ts'
+export {
+  cuttingLayout,
+  laidPiece,
+  layId,
+  placesOf,
+  sheetGround,
+  stillToLay,
+  toLay,
+  turnedInPlace,
+  whereLaid,
+  type LayGround,
+  type ToLay,
+} from './plan/cuttingLayout.ts'
+export { leftOver } from './plan/leftOver.ts'
+export { layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
+export { misplaced, type Misplaced } from './plan/misplaced.ts'
+export { LaidOn, LaidPlace, layTurns, PairLayout, type LayTurn } from './model/layout.ts'
+export { readHpgl, writeHpgl, type PlotLine } from './formats/hpgl.ts'
 export { cutTicks, type CutTick } from './plan/cutTick.ts'
 export { cuttingList, type CutPiece, type CuttingGroup } from './plan/cuttingList.ts'
 export { exchangeInPlace } from './nesting/candidate.ts'

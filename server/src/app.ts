@@ -18,12 +18,16 @@ import { materialEntity } from './db/entities/materials.ts'
 import { PairCards } from './db/pairCards.ts'
 import { backupRoutes } from './routes/backupRoutes.ts'
 import { benchRoutes } from './routes/pairs/benchRoutes.ts'
+import { layoutRoutes } from './routes/pairs/layoutRoutes.ts'
 import { exportList, exportRoutes } from './routes/pairs/exportRoutes.ts'
 import { pairFileRoutes } from './routes/pairs/pairFileRoutes.ts'
 import { pairRoutes } from './routes/pairs/pairRoutes.ts'
 import { lastHoldRoutes } from './routes/lastHoldRoutes.ts'
 import { lastExportRoutes } from './routes/lastExportRoutes.ts'
 import { shelfRoutes } from './routes/shelfRoutes.ts'
+import { hideRoutes } from './routes/hideRoutes.ts'
+import { layoutFileRoutes } from './routes/layoutFileRoutes.ts'
+import { cuttingTableRoutes } from './standins/cuttingTableRoutes.ts'
 import { scannerRoutes } from './standins/scannerRoutes.ts'
 import { workshopRoutes } from './routes/workshopRoutes.ts'
 
@@ -112,11 +116,13 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/last-holds', lastHoldRoutes(store))
   api.use('/feet', shelfRoutes(store, feetEntity))
   api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
-  api.use('/hides', shelfRoutes(store, hideEntity))
+  api.use('/hides', hideRoutes(store), shelfRoutes(store, hideEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
+  api.use('/standins/table', cuttingTableRoutes())
+  api.use('/layout-files', layoutFileRoutes())
   api.use('/materials', shelfRoutes(store, materialEntity))
   api.use('/pairs', pairFileRoutes(store, jobs, cards), pairRoutes(store, cards))
-  api.use('/pairs', benchRoutes(store, jobs), exportRoutes(store, jobs))
+  api.use('/pairs', benchRoutes(store, jobs), layoutRoutes(store, jobs), exportRoutes(store, jobs))
   api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))

@@ -17,6 +17,7 @@ import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vite
 import { copiesIn, makeCopy, newestGood } from '../src/db/backups.ts'
 import { DATABASE, filesOf, StartProblem } from '../src/db/dataFolder.ts'
 import { hideEntity } from '../src/db/entities/hides.ts'
+import { readLayouts } from '../src/db/layouts.ts'
 import { nameOf } from '../src/db/keepByAge.ts'
 import { openFile } from '../src/db/openFile.ts'
 import { openStore, type Store } from '../src/db/open.ts'
@@ -292,10 +293,11 @@ describe('a start', () => {
     expect(await startFails()).toMatch(/newer Gentle Awl/)
   })
   it('copies the database before it is brought up to date', async () => {
-    // As it was two editions ago: no hides, and pairs that knew of no lacing.
+    // As it was three editions ago: no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
-      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 2)`,
+      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 3)`,
     )
+    await store.db.run(sql`DROP TABLE layouts`)
     await store.db.run(sql`DROP TABLE hides`)
     await store.db.run(
       sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching.own', '$.upper.lacing')`,
@@ -308,6 +310,7 @@ describe('a start', () => {
     expect(decisions).toEqual(demoPairs[0]!.decisions)
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
     expect(await hideEntity.list(store.db)).toEqual([])
+    expect(await readLayouts(store.db, demoPairs[0]!.id)).toEqual([])
   })
 })
 

@@ -1,6 +1,6 @@
 import { Clipper, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts'
 import { simplify } from './simplify.ts'
-import { boxOf, counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
+import { boxOf, contains, counterClockwise, GeometryError, signedArea, type Path, type Point } from './path.ts'
 
 /** Clipper works on whole numbers; a ten-thousandth of a millimetre keeps their products exact in a double. */
 const SCALE = 1e4
@@ -60,6 +60,47 @@ export function unite(paths: readonly Path[], what = 'the outline'): Path {
     ),
     what,
   )
+}
+
+/** mm2; holes count against what they lie in. */
+const areaOf = (paths: Paths64): number => Math.abs(paths.reduce((sum, p) => sum + Clipper.area(p), 0)) / SCALE ** 2
+
+/** What two closed paths have in common, mm2. */
+export const commonArea = (a: Path, b: Path): number =>
+  areaOf(Clipper.intersect([toClipper(a)], [toClipper(b)], FillRule.NonZero))
+
+/** What of `a` lies outside `b`, mm2. */
+export const areaOutside = (a: Path, b: Path): number =>
+  areaOf(Clipper.difference([toClipper(a)], [toClipper(b)], FillRule.NonZero))
+
+/** A closed outline with the holes in it; the outline counter-clockwise. */
+export interface Region {
+  outline: Path
+  holes: Path[]
+}
+
+/**
+ * All that closed paths leave of one, where it is at least twice `narrow` mm wide: what is narrower goes, and corners are
+ * rounded by as much. The largest region first.
+ */
+export function remainders(of: Path, without: readonly Path[], narrow: number): Region[] {
+  const round = (paths: Paths64, by: number) =>
+    Clipper.inflatePaths(paths, by * SCALE, JoinType.Round, EndType.Polygon, 2, ARC_TOLERANCE * SCALE)
+  const left = Clipper.difference(
+    [toClipper(counterClockwise(of))],
+    without.map((p) => toClipper(counterClockwise(p))),
+    FillRule.NonZero,
+  )
+  const opened = round(round(left, -narrow), narrow).map(fromClipper)
+  const regions = opened
+    .filter((p) => signedArea(p) > 0)
+    .map((outline): Region => ({ outline, holes: [] }))
+    .sort((a, b) => signedArea(b.outline) - signedArea(a.outline))
+  for (const hole of opened.filter((p) => signedArea(p) < 0)) {
+    // The smallest that it lies in: a region may lie in the hole of another.
+    regions.findLast((r) => contains(r.outline, hole[0]!))?.holes.push([...hole].reverse())
+  }
+  return regions
 }
 
 /** How exactly a band is drawn: it is toned, not cut; mm. */

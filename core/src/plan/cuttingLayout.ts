@@ -1,10 +1,10 @@
-import type { NestInstance, Placement } from '../nesting/instance.ts'
+import { offset } from '../geometry/polygonClip.ts'
+import { boxOf, translate, type Path, type Point } from '../geometry/path.ts'
 import type { Hide, HideGrade } from '../model/hide.ts'
-import type { Path } from '../geometry/path.ts'
+import type { LaidPlace, LayTurn } from '../model/layout.ts'
+import type { NestInstance, Placement } from '../nesting/instance.ts'
+import { turnPath } from '../nesting/shapes.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
-
-/** How pieces may be turned: their tight direction along that of what they lie on, nearly so, or as they fit. */
-export type LayTurn = 'along' | 'near' | 'free'
 
 /** A straight sheet or the end of a roll, mm, its tight direction along its length. */
 export interface StraightSheet {
@@ -26,6 +26,13 @@ export const sheetGround = ({ length, width }: StraightSheet): LayGround => ({
   zones: [],
   tight: 0,
 })
+
+/** One piece of one pair for one foot, as often as it is cut. */
+export interface ToLay {
+  pair: string
+  piece: CutPiece
+  cut: FootCut
+}
 
 /** Degrees between the turns of a piece that may lie as it fits. */
 const STEP = 45
@@ -49,38 +56,110 @@ export function gradeNeeded({ id, name, record }: Pick<CutPiece, 'id' | 'name' |
   return FOREPART.includes(id) || CALLED.test(name) ? 'best' : 'good'
 }
 
-/** Zones of a hide that are not good enough for a grade. */
-const tooPoor = (zones: Hide['zones'], needed: HideGrade): Path[] =>
-  zones.filter(({ grade }) => needed === 'best' || (needed === 'good' && grade === 'lesser')).map((z) => z.outline)
+/** Zones of a hide that are not good enough for a piece. */
+export const tooPoorFor = (zones: Hide['zones'], piece: Pick<CutPiece, 'id' | 'name' | 'record'>): Path[] => {
+  const needed = gradeNeeded(piece)
+  return zones
+    .filter(({ grade }) => needed === 'best' || (needed === 'good' && grade === 'lesser'))
+    .map((z) => z.outline)
+}
 
-/** What can be laid by its outline: strips are cut along a straight edge. */
-const laid = ({ pieces }: CuttingGroup): { piece: CutPiece; cut: FootCut }[] =>
-  pieces.filter((p) => !p.strip).flatMap((piece) => piece.cuts.map((cut) => ({ piece, cut })))
+/** What can be laid of a pair by its outline: strips are cut along a straight edge. */
+export const toLay = (pair: string, { pieces }: CuttingGroup): ToLay[] =>
+  pieces.filter((p) => !p.strip).flatMap((piece) => piece.cuts.map((cut) => ({ pair, piece, cut })))
 
-const idOf = (piece: CutPiece, cut: FootCut): string => `${piece.record} ${cut.foot}`
+/** The name under which a piece is laid: the same for all its copies. */
+export const layId = ({ pair, record, foot }: Pick<LaidPlace, 'pair' | 'record' | 'foot'>): string =>
+  `${pair} ${record} ${foot}`
+const idOf = ({ pair, piece, cut }: ToLay): string => layId({ pair, record: piece.record, foot: cut.foot })
+
+/** A piece's line where it was laid. */
+export const whereLaid = (line: Path, { x, y, rotation }: Pick<LaidPlace, 'x' | 'y' | 'rotation'>): Path =>
+  translate(turnPath(line, rotation), x, y)
+
+/** A place turned by so many degrees, counter-clockwise, about the middle of the piece's box where it lies. */
+export function turnedInPlace<P extends Pick<LaidPlace, 'x' | 'y' | 'rotation'>>(
+  place: P,
+  outline: Path,
+  by: number,
+): P {
+  const middle = (at: P): Point => {
+    const b = boxOf(whereLaid(outline, at))
+    return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
+  }
+  const [x0, y0] = middle(place)
+  const turned = { ...place, rotation: place.rotation + by }
+  const [x1, y1] = middle(turned)
+  return { ...turned, x: turned.x + x0 - x1, y: turned.y + y0 - y1 }
+}
 
 const corners = (path: Path): [number, number][] => path.map(([x, y]) => [x, y])
 
 /**
- * All of one stuff to be laid on a hide or sheet, face up, with `gap` mm between pieces for the knife: none on a flaw, each
- * on a part of the hide that is good enough for it.
+ * Pieces to be laid on a hide or sheet, face up, with `gap` mm between them for the knife: none on a flaw, each on a part of
+ * the hide that is good enough for it. `there` are outlines that lie on it already and stay: the rest is laid round them.
  */
-export function cuttingLayout(group: CuttingGroup, ground: LayGround, gap: number, turn: LayTurn): NestInstance {
+export function cuttingLayout(
+  pieces: readonly ToLay[],
+  ground: LayGround,
+  { gap, turn }: { gap: number; turn: LayTurn },
+  there: readonly Path[] = [],
+): NestInstance {
+  const taken = gap > 0 ? there.map((path) => offset(path, gap, 'a piece that lies there')) : there
   return {
-    bin: { outline: corners(ground.outline), holes: ground.flaws.map((f) => corners(f.outline)) },
+    bin: { outline: corners(ground.outline), holes: [...ground.flaws.map((f) => f.outline), ...taken].map(corners) },
     gap,
     max_bins: 1,
-    pieces: laid(group).map(({ piece, cut }) => ({
-      id: idOf(piece, cut),
-      outline: corners(cut.outline),
-      count: cut.count,
-      rotations: turnsOf[turn].map((degrees) => degrees + ground.tight - cut.tight),
+    pieces: pieces.map((p) => ({
+      id: idOf(p),
+      outline: corners(p.cut.outline),
+      count: p.cut.count,
+      rotations: turnsOf[turn].map((degrees) => degrees + ground.tight - p.cut.tight),
       mirror: false,
-      avoid: tooPoor(ground.zones, gradeNeeded(piece)).map(corners),
+      avoid: tooPoorFor(ground.zones, p.piece).map(corners),
     })),
   }
 }
 
-/** What a placement is of. */
-export const laidPiece = (group: CuttingGroup, { id }: Placement): { piece: CutPiece; cut: FootCut } | null =>
-  laid(group).find(({ piece, cut }) => idOf(piece, cut) === id) ?? null
+/** Outlines of pieces where they lie; of those that are not cut any more, nothing. */
+export function outlinesLaid(pieces: readonly ToLay[], places: readonly LaidPlace[]): Path[] {
+  const known = new Map(pieces.map((p) => [idOf(p), p.cut.outline]))
+  return places.flatMap((p) => {
+    const outline = known.get(layId(p))
+    return outline ? [whereLaid(outline, p)] : []
+  })
+}
+
+/** Pieces without those that lie somewhere already: of as many copies as are left. */
+export function stillToLay(pieces: readonly ToLay[], there: readonly LaidPlace[]): ToLay[] {
+  const lie = new Map<string, number>()
+  for (const p of there) lie.set(layId(p), (lie.get(layId(p)) ?? 0) + 1)
+  return pieces.flatMap((p): ToLay[] => {
+    const count = p.cut.count - (lie.get(idOf(p)) ?? 0)
+    return count > 0 ? [{ ...p, cut: { ...p.cut, count } }] : []
+  })
+}
+
+/** Where a search laid pieces, as places on ground `on`; copies are counted on past those that lie `there`. */
+export function placesOf(
+  pieces: readonly ToLay[],
+  placements: readonly Placement[],
+  on: number,
+  there: readonly LaidPlace[],
+): LaidPlace[] {
+  const known = new Map(pieces.map((p) => [idOf(p), p]))
+  const taken = new Set(there.map((p) => `${layId(p)} ${p.copy}`))
+  return placements.flatMap(({ id, x, y, rotation }): LaidPlace[] => {
+    const piece = known.get(id)
+    if (!piece) return []
+    let copy = 0
+    while (taken.has(`${id} ${copy}`)) copy++
+    taken.add(`${id} ${copy}`)
+    const { pair, cut } = piece
+    return [{ pair, record: piece.piece.record, foot: cut.foot, copy, on, x, y, rotation, pinned: false }]
+  })
+}
+
+/** What a place is of; null when no such piece is cut any more. */
+export const laidPiece = (pieces: readonly ToLay[], place: LaidPlace): ToLay | null =>
+  pieces.find((p) => idOf(p) === layId(place) && place.copy < p.cut.count) ?? null

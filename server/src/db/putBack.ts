@@ -7,7 +7,7 @@ import { openFile } from './openFile.ts'
 import { examine, type Content } from './soundness.ts'
 
 /** Tables whose rows carry a version that a page may hold in its hand. */
-const VERSIONED = ['lasts', 'materials', 'pairs', 'last_holds', 'feet', 'cup_soles', 'hides', 'workshop']
+const VERSIONED = ['lasts', 'materials', 'pairs', 'last_holds', 'feet', 'cup_soles', 'hides', 'layouts', 'workshop']
 
 export interface PutBack {
   content: Content

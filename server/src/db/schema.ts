@@ -10,9 +10,10 @@ import type {
   MaterialKind,
   PairCard,
   PairDecisions,
+  PairLayout,
   RuleFigures,
 } from '@gentle-awl/core'
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 
 /** Every stored document carries a version that rises with each write: its ETag. Times are UTC, ISO 8601. */
 const document = {
@@ -176,6 +177,20 @@ export const hides = sqliteTable('hides', {
   samples: text('samples', { mode: 'json' }).$type<Hide['samples']>().notNull(),
   used: integer('used', { mode: 'boolean' }).notNull().default(false),
 })
+
+/** How one stuff of a pair is laid out: one layout for each of them. */
+export const layouts = sqliteTable(
+  'layouts',
+  {
+    ...document,
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    material: text('material').notNull(),
+    layout: text('layout', { mode: 'json' }).$type<PairLayout>().notNull(),
+  },
+  (t) => [uniqueIndex('layouts_pair_material').on(t.pairId, t.material)],
+)
 
 /** One row: what the workshop changed in the house rules. */
 export const workshop = sqliteTable('workshop', {

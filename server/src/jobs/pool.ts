@@ -23,6 +23,7 @@ export interface Jobs {
 const rankOf: Record<JobKind, Rank> = {
   plan: 'hand',
   bench: 'hand',
+  cutting: 'hand',
   last: 'hand',
   readFile: 'hand',
   card: 'background',

@@ -1,11 +1,13 @@
 import {
   cardOf,
   checkedLast,
+  cuttingList,
   makeables,
   makeablesOf,
   planJson,
   planPair,
   StageCache,
+  type CuttingGroup,
   type Last,
   type LastBody,
   type Makeable,
@@ -32,6 +34,8 @@ export interface PairJobs {
   /** What the bench has to know: its steps, and what can be cut with the fingerprint of its shape. */
   bench: { order: { file: PairFile }; result: BenchPlan }
   card: { order: { file: PairFile }; result: PairCard }
+  /** What is cut for the pair, by what it is cut from. */
+  cutting: { order: { file: PairFile }; result: CuttingGroup[] }
   /** A file of the pair, with what is on it and the fingerprints of its shapes. */
   export: { order: { file: PairFile; id: string; query: unknown }; result: { bytes: Uint8Array; on: Makeable[] } }
 }
@@ -92,6 +96,7 @@ const works: {
     }
   },
   card: ({ file }) => cardOf(file, cache),
+  cutting: ({ file }) => cuttingList(file, planPair(file, cache)),
   export: async ({ file, id, query }) => {
     const plan = planPair(file, cache)
     const { bytes, parts } = await exportOf(id).make(file, plan, query)

@@ -1,6 +1,7 @@
 import type {
   ConstructionName,
   CupSoleFields,
+  CuttingGroup,
   Hide,
   HideFields,
   FeetFields,
@@ -16,12 +17,15 @@ import type {
   PairDecisions,
   PairFile,
   PairLabel,
+  PairLayout,
   PairLike,
   PairName,
   PairPage,
   PairRow,
   PairSort,
+  Path,
   PatternKind,
+  PlotLine,
   RuleFigures,
   RuleReach,
   ShelfLast,
@@ -64,6 +68,21 @@ export interface Backups {
   copies: { name: string; at: string; label: string; bytes: number }[]
 }
 
+/** What the cutting table has cut so far: lengths as its wheel measured them, mm. */
+export interface TableReport {
+  id: string
+  name: string
+  state: 'cutting' | 'done' | 'stopped'
+  progress: number
+  cut: number[]
+  lines: PlotLine[]
+}
+export interface TableState {
+  plugged: boolean
+  fault: 'none' | 'stops half way' | 'cuts short'
+  job: TableReport | null
+}
+
 interface ProblemBody {
   detail?: string
   fields?: { field: string; message: string }[]
@@ -76,20 +95,30 @@ const NO_ANSWER =
 interface Send {
   method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
   body?: unknown
+  /** Sent as it is, as a device takes it. */
+  hpgl?: string
   version?: number
   keepalive?: boolean
 }
 
-async function answer(path: string, { method = 'GET', body, version, keepalive }: Send): Promise<Response> {
+async function answer(path: string, { method = 'GET', body, hpgl, version, keepalive }: Send): Promise<Response> {
   try {
     return await fetch(`/api/v1${path}`, {
       method,
       keepalive,
       headers: {
+        ...(hpgl !== undefined ? { 'Content-Type': 'application/vnd.hp-hpgl' } : {}),
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
       },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+      body:
+        hpgl !== undefined
+          ? hpgl
+          : body === undefined
+            ? undefined
+            : typeof body === 'string'
+              ? body
+              : JSON.stringify(body),
     })
   } catch {
     // fetch rejects only when nothing answered at all.
@@ -215,9 +244,35 @@ export const api = {
     sendForFile(`/pairs/${id}/${exportId}`, { method: 'POST', body: options }),
   correctMinutes: (id: string, step: string, minutes: number) =>
     send<StepEvent[]>(`/pairs/${id}/steps/${step}/minutes`, { method: 'PUT', body: { minutes } }),
+  /** What is cut for a pair, by what it is cut from. */
+  cutting: (id: string) => send<CuttingGroup[]>(`/pairs/${id}/cutting`),
+  layouts: (id: string) => send<Stored<PairLayout>[]>(`/pairs/${id}/layouts`),
+  keepLayout: (id: string, version: number, layout: PairLayout) =>
+    send<Stored<PairLayout>[]>(`/pairs/${id}/layouts`, { method: 'PUT', version, body: layout }),
   made: (id: string) => send<Made[]>(`/pairs/${id}/made`),
   addMade: (id: string, how: Making, parts: string[]) =>
     send<Made[]>(`/pairs/${id}/made`, { method: 'POST', body: { how, parts } }),
+  /** Records pieces as cut, each for a foot. */
+  addCut: (id: string, pieces: { part: string; foot: 'right' | 'left' }[]) =>
+    send<Made[]>(`/pairs/${id}/cut`, { method: 'POST', body: { pieces } }),
+  /** Takes outlines out of a hide; what is left of it in several parts comes back as offcuts. */
+  cutFromHide: (id: string, version: number, outlines: readonly Path[]) =>
+    send<{ hide: Stored<Hide>; offcuts: Stored<Hide>[] }>(`/hides/${id}/cut`, {
+      method: 'POST',
+      version,
+      body: { outlines },
+    }),
+  layoutFile: (kind: 'dxf' | 'pdf', drawing: unknown, paper = 'a4') =>
+    sendForFile(`/layout-files/${kind}?paper=${paper}`, { method: 'POST', body: drawing }),
+  table: {
+    state: () => send<TableState>('/standins/table'),
+    set: (state: { plugged: boolean; fault: TableState['fault'] }) =>
+      send<TableState>('/standins/table', { method: 'PUT', body: state }),
+    work: () => send<TableReport>('/standins/table/work'),
+    stop: () => send<TableState>('/standins/table/work', { method: 'DELETE' }),
+    send: (name: string, hpgl: string) =>
+      send<TableReport>(`/standins/table/work?${new URLSearchParams({ name }).toString()}`, { method: 'POST', hpgl }),
+  },
   log: (id: string) => send<StepEvent[]>(`/pairs/${id}/steps`),
   logStep: (id: string, step: string, what: StepEvent['what']) =>
     send<StepEvent[]>(`/pairs/${id}/steps`, { method: 'POST', body: { step, what } }),

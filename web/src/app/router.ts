@@ -87,6 +87,11 @@ export const router = createRouter({
       component: () => import('../rooms/scanner/ScannerRoom.vue'),
       meta: { title: 'Practice scanner' },
     },
+    {
+      path: '/table',
+      component: () => import('../rooms/table/TableRoom.vue'),
+      meta: { title: 'Practice cutting table' },
+    },
     { path: '/stores', component: () => import('../rooms/stores/StoresRoom.vue'), meta: { title: 'Stores' } },
     { path: '/stores/hides', component: () => import('../rooms/stores/hides/HidesRoom.vue'), meta: { title: 'Hides' } },
     {

@@ -1,6 +1,7 @@
 import { simplify, type Path, type Point } from '@gentle-awl/core'
 import { computed, type Ref } from 'vue'
-import { placeLabels, type LabelPlace, type Measure } from './labels.ts'
+import { placeLabels, type LabelPlace } from './labels.ts'
+import { widthOf } from './textWidth.ts'
 import type { Slate } from './useSlate.ts'
 
 /** A label as a drawing asks for it: all in mm, y up. */
@@ -13,15 +14,6 @@ export interface Named {
   names: Path
 }
 
-/** Width of a letter, share of its size, where there is nothing to measure with. */
-const LETTER = 0.5
-let paper: CanvasRenderingContext2D | null | undefined
-const widthOf: Measure = (text, size) => {
-  if (paper === undefined) paper = document.createElement('canvas').getContext('2d')
-  if (!paper) return text.length * size * LETTER
-  paper.font = `600 ${size}px ${getComputedStyle(document.body).fontFamily}`
-  return paper.measureText(text).width
-}
 /** A closed line that ends where it begins. */
 export const closed = (path: Path): Path => [...path, path[0]!]
 /** A straight line by points, so that a label finds the one next to it. */

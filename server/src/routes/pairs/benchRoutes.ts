@@ -14,6 +14,13 @@ import type { Jobs } from '../../jobs/pool.ts'
 const StepBody = StepEvent.pick({ step: true, what: true })
 const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_STEP_MINUTES) })
 const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
+/** Pieces that were cut for a foot, as a layout knows them: which record that is depends on whether both feet's are mirrors. */
+const CutBody = z.object({
+  pieces: z
+    .array(z.object({ part: z.string().max(80), foot: z.enum(['right', 'left']) }))
+    .min(1)
+    .max(400),
+})
 
 const unknown = (title: string, field: string, message: string) =>
   new Problem(422, title, message, [{ field, message }])
@@ -67,6 +74,18 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
     if (stray !== undefined) throw unknown('Unknown part', 'parts', `This pair has no part "${stray}".`)
     const those = makeables.filter((m) => parts.includes(m.part))
     await store.write((tx) => recordMade(tx, id, how, file.revision, those))
+    res.status(201).json(await readMade(store.db, id))
+  })
+  router.post('/:id/cut', async (req, res) => {
+    const { id } = params(req)
+    const { pieces } = read(CutBody, req.body, 'What was cut')
+    const file = await pairFile(store.db, id)
+    const { makeables } = await jobs.run('bench', { file }, goneSignal(res))
+    const names = new Set(pieces.flatMap(({ part, foot }) => [part, `${foot}.${part}`]))
+    const stray = pieces.find(({ part }) => !makeables.some((m) => partOfMade(m.part) === part))
+    if (stray) throw unknown('Unknown part', 'pieces', `This pair has no part "${stray.part}".`)
+    const those = makeables.filter((m) => names.has(m.part))
+    await store.write((tx) => recordMade(tx, id, 'cut', file.revision, those))
     res.status(201).json(await readMade(store.db, id))
   })
   return router

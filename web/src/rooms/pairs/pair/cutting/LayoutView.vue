@@ -1,118 +1,203 @@
 <script setup lang="ts">
-import { areaOf, cuttingLayout, sheetGround, type CuttingGroup, type Hide, type LayTurn } from '@gentle-awl/core'
+import { boxOf, turnedInPlace, type CuttingGroup } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NProgress } from 'naive-ui'
-import { computed, onMounted, shallowRef, watch } from 'vue'
-import { api, type Stored } from '../../../../api/client.ts'
-import { useAttempt } from '../../../../app/useAttempt.ts'
-import { useWorkshop } from '../../../../stores/workshopStore.ts'
-import SelectField from '../../../../ui/SelectField.vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { api, type PairName } from '../../../../api/client.ts'
 import { showArea } from '../../../../app/settings.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
 import { capital } from '../../../../ui/capital.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import ChosenList from '../../../../ui/ChosenList.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import LengthField from '../../../../ui/LengthField.vue'
-import { laidOutlines, layoutHpgl, layoutSvg } from './layoutFile.ts'
-import { hideVerdict, layoutVerdict } from './layoutVerdict.ts'
-import { saveFile } from '../../../../ui/saveFile.ts'
-import SheetDrawing from './SheetDrawing.vue'
-import { useLayout } from './useLayout.ts'
+import RoomState from '../../../../ui/RoomState.vue'
+import HidesTried from './HidesTried.vue'
+import LaidOnFields from './LaidOnFields.vue'
+import { laidPieces, type LaidPiece } from './laidPieces.ts'
+import LaidPieceFields from './LaidPieceFields.vue'
+import LayoutDrawing from './LayoutDrawing.vue'
+import LayoutOut from './LayoutOut.vue'
+import { layoutVerdict, reachOf, wrongSentence } from './layoutVerdict.ts'
+import { movedGround, sideBySide } from './sideBySide.ts'
+import { same, useLayout } from './useLayout.ts'
 
-/** One stuff laid out on a straight sheet or on a hide of the stores: how much of it the pair takes, and where each piece lies. */
+/** One stuff of the pair laid out on a straight sheet or on hides of the stores, with that of other pairs where it is cut together. */
 const props = defineProps<{ group: CuttingGroup }>()
-/** Of this workshop's stuff: the next pair is laid on the same. */
-const sheet = useLocalStorage(`gentle-awl.sheet.${props.group.material}`, { length: 1200, width: 600 })
-const knife = useLocalStorage('gentle-awl.knife', 2)
-const turn = useLocalStorage<LayTurn>(`gentle-awl.turn.${props.group.material}`, 'along')
+const pair = usePair()
+const workshop = useWorkshop()
+const id = pair.view!.id
+const room = useLayout(id, () => props.group)
+const { layout, search, places, pieces, unlaid, wrong } = room
 const seconds = useLocalStorage('gentle-awl.layout-seconds', 10)
 const turns = [
   { value: 'along', name: 'Tight along it' },
   { value: 'near', name: 'Within 10°' },
   { value: 'free', name: 'As they fit' },
 ] as const
+const busy = computed(() => search.progress.value !== null)
 
-const { news, busy, problem, begin, stop, forget } = useLayout()
-/** Hides and sheets of this stuff that are not used up; a straight sheet of any size is always there. */
-const workshop = useWorkshop()
-const all = shallowRef<Stored<Hide>[]>([])
-const { problem: noHides, attempt } = useAttempt()
-onMounted(() => attempt(async () => void (all.value = await api.hides.list())))
-const hides = computed(() => {
-  const of = workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id)
-  return all.value.filter((h) => !h.used && h.materialId !== null && of.includes(h.materialId))
-})
-const SHEET = ''
-const chosen = useLocalStorage(`gentle-awl.hide.${props.group.material}`, SHEET)
-const hide = computed(() => hides.value.find((h) => h.id === chosen.value) ?? null)
-const ground = computed(() => hide.value ?? sheetGround(sheet.value))
-// What was laid of other pieces, or on something else, is no layout of these.
-watch([() => props.group, ground, knife, turn], forget)
-
-const instance = computed(() => cuttingLayout(props.group, ground.value, knife.value, turn.value))
-const layOut = () => begin(instance.value, seconds.value)
-/** The layout as it lies, as a file for other programs or for a cutting table. */
-function save(as: 'svg' | 'hpgl'): void {
-  if (!news.value) return
-  const outlines = laidOutlines(props.group, news.value.placements)
-  const text = as === 'svg' ? layoutSvg(ground.value, outlines) : layoutHpgl(ground.value, outlines)
-  saveFile(`layout.${as}`, new Blob([text], { type: as === 'svg' ? 'image/svg+xml' : 'application/vnd.hp-hpgl' }))
+/** Other pairs, to be cut with this one. */
+const pairs = shallowRef<PairName[]>([])
+const { problem: noPairs, attempt } = useAttempt()
+onMounted(() => attempt(async () => void (pairs.value = await api.pairNames())))
+const orderOf = (which: string) => pairs.value.find((p) => p.id === which)?.order ?? ''
+const pairOptions = computed(() =>
+  pairs.value.filter((p) => p.id !== id).map((p) => ({ value: p.id, name: `${p.order}, ${p.name}` })),
+)
+const also = computed(() =>
+  layout.value.also.map(
+    (which) => pairOptions.value.find((o) => o.value === which) ?? { value: which, name: 'a pair' },
+  ),
+)
+/** Pairs that were added and have nothing of this stuff. */
+const without = computed(() => layout.value.also.filter((which) => room.others.get(which) === null).map(orderOf))
+function leave(index: number): void {
+  const gone = layout.value.also[index]
+  room.change({
+    also: layout.value.also.filter((_, k) => k !== index),
+    places: layout.value.places.filter((p) => p.pair !== gone),
+  })
 }
+
+const materials = computed(() => workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id))
+const hideOptions = computed(() =>
+  room.hides.value
+    .filter((h) => !h.used && h.materialId !== null && materials.value.includes(h.materialId))
+    .map((h) => ({ value: h.id, name: `${h.name}${h.place ? `, ${h.place.toLowerCase()}` : ''}` })),
+)
+const straight = computed(() => !('hide' in layout.value.grounds[0]!))
+const shifts = computed(() => sideBySide(room.grounds.value))
+const drawn = computed(() => room.grounds.value.map((g, k) => movedGround(g, shifts.value[k]!)))
+const laid = computed(() => laidPieces(pieces.value, places.value, shifts.value, orderOf))
+const wrongAt = computed(() => new Set(wrong.value.flatMap((w) => ('other' in w ? [w.at, w.other] : [w.at]))))
+const reach = computed(() => (straight.value ? reachOf(pieces.value, places.value) : 0))
+const left = computed(() => unlaid.value.reduce((sum, p) => sum + p.cut.count, 0))
+
+const chosen = ref('')
+const one = computed(() => laid.value.find((l) => l.key === chosen.value) ?? null)
+const words = (at: number) => laid.value.find((l) => l.at === at)?.words ?? 'A piece'
+const turn = (piece: LaidPiece, by: number) =>
+  room.move(piece.place, turnedInPlace(piece.place, piece.cut.outline, by), { rests: true })
+
+const verdict = computed(() =>
+  places.value.length === 0
+    ? ''
+    : layoutVerdict({
+        pieces: pieces.value,
+        places: places.value,
+        left: left.value,
+        grounds: room.grounds.value,
+        straight: straight.value,
+        busy: busy.value,
+      }),
+)
 const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
-const verdict = computed(() => {
-  if (!news.value) return ''
-  return hide.value
-    ? hideVerdict(news.value, areaOf(instance.value.bin), busy.value)
-    : layoutVerdict(news.value, sheet.value.width, busy.value)
-})
+const area = computed(() => pieces.value.reduce((sum, p) => sum + (p.piece.area * p.cut.count) / p.piece.count, 0))
+function put(index: number): void {
+  const piece = unlaid.value[index]!
+  const b = boxOf(room.grounds.value[0]!.outline)
+  room.put(piece, 0, [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2])
+  const last = places.value.at(-1)
+  chosen.value = laid.value.find((l) => last && same(l.place, last))?.key ?? ''
+}
 </script>
 
 <template>
-  <div class="work-and-panel">
-    <SheetDrawing
-      :group="group"
-      :ground="ground"
-      :straight="hide === null"
-      :placements="news?.placements ?? []"
-      :reach="news?.reach ?? 0"
+  <RoomState
+    v-if="!room.ready.value"
+    :loading="room.cannotLoad.value === ''"
+    :problem="room.cannotLoad.value || null"
+    what="The layout"
+    @retry="room.load"
+  />
+  <div v-else class="work-and-panel">
+    <LayoutDrawing
+      v-model:chosen="chosen"
+      :label="`${laid.length} pieces of ${group.material} on ${straight ? 'a sheet' : drawn.length > 1 ? `${drawn.length} hides` : 'a hide'}`"
+      :grounds="drawn"
+      :shifts="shifts"
+      :straight="straight"
+      :pieces="laid"
+      :wrong="wrongAt"
+      :reach="reach"
+      :busy="busy"
+      @hold="room.hold($event.place)"
+      @move="(piece, to, first, rests) => room.move(piece.place, to, { first, rests })"
+      @let-go="room.letGo"
+      @turn="turn"
+      @pin="room.move($event.place, { pinned: !$event.place.pinned })"
     />
     <BecausePanel :title="capital(group.material)">
+      <p v-if="room.note.value" class="soft" role="status">{{ room.note.value }}</p>
+      <p v-if="room.cannotKeep.value" role="alert">
+        {{ room.cannotKeep.value }} <NButton @click="room.keep">Keep it now</NButton>
+      </p>
+      <p v-if="search.problem.value" role="alert">{{ search.problem.value }}</p>
+      <p v-else-if="verdict" role="status" data-testid="verdict">{{ verdict }}</p>
+      <p v-else class="soft">
+        The pieces cover {{ showArea(area) }}. Laid out, one sees how much of a sheet they take; it gets better with
+        every second.
+      </p>
+      <ul v-if="wrong.length > 0" class="wrong" aria-label="What is wrong">
+        <li v-for="(w, i) in wrong" :key="i">
+          <NButton text @click="chosen = laid.find((l) => l.at === w.at)?.key ?? ''">{{
+            wrongSentence(w, words, layout.gap)
+          }}</NButton>
+        </li>
+      </ul>
+      <div class="buttons">
+        <NButton v-if="busy" @click="search.stop">Stop</NButton>
+        <NButton v-else type="primary" :disabled="room.waiting.value" @click="room.layOut(seconds)">{{
+          places.some((p) => p.pinned) ? 'Lay the rest' : 'Lay out'
+        }}</NButton>
+        <NButton v-if="room.before.value.length > 0" @click="room.back">Take back</NButton>
+      </div>
+      <NProgress
+        v-if="busy"
+        type="line"
+        :percentage="Math.round(100 * (search.progress.value ?? 0))"
+        aria-label="Laying out"
+      />
+      <LaidPieceFields
+        v-if="one && !busy"
+        :piece="one"
+        :ground="room.grounds.value[one.place.on]!"
+        @move="room.move(one.place, $event)"
+        @take-off="room.takeOff(one.place)"
+      />
+      <template v-if="places.length > 0 && left > 0 && !busy">
+        <h3>Not laid yet</h3>
+        <ul class="unlaid">
+          <li v-for="(u, i) in unlaid" :key="`${u.pair} ${u.piece.record} ${u.cut.foot}`">
+            <span>{{ u.piece.name }}, {{ u.cut.foot }}{{ u.cut.count > 1 ? ` × ${u.cut.count}` : '' }}</span>
+            <NButton :aria-label="`Put ${u.piece.name}, ${u.cut.foot}, on it`" @click="put(i)">Put it on</NButton>
+          </li>
+        </ul>
+      </template>
       <div class="fields">
-        <SelectField
-          label="Laid on"
-          name="laid-on"
-          :value="hide?.id ?? SHEET"
-          :options="[
-            ...hides.map((h) => ({ value: h.id, name: `${h.name}${h.place ? `, ${h.place.toLowerCase()}` : ''}` })),
-            { value: SHEET, name: 'a straight sheet of any size' },
-          ]"
-          @choose="chosen = $event"
+        <LaidOnFields :layout="layout" :hides="hideOptions" @change="room.change" />
+        <HidesTried
+          v-if="hideOptions.length > 1 && !room.waiting.value"
+          :pieces="pieces"
+          :layout="layout"
+          :hides="room.hides.value.filter((h) => hideOptions.some((o) => o.value === h.id))"
+          @choose="room.change({ grounds: [{ hide: $event }], places: [] })"
         />
-        <div v-if="!hide" class="words-and-field">
-          <span>Sheet, along its tight direction</span>
-          <LengthField
-            :value="sheet.length"
-            :min="50"
-            :max="20000"
-            label="Length of the sheet"
-            @change="sheet = { ...sheet, length: $event }"
-          />
-        </div>
-        <div v-if="!hide" class="words-and-field">
-          <span>Sheet, across</span>
-          <LengthField
-            :value="sheet.width"
-            :min="50"
-            :max="3000"
-            label="Width of the sheet"
-            @change="sheet = { ...sheet, width: $event }"
-          />
-        </div>
         <div class="words-and-field">
           <span>Between two pieces</span>
-          <LengthField :value="knife" :min="0" :max="20" label="Room for the knife" @change="knife = $event" />
+          <LengthField
+            :value="layout.gap"
+            :min="0"
+            :max="20"
+            label="Room for the knife"
+            @change="room.change({ gap: $event })"
+          />
         </div>
-        <ChoiceBar label="Pieces lie" :options="turns" :value="turn" @choose="turn = $event" />
+        <ChoiceBar label="Pieces lie" :options="turns" :value="layout.turn" @choose="room.change({ turn: $event })" />
         <div class="words-and-field">
           <span>Seconds to look for it</span>
           <FigureField
@@ -121,33 +206,30 @@ const verdict = computed(() => {
             :min="1"
             :max="600"
             label="Seconds to look for it"
+            class="seconds"
             @change="seconds = $event ?? seconds"
           />
         </div>
-        <div class="buttons">
-          <NButton v-if="busy" @click="stop">Stop</NButton>
-          <NButton v-else type="primary" @click="layOut">Lay out</NButton>
-          <template v-if="news && !busy">
-            <NButton @click="save('svg')">Drawing (SVG)</NButton>
-            <NButton @click="save('hpgl')">Cutting table (HPGL)</NButton>
-          </template>
-        </div>
-        <NProgress
-          v-if="busy"
-          type="line"
-          :percentage="Math.round(100 * (news?.progress ?? 0))"
-          aria-label="Laying out"
+        <ChosenList
+          v-if="pairOptions.length > 0"
+          label="Cut together with"
+          add="Cut together with another pair …"
+          name="also"
+          :chosen="also"
+          :options="pairOptions"
+          @add="room.change({ also: [...layout.also, $event] })"
+          @remove="leave"
         />
+        <p v-if="room.waiting.value && !room.cannotAdd.value" class="soft" role="status">
+          Planning what is cut with it …
+        </p>
+        <p v-if="room.cannotAdd.value" role="alert">{{ room.cannotAdd.value }}</p>
+        <p v-if="without.length > 0" class="soft">{{ without.join(', ') }}: nothing of {{ group.material }} in it.</p>
+        <p v-if="noPairs" role="alert">{{ noPairs }}</p>
       </div>
-      <p v-if="problem" role="alert">{{ problem }}</p>
-      <p v-else-if="verdict" role="status" data-testid="verdict">{{ verdict }}</p>
-      <p v-else class="soft">
-        The pieces cover {{ showArea(group.area) }}. Laid out, one sees how much of a sheet they take; it gets better
-        with every second.
-      </p>
+      <LayoutOut v-if="places.length > 0 && !busy" :pair-id="id" :room="room" :sound="wrong.length === 0" />
       <p v-if="strips.length > 0" class="soft">Not laid: {{ strips.join(', ') }}; cut along a straight edge.</p>
-      <p v-if="noHides" role="alert">{{ noHides }}</p>
-      <p v-if="hide" class="soft">
+      <p v-if="!straight" class="soft">
         Seen from the face. Vamps and caps lie in the best of it, what else is seen off the lesser parts, and nothing on
         a flaw that is drawn. Look the leather over before you cut.
       </p>
@@ -164,13 +246,44 @@ const verdict = computed(() => {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+  margin-bottom: 8px;
 }
 .fields {
   display: grid;
   gap: 8px;
   margin: 8px 0 14px;
 }
+.seconds {
+  width: 6em;
+}
 p {
   margin-bottom: 10px;
+}
+ul {
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+.wrong li {
+  margin-bottom: 6px;
+  color: var(--stop);
+  white-space: normal;
+}
+.wrong :deep(.n-button) {
+  --n-text-color: var(--stop) !important;
+  height: auto;
+  min-height: 44px;
+  white-space: normal;
+  text-align: left;
+}
+.unlaid li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 6px;
+}
+h3 {
+  margin: 6px 0;
 }
 </style>

@@ -1,11 +1,13 @@
 import {
   boxOf,
   distance,
+  pathLength,
   readHpgl,
   sheetGround,
   signedArea,
+  toLay,
   type CuttingGroup,
-  type Placement,
+  type LaidPlace,
   type Point,
 } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
@@ -33,17 +35,22 @@ const group: CuttingGroup = {
     },
   ],
 }
-const at = (copy: number, x: number, y: number, rotation: number): Placement => ({
-  id: 'upper.vamp right',
+const PAIR = '01900000-0000-7000-8000-0000000000a1'
+const at = (copy: number, x: number, y: number, rotation: number, on = 0): LaidPlace => ({
+  pair: PAIR,
+  record: 'upper.vamp',
+  foot: 'right',
   copy,
-  bin: 0,
+  on,
   x,
   y,
   rotation,
-  mirrored: false,
+  pinned: false,
 })
 const ground = { ...sheetGround({ length: 400, width: 300 }), tight: 0 }
-const laid = laidOutlines(group, [at(0, 200, 150, 90), at(1, 20, 10, 0)])
+const pieces = toLay(PAIR, group)
+const places = [at(0, 200, 150, 90), at(1, 20, 10, 0)]
+const laid = laidOutlines(pieces, places)
 
 describe('a layout as a file', () => {
   it('has its pieces from left to right, where they lie', () => {
@@ -51,6 +58,19 @@ describe('a layout as a file', () => {
     // Turned by a quarter: 60 up, 30 to the left.
     expect(laid[1]!.path[1]![0]).toBeCloseTo(200, 9)
     expect(laid[1]!.path[1]![1]).toBeCloseTo(210, 9)
+  })
+  it('is of one hide at a time, without what is not cut any more', () => {
+    const on = [...places, at(0, 30, 30, 0, 1), { ...at(1, 5, 5, 0, 1), record: 'upper.wing' }, at(2, 90, 90, 0, 1)]
+    expect(laidOutlines(pieces, on, 1).map((l) => boxOf(l.path).minX)).toEqual([30])
+  })
+  it('goes so far outside the line for a tool that takes something away that the piece keeps its size', () => {
+    const [line] = readHpgl(layoutHpgl(ground, laid.slice(0, 1), 0.4))
+    const [small, large] = [boxOf(laid[0]!.path), boxOf(line!.path)]
+    expect(small.minX - large.minX).toBeCloseTo(0.2, 1.5)
+    expect(large.maxY - small.maxY).toBeGreaterThan(0.17)
+    // A straight side is a tool's half width farther out, all along: area grows by the girth times it, and round corners.
+    const girth = pathLength(laid[0]!.path, true)
+    expect(Math.abs(signedArea(line!.path)) - 900).toBeCloseTo(0.2 * girth + Math.PI * 0.04, 0)
   })
   it('for a cutting table is read back within a unit, counted from the corner of what it lies on', () => {
     const moved = { ...ground, outline: ground.outline.map(([x, y]): [number, number] => [x - 50, y - 20]) }

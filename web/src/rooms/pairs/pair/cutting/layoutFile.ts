@@ -1,40 +1,50 @@
 import {
   boxOf,
   laidPiece,
-  turnPath,
+  offset,
+  whereLaid,
   writeHpgl,
-  type CuttingGroup,
+  type LaidPlace,
   type LayGround,
   type Path,
-  type Placement,
   type Point,
+  type ToLay,
 } from '@gentle-awl/core'
 import { pathData } from '../../../../drawing/svgPath.ts'
 
 /** A piece where it was laid, mm. */
 export interface LaidOutline {
+  pair: string
+  record: string
   name: string
-  foot: string
+  foot: LaidPlace['foot']
   path: Path
+  place: LaidPlace
 }
 
-/** Pieces of a layout in the order in which a table cuts them: from left to right, so that it goes on as the leather is taken off. */
-export function laidOutlines(group: CuttingGroup, placements: readonly Placement[]): LaidOutline[] {
-  return placements
+/** Pieces of a layout on one hide in the order in which a table cuts them: from left to right, so that it goes on as the leather is taken off. */
+export function laidOutlines(pieces: readonly ToLay[], places: readonly LaidPlace[], on = 0): LaidOutline[] {
+  return places
     .flatMap((p): LaidOutline[] => {
-      const found = laidPiece(group, p)
+      const found = p.on === on ? laidPiece(pieces, p) : null
       if (!found) return []
-      const path = turnPath(found.cut.outline, p.rotation).map(([x, y]): Point => [x + p.x, y + p.y])
-      return [{ name: found.piece.name, foot: found.cut.foot, path }]
+      const { pair, piece, cut } = found
+      return [
+        { pair, record: piece.record, name: piece.name, foot: cut.foot, path: whereLaid(cut.outline, p), place: p },
+      ]
     })
     .sort((a, b) => boxOf(a.path).minX - boxOf(b.path).minX)
 }
 
-/** For a cutting table: the pieces alone, its origin where the corner of the sheet's box lies. */
-export function layoutHpgl(ground: LayGround, laid: readonly LaidOutline[]): string {
+/** For a cutting table: the pieces alone, larger all round by half of what its tool takes away, its origin where the corner of the sheet's box lies. */
+export function layoutHpgl(ground: LayGround, laid: readonly LaidOutline[], takes = 0): string {
   const { minX, minY } = boxOf(ground.outline)
   return writeHpgl(
-    laid.map(({ path }) => ({ path: path.map(([x, y]): Point => [x - minX, y - minY]), closed: true, tool: 1 })),
+    laid.map(({ path }) => ({
+      path: (takes > 0 ? offset(path, takes / 2, 'a piece') : path).map(([x, y]): Point => [x - minX, y - minY]),
+      closed: true,
+      tool: 1,
+    })),
   )
 }
 

@@ -1,44 +1,285 @@
-import type { NestInstance } from '@gentle-awl/core'
-import { proxy } from 'comlink'
-import { onBeforeUnmount, ref, shallowRef } from 'vue'
-import { tell } from '../../../../app/settings.ts'
-import { Channel } from '../../../../workers/channel.ts'
-import type { NestNews, NestWorker } from '../../../../workers/nest/nestWorker.ts'
+import {
+  laidPiece,
+  misplaced,
+  sheetGround,
+  stillToLay,
+  toLay,
+  type CuttingGroup,
+  type Hide,
+  type LaidOn,
+  type LaidPlace,
+  type LayGround,
+  type LayTurn,
+  type Misplaced,
+  type PairLayout,
+  type ToLay,
+} from '@gentle-awl/core'
+import { StorageSerializers, useLocalStorage } from '@vueuse/core'
+import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch } from 'vue'
+import { api, type Stored } from '../../../../api/client.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
+import { useSearch } from './useSearch.ts'
 
-/** A layout that gets better while one watches: begun, stopped, thrown away. What was found stays when it is stopped. */
-export function useLayout() {
-  const channel = new Channel<NestWorker>(
-    () => new Worker(new URL('../../../../workers/nest/nestWorker.ts', import.meta.url), { type: 'module' }),
+/** Steps that can be taken back. */
+const MOST_BACK = 60
+/** What is changed by key after key is kept once they rest, ms. */
+const REST = 500
+const ELSEWHERE =
+  'This layout was changed in another window, and that is what is shown. “Take back” shows yours again and keeps it.'
+
+export const same = (a: LaidPlace, b: LaidPlace) =>
+  a.pair === b.pair && a.record === b.record && a.foot === b.foot && a.copy === b.copy
+
+/**
+ * How one stuff of a pair is laid out: on which hides, with which other pairs, and where each piece lies. Laid out by a
+ * search, changed by hand, taken back step by step, and kept with the pair; what could not be kept yet stays in this browser.
+ */
+export function useLayout(pairId: string, group: () => CuttingGroup) {
+  const { material } = group()
+  const key = (what: string) => `gentle-awl.${what}.${material}`
+  /** As the next pair is laid of this stuff. */
+  const usual = useLocalStorage<{ on: LaidOn; gap: number; turn: LayTurn }>(key('laid'), {
+    on: { length: 1200, width: 600 },
+    gap: 2,
+    turn: 'along',
+  })
+  const draft = useLocalStorage<{ version: number; layout: PairLayout } | null>(
+    `gentle-awl.layout-draft.${pairId}.${material}`,
+    null,
+    { serializer: StorageSerializers.object },
   )
-  const news = shallowRef<NestNews | null>(null)
-  const busy = ref(false)
-  const problem = ref('')
+  const blank = (): PairLayout => {
+    const { on, gap, turn } = usual.value
+    return { material, grounds: [on], gap, turn, also: [], places: [] }
+  }
+  const layout = shallowRef<PairLayout>(blank())
+  const version = ref(0)
+  const ready = ref(false)
+  const before = shallowRef<PairLayout[]>([])
+  const hides = shallowRef<Stored<Hide>[]>([])
+  const note = ref('')
+  const { problem: cannotLoad, attempt: attemptLoad } = useAttempt()
+  const { problem: cannotKeep, attempt } = useAttempt()
+  const search = useSearch()
 
-  function stop(): void {
-    channel.end()
-    busy.value = false
+  /** What other pairs have of this stuff; null where that is nothing. */
+  const others = shallowReactive(new Map<string, CuttingGroup | null>())
+  const { problem: cannotAdd, attempt: attemptAdd } = useAttempt()
+  watch(
+    () => layout.value.also,
+    async (also) => {
+      for (const id of also.filter((o) => !others.has(o))) {
+        await attemptAdd(async () => {
+          const groups = await api.cutting(id)
+          others.set(id, groups.find((g) => g.material === material) ?? null)
+        })
+      }
+    },
+    { immediate: true },
+  )
+  const pieces = computed<ToLay[]>(() => [
+    ...toLay(pairId, group()),
+    ...layout.value.also.flatMap((id) => {
+      const other = others.get(id)
+      return other ? toLay(id, other) : []
+    }),
+  ])
+  /** Other pairs that are being planned for what is cut of them. */
+  const waiting = computed(() => layout.value.also.some((id) => !others.has(id)))
+  const hideOf = (on: LaidOn): Stored<Hide> | null =>
+    'hide' in on ? (hides.value.find((h) => h.id === on.hide) ?? null) : null
+  const grounds = computed<LayGround[]>(() =>
+    layout.value.grounds.map((on) =>
+      'hide' in on ? (hideOf(on) ?? sheetGround({ length: 50, width: 50 })) : sheetGround(on),
+    ),
+  )
+  /** Places of pieces that are cut still: a pair may have been changed since it was laid out. */
+  const places = computed(() => layout.value.places.filter((p) => laidPiece(pieces.value, p) !== null))
+  const unlaid = computed(() => stillToLay(pieces.value, places.value))
+  /** While one piece is pulled, only what concerns it is looked at again. */
+  const pulled = shallowRef<{ at: number; rest: Misplaced[] } | null>(null)
+  const wrong = computed<Misplaced[]>(() => {
+    if (search.progress.value !== null) return []
+    const one = pulled.value
+    const found = misplaced(pieces.value, grounds.value, places.value, layout.value, one?.at)
+    return one ? [...one.rest, ...found] : found
+  })
+  function hold(place: LaidPlace): void {
+    const at = places.value.findIndex((p) => same(p, place))
+    const concerns = (w: Misplaced) => w.at === at || ('other' in w && w.other === at)
+    pulled.value = { at, rest: wrong.value.filter((w) => !concerns(w)) }
   }
-  function forget(): void {
-    stop()
-    news.value = null
-    problem.value = ''
+  function letGo(): void {
+    pulled.value = null
+    if (resting !== undefined) void keep()
   }
-  async function begin(instance: NestInstance, seconds: number): Promise<void> {
-    forget()
-    busy.value = true
-    const asked = channel.ask
-    const hear = proxy((heard: NestNews) => {
-      if (channel.is(asked)) news.value = heard
+
+  async function load(): Promise<void> {
+    await attemptLoad(async () => {
+      const [found, all] = await Promise.all([api.layouts(pairId), api.hides.list()])
+      hides.value = all
+      const kept = found.find((l) => l.material === material)
+      version.value = kept?.version ?? 0
+      let next: PairLayout = kept ?? blank()
+      if (draft.value) {
+        // Not kept yet: goes on where it was, or is one step back where somebody else was first.
+        if (draft.value.version === version.value) next = draft.value.layout
+        else {
+          before.value = [draft.value.layout]
+          note.value = ELSEWHERE
+        }
+      }
+      layout.value = withoutLost(next)
+      ready.value = true
+      if (draft.value?.version === version.value) void keep()
     })
-    try {
-      const answer = await asked.layOut(instance, seconds, hear)
-      if (!channel.is(asked)) return
-      if (answer.problem !== null) problem.value = tell(answer.problem)
-      else news.value = answer.value
-    } finally {
-      if (channel.is(asked)) stop()
+  }
+  /** Hides may have gone from the stores meanwhile; what lay on them has to be laid again. */
+  function withoutLost(given: PairLayout): PairLayout {
+    const there = given.grounds.map((on) => !('hide' in on) || hideOf(on) !== null)
+    if (there.every(Boolean)) return given
+    note.value = 'A hide of this layout is not in the stores any more: what lay on it has to be laid again.'
+    const next = there.map((is, k) => (is ? there.slice(0, k).filter(Boolean).length : -1))
+    const on = given.grounds.filter((_, k) => there[k])
+    return {
+      ...given,
+      grounds: on.length > 0 ? on : [{ length: 1200, width: 600 }],
+      places: given.places.flatMap((p) => (next[p.on]! < 0 ? [] : [{ ...p, on: next[p.on]! }])),
     }
   }
-  onBeforeUnmount(stop)
-  return { news, busy, problem, begin, stop, forget }
+
+  let last: LaidPlace | null = null
+  let resting: ReturnType<typeof setTimeout> | undefined
+  let keeping: Promise<void> | null = null
+  /** Writes it down as it lies; while that is under way, once more afterwards. */
+  async function keep(): Promise<void> {
+    clearTimeout(resting)
+    resting = undefined
+    if (keeping) {
+      await keeping
+      if (!draft.value) return
+    }
+    keeping = write()
+    await keeping
+    keeping = null
+  }
+  async function write(): Promise<void> {
+    const sent = layout.value
+    await attempt(
+      async () => {
+        const all = await api.keepLayout(pairId, version.value, sent)
+        version.value = all.find((l) => l.material === material)?.version ?? version.value
+        if (layout.value === sent) draft.value = null
+        else draft.value = { version: version.value, layout: layout.value }
+      },
+      async (refusal) => {
+        if (!('status' in refusal) || refusal.status !== 409) {
+          cannotKeep.value = refusal.message
+          return
+        }
+        const mine = layout.value
+        draft.value = null
+        await load()
+        before.value = [...before.value, mine]
+        note.value = ELSEWHERE
+      },
+    )
+  }
+  function set(next: PairLayout, rests = false): void {
+    layout.value = next
+    draft.value = { version: version.value, layout: next }
+    clearTimeout(resting)
+    if (rests) resting = setTimeout(() => void keep(), REST)
+    else void keep()
+  }
+  /** A step that can be taken back. */
+  function step(): void {
+    note.value = ''
+    before.value = [...before.value.slice(1 - MOST_BACK), layout.value]
+  }
+  function change(some: Partial<PairLayout>): void {
+    step()
+    const next = { ...layout.value, ...some }
+    usual.value = { on: next.grounds[0]!, gap: next.gap, turn: next.turn }
+    set(next)
+  }
+  function back(): void {
+    const last = before.value.at(-1)
+    if (!last) return
+    search.stop()
+    before.value = before.value.slice(0, -1)
+    note.value = ''
+    set(withoutLost(last))
+  }
+  /** Puts one piece elsewhere; it stays there when the rest is laid again. `first` begins what is taken back as one step. */
+  function move(place: LaidPlace, some: Partial<LaidPlace>, { first = true, rests = false } = {}): void {
+    search.stop()
+    // Key after key moves it as one step.
+    const goesOn = rests && resting !== undefined && last !== null && same(last, place)
+    if (first && !goesOn) step()
+    last = place
+    const moved = { ...place, pinned: true, ...some }
+    const all = layout.value.places
+    set({ ...layout.value, places: all.map((p) => (same(p, place) ? moved : p)) }, rests)
+  }
+  /** Puts a piece that lies nowhere on a hide. */
+  function put(piece: ToLay, on: number, [x, y]: readonly [number, number]): void {
+    const { pair, cut } = piece
+    const record = piece.piece.record
+    const copies = places.value.filter((p) => p.pair === pair && p.record === record && p.foot === cut.foot)
+    let copy = 0
+    while (copies.some((p) => p.copy === copy)) copy++
+    const rotation = grounds.value[on]!.tight - cut.tight
+    change({
+      places: [...layout.value.places, { pair, record, foot: cut.foot, copy, on, x, y, rotation, pinned: true }],
+    })
+  }
+  function takeOff(place: LaidPlace): void {
+    change({ places: layout.value.places.filter((p) => !same(p, place)) })
+  }
+  /** Lays all that was not put where it is by hand, for so many seconds. */
+  async function layOut(seconds: number): Promise<void> {
+    step()
+    const { gap, turn } = layout.value
+    const there = places.value.filter((p) => p.pinned)
+    const order = { pieces: pieces.value, grounds: grounds.value, gap, turn, there }
+    const show = (found: readonly LaidPlace[]) => (layout.value = { ...layout.value, places: [...found] })
+    const done = await search.layOut(order, seconds, (news) => show(news.places))
+    if (done) show(done.places)
+    if (search.problem.value === '') set(layout.value)
+  }
+  onScopeDispose(() => {
+    if (resting !== undefined) void keep()
+  })
+  void load()
+  return {
+    layout,
+    ready,
+    hides,
+    hideOf,
+    grounds,
+    pieces,
+    places,
+    unlaid,
+    wrong,
+    others,
+    waiting,
+    before,
+    note,
+    search,
+    cannotLoad,
+    cannotKeep,
+    cannotAdd,
+    load,
+    keep,
+    change,
+    move,
+    hold,
+    letGo,
+    put,
+    takeOff,
+    back,
+    layOut,
+  }
 }
+export type LayoutRoom = ReturnType<typeof useLayout>

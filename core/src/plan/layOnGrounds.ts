@@ -1,0 +1,61 @@
+import { exchangeInPlace } from '../nesting/candidate.ts'
+import { placementsOf, searchWhole } from '../nesting/nest.ts'
+import { stockOf } from '../nesting/shapes.ts'
+import type { LaidPlace, LayTurn } from '../model/layout.ts'
+import { cuttingLayout, outlinesLaid, placesOf, stillToLay, type LayGround, type ToLay } from './cuttingLayout.ts'
+
+/** What is laid on what: `there` stays where it is, and the rest is laid round it. */
+export interface LayOrder {
+  pieces: readonly ToLay[]
+  grounds: readonly LayGround[]
+  gap: number
+  turn: LayTurn
+  there: readonly LaidPlace[]
+}
+
+/** How a layout stands: `left` pieces lie nowhere yet. */
+export interface LaidSoFar {
+  places: readonly LaidPlace[]
+  left: number
+}
+
+const countOf = (pieces: readonly ToLay[]): number => pieces.reduce((sum, p) => sum + p.cut.count, 0)
+
+/**
+ * Lays pieces on hides in their order, as much on the first as it holds, what is left on the next. Each takes its share of
+ * the time that is left; where all lies on fewer, the last of those has the rest of its share. `progress` says which share
+ * of the time is gone; yields often, with the best so far. Throws GeometryError where a piece has no area.
+ */
+export function* layOnGrounds(
+  { pieces, grounds, gap, turn, there }: LayOrder,
+  seed: number,
+  progress: () => number,
+): Generator<LaidSoFar, LaidSoFar> {
+  let places: readonly LaidPlace[] = there
+  let rest = stillToLay(pieces, places)
+  for (const [on, ground] of grounds.entries()) {
+    if (rest.length === 0) break
+    const began = progress()
+    const share = (1 - began) / (grounds.length - on)
+    const gone = () => (share > 0 ? Math.min(1, (progress() - began) / share) : 1)
+    const lies = outlinesLaid(
+      pieces,
+      there.filter((p) => p.on === on),
+    )
+    const { bin, pieces: cut } = cuttingLayout(rest, ground, { gap, turn }, lies)
+    const stock = stockOf(cut, gap)
+    const exchange = exchangeInPlace()
+    const found = (): LaidSoFar => {
+      const best = exchange.best()
+      const laid = best ? placesOf(rest, placementsOf(stock, best.places, 0), on, places) : []
+      return { places: [...places, ...laid], left: countOf(rest) - laid.length }
+    }
+    for (const _ of searchWhole(stock, bin, { seed, progress: gone, exchange })) {
+      yield found()
+      if (gone() >= 1 && exchange.best()) break
+    }
+    places = found().places
+    rest = stillToLay(pieces, places)
+  }
+  return { places, left: countOf(rest) }
+}

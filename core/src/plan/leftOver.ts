@@ -1,0 +1,42 @@
+import { commonArea, offset, remainders, type Region } from '../geometry/polygonClip.ts'
+import { contains, signedArea, type Path } from '../geometry/path.ts'
+import { simplify } from '../geometry/simplify.ts'
+import type { HideFields } from '../model/hide.ts'
+
+/** What is narrower than twice this is no leather to cut from, mm: a finger's breadth. */
+const NARROW = 8
+/** A knife takes a little round each piece, mm. */
+const KNIFE = 0.5
+/** Offcuts smaller than this are not kept, mm2: a square decimetre, a tongue or a pair of tabs. */
+const LEAST = 10_000
+/** Of an outline that is drawn, not cut, mm. */
+const ROUGH = 0.2
+
+type Left = Pick<HideFields, 'outline' | 'flaws' | 'zones' | 'samples'>
+
+const corners = (path: Path): [number, number][] =>
+  simplify([...path, path[0]!], ROUGH)
+    .slice(0, -1)
+    .map(([x, y]) => [x, y])
+
+/**
+ * What is left of a hide after pieces were cut from it: the largest part first, with holes where pieces lay within it, and
+ * every other part of a square decimetre or more as an offcut; flaws, zones and thicknesses go with the part that they are on.
+ * Nothing when all of it is used up.
+ */
+export function leftOver(hide: Left, cut: readonly Path[]): Left[] {
+  const taken = cut.map((path) => offset(path, KNIFE, 'a piece'))
+  return remainders(hide.outline, taken, NARROW)
+    .filter(({ outline, holes }) => signedArea(outline) - holes.reduce((sum, h) => sum + signedArea(h), 0) >= LEAST)
+    .map((region): Left => partOf(hide, region))
+}
+
+function partOf(hide: Left, { outline, holes }: Region): Left {
+  const on = ({ outline: mark }: { outline: Path }) => commonArea(mark, outline) > 0
+  return {
+    outline: corners(outline),
+    flaws: [...hide.flaws.filter(on), ...holes.map((h) => ({ kind: 'hole' as const, outline: corners(h) }))],
+    zones: hide.zones.filter(on),
+    samples: hide.samples.filter(({ at }) => contains(outline, at)),
+  }
+}

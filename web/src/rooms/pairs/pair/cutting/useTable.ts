@@ -1,0 +1,42 @@
+import { onScopeDispose, shallowRef } from 'vue'
+import { api, ApiError, type TableReport } from '../../../../api/client.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
+
+/** How often the table is asked how far it is, ms. */
+const OFTEN = 300
+
+/** Work on the cutting table: sent, followed while it cuts, stopped. */
+export function useTable() {
+  const report = shallowRef<TableReport | null>(null)
+  const { problem, busy, attempt } = useAttempt()
+  let timer: ReturnType<typeof setTimeout> | undefined
+  function follow(): void {
+    clearTimeout(timer)
+    if (report.value?.state !== 'cutting') return
+    timer = setTimeout(() => {
+      void attempt(async () => {
+        const next = await api.table.work()
+        // Somebody else may have sent it something after this was lost.
+        if (next.id !== report.value?.id)
+          throw new ApiError(409, 'The cutting table is at other work now; its own page shows it.')
+        report.value = next
+        follow()
+      })
+    }, OFTEN)
+  }
+  async function send(name: string, hpgl: string): Promise<void> {
+    report.value = null
+    await attempt(async () => {
+      report.value = await api.table.send(name, hpgl)
+      follow()
+    })
+  }
+  async function stop(): Promise<void> {
+    await attempt(async () => {
+      await api.table.stop()
+      report.value = await api.table.work()
+    })
+  }
+  onScopeDispose(() => clearTimeout(timer))
+  return { report, problem, busy, send, stop }
+}
