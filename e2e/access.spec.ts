@@ -35,6 +35,7 @@ const rooms = [
   '/lasts',
   '/stores',
   '/table',
+  '/gauge',
   '/stores/hides',
   '/stores/hides/new',
   '/stores/hides/01930000-0006-7000-8000-000000000001',

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { readHpgl, signedArea } from '@gentle-awl/core'
 import { choose } from './controls.ts'
+import { measurePdf } from './measurePdf.ts'
 import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
 
@@ -33,6 +34,12 @@ test('the cutting list has every piece for both feet, by what it is cut from', a
   await expect(quarter.getByRole('button', { name: 'Quarter, lateral is cut' })).toHaveText('Changed since: cut anew')
   await page.keyboard.press('Control+z')
   await expect(quarter).toContainText(/cut \d+ [A-Z][a-z]{2}/)
+  // On paper, with the signs of each shape.
+  const id = '01930000-0003-7000-8000-000000000001'
+  const file = await fetch(`${server.url}/api/v1/pairs/${id}/cutting.pdf`)
+  const paper = (await measurePdf(new Uint8Array(await file.arrayBuffer()))).map((s) => s.text).join(' ')
+  expect(paper).toMatch(/Tar-brown calf\s+grain up\s+13\.5 dm²/)
+  expect(paper).toMatch(/Vamp\s+1\s+1\s+1\.4 mm\s+5\.5 dm²\s+turned over\s+[0-9a-f]{6}/)
 })
 
 test('a hide comes into the stores with its flaws, and a pair is laid on one off flaws and lesser parts', async ({
@@ -232,4 +239,38 @@ test('a piece is pulled and fixed, the rest laid round it, sent to the table, ti
   await expect(page.getByRole('row', { name: /^Vamp 1 1/ })).toContainText(/cut \d+ [A-Z][a-z]{2}/)
   await visit(page, `${server.url}/stores/hides`)
   await expect(page.getByRole('link', { name: /^Calf 7 Tar/ })).not.toContainText('82.1 dm²')
+})
+
+test('readings of the thickness gauge land on the hide that waits for them, damaged ones nowhere', async ({
+  page,
+  context,
+}) => {
+  await visit(page, `${server.url}/stores/hides/01930000-0006-7000-8000-000000000002`)
+  await choose(page.getByRole('combobox', { name: 'A press on the drawing marks' }), 'A thickness that was measured')
+  const marked = page.getByRole('list', { name: 'What is marked' }).getByRole('listitem')
+  const before = await marked.count()
+  await page.getByRole('button', { name: 'From the gauge' }).click()
+  await expect(page.getByRole('button', { name: 'Waits for the gauge' })).toBeVisible()
+  // While it waits, a press says where it will be put down and measures nothing.
+  const slate = (await page.locator('.slate-surface').boundingBox())!
+  await page.mouse.click(slate.x + slate.width / 2, slate.y + slate.height / 2)
+  await expect(marked).toHaveCount(before)
+
+  const other = await context.newPage()
+  await visit(other, `${server.url}/gauge`)
+  await other.getByRole('radio', { name: 'none' }).click()
+  const under = other.getByRole('textbox', { name: 'Under its foot' })
+  await under.fill('1.7')
+  await under.press('Tab')
+  await choose(other.getByRole('combobox', { name: 'What goes wrong' }), 'it sends half a message')
+  await other.getByRole('button', { name: 'Press it down' }).click()
+  const alert = 'The gauge sent something that cannot be read: press it again.'
+  await expect(other.getByRole('alert')).toHaveText(alert)
+  await expect(page.getByRole('alert')).toHaveText(alert)
+  await expect(marked).toHaveCount(before)
+  await choose(other.getByRole('combobox', { name: 'What goes wrong' }), 'nothing')
+  await other.getByRole('button', { name: 'Press it down' }).click()
+  await expect(page.getByText('1.70 mm read.')).toBeVisible()
+  await expect(marked).toHaveCount(before + 1)
+  await expect(page.getByRole('list', { name: 'What is marked' })).toContainText('1.7 mm')
 })

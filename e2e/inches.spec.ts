@@ -34,6 +34,7 @@ const rooms = [
   `${last}/cup`,
   '/lasts',
   '/table',
+  '/gauge',
   '/stores/hides',
   '/stores/hides/01930000-0006-7000-8000-000000000001',
 ]

@@ -125,7 +125,6 @@ export {
   cuttingLayout,
   laidPiece,
   layId,
-  placesOf,
   sheetGround,
   stillToLay,
   toLay,
@@ -137,14 +136,14 @@ export {
 export { leftOver } from './plan/leftOver.ts'
 export { layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
 export { misplaced, type Misplaced } from './plan/misplaced.ts'
-export { LaidOn, LaidPlace, layTurns, PairLayout, type LayTurn } from './model/layout.ts'
+export { LaidOn, LaidPlace, PairLayout, type LayTurn } from './model/layout.ts'
+export { GaugeError, readGaugeMessage, writeGaugeMessage } from './formats/gaugeMessage.ts'
 export { readHpgl, writeHpgl, type PlotLine } from './formats/hpgl.ts'
 export { cutTicks, type CutTick } from './plan/cutTick.ts'
 export { cuttingList, type CutPiece, type CuttingGroup } from './plan/cuttingList.ts'
 export { exchangeInPlace } from './nesting/candidate.ts'
-export { areaOf, placementsOf, searchWhole } from './nesting/nest.ts'
-export { stockOf, turnPath } from './nesting/shapes.ts'
-export { type NestInstance, type Placement } from './nesting/instance.ts'
+export { areaOf, searchWhole } from './nesting/nest.ts'
+export { stockOf } from './nesting/shapes.ts'
 export { formeStage, lastStage, planPair, planUppers } from './plan/planPair.ts'
 export { cardOf } from './plan/cardOf.ts'
 export { sketchOf, type PairSketch } from './plan/sketch.ts'

@@ -25,6 +25,7 @@ import { pairRoutes } from './routes/pairs/pairRoutes.ts'
 import { lastHoldRoutes } from './routes/lastHoldRoutes.ts'
 import { lastExportRoutes } from './routes/lastExportRoutes.ts'
 import { shelfRoutes } from './routes/shelfRoutes.ts'
+import { gaugeRoutes } from './routes/gaugeRoutes.ts'
 import { hideRoutes } from './routes/hideRoutes.ts'
 import { layoutFileRoutes } from './routes/layoutFileRoutes.ts'
 import { cuttingTableRoutes } from './standins/cuttingTableRoutes.ts'
@@ -118,6 +119,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
   api.use('/hides', hideRoutes(store), shelfRoutes(store, hideEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
+  api.use('/gauge', gaugeRoutes(news.tell))
   api.use('/standins/table', cuttingTableRoutes())
   api.use('/layout-files', layoutFileRoutes())
   api.use('/materials', shelfRoutes(store, materialEntity))

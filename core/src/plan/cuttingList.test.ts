@@ -51,6 +51,19 @@ describe('a cutting list', () => {
     expect(groups[0]!.pieces.map((p) => p.id)).not.toContain('tongue')
     expect(groups.find((g) => g.material === 'Red calf')!.pieces.map((p) => p.id)).toEqual(['tongue'])
   })
+  it('says which side lies up: as the stores have it, or as is usual for the kind', () => {
+    const derby = samplePair()
+    const { groups } = list(derby)
+    const face = (name: string) => groups.find((g) => g.material === name)!.face
+    expect(face('Brown calf')).toBe('grain up')
+    const suede = derby.materials.map((m) => (m.name === 'Brown calf' ? { ...m, face: 'suede' as const } : m))
+    expect(list({ ...derby, materials: suede }).groups[0]!.face).toBe('suede up')
+    for (const m of derby.materials) {
+      const group = groups.find((g) => g.material === m.name)
+      if (group && ['cork', 'insole board'].includes(m.kind)) expect(group.face).toBe('either side up')
+      if (group && m.kind.endsWith('leather')) expect(group.face).toBe('grain up')
+    }
+  })
   it('flips what is cut for the left foot, its tight direction with it', () => {
     const { groups } = list(samplePair())
     for (const piece of groups.flatMap((g) => g.pieces)) {

@@ -1,6 +1,7 @@
 import { mirror, signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Grain } from '../trade/grain.ts'
+import { faceUp } from '../trade/faceUp.ts'
 import { familyOf, type PartFamily } from '../trade/partCatalogue.ts'
 import { partsOfPair, piecesOfPair, type Foot, type PairPart } from './pairParts.ts'
 import type { Plan } from './plan.ts'
@@ -36,6 +37,8 @@ export interface CutPiece {
 /** All that is cut from one stuff. */
 export interface CuttingGroup {
   material: string
+  /** Which side of it lies up. */
+  face: string
   pieces: CutPiece[]
   /** mm2. */
   area: number
@@ -77,12 +80,22 @@ function cutPiece({ id, name, record, feet }: PairPart, alike: boolean): CutPiec
 export function cuttingList(input: Pick<PlanInput, 'decisions' | 'materials'>, plan: Plan): CuttingGroup[] {
   const pieces = plan.upper.pieces.length > 0 ? piecesOfPair(input, plan) : []
   const mirrors = new Set(plan.feet.filter((f) => f.kind === 'mirror' || f.kind === 'marks differ').map((f) => f.id))
+  const faceOf = (name: string): string => {
+    const found = input.materials.find((m) => m.name === name)
+    // Stuff that nobody entered is called by what it is.
+    return faceUp(found ?? { kind: name.includes('leather') ? 'upper leather' : 'woven tape', face: null })
+  }
   const groups = new Map<string, CuttingGroup>()
   for (const part of [...pieces, ...partsOfPair(plan)]) {
     // A piece of the upper may be called as a maker likes.
     if (part.record === part.id && NOT_CUT.includes(familyOf(part.id))) continue
     const { materialName } = part.feet[0]!.part
-    const group = groups.get(materialName) ?? { material: materialName, pieces: [], area: 0 }
+    const group = groups.get(materialName) ?? {
+      material: materialName,
+      face: faceOf(materialName),
+      pieces: [],
+      area: 0,
+    }
     groups.set(materialName, group)
     const cut = cutPiece(part, mirrors.has(part.record))
     group.pieces.push(cut)

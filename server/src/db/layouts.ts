@@ -1,4 +1,4 @@
-import { PairLayout } from '@gentle-awl/core'
+import { type PairLayout } from '@gentle-awl/core'
 import { and, asc, eq, inArray } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { StoreError } from './errors.ts'

@@ -5,6 +5,8 @@ import { MARGIN, papers, type Paper } from './sheets.ts'
 
 /** Below this nothing is written but the words at the foot, mm. */
 const FOOT = 10
+/** Side of a box to tick, mm. */
+const BOX = 3.2
 
 /** Pages of a list for the bench, filled from the top: whatever does not fit on one begins the next. */
 export class ListPages {
@@ -40,6 +42,24 @@ export class ListPages {
     this.page.text(`${this.title}, page ${this.number}`, this.width, 0, 8, { colour: PALE, right: true })
     this.y = this.height
     return this.page
+  }
+
+  /** A line of the list with a box to tick, `high` mm: its page, where its words begin, and their base line. */
+  ticked(high: number): { page: Page; words: number; base: number } {
+    const page = this.room(high)
+    const { y } = this
+    page.line(
+      [
+        [0, y - BOX],
+        [BOX, y - BOX],
+        [BOX, y],
+        [0, y],
+      ],
+      true,
+      0.25,
+    )
+    this.y -= high
+    return { page, words: BOX + 2.5, base: y - BOX + 0.5 }
   }
 
   /** A heading with words under it. */

@@ -1,3 +1,4 @@
+import { cuttingPdfExport } from './pair/cuttingPdfExport.ts'
 import { partsPdfExport } from './pair/partsPdfExport.ts'
 import { partsSvgExport } from './pair/partsSvgExport.ts'
 import { skivingPdfExport } from './pair/skivingPdfExport.ts'
@@ -16,6 +17,7 @@ export const pairExports: readonly PairExport[] = [
   upperPdfExport,
   stripsPdfExport,
   skivingPdfExport,
+  cuttingPdfExport,
   partsSvgExport,
   upperSvgExport,
   upperDxfExport,

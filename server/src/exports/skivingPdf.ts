@@ -17,7 +17,6 @@ const HEAD = 15
 const LARGER = 2.5
 /** Places of a line's figures from its left, and from its right edge, mm. */
 const AT = { edge: 50, count: 112, leather: 118 } as const
-const BOX = 3.2
 
 const mm = (v: number): string => `${Number.isInteger(v) ? v : v.toFixed(1)} mm`
 const cm = (v: number): string => `${Math.round(v / 10)} cm`
@@ -42,25 +41,12 @@ export async function skivingPdf(file: PairFile, plan: Plan, paper: Paper): Prom
     setting(head, group, pages.y, width)
     pages.y -= HEAD
     for (const line of group.lines) {
-      const at = pages.room(ROW)
-      const { y } = pages
-      at.line(
-        [
-          [0, y - BOX],
-          [BOX, y - BOX],
-          [BOX, y],
-          [0, y],
-        ],
-        true,
-        0.25,
-      )
-      const base = y - BOX + 0.5
-      at.text(`${line.name}${line.foot ? `, ${line.foot} only` : ''}`, BOX + 2.5, base, 9.5)
+      const { page: at, words, base } = pages.ticked(ROW)
+      at.text(`${line.name}${line.foot ? `, ${line.foot} only` : ''}`, words, base, 9.5)
       at.text(line.edge, AT.edge, base, 9.5)
       at.text(`${line.count} ×`, AT.count, base, 9.5, { right: true })
       at.text(`${line.materialName}, ${mm(line.thickness)}`, AT.leather, base, 8.5, { colour: PALE })
       at.text(cm(line.length), width, base, 9.5, { right: true })
-      pages.y -= ROW
     }
   }
   return pages.finish()

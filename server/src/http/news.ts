@@ -31,11 +31,14 @@ export class News {
     if (req.method !== 'GET' && req.method !== 'HEAD') {
       const { path } = req
       res.on('finish', () => {
-        if (res.statusCode < 400) this.send(`data: ${JSON.stringify({ path })}\n\n`)
+        if (res.statusCode < 400) this.tell(path)
       })
     }
     next()
   }
+
+  /** Tells of something that pages may want to ask about. */
+  readonly tell = (path: string): void => this.send(`data: ${JSON.stringify({ path })}\n\n`)
 
   private send(text: string): void {
     for (const res of this.listeners) res.write(text)

@@ -95,25 +95,25 @@ const NO_ANSWER =
 interface Send {
   method?: 'GET' | 'POST' | 'PUT' | 'DELETE'
   body?: unknown
-  /** Sent as it is, as a device takes it. */
-  hpgl?: string
+  /** Text that is sent as it is, as devices take and send it. */
+  plain?: string
   version?: number
   keepalive?: boolean
 }
 
-async function answer(path: string, { method = 'GET', body, hpgl, version, keepalive }: Send): Promise<Response> {
+async function answer(path: string, { method = 'GET', body, plain, version, keepalive }: Send): Promise<Response> {
   try {
     return await fetch(`/api/v1${path}`, {
       method,
       keepalive,
       headers: {
-        ...(hpgl !== undefined ? { 'Content-Type': 'application/vnd.hp-hpgl' } : {}),
+        ...(plain !== undefined ? { 'Content-Type': 'text/plain' } : {}),
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
       },
       body:
-        hpgl !== undefined
-          ? hpgl
+        plain !== undefined
+          ? plain
           : body === undefined
             ? undefined
             : typeof body === 'string'
@@ -264,6 +264,14 @@ export const api = {
     }),
   layoutFile: (kind: 'dxf' | 'pdf', drawing: unknown, paper = 'a4') =>
     sendForFile(`/layout-files/${kind}?paper=${paper}`, { method: 'POST', body: drawing }),
+  gauge: {
+    readings: (after: number) =>
+      send<{ last: number; heard: { id: number; thickness: number | null; problem: string }[] }>(
+        `/gauge/readings?after=${after}`,
+      ),
+    /** As the gauge itself sends it. */
+    send: (message: string) => send<{ id: number }>('/gauge/readings', { method: 'POST', plain: message }),
+  },
   table: {
     state: () => send<TableState>('/standins/table'),
     set: (state: { plugged: boolean; fault: TableState['fault'] }) =>
@@ -271,7 +279,10 @@ export const api = {
     work: () => send<TableReport>('/standins/table/work'),
     stop: () => send<TableState>('/standins/table/work', { method: 'DELETE' }),
     send: (name: string, hpgl: string) =>
-      send<TableReport>(`/standins/table/work?${new URLSearchParams({ name }).toString()}`, { method: 'POST', hpgl }),
+      send<TableReport>(`/standins/table/work?${new URLSearchParams({ name }).toString()}`, {
+        method: 'POST',
+        plain: hpgl,
+      }),
   },
   log: (id: string) => send<StepEvent[]>(`/pairs/${id}/steps`),
   logStep: (id: string, step: string, what: StepEvent['what']) =>

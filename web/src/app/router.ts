@@ -87,6 +87,7 @@ export const router = createRouter({
       component: () => import('../rooms/scanner/ScannerRoom.vue'),
       meta: { title: 'Practice scanner' },
     },
+    { path: '/gauge', component: () => import('../rooms/gauge/GaugeRoom.vue'), meta: { title: 'Practice gauge' } },
     {
       path: '/table',
       component: () => import('../rooms/table/TableRoom.vue'),

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { foamRecovery, type Material } from '@gentle-awl/core'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { lengthWord } from '../../app/settings.ts'
 import FigureField from '../../ui/FigureField.vue'
+import GaugeButton from '../../ui/gauge/GaugeButton.vue'
 import HouseChart from '../../ui/HouseChart.vue'
 
 /** The record of a foam that was pressed and let go. */
@@ -30,6 +31,13 @@ const curves = computed(() => {
   }
   return [...curve('This foam', props.test), ...props.others.flatMap((m) => curve(m.name, m.foamTest)).slice(0, 3)]
 })
+/** Which of the four the gauge is to read: one after the other, as the test goes. */
+const at = ref(0)
+const next = computed(() => fields[at.value % fields.length]!)
+function heard(mm: number): void {
+  set(next.value.key, mm)
+  at.value++
+}
 function set(key: keyof Test, value: number | null): void {
   if (props.test && value !== null) emit('change', { ...props.test, [key]: value })
 }
@@ -44,6 +52,7 @@ function set(key: keyof Test, value: number | null): void {
         <span>{{ f.name }}, {{ lengthWord }}</span>
         <FigureField unit="mm" :min="0.1" :max="60" :step="0.1" :value="test[f.key]" @change="set(f.key, $event)" />
       </label>
+      <GaugeButton class="all" :label="`${next.name}: from the gauge`" @read="heard" />
       <p class="all" role="status">
         {{
           back

@@ -4,6 +4,7 @@ import { IconX } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { lengthWord, showLength } from '../../app/settings.ts'
 import FigureField from '../../ui/FigureField.vue'
+import GaugeButton from '../../ui/gauge/GaugeButton.vue'
 
 /** How thick a material is: by one reading of the gauge, or by several over the hide, whose mean it is planned with. */
 const props = defineProps<{ thickness: number; samples: readonly number[] }>()
@@ -23,6 +24,13 @@ const set = (n: number, value: number | null) => {
 }
 /** The first of several is what was read before. */
 const add = () => take([...(props.samples.length > 0 ? props.samples : [props.thickness]), props.thickness])
+/** The gauge's first reading takes the place of what was typed; what follows is read over the hide. */
+let fresh = true
+function heard(mm: number): void {
+  if (fresh && props.samples.length === 0) take([mm])
+  else if (props.samples.length < most) take([...(props.samples.length > 0 ? props.samples : [props.thickness]), mm])
+  fresh = false
+}
 const said = computed(() => {
   const { samples, thickness } = props
   const [thin, thick] = [Math.min(...samples), Math.max(...samples)]
@@ -60,7 +68,10 @@ const said = computed(() => {
       </span>
     </div>
     <p v-if="samples.length > 0" class="soft" role="status">{{ said }}</p>
-    <NButton v-if="samples.length < most" class="add" @click="add">Another reading over the hide</NButton>
+    <div v-if="samples.length < most" class="more">
+      <NButton @click="add">Another reading over the hide</NButton>
+      <GaugeButton label="From the gauge" many @read="heard" />
+    </div>
   </fieldset>
 </template>
 
@@ -81,7 +92,9 @@ const said = computed(() => {
 .samples p {
   margin: 0;
 }
-.add {
-  justify-self: start;
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 </style>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { HideFields, Point } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
-import { ref, watch } from 'vue'
+import { ref, useTemplateRef, watch } from 'vue'
+import GaugeButton from '../../../ui/gauge/GaugeButton.vue'
 import LengthField from '../../../ui/LengthField.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import { marked, markings, roundPatch, type Marking } from './hideFigures.ts'
@@ -24,19 +25,26 @@ watch(marking, (now) => {
   marks.value = now !== ''
   corners.value = []
 })
+/** mm */
+const SAME = 2
 const thickness = ref(1.4)
+const gauge = useTemplateRef<{ waits: boolean }>('gauge')
 const across = ref(20)
 const where = ref<{ x: number; y: number }>({ x: 100, y: 100 })
 
 /** The drawing was pressed there. */
 function press(at: Point): void {
   where.value = { x: at[0], y: at[1] }
-  if (marking.value === 'thickness') measure(at)
-  else if (marking.value !== '') corners.value = [...corners.value, at]
+  // While the gauge is waited for, a press says where it will be put down.
+  if (marking.value === 'thickness') {
+    if (!gauge.value?.waits) measure(at)
+  } else if (marking.value !== '') corners.value = [...corners.value, at]
 }
 defineExpose({ press })
 function measure([x, y]: Point): void {
-  emit('change', { samples: [...props.hide.samples, { at: [x, y], thickness: thickness.value }] })
+  // Measured again at the same place, it is what it was read last.
+  const others = props.hide.samples.filter(({ at }) => Math.hypot(at[0] - x, at[1] - y) > SAME)
+  emit('change', { samples: [...others, { at: [x, y], thickness: thickness.value }] })
 }
 function mark(outline: [number, number][]): void {
   if (marking.value !== '' && marking.value !== 'thickness') emit('change', marked(props.hide, marking.value, outline))
@@ -62,7 +70,7 @@ function put(): void {
       <p class="soft">
         {{
           marking === 'thickness'
-            ? 'Set the thickness, then press where it was measured.'
+            ? 'Set the thickness, then press where it was measured. From the gauge: press where it is put down, then measure.'
             : 'Press its corners on the drawing, then close it; or give its middle and how far it goes across.'
         }}
       </p>
@@ -90,6 +98,13 @@ function put(): void {
         </div>
         <NButton @click="put">Put it there</NButton>
       </div>
+      <GaugeButton
+        v-if="marking === 'thickness'"
+        ref="gauge"
+        label="From the gauge"
+        many
+        @read="((thickness = $event), measure([where.x, where.y]))"
+      />
     </template>
   </div>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { cutTicks, cuttingList, type CuttingGroup, type CutTick } from '@gentle-awl/core'
+import { cutTicks, cuttingList, type CuttingGroup, type CutTick, type Hide, type PairLayout } from '@gentle-awl/core'
 import { IconLayoutList } from '@tabler/icons-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { api, type Stored } from '../../../../api/client.ts'
 import { showArea } from '../../../../app/settings.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
@@ -45,6 +47,34 @@ async function cut(record: string): Promise<void> {
     under.value = null
   }
 }
+/** On which hides each stuff is laid out. */
+const layouts = shallowRef<Stored<PairLayout>[]>([])
+const hides = shallowRef<Stored<Hide>[]>([])
+const { problem: noLayouts, attempt } = useAttempt()
+async function fetchLayouts(): Promise<void> {
+  const id = pair.view?.id
+  if (id === undefined || here.value !== '') return
+  await attempt(async () => {
+    ;[layouts.value, hides.value] = await Promise.all([api.layouts(id), api.hides.list()])
+  })
+}
+watch([here, () => pair.view?.id], fetchLayouts, { immediate: true })
+const whereLaid = computed(
+  () =>
+    new Map(
+      layouts.value
+        .filter((l) => l.places.length > 0)
+        .map((l): [string, string] => {
+          const used = new Set(l.places.map((p) => p.on))
+          const names = l.grounds.flatMap((on, k) =>
+            used.has(k)
+              ? [('hide' in on && hides.value.find((h) => h.id === on.hide)?.name) || 'a straight sheet']
+              : [],
+          )
+          return [l.material, `laid on ${names.join(' and ')}`]
+        }),
+    ),
+)
 const group = computed(() => groups.value.find((g) => g.material === here.value) ?? null)
 const entries = computed(() => [
   { key: 'all', entries: [{ key: '', name: 'Cutting list', to: to(''), level: 'fine' as const }] },
@@ -76,10 +106,13 @@ const entries = computed(() => [
         For both shoes. Left pieces are the right ones turned over, unless it says otherwise; areas are what the pieces
         cover, without what is left between them.
       </p>
+      <p v-if="noLayouts" class="wrong" role="alert">{{ noLayouts }}</p>
       <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
       <section v-for="g in groups" :key="g.material">
         <h3>
-          {{ capital(g.material) }} <span class="figure area">{{ showArea(g.area) }}</span>
+          {{ capital(g.material) }}
+          <span class="soft face">{{ [g.face, whereLaid.get(g.material)].filter(Boolean).join('; ') }}</span>
+          <span class="figure area">{{ showArea(g.area) }}</span>
         </h3>
         <CuttingTable :pieces="g.pieces" :ticks="ticks" :under="under" @cut="cut" />
       </section>
@@ -103,6 +136,11 @@ h3 {
   margin-bottom: 4px;
   gap: 14px;
   align-items: baseline;
+}
+.face {
+  font:
+    400 16px 'Atkinson Hyperlegible Next',
+    sans-serif;
 }
 .area {
   margin-left: auto;

@@ -12,7 +12,7 @@ import { saveFile } from '../../../../ui/saveFile.ts'
 import SelectField from '../../../../ui/SelectField.vue'
 import { laidOutlines, layoutHpgl, layoutSvg, type LaidOutline } from './layoutFile.ts'
 import { checkCuts, checkSentence, cutWhole } from './tableReport.ts'
-import { same, type LayoutRoom } from './useLayout.ts'
+import type { LayoutRoom } from './useLayout.ts'
 import { useTable } from './useTable.ts'
 
 /** A layout out of the program: as a file, on paper, or to the cutting table, which tells what it cut. */
@@ -91,16 +91,13 @@ const takeOut = () =>
   attempt(async () => {
     const before = props.room.hides.value.find((h) => h.id === sent.value.hide)
     if (!before) return
-    const gone = good.value.map((c) => c.piece.place)
     const { offcuts } = await api.cutFromHide(
       before.id,
       before.version,
       good.value.map((c) => c.piece.path),
     )
     taken.value = true
-    // What is cut lies there no more: there are holes now.
-    props.room.change({ places: props.room.layout.value.places.filter((p) => !gone.some((g) => same(g, p))) })
-    props.room.hides.value = await api.hides.list()
+    await props.room.cutOut(good.value.map((c) => c.piece.place))
     const more = offcuts.length === 0 ? '' : offcuts.length === 1 ? ' and one offcut' : ` and ${offcuts.length} offcuts`
     await say(`What is left of ${before.name}${more} is in the stores.`)
   })

@@ -23,7 +23,7 @@ import LayoutDrawing from './LayoutDrawing.vue'
 import LayoutOut from './LayoutOut.vue'
 import { layoutVerdict, reachOf, wrongSentence } from './layoutVerdict.ts'
 import { movedGround, sideBySide } from './sideBySide.ts'
-import { same, useLayout } from './useLayout.ts'
+import { useLayout } from './useLayout.ts'
 
 /** One stuff of the pair laid out on a straight sheet or on hides of the stores, with that of other pairs where it is cut together. */
 const props = defineProps<{ group: CuttingGroup }>()
@@ -101,8 +101,8 @@ function put(index: number): void {
   const piece = unlaid.value[index]!
   const b = boxOf(room.grounds.value[0]!.outline)
   room.put(piece, 0, [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2])
-  const last = places.value.at(-1)
-  chosen.value = laid.value.find((l) => last && same(l.place, last))?.key ?? ''
+  // The one that was put on last lies on top.
+  chosen.value = laid.value.at(-1)?.key ?? ''
 }
 </script>
 

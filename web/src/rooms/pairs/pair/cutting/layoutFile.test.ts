@@ -20,6 +20,7 @@ const triangle: Point[] = [
 ]
 const group: CuttingGroup = {
   material: 'Calf',
+  face: 'grain up',
   area: 900,
   pieces: [
     {

@@ -25,10 +25,11 @@ const line = (id: string, count: number, feet: ('right' | 'left')[]): CuttingGro
 })
 const group: CuttingGroup = {
   material: 'Calf',
+  face: 'grain up',
   area: 1,
   pieces: [line('vamp', 2, ['right', 'left']), line('tab', 2, ['right'])],
 }
-const pieces = [...toLay(ONE!, group), ...toLay(OTHER!, group)]
+const pieces = [...toLay(ONE, group), ...toLay(OTHER, group)]
 const at = (pair: string, record: string, foot: 'right' | 'left', copy: number, k: number): LaidPlace => ({
   pair,
   record,
@@ -41,11 +42,11 @@ const at = (pair: string, record: string, foot: 'right' | 'left', copy: number, 
   pinned: false,
 })
 const places = [
-  at(ONE!, 'upper.vamp', 'right', 0, 0),
-  at(ONE!, 'upper.vamp', 'left', 0, 1),
-  at(ONE!, 'upper.tab', 'right', 0, 2),
-  at(ONE!, 'upper.tab', 'right', 1, 3),
-  at(OTHER!, 'upper.vamp', 'right', 0, 4),
+  at(ONE, 'upper.vamp', 'right', 0, 0),
+  at(ONE, 'upper.vamp', 'left', 0, 1),
+  at(ONE, 'upper.tab', 'right', 0, 2),
+  at(ONE, 'upper.tab', 'right', 1, 3),
+  at(OTHER, 'upper.vamp', 'right', 0, 4),
 ]
 const sent = laidOutlines(pieces, places)
 const lines = readHpgl(layoutHpgl(sheetGround({ length: 900, width: 200 }), sent))

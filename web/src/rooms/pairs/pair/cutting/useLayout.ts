@@ -27,7 +27,7 @@ const REST = 500
 const ELSEWHERE =
   'This layout was changed in another window, and that is what is shown. “Take back” shows yours again and keeps it.'
 
-export const same = (a: LaidPlace, b: LaidPlace) =>
+const same = (a: LaidPlace, b: LaidPlace) =>
   a.pair === b.pair && a.record === b.record && a.foot === b.foot && a.copy === b.copy
 
 /**
@@ -237,6 +237,11 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   function takeOff(place: LaidPlace): void {
     change({ places: layout.value.places.filter((p) => !same(p, place)) })
   }
+  /** What was cut lies there no more, and the hides have holes: both are as they are in the stores now. */
+  async function cutOut(cut: readonly LaidPlace[]): Promise<void> {
+    change({ places: layout.value.places.filter((p) => !cut.some((c) => same(c, p))) })
+    hides.value = await api.hides.list()
+  }
   /** Lays all that was not put where it is by hand, for so many seconds. */
   async function layOut(seconds: number): Promise<void> {
     step()
@@ -278,6 +283,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     letGo,
     put,
     takeOff,
+    cutOut,
     back,
     layOut,
   }
