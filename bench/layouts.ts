@@ -24,7 +24,7 @@ export function layoutFigures(input: PlanInput): Result[] {
   return [1, 4, 12].map((pairs) => {
     const pieces = Array.from({ length: pairs }, (_, k) => toLay(`pair ${k + 1}`, leather)).flat()
     const sheet = sheetGround({ length: LENGTH * pairs, width: WIDTH })
-    const instance = cuttingLayout(pieces, sheet, { gap: 2, turn: 'along' })
+    const instance = cuttingLayout(pieces, sheet, { gap: 2, turn: 'along', hidesFlaws: false })
     const stock = stockOf(instance.pieces, instance.gap)
     const shares = SEEDS.map((seed) => {
       const began = performance.now()

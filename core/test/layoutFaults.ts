@@ -46,18 +46,29 @@ export function layoutFaults(instance: NestInstance, placements: readonly Placem
     }
     if (p.bin < 0 || p.bin >= instance.max_bins) faults.push(`${name} lies on a bin that is not there`)
     const path = whole(placed(piece.outline, p))
+    const shown = whole(placed(piece.seen ?? piece.outline, p))
     const avoided = (piece.avoid ?? []).flatMap((h) => whole(turningLeft(h)))
     if (avoided.length > 0 && area(Clipper.intersect(grown(path, -ALLOWED), avoided, FillRule.NonZero)) > 0) {
       faults.push(`${name} lies where it must not`)
     }
-    return { name, bin: p.bin, bare: grown(path, -ALLOWED), half: grown(path, (instance.gap - ALLOWED) / 2) }
+    return {
+      name,
+      bin: p.bin,
+      shown: grown(shown, -ALLOWED),
+      bare: grown(path, -ALLOWED),
+      half: grown(path, (instance.gap - ALLOWED) / 2),
+    }
   })
+  const marks = (instance.bin.marks ?? []).flatMap((h) => whole(turningLeft(h)))
   const bin = whole(turningLeft(instance.bin.outline))
   const holes = instance.bin.holes.flatMap((h) => whole(turningLeft(h)))
   laid.forEach((a, i) => {
     if (area(Clipper.difference(a.bare, bin, FillRule.NonZero)) > 0) faults.push(`${a.name} leaves the bin`)
     if (holes.length > 0 && area(Clipper.intersect(a.bare, holes, FillRule.NonZero)) > 0) {
       faults.push(`${a.name} lies on a flaw`)
+    }
+    if (marks.length > 0 && area(Clipper.intersect(a.shown, marks, FillRule.NonZero)) > 0) {
+      faults.push(`${a.name} shows a mark`)
     }
     for (const b of laid.slice(0, i)) {
       if (a.bin !== b.bin) continue

@@ -22,6 +22,7 @@ const layout = (some: Partial<PairLayout> = {}): PairLayout => ({
   grounds: [{ hide: calf.id }, { length: 1200, width: 600 }],
   gap: 2,
   turn: 'along',
+  hidesFlaws: true,
   also: [],
   places: [
     {

@@ -39,6 +39,8 @@ export const PairLayout = z
     /** Between two pieces, for the knife, mm. */
     gap: z.number().min(0).max(20),
     turn: z.enum(layTurns),
+    /** Scars and stains may lie where they are not seen: in lasting margins, laps and turned edges. */
+    hidesFlaws: z.boolean().default(false),
     also: z.array(z.uuid()).max(11, 'At most 12 pairs are laid out together.').default([]),
     places: z.array(LaidPlace).max(4000, 'At most 4000 pieces are laid out together.'),
   })

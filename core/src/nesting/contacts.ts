@@ -14,6 +14,8 @@ const SLACK = 0.01
 export interface Sheet {
   outline: Path
   holes: readonly Path[]
+  /** What nothing may lie on with that of it which is seen. */
+  marks?: readonly Path[]
 }
 
 /** The table of two turned shapes, and how a step between them is looked up in it. */
@@ -36,6 +38,7 @@ export class Contacts {
   private readonly pairs: (Pair | undefined)[]
   private readonly onSheet: (ContactGrid | null | undefined)[]
   private readonly rings: Rings
+  private readonly marks: Rings
   readonly sheetBox: Reach
   private readonly rooms: readonly (Reach | null)[]
 
@@ -53,6 +56,7 @@ export class Contacts {
       return reach.maxX >= reach.minX && reach.maxY >= reach.minY ? reach : null
     })
     // What is filled is everything outside the sheet, and its flaws.
+    this.marks = (sheet.marks ?? []).map(counterClockwise)
     this.rings = [[...outline].reverse(), ...sheet.holes.map(counterClockwise)]
   }
 
@@ -116,8 +120,11 @@ export class Contacts {
   private sheetGrid(turned: number): ContactGrid | null {
     const reach = this.room(turned)
     if (!reach) return null
-    const { bare, avoid } = this.stock.turned[turned]!
-    const segments = convolution([...this.rings, ...avoid], [bare])
+    const { bare, avoid, seen } = this.stock.turned[turned]!
+    const all = convolution([...this.rings, ...avoid], [bare])
+    // Winding numbers add: what is seen is held against the marks beside the rest.
+    const hidden = this.marks.length > 0 ? convolution(this.marks, [seen]) : []
+    const segments = Float64Array.from([...all, ...hidden])
     // Far from the sheet the winding number is 0; a shape that lies wholly on it and on no flaw is taken away once more.
     return new ContactGrid(segments, reach, sideFor(reach, SHEET_CELLS), -1, 'taken')
   }

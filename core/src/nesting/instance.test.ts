@@ -21,7 +21,7 @@ const instance = { bin: { outline: square }, pieces: [piece] }
 describe('what is to be laid', () => {
   it('lies as it is drawn, on one bin and without a gap, where nothing else is said', () => {
     expect(NestInstance.parse(instance)).toEqual({
-      bin: { outline: square, holes: [] },
+      bin: { outline: square, holes: [], marks: [] },
       gap: 0,
       max_bins: 1,
       pieces: [{ ...piece, rotations: [0], mirror: false, avoid: [] }],

@@ -14,6 +14,8 @@ export const NestInstance = z
       outline: Outline,
       /** Flaws, and whatever else nothing may lie on. */
       holes: z.array(Outline).max(10_000).default([]),
+      /** Flaws that may lie under a piece where it is not seen. */
+      marks: z.array(Outline).max(10_000).default([]),
     }),
     /** Left between two pieces for the knife, mm; a piece may touch the edge of the bin and of a flaw. */
     gap: z.number().min(0).max(1000).default(0),
@@ -30,6 +32,8 @@ export const NestInstance = z
           mirror: z.boolean().default(false),
           /** Places of the bin that this piece keeps off, as of a lesser part of a hide. */
           avoid: z.array(Outline).max(1000).default([]),
+          /** What of it is seen; all of it where that is not said. */
+          seen: Outline.optional(),
         }),
       )
       .max(10_000),

@@ -50,10 +50,17 @@ describe('pieces laid on a sheet', () => {
           count: 1 + Math.floor(3 * random()),
           rotations: k % 3 === 0 ? ('any' as const) : [0, 90, 205].slice(0, 1 + Math.floor(3 * random())),
           mirror: k % 2 === 0,
+          // Marks lie anywhere; of some pieces only the middle keeps off them.
+          ...(k % 2 === 1 ? { seen: rectangle(12, 9).map(([x, y]): Point => [x - 6, y - 4]) } : {}),
           avoid: k % 3 === 1 && roomy ? [jagged(random, 60).map(([x, y]): Point => [x + 200, y + 150])] : [],
         }))
         const hole = jagged(random, 25).map(([x, y]): Point => [x + 90, y + 80])
-        const bin = { outline: roomy ? rectangle(1500, 300) : jagged(random, 190), holes: roomy ? [hole] : [] }
+        const marks = [300, 420, 540].map((at) => jagged(random, 18).map(([x, y]): Point => [x + at, y + 150]))
+        const bin = {
+          outline: roomy ? rectangle(1500, 300) : jagged(random, 190),
+          holes: roomy ? [hole] : [],
+          marks: roomy ? marks : [],
+        }
         const { instance, stock, best, found, placements } = nested({ bin, gap, pieces }, 80, seed)
         expect(layoutFaults(instance, placements)).toEqual([])
         if (roomy) expect(placements).toHaveLength(stock.items.length)

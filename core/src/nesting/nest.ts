@@ -64,7 +64,7 @@ export const searchWhole = (
   })
 
 /** Area of a sheet without its flaws, mm2 (flaws are taken not to lie on each other). */
-export const areaOf = ({ outline, holes }: NestInstance['bin']): number =>
+export const areaOf = ({ outline, holes }: Pick<NestInstance['bin'], 'outline' | 'holes'>): number =>
   Math.abs(signedArea(outline)) - holes.reduce((sum, h) => sum + signedArea(counterClockwise(h)), 0)
 
 /** Places as they are written down. */

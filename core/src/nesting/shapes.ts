@@ -43,6 +43,8 @@ export interface Turned {
   bareBox: Box
   /** Places of the sheet that it keeps off, counter-clockwise. */
   avoid: readonly Path[]
+  /** What of the piece keeps off marks of the sheet. */
+  seen: Path
 }
 
 /** One piece to be laid, with the places in `turned` that it may lie in. */
@@ -123,6 +125,7 @@ interface Cut {
   rotations: readonly number[] | 'any'
   mirror: boolean
   avoid?: readonly Path[]
+  seen?: Path
 }
 
 /** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area or crosses itself. */
@@ -142,8 +145,9 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
       for (const rotation of turnsOf(piece.rotations)) {
         const outline = turnPath(side(grown), rotation)
         const bare = turnPath(side(fewer(own, ROUGH)), rotation)
+        const seen = piece.seen ? turnPath(side(fewer(counterClockwise(piece.seen), ROUGH)), rotation) : bare
         const boxes = { box: boxOf(outline), bareBox: boxOf(bare) }
-        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, ...boxes }) - 1)
+        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, seen, ...boxes }) - 1)
       }
     }
     const compact = area / signedArea(convexHull(own))

@@ -3,13 +3,15 @@ import { keptCache } from '../../test/keptCache.ts'
 import { layoutFaults } from '../../test/layoutFaults.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
-import { boxOf } from '../geometry/path.ts'
+import { boxOf, contains } from '../geometry/path.ts'
+import { offset } from '../geometry/polygonClip.ts'
+import { comesNearer } from '../geometry/polyline.ts'
 import type { LaidPlace } from '../model/layout.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { exchangeInPlace } from '../nesting/candidate.ts'
 import { NestInstance } from '../nesting/instance.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
-import { stockOf } from '../nesting/shapes.ts'
+import { stockOf, turnPath } from '../nesting/shapes.ts'
 import {
   cuttingLayout,
   gradeNeeded,
@@ -33,7 +35,7 @@ const list = (input: PlanInput) => {
   return { plan, groups: cuttingList(input, plan) }
 }
 const PAIR = '01900000-0000-7000-8000-0000000000a1'
-const along = { gap: 2, turn: 'along' } as const
+const along = { gap: 2, turn: 'along', hidesFlaws: false } as const
 /** Looks for so many rounds, and holds what it finds against the independent checker. */
 function search(given: NestInstance, rounds: number, seed = 1) {
   const instance = NestInstance.parse(given)
@@ -88,7 +90,7 @@ describe('one stuff laid on a straight sheet', () => {
       ],
       tight: 30,
     }
-    const near = { gap: 2, turn: 'near' } as const
+    const near = { gap: 2, turn: 'near', hidesFlaws: false } as const
     const { placements } = search(cuttingLayout(pieces, hide, near), 60, 2)
     const places = placesOf(pieces, placements, 0, [])
     expect(places).toHaveLength(countOf(pieces))
@@ -118,9 +120,44 @@ describe('one stuff laid on a straight sheet', () => {
       expect(gradeNeeded({ id: 'piece-2', name: 'Quarter', record: 'upper.piece-2' })).toBe('good')
     },
   )
+  it('may have scars and stains where they are not seen if the maker says so, holes and thin places nowhere', () => {
+    const vamp = pieces.filter((p) => p.piece.id === 'vamp' && p.cut.foot === 'right')
+    const { outline, seen, tight } = vamp[0]!.cut
+    const lies = turnPath(outline, -tight)
+    const b = boxOf(lies)
+    // A sheet on which it can hardly move, with marks all along its margin.
+    const inMargin = turnPath(
+      offset(outline, -6).filter((p) => !contains(seen!, p) && !comesNearer(seen!, p, 4)),
+      -tight,
+    )
+    expect(inMargin.length).toBeGreaterThan(20)
+    const sheet = (kind: 'scar' | 'hole'): LayGround => ({
+      ...sheetGround({ length: b.maxX - b.minX + 2, width: b.maxY - b.minY + 2 }),
+      flaws: inMargin
+        .map(([x, y]): [number, number] => [x - b.minX + 1, y - b.minY + 1])
+        .map(([x, y]) => ({
+          kind,
+          outline: [
+            [x, y],
+            [x + 1, y],
+            [x + 1, y + 1],
+            [x, y + 1],
+          ],
+        })),
+    })
+    const laid = (kind: 'scar' | 'hole', hidesFlaws: boolean) => {
+      const how = { ...along, hidesFlaws }
+      const places = placesOf(vamp, search(cuttingLayout(vamp, sheet(kind), how), 20).placements, 0, [])
+      expect(misplaced(vamp, [sheet(kind)], places, how)).toEqual([])
+      return places.length
+    }
+    expect(laid('scar', false)).toBe(0)
+    expect(laid('hole', true)).toBe(0)
+    expect(laid('scar', true)).toBe(1)
+  })
   it('as they fit they may lie in more turns; strips are not laid', () => {
     const sheet = sheetGround({ length: 900, width: 450 })
-    const free = cuttingLayout(pieces, sheet, { gap: 2, turn: 'free' })
+    const free = cuttingLayout(pieces, sheet, { ...along, turn: 'free' })
     for (const p of free.pieces) expect(p.rotations).toHaveLength(8)
     const welt = groups.find((g) => g.pieces.some((p) => p.strip))!
     expect(toLay(PAIR, welt)).toHaveLength(

@@ -1,7 +1,7 @@
 import { offset } from '../geometry/polygonClip.ts'
 import { boxOf, translate, type Path, type Point } from '../geometry/path.ts'
 import type { Hide, HideGrade } from '../model/hide.ts'
-import type { LaidPlace, LayTurn } from '../model/layout.ts'
+import type { LaidPlace, LayTurn, PairLayout } from '../model/layout.ts'
 import type { NestInstance, Placement } from '../nesting/instance.ts'
 import { turnPath } from '../nesting/shapes.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
@@ -26,6 +26,9 @@ export const sheetGround = ({ length, width }: StraightSheet): LayGround => ({
   zones: [],
   tight: 0,
 })
+
+/** How pieces are laid: room for the knife, mm, which way, and whether scars and stains may lie where they are not seen. */
+export type HowLaid = Pick<PairLayout, 'gap' | 'turn' | 'hidesFlaws'>
 
 /** One piece of one pair for one foot, as often as it is cut. */
 export interface ToLay {
@@ -93,6 +96,9 @@ export function turnedInPlace<P extends Pick<LaidPlace, 'x' | 'y' | 'rotation'>>
   return { ...turned, x: turned.x + x0 - x1, y: turned.y + y0 - y1 }
 }
 
+/** What may lie where it is not seen: a scar or a stain. A hole or a thin place tears when the margin is pulled over the last. */
+export const canHide = ({ kind }: Hide['flaws'][number]): boolean => kind === 'scar' || kind === 'stain'
+
 const corners = (path: Path): [number, number][] => path.map(([x, y]) => [x, y])
 
 /**
@@ -102,12 +108,18 @@ const corners = (path: Path): [number, number][] => path.map(([x, y]) => [x, y])
 export function cuttingLayout(
   pieces: readonly ToLay[],
   ground: LayGround,
-  { gap, turn }: { gap: number; turn: LayTurn },
+  { gap, turn, hidesFlaws }: HowLaid,
   there: readonly Path[] = [],
 ): NestInstance {
   const taken = gap > 0 ? there.map((path) => offset(path, gap, 'a piece that lies there')) : there
+  const marks = hidesFlaws ? ground.flaws.filter(canHide) : []
+  const flaws = ground.flaws.filter((f) => !marks.includes(f))
   return {
-    bin: { outline: corners(ground.outline), holes: [...ground.flaws.map((f) => f.outline), ...taken].map(corners) },
+    bin: {
+      outline: corners(ground.outline),
+      holes: [...flaws.map((f) => f.outline), ...taken].map(corners),
+      marks: marks.map((f) => corners(f.outline)),
+    },
     gap,
     max_bins: 1,
     pieces: pieces.map((p) => ({
@@ -116,6 +128,7 @@ export function cuttingLayout(
       count: p.cut.count,
       rotations: turnsOf[turn].map((degrees) => degrees + ground.tight - p.cut.tight),
       mirror: false,
+      ...(p.cut.seen ? { seen: corners(p.cut.seen) } : {}),
       avoid: tooPoorFor(ground.zones, p.piece).map(corners),
     })),
   }

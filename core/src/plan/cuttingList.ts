@@ -2,6 +2,7 @@ import { mirror, signedArea, type Path, type Point } from '../geometry/path.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Grain } from '../trade/grain.ts'
 import { faceUp } from '../trade/faceUp.ts'
+import { FINISHED } from '../upper/pieceAsPart.ts'
 import { familyOf, type PartFamily } from '../trade/partCatalogue.ts'
 import { partsOfPair, piecesOfPair, type Foot, type PairPart } from './pairParts.ts'
 import type { Plan } from './plan.ts'
@@ -11,6 +12,8 @@ export interface FootCut {
   foot: Foot
   /** Cut edge, mm; the left foot's is flipped. */
   outline: Path
+  /** What of it is seen on the shoe: without lasting margin, laps and turned edges; null where that is all, or nothing. */
+  seen: Path | null
   /** The arrow of its tight direction on it, and that direction in degrees counter-clockwise from x. */
   arrow: Grain
   tight: number
@@ -51,10 +54,12 @@ function cutPiece({ id, name, record, feet }: PairPart, alike: boolean): CutPiec
   const [first] = feet
   const cuts = feet.map(({ foot, part }): FootCut => {
     const asCut = (path: Path, closed: boolean) => (foot === 'left' ? mirror(path, closed) : path)
+    const finished = part.lines.find((l) => l.name === FINISHED)
     const [from, to] = asCut([part.grain.from, part.grain.to], false) as [Point, Point]
     return {
       foot,
       outline: asCut(part.outline, true),
+      seen: finished ? asCut(finished.path, true) : null,
       arrow: { from, to },
       tight: (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI,
       count: part.count / 2,

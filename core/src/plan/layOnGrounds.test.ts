@@ -12,7 +12,14 @@ const random = seeded(11)
 /** Pieces that nobody has drawn, each cut for one foot so many times. */
 const pieces = Array.from({ length: 8 }, (_, k): ToLay => {
   const outline: Path = convexHull(Array.from({ length: 9 }, (): Point => [60 * random() - 30, 90 * random() - 45]))
-  const cut = { foot: 'right', outline, arrow: { from: [0, 0], to: [1, 0] }, tight: 0, count: 1 + (k % 2) } as const
+  const cut = {
+    foot: 'right',
+    outline,
+    seen: null,
+    arrow: { from: [0, 0], to: [1, 0] },
+    tight: 0,
+    count: 1 + (k % 2),
+  } as const
   const piece: CutPiece = {
     id: `piece-${k}`,
     name: `Piece ${k}`,
@@ -32,6 +39,7 @@ const order = (grounds: LayGround[], there: LayOrder['there'] = []): LayOrder =>
   grounds,
   gap: 2,
   turn: 'along',
+  hidesFlaws: false,
   there,
 })
 

@@ -1,15 +1,21 @@
 import { exchangeInPlace } from '../nesting/candidate.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
 import { stockOf } from '../nesting/shapes.ts'
-import type { LaidPlace, LayTurn } from '../model/layout.ts'
-import { cuttingLayout, outlinesLaid, placesOf, stillToLay, type LayGround, type ToLay } from './cuttingLayout.ts'
+import type { LaidPlace } from '../model/layout.ts'
+import {
+  cuttingLayout,
+  outlinesLaid,
+  placesOf,
+  stillToLay,
+  type HowLaid,
+  type LayGround,
+  type ToLay,
+} from './cuttingLayout.ts'
 
 /** What is laid on what: `there` stays where it is, and the rest is laid round it. */
-export interface LayOrder {
+export interface LayOrder extends HowLaid {
   pieces: readonly ToLay[]
   grounds: readonly LayGround[]
-  gap: number
-  turn: LayTurn
   there: readonly LaidPlace[]
 }
 
@@ -27,7 +33,7 @@ const countOf = (pieces: readonly ToLay[]): number => pieces.reduce((sum, p) => 
  * of the time is gone; yields often, with the best so far. Throws GeometryError where a piece has no area.
  */
 export function* layOnGrounds(
-  { pieces, grounds, gap, turn, there }: LayOrder,
+  { pieces, grounds, there, ...how }: LayOrder,
   seed: number,
   progress: () => number,
 ): Generator<LaidSoFar, LaidSoFar> {
@@ -42,8 +48,8 @@ export function* layOnGrounds(
       pieces,
       there.filter((p) => p.on === on),
     )
-    const { bin, pieces: cut } = cuttingLayout(rest, ground, { gap, turn }, lies)
-    const stock = stockOf(cut, gap)
+    const { bin, pieces: cut } = cuttingLayout(rest, ground, how, lies)
+    const stock = stockOf(cut, how.gap)
     const exchange = exchangeInPlace()
     const found = (): LaidSoFar => {
       const best = exchange.best()

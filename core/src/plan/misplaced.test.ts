@@ -15,7 +15,7 @@ const box = (width: number, height: number): Path => [
   [0, height],
 ]
 const piece = (id: string, outline: Path, record = `upper.${id}`): ToLay => {
-  const cut = { foot: 'right', outline, arrow: { from: [0, 0], to: [1, 0] }, tight: 0, count: 9 } as const
+  const cut = { foot: 'right', outline, seen: null, arrow: { from: [0, 0], to: [1, 0] }, tight: 0, count: 9 } as const
   const whole: CutPiece = {
     id,
     name: id,
@@ -46,7 +46,7 @@ const at = (of: ToLay, x: number, y: number, rotation = 0, on = 0): LaidPlace =>
   pinned: false,
 })
 const sheet = sheetGround({ length: 400, width: 200 })
-const knife = { gap: 2, turn: 'along' } as const
+const knife = { gap: 2, turn: 'along', hidesFlaws: false } as const
 const wrong = (places: LaidPlace[], ground: LayGround = sheet, how: Parameters<typeof misplaced>[3] = knife) =>
   misplaced(pieces, [ground, sheet], places, how)
 
@@ -126,9 +126,51 @@ describe('what is wrong with a layout', () => {
       { kind: 'grade', at: 1 },
     ])
   })
+  it('is no scar or stain where it is not seen, if that may be; holes and thin places always', () => {
+    const seen = piece('cap', box(40, 40))
+    const cap: ToLay = {
+      ...seen,
+      cut: {
+        ...seen.cut,
+        seen: [
+          [10, 10],
+          [30, 10],
+          [30, 30],
+          [10, 30],
+        ],
+      },
+    }
+    const under = (kind: 'hole' | 'scar' | 'thin' | 'stain', x: number, hidesFlaws: boolean) =>
+      misplaced(
+        [cap],
+        [
+          {
+            ...sheet,
+            flaws: [
+              {
+                kind,
+                outline: [
+                  [x, 112],
+                  [x + 5, 112],
+                  [x + 5, 118],
+                ],
+              },
+            ],
+          },
+        ],
+        [at(cap, 100, 100)],
+        { ...knife, hidesFlaws },
+      )
+    for (const kind of ['hole', 'scar', 'thin', 'stain'] as const) {
+      // Under the edge, and under what is seen.
+      expect(under(kind, 102, false)).toHaveLength(1)
+      expect(under(kind, 102, true)).toHaveLength(kind === 'hole' || kind === 'thin' ? 1 : 0)
+      expect(under(kind, 112, true)).toHaveLength(1)
+    }
+  })
   it('is a turn off the tight direction, either way round, as far as it is allowed', () => {
     const turned = (rotation: number, turn: 'along' | 'near' | 'free') =>
-      wrong([at(square, 200, 80, rotation)], { ...sheet, tight: 30 }, { gap: 2, turn })
+      wrong([at(square, 200, 80, rotation)], { ...sheet, tight: 30 }, { ...knife, turn })
     for (const r of [30, 210, -150]) expect(turned(r, 'along')).toEqual([])
     expect(turned(37, 'along')).toEqual([{ kind: 'turn', at: 0, off: expect.closeTo(7, 9) as number }])
     expect(turned(37, 'near')).toEqual([])

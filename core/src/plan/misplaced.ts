@@ -3,7 +3,7 @@ import { boxOf, counterClockwise, type Box, type Path } from '../geometry/path.t
 import { areaOutside, commonArea, offset } from '../geometry/polygonClip.ts'
 import type { FlawKind } from '../model/hide.ts'
 import type { LaidPlace, LayTurn } from '../model/layout.ts'
-import { laidPiece, tooPoorFor, whereLaid, type LayGround, type ToLay } from './cuttingLayout.ts'
+import { canHide, laidPiece, tooPoorFor, whereLaid, type HowLaid, type LayGround, type ToLay } from './cuttingLayout.ts'
 
 /** What is wrong with where a piece lies; `at` and `other` count places. */
 export type Misplaced = { at: number } & (
@@ -54,7 +54,7 @@ export function misplaced(
   pieces: readonly ToLay[],
   grounds: readonly LayGround[],
   places: readonly LaidPlace[],
-  { gap, turn }: { gap: number; turn: LayTurn },
+  { gap, turn, hidesFlaws }: HowLaid,
   only?: number,
 ): Misplaced[] {
   const lies = places.map((place, at): Lies | null => {
@@ -88,7 +88,8 @@ export function misplaced(
     const ground = grounds[place.on]!
     const outside = areaOutside(a.inset, counterClockwise(ground.outline))
     if (outside > 0) wrong.push({ kind: 'edge', at, area: outside })
-    const flaw = ground.flaws.find((f) => commonArea(a.inset, f.outline) > 0)
+    const seen = hidesFlaws && cut.seen ? whereLaid(grownBy(cut.seen, -ALLOWED), place) : a.inset
+    const flaw = ground.flaws.find((f) => commonArea(canHide(f) ? seen : a.inset, f.outline) > 0)
     if (flaw) wrong.push({ kind: 'flaw', at, flaw: flaw.kind })
     if (tooPoorFor(ground.zones, piece).some((z) => commonArea(a.inset, z) > 0)) wrong.push({ kind: 'grade', at })
     const off = between(cut.tight + place.rotation, ground.tight)

@@ -12,6 +12,8 @@ const MARKS: Record<PieceMark['kind'], { depth: number; half: number; name: stri
   match: { depth: 3, half: 0, name: 'match mark' },
 }
 
+/** The line in which a piece ends on the shoe, before its allowances. */
+export const FINISHED = 'finished line'
 /** Corners of a drawn punched hole. */
 const ROUND = 12
 
@@ -31,7 +33,7 @@ export function pieceAsPart(
   { skives, spans, rows }: PieceMarking = { skives: [], spans: [] },
 ): DrawablePart {
   const lines: PartLine[] = [
-    { name: 'finished line', kind: 'mark', path: piece.net, closed: true },
+    { name: FINISHED, kind: 'mark', path: piece.net, closed: true },
     ...(piece.fold ? [{ name: 'centre line', kind: 'fold' as const, path: piece.fold, closed: false }] : []),
     ...piece.marks.map((m): PartLine => ({
       name: MARKS[m.kind].name,

@@ -15,9 +15,9 @@ const left = ref(new Map<string, number>())
 const busy = computed(() => search.progress.value !== null)
 async function tryAll(): Promise<void> {
   left.value = new Map()
-  const { gap, turn } = props.layout
+  const { gap, turn, hidesFlaws } = props.layout
   const hides = [...props.hides]
-  const order = { pieces: props.pieces, grounds: hides, gap, turn, there: [] }
+  const order = { pieces: props.pieces, grounds: hides, gap, turn, hidesFlaws, there: [] }
   await search.tryEach(order, SECONDS, (k, missing) => {
     left.value = new Map(left.value).set(hides[k]!.id, missing)
   })

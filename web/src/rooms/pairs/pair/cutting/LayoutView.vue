@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { boxOf, turnedInPlace, type CuttingGroup } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
-import { NButton, NProgress } from 'naive-ui'
+import { NButton, NProgress, NSwitch } from 'naive-ui'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { api, type PairName } from '../../../../api/client.ts'
 import { showArea } from '../../../../app/settings.ts'
@@ -198,6 +198,14 @@ function put(index: number): void {
           />
         </div>
         <ChoiceBar label="Pieces lie" :options="turns" :value="layout.turn" @choose="room.change({ turn: $event })" />
+        <div v-if="!straight" class="words-and-field">
+          <span>Scars and stains may lie in margins and laps</span>
+          <NSwitch
+            :value="layout.hidesFlaws"
+            aria-label="Scars and stains may lie in margins and laps"
+            @update:value="room.change({ hidesFlaws: $event })"
+          />
+        </div>
         <div class="words-and-field">
           <span>Seconds to look for it</span>
           <FigureField

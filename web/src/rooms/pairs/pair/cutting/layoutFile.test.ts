@@ -32,7 +32,9 @@ const group: CuttingGroup = {
       strip: false,
       count: 1,
       area: 900,
-      cuts: [{ foot: 'right', outline: triangle, arrow: { from: [0, 0], to: [60, 0] }, tight: 0, count: 2 }],
+      cuts: [
+        { foot: 'right', outline: triangle, seen: null, arrow: { from: [0, 0], to: [60, 0] }, tight: 0, count: 2 },
+      ],
     },
   ],
 }

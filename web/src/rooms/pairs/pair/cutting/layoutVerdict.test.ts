@@ -12,7 +12,7 @@ const box = (w: number, h: number): Path => [
   [0, h],
 ]
 function piece(outline: Path): ToLay {
-  const cut = { foot: 'left', outline, arrow: { from: [0, 0], to: [1, 0] }, tight: 0, count: 2 } as const
+  const cut = { foot: 'left', outline, seen: null, arrow: { from: [0, 0], to: [1, 0] }, tight: 0, count: 2 } as const
   const whole: CutPiece = {
     id: 'vamp',
     name: 'Vamp',

@@ -11,7 +11,7 @@ const box: Point[] = [
   [0, 40],
 ]
 const cut = (foot: 'right' | 'left', count: number) =>
-  ({ foot, outline: box, arrow: { from: [0, 0], to: [60, 0] }, tight: 0, count }) as const
+  ({ foot, outline: box, seen: null, arrow: { from: [0, 0], to: [60, 0] }, tight: 0, count }) as const
 const line = (id: string, count: number, feet: ('right' | 'left')[]): CuttingGroup['pieces'][number] => ({
   id,
   name: id,

@@ -30,6 +30,7 @@ const group: CuttingGroup = {
       cuts: (['right', 'left'] as const).map((foot) => ({
         foot,
         outline: box,
+        seen: null,
         arrow: { from: [0, 0], to: [60, 0] },
         tight: 0,
         count: 1,
@@ -53,6 +54,7 @@ const laid: PairLayout = {
   grounds: [{ length: 1200, width: 600 }],
   gap: 2,
   turn: 'along',
+  hidesFlaws: false,
   also: [],
   places: [at('right', 0), at('left', 100)],
 }

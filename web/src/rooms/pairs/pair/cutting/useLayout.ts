@@ -38,10 +38,11 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   const { material } = group()
   const key = (what: string) => `gentle-awl.${what}.${material}`
   /** As the next pair is laid of this stuff. */
-  const usual = useLocalStorage<{ on: LaidOn; gap: number; turn: LayTurn }>(key('laid'), {
+  const usual = useLocalStorage<{ on: LaidOn; gap: number; turn: LayTurn; hidesFlaws: boolean }>(key('laid'), {
     on: { length: 1200, width: 600 },
     gap: 2,
     turn: 'along',
+    hidesFlaws: false,
   })
   const draft = useLocalStorage<{ version: number; layout: PairLayout } | null>(
     `gentle-awl.layout-draft.${pairId}.${material}`,
@@ -49,8 +50,8 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     { serializer: StorageSerializers.object },
   )
   const blank = (): PairLayout => {
-    const { on, gap, turn } = usual.value
-    return { material, grounds: [on], gap, turn, also: [], places: [] }
+    const { on, gap, turn, hidesFlaws } = usual.value
+    return { material, grounds: [on], gap, turn, hidesFlaws, also: [], places: [] }
   }
   const layout = shallowRef<PairLayout>(blank())
   const version = ref(0)
@@ -200,7 +201,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   function change(some: Partial<PairLayout>): void {
     step()
     const next = { ...layout.value, ...some }
-    usual.value = { on: next.grounds[0]!, gap: next.gap, turn: next.turn }
+    usual.value = { on: next.grounds[0]!, gap: next.gap, turn: next.turn, hidesFlaws: next.hidesFlaws }
     set(next)
   }
   function back(): void {
@@ -245,9 +246,9 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   /** Lays all that was not put where it is by hand, for so many seconds. */
   async function layOut(seconds: number): Promise<void> {
     step()
-    const { gap, turn } = layout.value
+    const { gap, turn, hidesFlaws } = layout.value
     const there = places.value.filter((p) => p.pinned)
-    const order = { pieces: pieces.value, grounds: grounds.value, gap, turn, there }
+    const order = { pieces: pieces.value, grounds: grounds.value, gap, turn, hidesFlaws, there }
     const show = (found: readonly LaidPlace[]) => (layout.value = { ...layout.value, places: [...found] })
     const done = await search.layOut(order, seconds, (news) => show(news.places))
     if (done) show(done.places)
