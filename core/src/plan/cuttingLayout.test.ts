@@ -21,6 +21,7 @@ import {
   sheetGround,
   stillToLay,
   toLay,
+  turnedInPlace,
   whereLaid,
   type LayGround,
   type ToLay,
@@ -191,6 +192,22 @@ describe('one stuff laid on a straight sheet', () => {
     expect(misplaced(pieces, [sheet], places, along)).toEqual([
       { kind: 'turn', at: 0, off: expect.closeTo(33, 6) as number },
     ])
+  })
+  it('is turned about its middle, and is back where it was after a whole turn', () => {
+    const { outline } = pieces[0]!.cut
+    const place = { x: 120, y: 40, rotation: 10 }
+    const middle = (p: typeof place) => {
+      const b = boxOf(whereLaid(outline, p))
+      return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
+    }
+    let at = place
+    for (let k = 0; k < 8; k++) {
+      at = turnedInPlace(at, outline, 45)
+      expect(middle(at)[0]).toBeCloseTo(middle(place)[0]!, 9)
+      expect(middle(at)[1]).toBeCloseTo(middle(place)[1]!, 9)
+    }
+    expect(at.rotation).toBe(10)
+    expect([at.x, at.y].map((v) => Math.round(v * 1e6))).toEqual([120e6, 40e6])
   })
   it('of several pairs is laid together, each piece known by its pair; copies are counted on', () => {
     const OTHER = '01900000-0000-7000-8000-0000000000a2'

@@ -91,7 +91,7 @@ export function turnedInPlace<P extends Pick<LaidPlace, 'x' | 'y' | 'rotation'>>
     return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
   }
   const [x0, y0] = middle(place)
-  const turned = { ...place, rotation: place.rotation + by }
+  const turned = { ...place, rotation: (place.rotation + by) % 360 }
   const [x1, y1] = middle(turned)
   return { ...turned, x: turned.x + x0 - x1, y: turned.y + y0 - y1 }
 }

@@ -99,7 +99,7 @@ const entries = computed(() => [
         </svg>
       </template>
     </SlateList>
-    <LayoutView v-if="group" :key="group.material" :group="group" />
+    <LayoutView v-if="group" :key="`${pair.view?.id} ${group.material}`" :group="group" />
     <div v-else-if="here === ''" class="page" tabindex="0" aria-label="Cutting list">
       <h2>Cutting list</h2>
       <p class="soft">

@@ -6,6 +6,7 @@ import { api } from '../../../../api/client.ts'
 import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import { saveFile } from '../../../../ui/saveFile.ts'
@@ -23,6 +24,7 @@ const props = defineProps<{
   sound: boolean
 }>()
 const made = useMade()
+const pairStore = usePair()
 const takes = useLocalStorage('gentle-awl.tool-takes', 0)
 const on = ref(0)
 const grounds = computed(() => props.room.grounds.value)
@@ -62,21 +64,21 @@ const good = computed(() => checks.value.filter((c) => c.good))
 const wrong = computed(() => checks.value.filter((c) => !c.good))
 const noted = ref(false)
 const taken = ref(false)
+/** What came out well of work that was sent before: a pair may lie on two hides. */
+const earlier = shallowRef<LaidOutline[]>([])
 async function toTable(): Promise<void> {
+  earlier.value = [...earlier.value, ...good.value.map((c) => c.piece)]
   sent.value = { outlines: outlines.value, hide: hide.value?.id ?? null }
   noted.value = false
   taken.value = false
   await table.send(title.value, layoutHpgl(ground.value, outlines.value, takes.value))
 }
 /** Ticks what is cut in all its copies, for this pair and for those that were cut with it. */
-const whole = computed(() =>
-  cutWhole(
-    props.room.pieces.value,
-    good.value.map((c) => c.piece),
-  ),
-)
+const whole = computed(() => cutWhole(props.room.pieces.value, [...earlier.value, ...good.value.map((c) => c.piece)]))
 const tick = () =>
   attempt(async () => {
+    // The server plans what it knows.
+    await pairStore.flush()
     for (const pair of new Set(whole.value.map((w) => w.pair))) {
       const pieces = whole.value
         .filter((w) => w.pair === pair)
@@ -132,6 +134,7 @@ const takeOut = () =>
         >Send to the table</NButton
       >
     </div>
+    <RouterLink to="/table">See the practice table</RouterLink>
     <FoldOut title="What the table's tool takes away">
       <div class="words-and-field">
         <span>Width of its cut</span>
@@ -161,7 +164,6 @@ const takeOut = () =>
                 ? `All ${checks.length} pieces are cut, as long as they were planned.`
                 : `The table is done; ${wrong.length} of ${checks.length} pieces are not as they were planned.`
         }}
-        <RouterLink to="/table">See the table</RouterLink>
       </p>
       <template v-if="report.state !== 'cutting'">
         <ul v-if="wrong.length > 0" aria-label="What the table did not cut well">

@@ -2,10 +2,8 @@
 import { boxOf, turnedInPlace, type CuttingGroup } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
 import { NButton, NProgress, NSwitch } from 'naive-ui'
-import { computed, onMounted, ref, shallowRef } from 'vue'
-import { api, type PairName } from '../../../../api/client.ts'
+import { computed, ref } from 'vue'
 import { showArea } from '../../../../app/settings.ts'
-import { useAttempt } from '../../../../app/useAttempt.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
@@ -40,13 +38,9 @@ const turns = [
 ] as const
 const busy = computed(() => search.progress.value !== null)
 
-/** Other pairs, to be cut with this one. */
-const pairs = shallowRef<PairName[]>([])
-const { problem: noPairs, attempt } = useAttempt()
-onMounted(() => attempt(async () => void (pairs.value = await api.pairNames())))
-const orderOf = (which: string) => pairs.value.find((p) => p.id === which)?.order ?? ''
+const orderOf = (which: string) => room.pairs.value.find((p) => p.id === which)?.order ?? ''
 const pairOptions = computed(() =>
-  pairs.value.filter((p) => p.id !== id).map((p) => ({ value: p.id, name: `${p.order}, ${p.name}` })),
+  room.pairs.value.filter((p) => p.id !== id).map((p) => ({ value: p.id, name: `${p.order}, ${p.name}` })),
 )
 const also = computed(() =>
   layout.value.also.map(
@@ -64,9 +58,13 @@ function leave(index: number): void {
 }
 
 const materials = computed(() => workshop.materials.filter((m) => m.name === props.group.material).map((m) => m.id))
+/** Hides of this layout are offered also when they are used up since. */
+const taken = computed(() => new Set(layout.value.grounds.flatMap((g) => ('hide' in g ? [g.hide] : []))))
 const hideOptions = computed(() =>
   room.hides.value
-    .filter((h) => !h.used && h.materialId !== null && materials.value.includes(h.materialId))
+    .filter(
+      (h) => (!h.used || taken.value.has(h.id)) && h.materialId !== null && materials.value.includes(h.materialId),
+    )
     .map((h) => ({ value: h.id, name: `${h.name}${h.place ? `, ${h.place.toLowerCase()}` : ''}` })),
 )
 const straight = computed(() => !('hide' in layout.value.grounds[0]!))
@@ -233,7 +231,6 @@ function put(index: number): void {
         </p>
         <p v-if="room.cannotAdd.value" role="alert">{{ room.cannotAdd.value }}</p>
         <p v-if="without.length > 0" class="soft">{{ without.join(', ') }}: nothing of {{ group.material }} in it.</p>
-        <p v-if="noPairs" role="alert">{{ noPairs }}</p>
       </div>
       <LayoutOut v-if="places.length > 0 && !busy" :pair-id="id" :room="room" :sound="wrong.length === 0" />
       <p v-if="strips.length > 0" class="soft">Not laid: {{ strips.join(', ') }}; cut along a straight edge.</p>

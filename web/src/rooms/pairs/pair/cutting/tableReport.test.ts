@@ -77,6 +77,8 @@ describe('what the table cut', () => {
     ])
     expect(cutWhole(pieces, sent.slice(1, 4)).map((w) => w.part)).toEqual(['upper.tab'])
     expect(cutWhole(pieces, sent.slice(0, 3)).map((w) => w.part)).toEqual(['upper.vamp'])
+    // One tab cut twice over is not both.
+    expect(cutWhole(pieces, [sent[2]!, sent[2]!])).toEqual([])
     expect(cutWhole(pieces, [])).toEqual([])
   })
 })

@@ -43,10 +43,11 @@ export interface CutWhole {
 
 /** Which pieces are cut in all their copies and for every foot, so that their line of the cutting list can be ticked. */
 export function cutWhole(pieces: readonly ToLay[], good: readonly LaidOutline[]): CutWhole[] {
-  const done = new Map<string, number>()
+  /** Copies of each that are cut: one that was cut twice is still one. */
+  const done = new Map<string, Set<number>>()
   for (const g of good) {
     const key = layId({ pair: g.pair, record: g.record, foot: g.foot })
-    done.set(key, (done.get(key) ?? 0) + 1)
+    done.set(key, (done.get(key) ?? new Set()).add(g.place.copy))
   }
   const lines = new Map<string, ToLay[]>()
   for (const p of pieces) {
@@ -55,7 +56,7 @@ export function cutWhole(pieces: readonly ToLay[], good: readonly LaidOutline[])
   }
   return [...lines.values()].flatMap((feet): CutWhole[] => {
     const whole = feet.every(
-      (f) => (done.get(layId({ pair: f.pair, record: f.piece.record, foot: f.cut.foot })) ?? 0) >= f.cut.count,
+      (f) => (done.get(layId({ pair: f.pair, record: f.piece.record, foot: f.cut.foot }))?.size ?? 0) >= f.cut.count,
     )
     const [{ pair, piece }] = feet as [ToLay]
     return whole ? [{ pair, part: piece.record, feet: feet.map((f) => f.cut.foot) }] : []

@@ -73,6 +73,7 @@ beforeEach(() => {
   kept = [{ ...laid, version: 3, updatedAt: '' }]
   vi.spyOn(api, 'layouts').mockImplementation(() => Promise.resolve(kept))
   vi.spyOn(api.hides, 'list').mockResolvedValue([])
+  vi.spyOn(api, 'pairNames').mockResolvedValue([{ id: OTHER, order: '1044', name: '', lastId: '', leftLastId: null }])
   vi.spyOn(api, 'keepLayout').mockImplementation((_pair, version, layout) => {
     const now = kept[0]?.version ?? 0
     if (version !== now) return Promise.reject(new ApiError(409, 'This layout was changed meanwhile.'))
@@ -175,6 +176,16 @@ describe('a layout', () => {
     answer([group])
     await flushPromises()
     expect([r.waiting.value, r.places.value.length, r.unlaid.value.length]).toEqual([false, 2, 2])
+  })
+  it('is rid of a pair that is gone, with its pieces', async () => {
+    vi.mocked(api.pairNames).mockResolvedValue([])
+    vi.spyOn(api, 'cutting').mockRejectedValue(new ApiError(404, 'Not there.'))
+    kept = [{ ...laid, also: [OTHER], places: [at('right', 0), at('right', 200, 0, OTHER)], version: 1, updatedAt: '' }]
+    const r = await room()
+    expect(r.layout.value).toMatchObject({ also: [], places: [{ pair: PAIR }] })
+    r.move(r.places.value[0]!, { x: 7 })
+    await flushPromises()
+    expect(kept[0]).toMatchObject({ also: [], places: [{ x: 7 }] })
   })
   it('takes what is put on it by hand, and gives it up again', async () => {
     kept = []

@@ -16,7 +16,7 @@ import {
 } from '@gentle-awl/core'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch } from 'vue'
-import { api, type Stored } from '../../../../api/client.ts'
+import { api, type PairName, type Stored } from '../../../../api/client.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useSearch } from './useSearch.ts'
 
@@ -58,6 +58,8 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   const ready = ref(false)
   const before = shallowRef<PairLayout[]>([])
   const hides = shallowRef<Stored<Hide>[]>([])
+  /** All pairs, to be cut with this one. */
+  const pairs = shallowRef<PairName[]>([])
   const note = ref('')
   const { problem: cannotLoad, attempt: attemptLoad } = useAttempt()
   const { problem: cannotKeep, attempt } = useAttempt()
@@ -117,8 +119,9 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
 
   async function load(): Promise<void> {
     await attemptLoad(async () => {
-      const [found, all] = await Promise.all([api.layouts(pairId), api.hides.list()])
+      const [found, all, names] = await Promise.all([api.layouts(pairId), api.hides.list(), api.pairNames()])
       hides.value = all
+      pairs.value = names
       const kept = found.find((l) => l.material === material)
       version.value = kept?.version ?? 0
       let next: PairLayout = kept ?? blank()
@@ -135,8 +138,17 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
       if (draft.value?.version === version.value) void keep()
     })
   }
-  /** Hides may have gone from the stores meanwhile; what lay on them has to be laid again. */
+  /** Pairs may have gone meanwhile, and hides from the stores; what lay on them has to be laid again. */
   function withoutLost(given: PairLayout): PairLayout {
+    const isThere = (id: string) => id === pairId || pairs.value.some((p) => p.id === id)
+    if (!given.also.every(isThere)) {
+      note.value = 'A pair that was cut with this one is not there any more.'
+      return withoutLost({
+        ...given,
+        also: given.also.filter(isThere),
+        places: given.places.filter((p) => isThere(p.pair)),
+      })
+    }
     const there = given.grounds.map((on) => !('hide' in on) || hideOf(on) !== null)
     if (there.every(Boolean)) return given
     note.value = 'A hide of this layout is not in the stores any more: what lay on it has to be laid again.'
@@ -262,6 +274,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     layout,
     ready,
     hides,
+    pairs,
     hideOf,
     grounds,
     pieces,
