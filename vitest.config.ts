@@ -9,7 +9,9 @@ const alone = [
   'web/src/workers/plan/**/*.test.ts',
   'web/src/rooms/lasts/**/*.test.ts',
   'web/src/rooms/pairs/pair/*.test.ts',
+  'web/src/rooms/stores/hides/*.test.ts',
   'web/src/ui/chart.test.ts',
+  'web/src/ui/gauge/*.test.ts',
 ]
 
 export default defineConfig({

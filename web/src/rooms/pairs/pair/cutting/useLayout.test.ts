@@ -102,6 +102,18 @@ describe('a layout', () => {
     expect(kept[0]).toMatchObject({ gap: 2, places: [{ x: 0, pinned: false }, { x: 100 }] })
     expect(r.before.value).toEqual([])
   })
+  it('is written one state after the other, however fast it is changed', async () => {
+    const r = await room()
+    for (let gap = 3; gap < 9; gap++) r.change({ gap })
+    await flushPromises()
+    expect(kept[0]!.gap).toBe(8)
+    expect([r.note.value, r.cannotKeep.value]).toEqual(['', ''])
+    // The first of them, and what was the last when that was written.
+    expect(vi.mocked(api.keepLayout).mock.calls.map(([, version, l]) => [version, l.gap])).toEqual([
+      [3, 3],
+      [4, 8],
+    ])
+  })
   it('moved key after key is one step, another piece another', async () => {
     const r = await room()
     for (let k = 1; k <= 4; k++) r.move(r.places.value[0]!, { x: k }, { rests: true })

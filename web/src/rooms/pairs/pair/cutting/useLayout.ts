@@ -164,16 +164,19 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   let last: LaidPlace | null = null
   let resting: ReturnType<typeof setTimeout> | undefined
   let keeping: Promise<void> | null = null
-  /** Writes it down as it lies; while that is under way, once more afterwards. */
-  async function keep(): Promise<void> {
+  let again = false
+  /** Writes it down as it lies; what is changed while that is under way is written once more afterwards, never beside it. */
+  function keep(): Promise<void> {
     clearTimeout(resting)
     resting = undefined
-    if (keeping) {
-      await keeping
-      if (!draft.value) return
+    again = true
+    return (keeping ??= writeAll())
+  }
+  async function writeAll(): Promise<void> {
+    while (again) {
+      again = false
+      await write()
     }
-    keeping = write()
-    await keeping
     keeping = null
   }
   async function write(): Promise<void> {
@@ -211,6 +214,8 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     before.value = [...before.value.slice(1 - MOST_BACK), layout.value]
   }
   function change(some: Partial<PairLayout>): void {
+    // What is still being found is of what was asked before.
+    search.stop()
     step()
     const next = { ...layout.value, ...some }
     usual.value = { on: next.grounds[0]!, gap: next.gap, turn: next.turn, hidesFlaws: next.hidesFlaws }
