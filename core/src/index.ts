@@ -134,7 +134,7 @@ export {
   type ToLay,
 } from './plan/cuttingLayout.ts'
 export { leftOver } from './plan/leftOver.ts'
-export { layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
+export { isLaidBetter, layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
 export { misplaced, type Misplaced } from './plan/misplaced.ts'
 export { LaidOn, LaidPlace, PairLayout, type LayTurn } from './model/layout.ts'
 export { GaugeError, readGaugeMessage, writeGaugeMessage } from './formats/gaugeMessage.ts'

@@ -123,8 +123,7 @@ export class Contacts {
     const { bare, avoid, seen } = this.stock.turned[turned]!
     const all = convolution([...this.rings, ...avoid], [bare])
     // Winding numbers add: what is seen is held against the marks beside the rest.
-    const hidden = this.marks.length > 0 ? convolution(this.marks, [seen]) : []
-    const segments = Float64Array.from([...all, ...hidden])
+    const segments = this.marks.length > 0 ? Float64Array.from([...all, ...convolution(this.marks, [seen])]) : all
     // Far from the sheet the winding number is 0; a shape that lies wholly on it and on no flaw is taken away once more.
     return new ContactGrid(segments, reach, sideFor(reach, SHEET_CELLS), -1, 'taken')
   }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import type { Path, Point } from '../geometry/path.ts'
+import { boxOf, type Path, type Point } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
 import { convexHull } from '../geometry/convexHull.ts'
-import { layId, sheetGround, type LayGround, type ToLay } from './cuttingLayout.ts'
+import { laidPiece, layId, sheetGround, whereLaid, type LayGround, type ToLay } from './cuttingLayout.ts'
 import type { CutPiece } from './cuttingList.ts'
-import { layOnGrounds, type LaidSoFar, type LayOrder } from './layOnGrounds.ts'
+import { isLaidBetter, layOnGrounds, type LaidSoFar, type LayOrder } from './layOnGrounds.ts'
 import { misplaced } from './misplaced.ts'
 
 const PAIR = '01900000-0000-7000-8000-0000000000a1'
@@ -62,10 +62,20 @@ function lay(given: LayOrder, rounds: number): LaidSoFar {
 describe('pieces laid on several hides', () => {
   it('go on the next when the first is full, each once', () => {
     const small = sheetGround({ length: 150, width: 130 })
-    const { places, left } = lay(order([small, small, sheetGround({ length: 600, width: 200 })]), 150)
+    const { places, left, on, reach } = lay(order([small, small, sheetGround({ length: 600, width: 200 })]), 150)
     expect(left).toBe(0)
+    expect(on).toBe(Math.max(...places.map((p) => p.on)))
+    const ends = places
+      .filter((p) => p.on === on)
+      .map((p) => boxOf(whereLaid(laidPiece(pieces, p)!.cut.outline, p)).maxX)
+    expect(reach).toBeCloseTo(Math.max(...ends), 1)
     expect(new Set(places.map((p) => p.on)).size).toBeGreaterThan(1)
     expect(new Set(places.map((p) => `${layId(p)} ${p.copy}`)).size).toBe(all)
+  })
+  it('are better laid the more of them lie, on the fewer hides, the further to the left', () => {
+    const of = (left: number, on: number, reach: number): LaidSoFar => ({ places: [], left, on, reach })
+    const inOrder = [of(0, 0, 300), of(0, 0, 310), of(0, 1, 20), of(1, 0, 100), of(1, 1, 50), of(2, 0, 1)]
+    inOrder.forEach((a, i) => inOrder.forEach((b, j) => expect(isLaidBetter(a, b)).toBe(i < j)))
   })
   it('leave out what finds no place, and say how many', () => {
     const { left, places } = lay(order([sheetGround({ length: 100, width: 100 })]), 60)

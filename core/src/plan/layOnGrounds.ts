@@ -23,7 +23,14 @@ export interface LayOrder extends HowLaid {
 export interface LaidSoFar {
   places: readonly LaidPlace[]
   left: number
+  /** The last hide on which the search laid something (-1: none yet), and how far to the right that reaches there, mm. */
+  on: number
+  reach: number
 }
+
+/** Whether one lays more, or as much on fewer hides, or as much ending further to the left. */
+export const isLaidBetter = (a: LaidSoFar, b: LaidSoFar): boolean =>
+  a.left !== b.left ? a.left < b.left : a.on !== b.on ? a.on < b.on : a.reach < b.reach
 
 const countOf = (pieces: readonly ToLay[]): number => pieces.reduce((sum, p) => sum + p.cut.count, 0)
 
@@ -39,6 +46,7 @@ export function* layOnGrounds(
 ): Generator<LaidSoFar, LaidSoFar> {
   let places: readonly LaidPlace[] = there
   let rest = stillToLay(pieces, places)
+  let last = { on: -1, reach: 0 }
   for (const [on, ground] of grounds.entries()) {
     if (rest.length === 0) break
     const began = progress()
@@ -54,14 +62,17 @@ export function* layOnGrounds(
     const found = (): LaidSoFar => {
       const best = exchange.best()
       const laid = best ? placesOf(rest, placementsOf(stock, best.places, 0), on, places) : []
-      return { places: [...places, ...laid], left: countOf(rest) - laid.length }
+      const where = laid.length > 0 ? { on, reach: best!.reach } : last
+      return { places: [...places, ...laid], left: countOf(rest) - laid.length, ...where }
     }
     for (const _ of searchWhole(stock, bin, { seed, progress: gone, exchange })) {
       yield found()
       if (gone() >= 1 && exchange.best()) break
     }
-    places = found().places
+    const done = found()
+    places = done.places
+    last = { on: done.on, reach: done.reach }
     rest = stillToLay(pieces, places)
   }
-  return { places, left: countOf(rest) }
+  return { places, left: countOf(rest), ...last }
 }

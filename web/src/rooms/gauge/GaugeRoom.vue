@@ -78,7 +78,7 @@ async function press(): Promise<void> {
         <h2>What it sent</h2>
         <p class="soft">
           A line for each reading: its number, the thickness, the unit, and a check by which half or damaged lines are
-          known. A real gauge sends the same by a POST of plain text to /api/v1/gauge/readings.
+          known. A real gauge sends the same from this computer, by a POST of plain text to /api/v1/gauge/readings.
         </p>
         <ol v-if="sent.length > 0" aria-label="Messages sent">
           <li v-for="(m, i) in sent" :key="sent.length - i" class="figure">{{ m }}</li>
