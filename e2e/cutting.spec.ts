@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
 import { readHpgl, signedArea } from '@gentle-awl/core'
 import { choose } from './controls.ts'
 import { measurePdf } from './measurePdf.ts'
@@ -186,6 +187,8 @@ test('a piece is pulled and fixed, the rest laid round it, sent to the table, ti
   await expect(wrong).toContainText(/Vamp, left.* lie over each other: \d+ mm² twice\./)
   await expect(vamp).toHaveAccessibleName(/something is wrong, put there by hand/)
   await expect(page.getByRole('button', { name: 'Send to the table' })).toBeDisabled()
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze()
+  expect(violations.map((v) => `${v.id}: ${v.help}: ${v.nodes[0]!.html}`)).toEqual([])
   await page.getByRole('button', { name: 'Take back' }).click()
   await expect(wrong).toHaveCount(0)
 
