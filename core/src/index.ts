@@ -135,6 +135,7 @@ export {
 } from './plan/cuttingLayout.ts'
 export { leftOver } from './plan/leftOver.ts'
 export { isLaidBetter, layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
+export { matesApart } from './plan/matesApart.ts'
 export { misplaced, type Misplaced } from './plan/misplaced.ts'
 export { LaidOn, LaidPlace, PairLayout, type LayTurn } from './model/layout.ts'
 export { GaugeError, readGaugeMessage, writeGaugeMessage } from './formats/gaugeMessage.ts'

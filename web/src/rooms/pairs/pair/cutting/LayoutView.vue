@@ -19,7 +19,7 @@ import { laidPieces, type LaidPiece } from './laidPieces.ts'
 import LaidPieceFields from './LaidPieceFields.vue'
 import LayoutDrawing from './LayoutDrawing.vue'
 import LayoutOut from './LayoutOut.vue'
-import { layoutVerdict, reachOf, wrongSentence } from './layoutVerdict.ts'
+import { layoutVerdict, matesSentence, reachOf, wrongSentence } from './layoutVerdict.ts'
 import { movedGround, sideBySide } from './sideBySide.ts'
 import { useLayout } from './useLayout.ts'
 
@@ -93,6 +93,8 @@ const verdict = computed(() =>
         busy: busy.value,
       }),
 )
+/** On a straight sheet all is alike. */
+const mates = computed(() => (straight.value ? '' : matesSentence(pieces.value, places.value)))
 const strips = computed(() => props.group.pieces.filter((p) => p.strip).map((p) => p.name))
 const area = computed(() => pieces.value.reduce((sum, p) => sum + (p.piece.area * p.cut.count) / p.piece.count, 0))
 function put(index: number): void {
@@ -140,6 +142,7 @@ function put(index: number): void {
         The pieces cover {{ showArea(area) }}. Laid out, one sees how much of a sheet they take; it gets better with
         every second.
       </p>
+      <p v-if="mates && !busy" class="soft">{{ mates }}</p>
       <ul v-if="wrong.length > 0" class="wrong" aria-label="What is wrong">
         <li v-for="(w, i) in wrong" :key="i">
           <NButton text @click="chosen = laid.find((l) => l.at === w.at)?.key ?? ''">{{

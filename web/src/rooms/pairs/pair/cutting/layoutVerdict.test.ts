@@ -1,7 +1,7 @@
 import { sheetGround, type CutPiece, type LaidPlace, type Path, type ToLay } from '@gentle-awl/core'
 import { afterEach, describe, expect, it } from 'vitest'
 import { lengthUnit } from '../../../../app/settings.ts'
-import { layoutVerdict, reachOf, wrongSentence, type Standing } from './layoutVerdict.ts'
+import { layoutVerdict, matesSentence, reachOf, wrongSentence, type Standing } from './layoutVerdict.ts'
 
 afterEach(() => (lengthUnit.value = 'mm'))
 const PAIR = '01900000-0000-7000-8000-0000000000a1'
@@ -83,6 +83,17 @@ describe('what a layout comes to', () => {
     expect(layoutVerdict({ ...standing, left: 3, busy: true })).toBe('For 3 pieces no place is found yet.')
     expect(layoutVerdict({ ...standing, left: 3 })).toBe('For 3 pieces no place was found on this sheet.')
     expect(layoutVerdict({ ...standing, left: 1 })).toBe('For one piece no place was found on this sheet.')
+  })
+})
+
+describe('right and left of a piece', () => {
+  it('that do not lie side by side are named', () => {
+    const right: ToLay = { ...pieces[0]!, cut: { ...pieces[0]!.cut, foot: 'right' } }
+    const both = [...pieces, right]
+    const apart = (x: number, on = 0) => matesSentence(both, [at(0, 0), { ...at(0, x, on), foot: 'right' }])
+    expect(apart(160)).toBe('')
+    expect(apart(412)).toBe('Right and left of “Vamp” lie 412 mm apart: side by side they match best.')
+    expect(apart(0, 1)).toBe('Right and left of “Vamp” lie on two hides: side by side they match best.')
   })
 })
 

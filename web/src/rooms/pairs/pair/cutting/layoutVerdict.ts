@@ -2,6 +2,7 @@ import {
   areaOf,
   boxOf,
   laidPiece,
+  matesApart,
   signedArea,
   whereLaid,
   type LaidPlace,
@@ -60,6 +61,17 @@ export function layoutVerdict({ pieces, places, left, grounds, straight, busy }:
   )
   const on = used.size > 1 ? `on ${used.size} hides` : 'on the hide'
   return `All of it lies ${on}: ${showArea(area)} of ${showArea(whole)}, ${Math.round((100 * area) / whole)} %.`
+}
+
+/** Middles of two pieces that lie side by side are no farther apart than this, mm. */
+const NEIGHBOURS = 250
+
+/** Which right and left lie farthest apart; nothing where they lie as near as neighbours do. */
+export function matesSentence(pieces: readonly ToLay[], places: readonly LaidPlace[]): string {
+  const mates = matesApart(pieces, places)
+  if (!mates || (mates.apart !== null && mates.apart < NEIGHBOURS)) return ''
+  const far = mates.apart === null ? 'on two hides' : `${showLength(mates.apart, 0)} apart`
+  return `Right and left of “${mates.name}” lie ${far}: side by side they match best.`
 }
 
 const FLAW: Record<string, string> = { hole: 'a hole', scar: 'a scar', thin: 'a thin place', stain: 'a stain' }
