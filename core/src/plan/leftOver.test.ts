@@ -59,6 +59,18 @@ describe('what is left of a hide', () => {
     expect(leftOver(sheet, [box(600, -1, 640, 501), box(985, -1, 990, 501)])).toHaveLength(2)
     for (const p of parts) expect(commonArea(p.outline, box(600, 0, 640, 500))).toBe(0)
   })
+  it('counts the holes that were there: a web between two is none of it, and what was marked in a hole is gone', () => {
+    const holed = { ...sheet, flaws: [...sheet.flaws, { kind: 'hole' as const, outline: box(300, 100, 500, 300) }] }
+    // 10 mm stand between the old hole and the new one; the scar and a sample go with the piece.
+    const [left] = leftOver(holed, [box(510, 100, 700, 300), box(40, 40, 140, 140)])
+    expect(left!.flaws.map((f) => f.kind)).toEqual(['hole', 'hole'])
+    expect(left!.samples.map((s) => s.at)).toEqual([[900, 400]])
+    const gone = 400.5 * 200 + 0.5 * 190 + 101 * 101
+    expect(Math.abs(net(left!) - (500_000 - gone))).toBeLessThan(250)
+    // Cut again elsewhere, its holes are still the same two and no more.
+    const [again] = leftOver({ ...sheet, ...left }, [box(800, 250, 900, 350)])
+    expect(again!.flaws).toHaveLength(3)
+  })
   it('is nothing where all is used', () => {
     expect(leftOver(sheet, [box(10, 10, 990, 490)])).toEqual([])
   })

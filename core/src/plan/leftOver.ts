@@ -1,4 +1,4 @@
-import { commonArea, offset, remainders, type Region } from '../geometry/polygonClip.ts'
+import { areaOutside, commonArea, offset, remainders, type Region } from '../geometry/polygonClip.ts'
 import { contains, signedArea, type Path } from '../geometry/path.ts'
 import { simplify } from '../geometry/simplify.ts'
 import type { HideFields } from '../model/hide.ts'
@@ -25,18 +25,24 @@ const corners = (path: Path): [number, number][] =>
  * Nothing when all of it is used up.
  */
 export function leftOver(hide: Left, cut: readonly Path[]): Left[] {
-  const taken = cut.map((path) => offset(path, KNIFE, 'a piece'))
+  // A hole that was there is cut out as well: what stands between it and the next is a web, not leather.
+  const holes = hide.flaws.filter((f) => f.kind === 'hole').map((f) => f.outline)
+  const taken = [...holes, ...cut.map((path) => offset(path, KNIFE, 'a piece'))]
   return remainders(hide.outline, taken, NARROW)
     .filter(({ outline, holes }) => signedArea(outline) - holes.reduce((sum, h) => sum + signedArea(h), 0) >= LEAST)
     .map((region): Left => partOf(hide, region))
 }
 
 function partOf(hide: Left, { outline, holes }: Region): Left {
-  const on = ({ outline: mark }: { outline: Path }) => commonArea(mark, outline) > 0
+  const on = ({ outline: mark }: { outline: Path }) =>
+    commonArea(mark, outline) > 0 && !holes.some((hole) => areaOutside(mark, hole) === 0)
   return {
     outline: corners(outline),
-    flaws: [...hide.flaws.filter(on), ...holes.map((h) => ({ kind: 'hole' as const, outline: corners(h) }))],
+    flaws: [
+      ...hide.flaws.filter((f) => f.kind !== 'hole' && on(f)),
+      ...holes.map((h) => ({ kind: 'hole' as const, outline: corners(h) })),
+    ],
     zones: hide.zones.filter(on),
-    samples: hide.samples.filter(({ at }) => contains(outline, at)),
+    samples: hide.samples.filter(({ at }) => contains(outline, at) && !holes.some((hole) => contains(hole, at))),
   }
 }
