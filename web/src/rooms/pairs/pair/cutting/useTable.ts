@@ -14,13 +14,18 @@ export function useTable() {
     clearTimeout(timer)
     if (report.value?.state !== 'cutting') return
     timer = setTimeout(() => {
-      void attempt(async () => {
+      const ask = async () => {
         const next = await api.table.work()
         // Somebody else may have sent it something after this was lost.
         if (next.id !== report.value?.id)
           throw new ApiError(409, 'The cutting table is at other work now; its own page shows it.')
         report.value = next
         follow()
+      }
+      void attempt(ask, ({ message }) => {
+        problem.value = message
+        // What it cut until then is known; more of it will not be heard of, and it can be sent again.
+        if (report.value) report.value = { ...report.value, state: 'stopped' }
       })
     }, OFTEN)
   }
