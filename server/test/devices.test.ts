@@ -28,6 +28,9 @@ describe('the thickness gauge', () => {
       heard: [{ id: 1, thickness: 1.43 }, { thickness: null }, { thickness: null }, { id: 4, thickness: 1.501 }],
     })
     expect(await readings(3)).toMatchObject({ heard: [{ id: 4 }] })
+    // Switched on anew it counts from the beginning: the same number is another reading.
+    await send(writeGaugeMessage({ number: 8, thickness: 2.1 }))
+    expect(await readings(4)).toMatchObject({ heard: [{ id: 5, thickness: 2.1 }] })
   })
 })
 

@@ -22,7 +22,7 @@ export function gaugeRoutes(tell: (path: string) => void): Router {
   const router = Router()
   const heard: Heard[] = []
   let id = 0
-  let last: { number: number; id: number } | null = null
+  let last: { text: string; id: number } | null = null
   const remember = (what: Omit<Heard, 'id'>): number => {
     heard.push({ id: ++id, ...what })
     if (heard.length > MOST) heard.shift()
@@ -31,9 +31,10 @@ export function gaugeRoutes(tell: (path: string) => void): Router {
   router.post('/readings', express.text({ type: '*/*', limit: '1kb' }), (req, res) => {
     const text: unknown = req.body
     try {
-      const { number, thickness } = readGaugeMessage(typeof text === 'string' ? text : '')
-      // A gauge that had no answer sends the same reading again.
-      if (last?.number !== number) last = { number, id: remember({ thickness, problem: '' }) }
+      const message = typeof text === 'string' ? text.trim() : ''
+      const { thickness } = readGaugeMessage(message)
+      // A gauge that had no answer sends the same message again; one that was switched on anew counts from the beginning.
+      if (last?.text !== message) last = { text: message, id: remember({ thickness, problem: '' }) }
       res.status(201).json({ id: last.id })
     } catch (error) {
       if (!(error instanceof GaugeError)) throw error

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { writeGaugeMessage } from '@gentle-awl/core'
 import { NButton } from 'naive-ui'
-import { reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { api } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
@@ -11,11 +11,11 @@ import SelectField from '../../ui/SelectField.vue'
 
 /** The practice thickness gauge: it measures what one says lies under its foot, and sends that as a gauge on the network does. */
 const form = reactive({ under: 1.4, scatter: '0.02', fault: 'none' as 'none' | 'half' | 'damaged' | 'off' })
-const scatters = [
+const scatters = computed(() => [
   { value: '0', name: 'none' },
   { value: '0.02', name: showLength(0.02, 2) },
   { value: '0.1', name: showLength(0.1, 2) },
-]
+])
 const faults = [
   { value: 'none', name: 'nothing' },
   { value: 'half', name: 'it sends half a message' },

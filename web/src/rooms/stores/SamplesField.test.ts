@@ -1,5 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
+import GaugeButton from '../../ui/gauge/GaugeButton.vue'
 import SamplesField from './SamplesField.vue'
 
 const show = (thickness: number, samples: number[]) => {
@@ -28,4 +29,13 @@ it('is one reading again when all others are struck out', async () => {
   const { last, button } = show(1.55, [1.4, 1.7])
   await button('Strike out reading 1').trigger('click')
   expect(last()).toEqual({ thickness: 1.7, samples: [] })
+})
+it('takes what the gauge reads: the first in the place of what was typed, the rest over the hide', async () => {
+  const { w, last } = show(1.4, [])
+  const reads = (mm: number) => w.getComponent(GaugeButton).vm.$emit('read', mm)
+  reads(1.31)
+  expect(last()).toEqual({ thickness: 1.31, samples: [] })
+  await w.setProps({ thickness: 1.31 })
+  reads(1.37)
+  expect(last()).toEqual({ thickness: 1.34, samples: [1.31, 1.37] })
 })
