@@ -136,10 +136,10 @@ export function cuttingLayout(
 
 /** Outlines of pieces where they lie; of those that are not cut any more, nothing. */
 export function outlinesLaid(pieces: readonly ToLay[], places: readonly LaidPlace[]): Path[] {
-  const known = new Map(pieces.map((p) => [idOf(p), p.cut.outline]))
+  const known = byName(pieces)
   return places.flatMap((p) => {
-    const outline = known.get(layId(p))
-    return outline ? [whereLaid(outline, p)] : []
+    const found = known.get(layId(p))
+    return found ? [whereLaid(found.cut.outline, p)] : []
   })
 }
 
@@ -160,7 +160,7 @@ export function placesOf(
   on: number,
   there: readonly LaidPlace[],
 ): LaidPlace[] {
-  const known = new Map(pieces.map((p) => [idOf(p), p]))
+  const known = byName(pieces)
   const taken = new Set(there.map((p) => `${layId(p)} ${p.copy}`))
   return placements.flatMap(({ id, x, y, rotation }): LaidPlace[] => {
     const piece = known.get(id)
@@ -173,6 +173,16 @@ export function placesOf(
   })
 }
 
+/** Pieces by name, once for each list of them: while one is pulled, all of them are asked for at every step. */
+const named = new WeakMap<readonly ToLay[], Map<string, ToLay>>()
+function byName(pieces: readonly ToLay[]): Map<string, ToLay> {
+  const known = named.get(pieces) ?? new Map(pieces.map((p) => [idOf(p), p]))
+  named.set(pieces, known)
+  return known
+}
+
 /** What a place is of; null when no such piece is cut any more. */
-export const laidPiece = (pieces: readonly ToLay[], place: LaidPlace): ToLay | null =>
-  pieces.find((p) => idOf(p) === layId(place) && place.copy < p.cut.count) ?? null
+export function laidPiece(pieces: readonly ToLay[], place: LaidPlace): ToLay | null {
+  const found = byName(pieces).get(layId(place))
+  return found && place.copy < found.cut.count ? found : null
+}

@@ -16,7 +16,7 @@ interface Tile {
   at: Point
 }
 
-/** Windows of a paper that cover a box, each overlapping the next: as few as do, from the lower left, spread evenly. */
+/** Windows of a paper that cover a box, each overlapping the next: as few as do, from the lower left on. */
 export function tiles(width: number, height: number, paper: Paper): { tiles: Tile[]; rows: number; columns: number } {
   const window = windowOf(paper)
   const along = (length: number, most: number): number[] => {

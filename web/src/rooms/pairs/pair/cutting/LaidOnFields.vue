@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { LaidOn, PairLayout } from '@gentle-awl/core'
+import type { PairLayout } from '@gentle-awl/core'
 import { computed } from 'vue'
 import ChosenList from '../../../../ui/ChosenList.vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import SelectField from '../../../../ui/SelectField.vue'
+import { beginOn, onThese, usualSheet } from './layoutGrounds.ts'
 
 /** What a stuff is laid on: a straight sheet of some size, or one or several hides of the stores, filled in this order. */
 const props = defineProps<{
@@ -21,21 +22,17 @@ const more = computed(() =>
     return found ? [found] : []
   }),
 )
-/** What was on the first stays where it is: what is wrong there then is seen. */
-function lieOn(value: string): void {
-  const on: LaidOn = value === SHEET ? { length: 1200, width: 600 } : { hide: value }
-  const keep = value === SHEET ? [] : props.layout.grounds.slice(1).filter((g) => !('hide' in g && g.hide === value))
-  const grounds = [on, ...keep]
-  emit('change', { grounds, places: props.layout.places.filter((p) => p.on < grounds.length) })
-}
+const lieOn = (value: string) => emit('change', beginOn(props.layout, value === SHEET ? usualSheet : { hide: value }))
 const add = (hide: string) => emit('change', { grounds: [...props.layout.grounds, { hide }] })
-function remove(index: number): void {
-  const on = index + 1
-  emit('change', {
-    grounds: props.layout.grounds.filter((_, k) => k !== on),
-    places: props.layout.places.filter((p) => p.on !== on).map((p) => (p.on > on ? { ...p, on: p.on - 1 } : p)),
-  })
-}
+/** `index` counts from the second: the first is chosen above. */
+const remove = (index: number) =>
+  emit(
+    'change',
+    onThese(
+      props.layout,
+      props.layout.grounds.flatMap((_, k) => (k === index + 1 ? [] : [k])),
+    ),
+  )
 const resize = (some: { length?: number; width?: number }) =>
   sheet.value && emit('change', { grounds: [{ ...sheet.value, ...some }] })
 </script>

@@ -16,7 +16,7 @@ import { checkCuts, checkSentence, cutWhole } from './tableReport.ts'
 import type { LayoutRoom } from './useLayout.ts'
 import { useTable } from './useTable.ts'
 
-/** A layout out of the program: as a file, on paper, or to the cutting table, which tells what it cut. */
+/** A layout out of the program: as a file, on paper, or to the cutting table, which tells what it cut. Its work outlasts the layout. */
 const props = defineProps<{
   pairId: string
   room: LayoutRoom
@@ -106,7 +106,7 @@ const takeOut = () =>
 </script>
 
 <template>
-  <section class="out" aria-label="Out to tools">
+  <section v-if="outlines.length > 0 || report" class="out" aria-label="Out to tools">
     <h3>Out to tools</h3>
     <SelectField
       v-if="names.length > 1"
@@ -119,7 +119,7 @@ const takeOut = () =>
     <p v-if="!sound" class="soft">
       Something is wrong with this layout: it can be kept, and sent when it is put right.
     </p>
-    <div class="buttons">
+    <div v-if="outlines.length > 0" class="buttons">
       <NButton @click="save('svg')">Drawing (SVG)</NButton>
       <NButton :loading="busy" @click="fetchFile('dxf')">Drawing (DXF)</NButton>
       <NButton :loading="busy" @click="fetchFile('pdf')">On paper (PDF)</NButton>

@@ -145,7 +145,7 @@ function put(index: number): void {
       <p v-if="mates && !busy" class="soft">{{ mates }}</p>
       <ul v-if="wrong.length > 0" class="wrong" aria-label="What is wrong">
         <li v-for="(w, i) in wrong" :key="i">
-          <NButton text @click="chosen = laid.find((l) => l.at === w.at)?.key ?? ''">{{
+          <NButton text type="error" @click="chosen = laid.find((l) => l.at === w.at)?.key ?? ''">{{
             wrongSentence(w, words, layout.gap)
           }}</NButton>
         </li>
@@ -235,7 +235,7 @@ function put(index: number): void {
         <p v-if="room.cannotAdd.value" role="alert">{{ room.cannotAdd.value }}</p>
         <p v-if="without.length > 0" class="soft">{{ without.join(', ') }}: nothing of {{ group.material }} in it.</p>
       </div>
-      <LayoutOut v-if="places.length > 0 && !busy" :pair-id="id" :room="room" :sound="wrong.length === 0" />
+      <LayoutOut v-show="!busy" :pair-id="id" :room="room" :sound="wrong.length === 0" />
       <p v-if="strips.length > 0" class="soft">Not laid: {{ strips.join(', ') }}; cut along a straight edge.</p>
       <p v-if="!straight" class="soft">
         Seen from the face. Vamps and caps lie in the best of it, what else is seen off the lesser parts, and nothing on
@@ -274,11 +274,8 @@ ul {
 }
 .wrong li {
   margin-bottom: 6px;
-  color: var(--stop);
-  white-space: normal;
 }
-.wrong :deep(.n-button) {
-  --n-text-color: var(--stop) !important;
+.wrong .n-button {
   height: auto;
   min-height: 44px;
   white-space: normal;

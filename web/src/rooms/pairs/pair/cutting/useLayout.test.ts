@@ -204,7 +204,7 @@ describe('a layout', () => {
     const r = await room()
     expect(r.unlaid.value).toHaveLength(2)
     r.put(r.unlaid.value[0]!, 0, [50, 60])
-    expect(r.places.value).toMatchObject([{ foot: 'right', x: 50, y: 60, pinned: true, copy: 0 }])
+    expect(r.places.value).toMatchObject([{ foot: 'right', x: 50 - 30, y: 60 - 20, pinned: true, copy: 0 }])
     expect(r.unlaid.value.map((u) => u.cut.foot)).toEqual(['left'])
     r.takeOff(r.places.value[0]!)
     expect(r.unlaid.value).toHaveLength(2)

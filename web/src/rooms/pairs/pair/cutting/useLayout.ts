@@ -1,9 +1,11 @@
 import {
+  boxOf,
   laidPiece,
   misplaced,
   sheetGround,
   stillToLay,
   toLay,
+  whereLaid,
   type CuttingGroup,
   type Hide,
   type LaidOn,
@@ -18,6 +20,7 @@ import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../../api/client.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import { onThese, usualSheet } from './layoutGrounds.ts'
 import { useSearch } from './useSearch.ts'
 
 /** Steps that can be taken back. */
@@ -39,7 +42,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   const key = (what: string) => `gentle-awl.${what}.${material}`
   /** As the next pair is laid of this stuff. */
   const usual = useLocalStorage<{ on: LaidOn; gap: number; turn: LayTurn; hidesFlaws: boolean }>(key('laid'), {
-    on: { length: 1200, width: 600 },
+    on: usualSheet,
     gap: 2,
     turn: 'along',
     hidesFlaws: false,
@@ -149,16 +152,10 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
         places: given.places.filter((p) => isThere(p.pair)),
       })
     }
-    const there = given.grounds.map((on) => !('hide' in on) || hideOf(on) !== null)
-    if (there.every(Boolean)) return given
+    const there = given.grounds.flatMap((on, k) => ('hide' in on && hideOf(on) === null ? [] : [k]))
+    if (there.length === given.grounds.length) return given
     note.value = 'A hide of this layout is not in the stores any more: what lay on it has to be laid again.'
-    const next = there.map((is, k) => (is ? there.slice(0, k).filter(Boolean).length : -1))
-    const on = given.grounds.filter((_, k) => there[k])
-    return {
-      ...given,
-      grounds: on.length > 0 ? on : [{ length: 1200, width: 600 }],
-      places: given.places.flatMap((p) => (next[p.on]! < 0 ? [] : [{ ...p, on: next[p.on]! }])),
-    }
+    return { ...given, ...(there.length > 0 ? onThese(given, there) : { grounds: [usualSheet], places: [] }) }
   }
 
   let last: LaidPlace | null = null
@@ -240,7 +237,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     const all = layout.value.places
     set({ ...layout.value, places: all.map((p) => (same(p, place) ? moved : p)) }, rests)
   }
-  /** Puts a piece that lies nowhere on a hide. */
+  /** Puts a piece that lies nowhere on a hide, its middle at a place. */
   function put(piece: ToLay, on: number, [x, y]: readonly [number, number]): void {
     const { pair, cut } = piece
     const record = piece.piece.record
@@ -248,8 +245,10 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     let copy = 0
     while (copies.some((p) => p.copy === copy)) copy++
     const rotation = grounds.value[on]!.tight - cut.tight
+    const b = boxOf(whereLaid(cut.outline, { x: 0, y: 0, rotation }))
+    const at = { x: x - (b.minX + b.maxX) / 2, y: y - (b.minY + b.maxY) / 2 }
     change({
-      places: [...layout.value.places, { pair, record, foot: cut.foot, copy, on, x, y, rotation, pinned: true }],
+      places: [...layout.value.places, { pair, record, foot: cut.foot, copy, on, ...at, rotation, pinned: true }],
     })
   }
   function takeOff(place: LaidPlace): void {
