@@ -27,7 +27,7 @@ export { FormeMap } from './forme/formeMap.ts'
 export * from './upper/piece.ts'
 export { piecesFromOutlines } from './upper/ownPattern.ts'
 export { markPath, pieceAsPart } from './upper/pieceAsPart.ts'
-export { grainAlong, grainArrow } from './trade/grain.ts'
+export { grainAlong, grainArrow, type Grain } from './trade/grain.ts'
 export { crossings, outermost } from './geometry/crossings.ts'
 export { Inside } from './geometry/pointInPolygon.ts'
 export { wallSides } from './trade/side.ts'
@@ -125,6 +125,7 @@ export {
   cuttingLayout,
   laidPiece,
   layId,
+  middleLaid,
   sheetGround,
   stillToLay,
   toLay,
@@ -133,6 +134,7 @@ export {
   type LayGround,
   type ToLay,
 } from './plan/cuttingLayout.ts'
+export { tightAt } from './plan/tightAt.ts'
 export { leftOver } from './plan/leftOver.ts'
 export { isLaidBetter, layOnGrounds, type LaidSoFar, type LayOrder } from './plan/layOnGrounds.ts'
 export { matesApart } from './plan/matesApart.ts'

@@ -1,4 +1,5 @@
 import { Clipper, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts'
+import { windingIsOdd } from './windingIsOdd.ts'
 import type { NestInstance, Placement } from '../src/nesting/instance.ts'
 
 const SCALE = 1e5
@@ -47,6 +48,13 @@ export function layoutFaults(instance: NestInstance, placements: readonly Placem
     if (p.bin < 0 || p.bin >= instance.max_bins) faults.push(`${name} lies on a bin that is not there`)
     const path = whole(placed(piece.outline, p))
     const shown = whole(placed(piece.seen ?? piece.outline, p))
+    const own = placed(piece.outline, p)
+    const middle = [0, 1].map((d) => {
+      const all = own.map((q) => q[d]!)
+      return (Math.min(...all) + Math.max(...all)) / 2
+    }) as [number, number]
+    const barred = piece.turned_off?.find((t) => (t.rotation - p.rotation) % 360 === 0)?.areas ?? []
+    if (windingIsOdd(barred, middle)) faults.push(`${name} is turned off the leather's way`)
     const avoided = (piece.avoid ?? []).flatMap((h) => whole(turningLeft(h)))
     if (avoided.length > 0 && area(Clipper.intersect(grown(path, -ALLOWED), avoided, FillRule.NonZero)) > 0) {
       faults.push(`${name} lies where it must not`)

@@ -293,9 +293,9 @@ describe('a start', () => {
     expect(await startFails()).toMatch(/newer Gentle Awl/)
   })
   it('copies the database before it is brought up to date', async () => {
-    // As it was three editions ago: no layouts, no hides, and pairs that knew of no lacing.
+    // As it was four editions ago: no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
-      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 3)`,
+      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 4)`,
     )
     await store.db.run(sql`DROP TABLE layouts`)
     await store.db.run(sql`DROP TABLE hides`)

@@ -40,6 +40,11 @@ export const HideFields = z.object({
     .default([]),
   /** Which way it gives least, degrees counter-clockwise from x: along the backbone as a rule. */
   tight: z.number().min(-180).max(180).default(0),
+  /** Which way it gives least where that was looked at: in belly, legs and neck it turns off the backbone. */
+  directions: z
+    .array(z.object({ at: spot, tight: z.number().min(-180).max(180) }))
+    .max(60, 'At most 60 directions are kept.')
+    .default([]),
   /** Thickness where it was measured. */
   samples: z
     .array(z.object({ at: spot, thickness: z.number().min(0.1).max(20) }))

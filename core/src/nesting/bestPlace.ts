@@ -1,3 +1,4 @@
+import { drawPlace } from './drawPlace.ts'
 import type { Layout } from './layout.ts'
 
 /** Places tried all over the sheet, and near where the item lies. */
@@ -36,12 +37,8 @@ export function bestPlace(
     else if (!second || cost < second.cost) second = place
   }
   for (let k = 0; k < tries; k++) {
-    const turn = turns.length === 1 ? turns[0]! : turns[Math.floor(random() * turns.length)]!
-    const room = contacts.room(turn)
-    if (!room) continue
-    const right = Math.min(room.maxX, layout.limit - contacts.stock.turned[turn]!.bareBox.maxX)
-    if (right < room.minX) continue
-    consider(turn, room.minX + random() * (right - room.minX), room.minY + random() * (room.maxY - room.minY))
+    const drawn = drawPlace(layout, turns, random, layout.limit)
+    if (drawn) consider(drawn.turn, drawn.x, drawn.y)
   }
   if (now < Infinity) {
     for (let k = 0; k < NEAR_BY; k++) {

@@ -26,6 +26,8 @@ interface Pair {
   sin: number
 }
 
+const edgesOf = (ring: Path): number[] => ring.flatMap((p, i) => [...p, ...ring[(i + 1) % ring.length]!])
+
 const sideFor = ({ minX, minY, maxX, maxY }: Reach, cells: number): number =>
   Math.max(0.05, Math.sqrt(((maxX - minX) * (maxY - minY)) / cells))
 
@@ -120,10 +122,11 @@ export class Contacts {
   private sheetGrid(turned: number): ContactGrid | null {
     const reach = this.room(turned)
     if (!reach) return null
-    const { bare, avoid, seen } = this.stock.turned[turned]!
+    const { bare, avoid, barred, seen } = this.stock.turned[turned]!
     const all = convolution([...this.rings, ...avoid], [bare])
-    // Winding numbers add: what is seen is held against the marks beside the rest.
-    const segments = this.marks.length > 0 ? Float64Array.from([...all, ...convolution(this.marks, [seen])]) : all
+    // Winding numbers add: what is seen is held against the marks beside the rest, and places that are barred as they are.
+    const more = [...(this.marks.length > 0 ? convolution(this.marks, [seen]) : []), ...barred.flatMap(edgesOf)]
+    const segments = more.length > 0 ? Float64Array.from([...all, ...more]) : all
     // Far from the sheet the winding number is 0; a shape that lies wholly on it and on no flaw is taken away once more.
     return new ContactGrid(segments, reach, sideFor(reach, SHEET_CELLS), -1, 'taken')
   }

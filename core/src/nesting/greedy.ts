@@ -1,3 +1,4 @@
+import { drawPlace } from './drawPlace.ts'
 import type { Layout } from './layout.ts'
 
 /** Places tried for each item, and how closely it is pushed up to what lies there already, mm. */
@@ -24,28 +25,19 @@ function layLeftmost(layout: Layout, i: number, random: () => number): boolean {
   const reached = Math.max(sheetBox.minX, layout.reach())
   let best: { turn: number; x: number; y: number; right: number } | null = null
   for (let k = 0; k < TRIES; k++) {
-    const turn = turns[Math.floor(random() * turns.length)]!
-    const room = contacts.room(turn)
-    if (!room) continue
-    const { bareBox } = contacts.stock.turned[turn]!
     // First within what is used already and a little more; on the whole sheet if that fails.
-    const near = reached + 2 * size - bareBox.maxX
-    const most = Math.min(
-      k < TRIES / 2 ? near : Infinity,
-      room.maxX,
-      layout.limit - bareBox.maxX,
-      best ? best.right - bareBox.maxX : Infinity,
-    )
-    if (most < room.minX) continue
-    let x = room.minX + random() * (most - room.minX)
-    let y = room.minY + random() * (room.maxY - room.minY)
+    const near = k < TRIES / 2 ? reached + 2 * size : Infinity
+    const drawn = drawPlace(layout, turns, random, Math.min(near, layout.limit, best?.right ?? Infinity))
+    if (!drawn) continue
+    const { turn } = drawn
+    let { x, y } = drawn
     if (!layout.hasRoom(i, turn, x, y)) continue
     for (let step = size / 2; step > PUSHED;) {
       if (layout.hasRoom(i, turn, x - step, y)) x -= step
       else if (layout.hasRoom(i, turn, x, y - step)) y -= step
       else step /= 2
     }
-    best = { turn, x, y, right: x + bareBox.maxX }
+    best = { turn, x, y, right: x + contacts.stock.turned[turn]!.bareBox.maxX }
   }
   if (best) layout.lay(i, best.turn, best.x, best.y)
   return best !== null

@@ -24,7 +24,7 @@ describe('what is to be laid', () => {
       bin: { outline: square, holes: [], marks: [] },
       gap: 0,
       max_bins: 1,
-      pieces: [{ ...piece, rotations: [0], mirror: false, avoid: [] }],
+      pieces: [{ ...piece, rotations: [0], mirror: false, avoid: [], turned_off: [] }],
     })
   })
   it.each([

@@ -32,6 +32,13 @@ export const NestInstance = z
           mirror: z.boolean().default(false),
           /** Places of the bin that this piece keeps off, as of a lesser part of a hide. */
           avoid: z.array(Outline).max(1000).default([]),
+          /** The piece whose copies belong beside its own, one by one, as a left one beside its right. */
+          mate: z.string().optional(),
+          /** Where the middle of its box may not lie in one of its turns, as where the leather gives another way. */
+          turned_off: z
+            .array(z.object({ rotation: z.number(), areas: z.array(Outline).max(1000) }))
+            .max(3600)
+            .default([]),
           /** What of it is seen; all of it where that is not said. */
           seen: Outline.optional(),
         }),

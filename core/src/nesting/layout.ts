@@ -27,6 +27,8 @@ export class Layout {
   readonly sheetWeights: Float64Array
   /** Nothing may reach further than this in x, mm. */
   limit = Infinity
+  /** What it costs that mates lie a millimetre apart, beside overlaps. */
+  pull = 0
   /** Of the items that are laid, in no order. */
   active: number[] = []
   private readonly size: Float64Array
@@ -136,12 +138,31 @@ export class Layout {
     )
   }
 
+  /** How far the middle of an item at a place would lie from its mate's, mm; 0 where that is not laid. */
+  fromMate(i: number, turn: number, x: number, y: number): number {
+    const { mate } = this.contacts.stock.items[i]!
+    if (mate < 0 || !this.places.laid[mate]) return 0
+    const { boxes } = this
+    const { box } = this.contacts.stock.turned[turn]!
+    const b = 4 * mate
+    const dx = x + (box.minX + box.maxX) / 2 - (boxes[b]! + boxes[b + 2]!) / 2
+    const dy = y + (box.minY + box.maxY) / 2 - (boxes[b + 1]! + boxes[b + 3]!) / 2
+    return Math.sqrt(dx * dx + dy * dy)
+  }
+
+  /** How far the middles of mates lie apart, all of them together, mm. */
+  apart(): number {
+    const { turn, x, y } = this.places
+    return this.active.reduce((sum, i) => sum + this.fromMate(i, turn[i]!, x[i]!, y[i]!), 0) / 2
+  }
+
   /** What it would cost to have item `i` at a place; Infinity as soon as it is more than `most`. */
   cost(i: number, turn: number, x: number, y: number, most: number): number {
     const { places, weights, size, contacts, active } = this
     const n = size.length
     const own = size[i]!
     let cost = this.sheetWeights[i]! * own * this.off(turn, x, y)
+    if (this.pull > 0) cost += this.pull * this.fromMate(i, turn, x, y)
     if (cost > most) return Infinity
     const { box } = contacts.stock.turned[turn]!
     const x0 = x + box.minX

@@ -44,6 +44,7 @@ describe('pieces laid on a sheet', () => {
     fc.assert(
       fc.property(fc.nat(), fc.constantFrom(0, 1, 3), fc.boolean(), (seed, gap, roomy) => {
         const random = seeded(seed)
+        const barredThere = rectangle(700, 120)
         const pieces = Array.from({ length: 6 }, (_, k) => ({
           id: `p${k}`,
           outline: jagged(random, 20 + 40 * random()),
@@ -52,6 +53,7 @@ describe('pieces laid on a sheet', () => {
           mirror: k % 2 === 0,
           // Marks lie anywhere; of some pieces only the middle keeps off them.
           ...(k % 2 === 1 ? { seen: rectangle(12, 9).map(([x, y]): Point => [x - 6, y - 4]) } : {}),
+          turned_off: k % 3 === 2 && roomy ? [{ rotation: 0, areas: [barredThere] }] : [],
           avoid: k % 3 === 1 && roomy ? [jagged(random, 60).map(([x, y]): Point => [x + 200, y + 150])] : [],
         }))
         const hole = jagged(random, 25).map(([x, y]): Point => [x + 90, y + 80])
@@ -143,6 +145,7 @@ describe('threads that search beside each other', () => {
   const candidate = (area: number, reach: number): Candidate => ({
     area,
     reach,
+    apart: 0,
     places: {
       turn: Int32Array.of(1, 2),
       x: Float64Array.of(area, 0.1),

@@ -1,13 +1,18 @@
 import { counterClockwise, signedArea } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
-import type { Candidate, Exchange } from './candidate.ts'
+import type { Exchange } from './candidate.ts'
+import { bringTogether } from './bringTogether.ts'
 import { Contacts } from './contacts.ts'
 import { fill } from './fill.ts'
 import { greedy } from './greedy.ts'
 import type { NestInstance, Placement } from './instance.ts'
 import { copyOf, Layout, type Places } from './layout.ts'
 import type { Stock } from './shapes.ts'
+import { alikeIn, swapAlike } from './swapAlike.ts'
 import { shorten } from './shorten.ts'
+
+/** The share of the time after which only mates are brought together. */
+const BEFORE_MATES = 0.7
 
 /** One search on one sheet. */
 export interface SheetSearch {
@@ -29,23 +34,32 @@ export interface SheetSearch {
 export function* searchSheet({ contacts, among, sheetArea, random, progress, exchange }: SheetSearch): Generator<void> {
   const { items } = contacts.stock
   const layout = new Layout(contacts)
-  const candidate = (): Candidate => ({
-    places: copyOf(layout.places),
-    area: layout.active.reduce((sum, i) => sum + items[i]!.area, 0),
-    reach: layout.reach(),
-  })
-  const tell = () => exchange.tell(candidate())
-  const bySize = [...among].sort((a, b) => items[b]!.area - items[a]!.area)
+  const alike = alikeIn(contacts.stock)
+  const tell = () => {
+    swapAlike(layout, alike)
+    exchange.tell({
+      places: copyOf(layout.places),
+      area: layout.active.reduce((sum, i) => sum + items[i]!.area, 0),
+      reach: layout.reach(),
+      apart: layout.apart(),
+    })
+  }
+  const hasMates = among.some((i) => items[i]!.mate >= 0)
+  const first = () => (hasMates ? Math.min(1, progress() / BEFORE_MATES) : progress())
+  // Mates, which are as large but for rounding, one after the other.
+  const area = (i: number) => Math.round(items[i]!.area)
+  const bySize = [...among].sort((a, b) => area(b) - area(a) || a - b)
   const out = yield* greedy(layout, bySize, random)
   tell()
-  if (out.length > 0) yield* fill({ layout, among, sheetArea, random, progress, tell, other: exchange.best })
+  if (out.length > 0) yield* fill({ layout, among, sheetArea, random, progress: first, tell, other: exchange.best })
   if (layout.active.length === among.length) {
     const whole = () => {
       const best = exchange.best()
       return best && among.every((i) => best.places.laid[i]) ? best : null
     }
-    yield* shorten({ layout, random, progress, tell, other: whole })
+    yield* shorten({ layout, random, progress: first, tell, other: whole })
   }
+  if (hasMates) yield* bringTogether({ layout, random, progress, tell, other: exchange.best })
 }
 
 /** Lays a whole stock on one sheet, in one thread. */

@@ -4,6 +4,7 @@ import {
   counterClockwise,
   GeometryError,
   signedArea,
+  translate,
   type Box,
   type Path,
   type Point,
@@ -43,6 +44,8 @@ export interface Turned {
   bareBox: Box
   /** Places of the sheet that it keeps off, counter-clockwise. */
   avoid: readonly Path[]
+  /** Where its origin may not lie in this turn; what is barred lies to the left of every edge. */
+  barred: readonly Path[]
   /** What of the piece keeps off marks of the sheet. */
   seen: Path
 }
@@ -57,6 +60,8 @@ export interface Item {
   compact: number
   /** For weighing: the side of a square so large, mm. */
   size: number
+  /** The item that belongs beside it, by number; -1 where there is none. */
+  mate: number
 }
 
 /** What is laid, each shape once however often it is cut. */
@@ -66,11 +71,14 @@ export interface Stock {
   items: Item[]
 }
 
+/** Degrees in 0 to 360. */
+const whole = (degrees: number): number => ((degrees % 360) + 360) % 360
+
 /** Sine and cosine that are exact at right angles. */
 export function turnBy(degrees: number): [cos: number, sin: number] {
-  const whole = ((degrees % 360) + 360) % 360
-  if (whole % 90 === 0) return [[1, 0, -1, 0][whole / 90]!, [0, 1, 0, -1][whole / 90]!]
-  return [Math.cos((whole * Math.PI) / 180), Math.sin((whole * Math.PI) / 180)]
+  const turn = whole(degrees)
+  if (turn % 90 === 0) return [[1, 0, -1, 0][turn / 90]!, [0, 1, 0, -1][turn / 90]!]
+  return [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)]
 }
 
 export function turnPath(path: Path, degrees: number): Path {
@@ -125,6 +133,8 @@ interface Cut {
   rotations: readonly number[] | 'any'
   mirror: boolean
   avoid?: readonly Path[]
+  mate?: string
+  turned_off?: readonly { rotation: number; areas: readonly Path[] }[]
   seen?: Path
 }
 
@@ -147,18 +157,30 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
         const bare = turnPath(side(fewer(own, ROUGH)), rotation)
         const seen = piece.seen ? turnPath(side(fewer(counterClockwise(piece.seen), ROUGH)), rotation) : bare
         const boxes = { box: boxOf(outline), bareBox: boxOf(bare) }
-        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, seen, ...boxes }) - 1)
+        const b = boxes.bareBox
+        const barred = (piece.turned_off ?? [])
+          .filter((t) => whole(t.rotation) === rotation)
+          .flatMap(({ areas }) => areas.map((a) => translate(a, -(b.minX + b.maxX) / 2, -(b.minY + b.maxY) / 2)))
+        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, barred, seen, ...boxes }) - 1)
       }
     }
     const compact = area / signedArea(convexHull(own))
     for (let copy = 0; copy < piece.count; copy++) {
-      stock.items.push({ id: piece.id, copy, turns, area, compact, size: Math.sqrt(area) })
+      stock.items.push({ id: piece.id, copy, turns, area, compact, size: Math.sqrt(area), mate: -1 })
     }
   }
+  for (const { id, mate } of pieces) if (mate !== undefined) bringTogether(stock, id, mate)
   return stock
 }
 
+function bringTogether({ items }: Stock, id: string, mate: string): void {
+  items.forEach((item, i) => {
+    const other = item.id === id ? items.findIndex((o) => o.id === mate && o.copy === item.copy) : -1
+    if (other < 0) return
+    item.mate = other
+    items[other]!.mate = i
+  })
+}
+
 const turnsOf = (rotations: readonly number[] | 'any'): readonly number[] =>
-  rotations === 'any'
-    ? Array.from({ length: 360 / ANY }, (_, i) => i * ANY)
-    : [...new Set(rotations.map((r) => ((r % 360) + 360) % 360))]
+  rotations === 'any' ? Array.from({ length: 360 / ANY }, (_, i) => i * ANY) : [...new Set(rotations.map(whole))]

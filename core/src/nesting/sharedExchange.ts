@@ -1,7 +1,7 @@
 import { isBetter, type Candidate, type Exchange } from './candidate.ts'
 
-/** Figures before those of the items: area and reach. */
-const HEAD = 2
+/** Figures before those of the items: area, reach, and how far mates lie apart. */
+const HEAD = 3
 
 /** Memory for the best layout of so many items, to be handed to every thread; `LOCK` and `ROUND` count in its whole numbers. */
 export interface SharedMemory {
@@ -41,6 +41,7 @@ export function sharedExchange(memory: SharedMemory): Exchange {
       const best: Candidate = {
         area: figures[0]!,
         reach: figures[1]!,
+        apart: figures[2]!,
         places: {
           x: figures.slice(HEAD, HEAD + items),
           y: figures.slice(HEAD + items),
@@ -58,6 +59,7 @@ export function sharedExchange(memory: SharedMemory): Exchange {
         if (!isBetter(found, read())) return
         figures[0] = found.area
         figures[1] = found.reach
+        figures[2] = found.apart
         figures.set(found.places.x, HEAD)
         figures.set(found.places.y, HEAD + items)
         whole.set(found.places.turn)

@@ -76,7 +76,7 @@ export function* shorten({ layout, random, progress, tell, other }: Shortening):
       step = Math.max(LEAST, 0.6 * step)
       pool = []
     }
-    for (let share: number = COMPRESS[0]; share > COMPRESS[1];) {
+    for (let share: number = COMPRESS[0]; share > COMPRESS[1] && progress() < 1;) {
       adopt()
       layout.restore(best.places)
       layout.limit = left + (best.reach - left) * (1 - share)

@@ -90,6 +90,7 @@ describe('one stuff laid on a straight sheet', () => {
         { grade: 'lesser', outline: box(450, 0, 1500, 160) },
       ],
       tight: 30,
+      directions: [],
     }
     const near = { gap: 2, turn: 'near', hidesFlaws: false } as const
     const { placements } = search(cuttingLayout(pieces, hide, near), 60, 2)
@@ -105,6 +106,24 @@ describe('one stuff laid on a straight sheet', () => {
       // Counted by the piece's own middle: no vamp in the neck.
       if (gradeNeeded(piece) === 'best') expect(boxOf(whereLaid(cut.outline, p)).minX).toBeGreaterThan(449.9)
     }
+  })
+  it.each(['along', 'near'] as const)('follows a hide that gives another way in its belly: %s', (turn) => {
+    const hide: LayGround = {
+      ...sheetGround({ length: 1500, width: 700 }),
+      directions: [
+        { at: [300, 120], tight: 70 },
+        { at: [800, 80], tight: 55 },
+        { at: [600, 600], tight: -5 },
+      ],
+    }
+    const how = { gap: 2, turn, hidesFlaws: false }
+    const { placements } = search(cuttingLayout(pieces, hide, how), 60, 3)
+    const places = placesOf(pieces, placements, 0, [])
+    expect(places).toHaveLength(countOf(pieces))
+    expect(misplaced(pieces, [hide], places, how)).toEqual([])
+    // They really lie in other ways than the backbone's: by one direction for the whole hide most would be wrong.
+    const byBackbone = misplaced(pieces, [{ ...hide, directions: [] }], places, how)
+    expect(byBackbone.filter((w) => w.kind === 'turn').length).toBeGreaterThan(0)
   })
   it.each(Object.entries(pairOfEachStyle))(
     'has its forepart cut from the best, what is not seen from anywhere: %s',

@@ -4,6 +4,7 @@ import type { Hide, HideGrade } from '../model/hide.ts'
 import type { LaidPlace, LayTurn, PairLayout } from '../model/layout.ts'
 import type { NestInstance, Placement } from '../nesting/instance.ts'
 import { turnPath } from '../nesting/shapes.ts'
+import { shareOf, tightRaster, whereOff } from './tightAt.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
 
 /** A straight sheet or the end of a roll, mm, its tight direction along its length. */
@@ -13,7 +14,7 @@ export interface StraightSheet {
 }
 
 /** What pieces are laid on, seen from its face: a hide, or a sheet as one without flaws and zones. */
-export type LayGround = Pick<Hide, 'outline' | 'flaws' | 'zones' | 'tight'>
+export type LayGround = Pick<Hide, 'outline' | 'flaws' | 'zones' | 'tight' | 'directions'>
 
 export const sheetGround = ({ length, width }: StraightSheet): LayGround => ({
   outline: [
@@ -25,6 +26,7 @@ export const sheetGround = ({ length, width }: StraightSheet): LayGround => ({
   flaws: [],
   zones: [],
   tight: 0,
+  directions: [],
 })
 
 /** How pieces are laid: room for the knife, mm, which way, and whether scars and stains may lie where they are not seen. */
@@ -42,10 +44,26 @@ const STEP = 45
 /** Turns off the tight direction that are near enough, degrees. */
 const NEAR = [-10, -5, 0, 5, 10] as const
 
-const turnsOf: Readonly<Record<LayTurn, readonly number[]>> = {
-  along: [0, 180],
-  near: [0, 180].flatMap((half) => NEAR.map((off) => half + off)),
-  free: Array.from({ length: 360 / STEP }, (_, k) => k * STEP),
+/** Turns off the way in which a hide gives least. */
+const turnsOff: Readonly<Record<LayTurn, readonly number[]>> = {
+  along: [0],
+  near: NEAR,
+  free: Array.from({ length: 180 / STEP }, (_, k) => k * STEP),
+}
+/** Where a hide gives its own way in every place, turns are so far apart, and a piece is laid no farther off, degrees. */
+const FIELD_STEP = 10
+const FIELD_OFF: Readonly<Record<Exclude<LayTurn, 'free'>, number>> = { along: 6, near: 10 }
+/** A way that less of the hide has is not tried, as a share of it. */
+const RARE = 0.03
+
+/** Directions on a hide that a piece may be laid in by its tight direction, and where each of them is too far off. */
+function waysOn(ground: LayGround, turn: LayTurn): { way: number; off: readonly Path[] }[] {
+  const off = turnsOff[turn]
+  if (turn === 'free' || ground.directions.length === 0) return off.map((o) => ({ way: ground.tight + o, off: [] }))
+  const raster = tightRaster(ground, ground.outline)
+  return Array.from({ length: 180 / FIELD_STEP }, (_, k) => k * FIELD_STEP)
+    .filter((way) => shareOf(raster, ground.outline, way, FIELD_OFF[turn]) > RARE)
+    .map((way) => ({ way, off: whereOff(raster, way, FIELD_OFF[turn]) }))
 }
 
 /** Pieces that cover the forepart, which is seen most and strained most in lasting; an upper in one piece is its own vamp. */
@@ -80,19 +98,21 @@ const idOf = ({ pair, piece, cut }: ToLay): string => layId({ pair, record: piec
 export const whereLaid = (line: Path, { x, y, rotation }: Pick<LaidPlace, 'x' | 'y' | 'rotation'>): Path =>
   translate(turnPath(line, rotation), x, y)
 
+/** Middle of the piece's box where it lies: there it is asked which way the leather gives. */
+export function middleLaid(outline: Path, at: Pick<LaidPlace, 'x' | 'y' | 'rotation'>): Point {
+  const b = boxOf(whereLaid(outline, at))
+  return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
+}
+
 /** A place turned by so many degrees, counter-clockwise, about the middle of the piece's box where it lies. */
 export function turnedInPlace<P extends Pick<LaidPlace, 'x' | 'y' | 'rotation'>>(
   place: P,
   outline: Path,
   by: number,
 ): P {
-  const middle = (at: P): Point => {
-    const b = boxOf(whereLaid(outline, at))
-    return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
-  }
-  const [x0, y0] = middle(place)
+  const [x0, y0] = middleLaid(outline, place)
   const turned = { ...place, rotation: (place.rotation + by) % 360 }
-  const [x1, y1] = middle(turned)
+  const [x1, y1] = middleLaid(outline, turned)
   return { ...turned, x: turned.x + x0 - x1, y: turned.y + y0 - y1 }
 }
 
@@ -114,6 +134,12 @@ export function cuttingLayout(
   const taken = gap > 0 ? there.map((path) => offset(path, gap, 'a piece that lies there')) : there
   const marks = hidesFlaws ? ground.flaws.filter(canHide) : []
   const flaws = ground.flaws.filter((f) => !marks.includes(f))
+  // Right and left of what is seen match best from neighbouring places.
+  const mate = (p: ToLay) =>
+    gradeNeeded(p.piece) === 'lesser'
+      ? undefined
+      : pieces.find((q) => q.pair === p.pair && q.piece.record === p.piece.record && q.cut.foot !== p.cut.foot)
+  const ways = waysOn(ground, turn).flatMap(({ way, off }) => [0, 180].map((half) => ({ way: way + half, off })))
   return {
     bin: {
       outline: corners(ground.outline),
@@ -126,8 +152,12 @@ export function cuttingLayout(
       id: idOf(p),
       outline: corners(p.cut.outline),
       count: p.cut.count,
-      rotations: turnsOf[turn].map((degrees) => degrees + ground.tight - p.cut.tight),
+      rotations: ways.map(({ way }) => way - p.cut.tight),
+      turned_off: ways.flatMap(({ way, off }) =>
+        off.length > 0 ? [{ rotation: way - p.cut.tight, areas: off.map(corners) }] : [],
+      ),
       mirror: false,
+      ...(mate(p) ? { mate: idOf(mate(p)!) } : {}),
       ...(p.cut.seen ? { seen: corners(p.cut.seen) } : {}),
       avoid: tooPoorFor(ground.zones, p.piece).map(corners),
     })),

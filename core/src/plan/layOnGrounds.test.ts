@@ -73,8 +73,24 @@ describe('pieces laid on several hides', () => {
     expect(new Set(places.map((p) => `${layId(p)} ${p.copy}`)).size).toBe(all)
   })
   it('are better laid the more of them lie, on the fewer hides, the further to the left', () => {
-    const of = (left: number, on: number, reach: number): LaidSoFar => ({ places: [], left, on, reach })
-    const inOrder = [of(0, 0, 300), of(0, 0, 310), of(0, 1, 20), of(1, 0, 100), of(1, 1, 50), of(2, 0, 1)]
+    const of = (left: number, on: number, reach: number, apart = 0): LaidSoFar => ({
+      places: [],
+      left,
+      on,
+      reach,
+      apart,
+    })
+    // Fifty millimetres nearer to the mate are worth one of length.
+    const inOrder = [
+      of(0, 0, 300),
+      of(0, 0, 301, 50),
+      of(0, 0, 302.5, 0),
+      of(0, 0, 310),
+      of(0, 1, 20),
+      of(1, 0, 100),
+      of(1, 1, 50),
+      of(2, 0, 1),
+    ]
     inOrder.forEach((a, i) => inOrder.forEach((b, j) => expect(isLaidBetter(a, b)).toBe(i < j)))
   })
   it('leave out what finds no place, and say how many', () => {

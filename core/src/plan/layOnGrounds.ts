@@ -1,4 +1,4 @@
-import { exchangeInPlace } from '../nesting/candidate.ts'
+import { exchangeInPlace, taken } from '../nesting/candidate.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
 import { stockOf } from '../nesting/shapes.ts'
 import type { LaidPlace } from '../model/layout.ts'
@@ -26,11 +26,13 @@ export interface LaidSoFar {
   /** The last hide on which the search laid something (-1: none yet), and how far to the right that reaches there, mm. */
   on: number
   reach: number
+  /** How far mates lie apart that the search laid on one hide, all of them together, mm. */
+  apart: number
 }
 
-/** Whether one lays more, or as much on fewer hides, or as much ending further to the left. */
+/** Whether one lays more, or as much on fewer hides, or as much and takes less of the last. */
 export const isLaidBetter = (a: LaidSoFar, b: LaidSoFar): boolean =>
-  a.left !== b.left ? a.left < b.left : a.on !== b.on ? a.on < b.on : a.reach < b.reach
+  a.left !== b.left ? a.left < b.left : a.on !== b.on ? a.on < b.on : taken(a) < taken(b)
 
 const countOf = (pieces: readonly ToLay[]): number => pieces.reduce((sum, p) => sum + p.cut.count, 0)
 
@@ -47,6 +49,7 @@ export function* layOnGrounds(
   let places: readonly LaidPlace[] = there
   let rest = stillToLay(pieces, places)
   let last = { on: -1, reach: 0 }
+  let apart = 0
   for (const [on, ground] of grounds.entries()) {
     if (rest.length === 0) break
     const began = progress()
@@ -63,7 +66,8 @@ export function* layOnGrounds(
       const best = exchange.best()
       const laid = best ? placesOf(rest, placementsOf(stock, best.places, 0), on, places) : []
       const where = laid.length > 0 ? { on, reach: best!.reach } : last
-      return { places: [...places, ...laid], left: countOf(rest) - laid.length, ...where }
+      const left = countOf(rest) - laid.length
+      return { places: [...places, ...laid], left, ...where, apart: apart + (best?.apart ?? 0) }
     }
     for (const _ of searchWhole(stock, bin, { seed, progress: gone, exchange })) {
       yield found()
@@ -71,8 +75,9 @@ export function* layOnGrounds(
     }
     const done = found()
     places = done.places
+    apart = done.apart
     last = { on: done.on, reach: done.reach }
     rest = stillToLay(pieces, places)
   }
-  return { places, left: countOf(rest), ...last }
+  return { places, left: countOf(rest), ...last, apart }
 }

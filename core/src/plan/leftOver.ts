@@ -12,7 +12,7 @@ const LEAST = 10_000
 /** Of an outline that is drawn, not cut, mm. */
 const ROUGH = 0.2
 
-type Left = Pick<HideFields, 'outline' | 'flaws' | 'zones' | 'samples'>
+type Left = Pick<HideFields, 'outline' | 'flaws' | 'zones' | 'samples' | 'directions'>
 
 const corners = (path: Path): [number, number][] =>
   simplify([...path, path[0]!], ROUGH)
@@ -43,6 +43,8 @@ function partOf(hide: Left, { outline, holes }: Region): Left {
       ...holes.map((h) => ({ kind: 'hole' as const, outline: corners(h) })),
     ],
     zones: hide.zones.filter(on),
+    // What was seen beside a part still says how it lies.
+    directions: hide.directions,
     samples: hide.samples.filter(({ at }) => contains(outline, at) && !holes.some((hole) => contains(hole, at))),
   }
 }

@@ -54,6 +54,19 @@ describe('what is wrong with a layout', () => {
   it('is nothing where pieces lie apart by just the knife, and touch the edge', () => {
     expect(wrong([at(square, 0, 0), at(square, 42, 0), at(vamp, 0, 42), at(vamp, 360, 160)])).toEqual([])
   })
+  it('is the way of the leather at its middle, where the hide was looked at place by place', () => {
+    const ground: LayGround = { ...sheet, directions: [{ at: [120, 60], tight: 40 }] }
+    // The middle of the square lies on the mark, turned past it; the other lies 200 mm off, where it is half of that.
+    const [c, sn] = [Math.cos((52 * Math.PI) / 180), Math.sin((52 * Math.PI) / 180)]
+    const on = { ...at(square, 120 - 20 * (c - sn), 60 - 20 * (c + sn)), rotation: 52 }
+    const close: unknown = expect.closeTo(12, 6)
+    expect(wrong([on], ground)).toEqual([{ kind: 'turn', at: 0, off: close }])
+    expect(wrong([{ ...on, rotation: 34, x: 120, y: 32 }], ground)).toEqual([])
+    const [there] = wrong([at(square, 300, 40)], ground)
+    expect(there).toMatchObject({ kind: 'turn' })
+    expect(there!.kind === 'turn' && there!.off).toBeCloseTo(20, 1)
+    expect(wrong([at(square, 300, 40)], ground, { ...knife, turn: 'free' })).toEqual([])
+  })
   it('is an overlap as large as it is, a gap as narrow as it is', () => {
     const [lap] = wrong([at(square, 10, 10), at(square, 45, 40)])
     expect(lap).toMatchObject({ kind: 'overlap', at: 1, other: 0 })

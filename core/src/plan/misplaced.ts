@@ -3,7 +3,17 @@ import { boxOf, counterClockwise, type Box, type Path } from '../geometry/path.t
 import { areaOutside, commonArea, offset } from '../geometry/polygonClip.ts'
 import type { FlawKind } from '../model/hide.ts'
 import type { LaidPlace, LayTurn } from '../model/layout.ts'
-import { canHide, laidPiece, tooPoorFor, whereLaid, type HowLaid, type LayGround, type ToLay } from './cuttingLayout.ts'
+import { betweenWays, tightAt } from './tightAt.ts'
+import {
+  canHide,
+  laidPiece,
+  middleLaid,
+  tooPoorFor,
+  whereLaid,
+  type HowLaid,
+  type LayGround,
+  type ToLay,
+} from './cuttingLayout.ts'
 
 /** What is wrong with where a piece lies; `at` and `other` count places. */
 export type Misplaced = { at: number } & (
@@ -17,8 +27,9 @@ export type Misplaced = { at: number } & (
 
 /** Two pieces may lie into each other, or off the sheet, by no more than this, mm: less than a knife's edge. */
 const ALLOWED = 0.05
-/** Degrees that a piece may be off its tight direction, by how it is laid. */
+/** Degrees that a piece may be off its tight direction, by how it is laid; on a hide that was looked at place by place. */
 const OFF: Readonly<Record<LayTurn, number>> = { along: 0.5, near: 10.5, free: Infinity }
+const OFF_FIELD: Readonly<Record<LayTurn, number>> = { along: 6.5, near: 10.5, free: Infinity }
 
 interface Lies {
   at: number
@@ -41,9 +52,6 @@ function grownBy(path: Path, by: number): Path {
 }
 
 const apart = (a: Box, b: Box): boolean => a.minX >= b.maxX || b.minX >= a.maxX || a.minY >= b.maxY || b.minY >= a.maxY
-
-/** Degrees between two directions that count either way round, 0 to 90. */
-const between = (a: number, b: number): number => Math.abs(((((a - b) % 180) + 270) % 180) - 90)
 
 /**
  * All that is wrong with a layout: pieces that lie over each other, or nearer than the knife asks for, off the hide, on a
@@ -92,8 +100,9 @@ export function misplaced(
     const flaw = ground.flaws.find((f) => commonArea(canHide(f) ? seen : a.inset, f.outline) > 0)
     if (flaw) wrong.push({ kind: 'flaw', at, flaw: flaw.kind })
     if (tooPoorFor(ground.zones, piece).some((z) => commonArea(a.inset, z) > 0)) wrong.push({ kind: 'grade', at })
-    const off = between(cut.tight + place.rotation, ground.tight)
-    if (off > OFF[turn]) wrong.push({ kind: 'turn', at, off })
+    const off = betweenWays(cut.tight + place.rotation, tightAt(ground, middleLaid(cut.outline, place)))
+    const allowed = ground.directions.length > 0 ? OFF_FIELD : OFF
+    if (off > allowed[turn]) wrong.push({ kind: 'turn', at, off })
   })
   return wrong
 }

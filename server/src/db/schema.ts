@@ -174,6 +174,7 @@ export const hides = sqliteTable('hides', {
   flaws: text('flaws', { mode: 'json' }).$type<Hide['flaws']>().notNull(),
   zones: text('zones', { mode: 'json' }).$type<Hide['zones']>().notNull(),
   tight: real('tight').notNull().default(0),
+  directions: text('directions', { mode: 'json' }).$type<Hide['directions']>().notNull().default([]),
   samples: text('samples', { mode: 'json' }).$type<Hide['samples']>().notNull(),
   used: integer('used', { mode: 'boolean' }).notNull().default(false),
 })

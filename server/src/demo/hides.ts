@@ -60,7 +60,7 @@ const box = (length: number, width: number): [number, number][] => [
 /** What hangs and lies in the demo workshop's stores. */
 export function demoHides(materials: readonly Material[]): Hide[] {
   const of = (name: string) => materials.find((m) => m.name === name)!.id
-  const usual = { note: '', flaws: [], zones: [], tight: 0, samples: [], used: false }
+  const usual = { note: '', flaws: [], zones: [], tight: 0, directions: [], samples: [], used: false }
   return [
     {
       ...usual,
@@ -113,6 +113,18 @@ export function demoHides(materials: readonly Material[]): Hide[] {
             [930, 250],
           ]),
         },
+      ],
+      // Legs give least along themselves, the belly between them along its edge.
+      directions: [
+        { at: [190, 420], tight: -58 },
+        { at: [190, -410], tight: 58 },
+        { at: [330, 330], tight: -22 },
+        { at: [330, -320], tight: 22 },
+        { at: [700, 330], tight: 18 },
+        { at: [700, -320], tight: -18 },
+        { at: [880, 410], tight: 78 },
+        { at: [880, -420], tight: -78 },
+        { at: [560, 0], tight: 0 },
       ],
       samples: [
         { at: [300, 30], thickness: 1.5 },

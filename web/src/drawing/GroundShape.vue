@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, grainArrow, type LayGround, type Point } from '@gentle-awl/core'
+import { boxOf, contains, grainArrow, tightAt, type LayGround, type Point } from '@gentle-awl/core'
 import { computed, useId } from 'vue'
 import { pathData } from './svgPath.ts'
 
@@ -19,6 +19,27 @@ const tight = computed(() => {
   ]
   return grainArrow({ from, to }, TIP)
 })
+/** So many strokes along the longer side show how the direction turns. */
+const STROKES = 16
+const field = computed((): Point[][] => {
+  const { outline, directions } = props.ground
+  if (directions.length === 0) return []
+  const b = boxOf(outline)
+  const step = Math.max(b.maxX - b.minX, b.maxY - b.minY) / STROKES
+  const strokes: Point[][] = []
+  for (let x = b.minX + step / 2; x < b.maxX; x += step) {
+    for (let y = b.minY + step / 2; y < b.maxY; y += step) {
+      if (!contains(outline, [x, y])) continue
+      const a = (tightAt(props.ground, [x, y]) * Math.PI) / 180
+      const [dx, dy] = [0.3 * step * Math.cos(a), 0.3 * step * Math.sin(a)]
+      strokes.push([
+        [x - dx, y - dy],
+        [x + dx, y + dy],
+      ])
+    }
+  }
+  return strokes
+})
 </script>
 
 <template>
@@ -29,7 +50,8 @@ const tight = computed(() => {
       <path v-for="(z, i) in ground.zones" :key="`zone ${i}`" :d="pathData(z.outline, true)" :class="z.grade" />
     </g>
     <path v-for="(f, i) in ground.flaws" :key="`flaw ${i}`" :d="pathData(f.outline, true)" :class="['flaw', f.kind]" />
-    <template v-if="arrow">
+    <path v-for="(s, i) in field" :key="`way ${i}`" :d="pathData(s, false)" class="way" />
+    <template v-if="arrow && field.length === 0">
       <path v-for="(a, i) in tight" :key="`tight ${i}`" :d="pathData(a, false)" class="tight" />
     </template>
   </g>
@@ -64,6 +86,11 @@ path {
 }
 .hole {
   fill: #10191d;
+}
+.way {
+  stroke: #eef2ee;
+  stroke-opacity: 0.55;
+  stroke-width: 1.2;
 }
 .tight {
   stroke: #eef2ee;

@@ -72,6 +72,7 @@ const words = computed(() => {
             rulers
             :legend="[
               { name: 'Cut', stroke: '#e8c79a', width: 2.4 },
+              { name: 'Drawn with the pen', stroke: '#9cc7d8', width: 1.6 },
               { name: 'Still to be cut', stroke: '#8fa3aa', width: 1.2, dash: '5 4' },
             ]"
             :empty="job ? '' : 'Nothing lies on the table.'"
@@ -81,7 +82,7 @@ const words = computed(() => {
                 v-for="(p, i) in paths"
                 :key="i"
                 :d="pathData(p, job!.lines[i]!.closed)"
-                :class="{ cut: i < job!.cut.length }"
+                :class="{ cut: i < job!.cut.length, pen: job!.lines[i]!.tool > 1 }"
               />
             </template>
           </SlateSurface>
@@ -133,6 +134,11 @@ path {
   stroke: #e8c79a;
   stroke-width: 2.4;
   stroke-dasharray: none;
+}
+.cut.pen {
+  fill: none;
+  stroke: #9cc7d8;
+  stroke-width: 1.6;
 }
 .form {
   padding: 16px;

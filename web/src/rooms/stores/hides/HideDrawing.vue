@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import { showLength } from '../../../app/settings.ts'
 import GroundShape from '../../../drawing/GroundShape.vue'
 import { groundLegend } from '../../../drawing/groundLegend.ts'
-import type { LegendLine } from '../../../drawing/legendLine.ts'
 import SlateSurface from '../../../drawing/SlateSurface.vue'
 import { pathData } from '../../../drawing/svgPath.ts'
 import { useSlate } from '../../../drawing/useSlate.ts'
@@ -17,7 +16,6 @@ const world = computed(() => {
   return { minX: b.minX - 20, minY: b.minY - 20, maxX: b.maxX + 20, maxY: b.maxY + 20 }
 })
 const slate = useSlate(world, { left: 60, right: 20, top: 20, bottom: 70 })
-const legend: LegendLine[] = [...groundLegend, { name: 'Gives least this way', stroke: '#eef2ee', width: 1.6 }]
 /** A press that does not move the drawing, px. */
 const STILL = 5
 let from: { x: number; y: number } | null = null
@@ -36,7 +34,7 @@ function up(e: PointerEvent): void {
     :slate="slate"
     :label="`${hide.name || 'The hide'}, seen from its face`"
     rulers
-    :legend="legend"
+    :legend="groundLegend"
     :cursor="marking ? 'crosshair' : 'grab'"
     @down="down"
     @up="up"

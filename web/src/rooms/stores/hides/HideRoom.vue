@@ -172,6 +172,16 @@ const sizeOf = (outline: readonly Point[]) => {
                 <template #icon><IconTrash aria-hidden="true" /></template>
               </NButton>
             </li>
+            <li v-for="(d, i) in hide.directions" :key="`d${i}`">
+              Gives least at {{ d.tight }}° at {{ showLength(d.at[0], 0) }}, {{ showLength(d.at[1], 0) }}
+              <NButton
+                quaternary
+                :aria-label="`Take away direction ${i + 1}`"
+                @click="set({ directions: without(hide.directions, i) })"
+              >
+                <template #icon><IconTrash aria-hidden="true" /></template>
+              </NButton>
+            </li>
           </ul>
           <TextField :value="hide.note" label="Note" name="hide-note" :most="500" @change="set({ note: $event })" />
           <NCheckbox :checked="hide.used" @update:checked="set({ used: $event })">Used up</NCheckbox>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { boxOf, turnedInPlace, whereLaid, type LaidPlace, type LayGround, type Point } from '@gentle-awl/core'
+import { middleLaid, tightAt, turnedInPlace, type LaidPlace, type LayGround } from '@gentle-awl/core'
 import { NButton, NSwitch } from 'naive-ui'
 import { computed } from 'vue'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -11,18 +11,17 @@ const props = defineProps<{ piece: LaidPiece; ground: LayGround }>()
 const emit = defineEmits<{ move: [to: Partial<LaidPlace>]; takeOff: [] }>()
 /** Tight directions count either way round: between -90 and 90. */
 const half = (degrees: number) => ((((degrees + 90) % 180) + 180) % 180) - 90
+/** Of its box, where it lies on its own hide, mm. */
+const middle = computed(() => middleLaid(props.piece.cut.outline, props.piece.place))
 const off = computed(
-  () => Math.round(10 * half(props.piece.cut.tight + props.piece.place.rotation - props.ground.tight)) / 10,
+  () =>
+    Math.round(10 * half(props.piece.cut.tight + props.piece.place.rotation - tightAt(props.ground, middle.value))) /
+    10,
 )
 const turn = (by: number) => emit('move', turnedInPlace(props.piece.place, props.piece.cut.outline, by))
 function turnTo(degrees: number | null): void {
   if (degrees !== null) turn(degrees - off.value)
 }
-/** Of its box, where it lies on its own hide, mm. */
-const middle = computed((): Point => {
-  const b = boxOf(whereLaid(props.piece.cut.outline, props.piece.place))
-  return [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
-})
 const tenth = (mm: number) => Math.round(10 * mm) / 10
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { NButton, NProgress } from 'naive-ui'
+import { NButton, NProgress, NSwitch } from 'naive-ui'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../../../../api/client.ts'
 import { say } from '../../../../app/say.ts'
@@ -11,7 +11,7 @@ import FoldOut from '../../../../ui/FoldOut.vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import { saveFile } from '../../../../ui/saveFile.ts'
 import SelectField from '../../../../ui/SelectField.vue'
-import { laidOutlines, layoutHpgl, layoutSvg, type LaidOutline } from './layoutFile.ts'
+import { laidOutlines, layoutHpgl, layoutSvg, toolPath, type LaidOutline } from './layoutFile.ts'
 import { checkCuts, checkSentence, cutWhole } from './tableReport.ts'
 import type { LayoutRoom } from './useLayout.ts'
 import { useTable } from './useTable.ts'
@@ -26,6 +26,7 @@ const props = defineProps<{
 const made = useMade()
 const pairStore = usePair()
 const takes = useLocalStorage('gentle-awl.tool-takes', 0)
+const pen = useLocalStorage('gentle-awl.tool-pen', false)
 const on = ref(0)
 const grounds = computed(() => props.room.grounds.value)
 const names = computed(() =>
@@ -43,13 +44,17 @@ const { problem, busy, attempt } = useAttempt()
 
 function save(as: 'svg' | 'hpgl'): void {
   const text =
-    as === 'svg' ? layoutSvg(ground.value, outlines.value) : layoutHpgl(ground.value, outlines.value, takes.value)
+    as === 'svg'
+      ? layoutSvg(ground.value, outlines.value)
+      : layoutHpgl(ground.value, outlines.value, { takes: takes.value, pen: pen.value })
   saveFile(`layout.${as}`, new Blob([text], { type: as === 'svg' ? 'image/svg+xml' : 'application/vnd.hp-hpgl' }))
 }
 const fetchFile = (as: 'dxf' | 'pdf') =>
   attempt(async () => {
     const { outline, flaws } = ground.value
-    const pieces = outlines.value.map(({ name, foot, path }) => ({ name, foot, path }))
+    // Paper is cut by hand along its lines; a table that reads DXF goes along them with its tool.
+    const wide = as === 'dxf' ? takes.value : 0
+    const pieces = outlines.value.map(({ name, foot, path }) => ({ name, foot, path: toolPath(path, wide) }))
     const drawing = { title: title.value, outline, flaws: flaws.map((f) => f.outline), pieces }
     const file = await api.layoutFile(as, drawing)
     saveFile(file.name, file.blob)
@@ -71,7 +76,7 @@ async function toTable(): Promise<void> {
   sent.value = { outlines: outlines.value, hide: hide.value?.id ?? null }
   noted.value = false
   taken.value = false
-  await table.send(title.value, layoutHpgl(ground.value, outlines.value, takes.value))
+  await table.send(title.value, layoutHpgl(ground.value, outlines.value, { takes: takes.value, pen: pen.value }))
 }
 /** Ticks what is cut in all its copies, for this pair and for those that were cut with it. */
 const whole = computed(() => cutWhole(props.room.pieces.value, [...earlier.value, ...good.value.map((c) => c.piece)]))
@@ -135,14 +140,21 @@ const takeOut = () =>
       >
     </div>
     <RouterLink to="/table">See the practice table</RouterLink>
-    <FoldOut title="What the table's tool takes away">
+    <FoldOut title="What the table's tools do">
       <div class="words-and-field">
         <span>Width of its cut</span>
         <LengthField :value="takes" :min="0" :max="5" label="Width of the tool's cut" @change="takes = $event" />
       </div>
       <p class="soft">
-        The tool goes so far outside the line that the piece keeps its size: nothing for a blade, the width of the beam
-        or bit for others.
+        In HPGL and DXF the tool goes so far outside the line that the piece keeps its size: nothing for a blade, the
+        width of the beam or bit for others, the width of its line for a pen along whose inside you cut by hand.
+      </p>
+      <div class="words-and-field">
+        <span>A second tool, a pen, draws arrows and R or L</span>
+        <NSwitch v-model:value="pen" aria-label="A pen draws arrows and R or L" />
+      </div>
+      <p class="soft">
+        It draws on what lies up. On the face that is seen on the shoe: only with a pen that wipes off.
       </p>
     </FoldOut>
     <p v-if="problem" role="alert">{{ problem }}</p>
@@ -157,7 +169,7 @@ const takeOut = () =>
       <p role="status" data-testid="table">
         {{
           report.state === 'cutting'
-            ? `The table cuts: ${report.cut.length} of ${checks.length} pieces.`
+            ? `The table cuts: ${checks.filter((c) => c.measured !== null).length} of ${checks.length} pieces.`
             : report.state === 'stopped'
               ? `The table stopped: ${good.length} of ${checks.length} pieces are cut.`
               : wrong.length === 0

@@ -67,7 +67,7 @@ describe('a layout as a file', () => {
     expect(laidOutlines(pieces, on, 1).map((l) => boxOf(l.path).minX)).toEqual([30])
   })
   it('goes so far outside the line for a tool that takes something away that the piece keeps its size', () => {
-    const [line] = readHpgl(layoutHpgl(ground, laid.slice(0, 1), 0.4))
+    const [line] = readHpgl(layoutHpgl(ground, laid.slice(0, 1), { takes: 0.4 }))
     const [small, large] = [boxOf(laid[0]!.path), boxOf(line!.path)]
     expect(small.minX - large.minX).toBeCloseTo(0.2, 1.5)
     expect(large.maxY - small.maxY).toBeGreaterThan(0.17)
@@ -87,6 +87,19 @@ describe('a layout as a file', () => {
         expect(distance(p, [x + 50, y + 20])).toBeLessThan(0.025)
       })
     })
+  })
+  it('has its pen draw first, within each piece: an arrow and the foot, and the knife cut what it cut without', () => {
+    const drawn = readHpgl(layoutHpgl(ground, laid, { pen: true }))
+    expect(drawn.filter((l) => l.tool === 1)).toEqual(readHpgl(layoutHpgl(ground, laid)))
+    expect(drawn.map((l) => l.tool)).toEqual([2, 2, 2, 2, 2, 2, 1, 1])
+    // Shaft of 60 mm along the way of the piece: turned by a quarter, upwards.
+    const shafts = drawn.filter((_, k) => k === 0 || k === 3).map((l) => l.path)
+    expect(shafts.map((s) => Math.abs(s[1]![0] - s[0]![0]))).toEqual([60, 0])
+    expect(shafts.map((s) => Math.abs(s[1]![1] - s[0]![1]))).toEqual([0, 60])
+    for (const letter of [drawn[2]!, drawn[5]!]) {
+      const b = boxOf(letter.path)
+      expect(b.maxY - b.minY).toBeCloseTo(6, 1)
+    }
   })
   it('as a drawing is at true size, with names that cannot break it', () => {
     const svg = layoutSvg(

@@ -24,4 +24,8 @@ export const movedGround = (ground: LayGround, by: Point): LayGround => ({
   flaws: ground.flaws.map((f) => ({ ...f, outline: moved(f.outline, by) })),
   zones: ground.zones.map((z) => ({ ...z, outline: moved(z.outline, by) })),
   tight: ground.tight,
+  directions: ground.directions.map((d) => {
+    const [x, y] = moved([d.at], by)[0]!
+    return { ...d, at: [x, y] }
+  }),
 })

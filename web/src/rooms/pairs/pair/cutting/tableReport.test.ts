@@ -60,6 +60,14 @@ const report = (cutSoFar: number[]) => ({
 })
 
 describe('what the table cut', () => {
+  it('leaves out what the pen drew before', () => {
+    const withPen = readHpgl(layoutHpgl(sheetGround({ length: 900, width: 200 }), sent, { pen: true }))
+    // Three pen lines a piece, of lengths that are no piece's; then the first two cuts.
+    const told = [...withPen.slice(0, 15).map(() => 60), 200, 150]
+    const checks = checkCuts(sent, { ...report(told), lines: withPen })
+    expect(checks.map((c) => c.good)).toEqual([true, false, false, false, false])
+    expect(checks.map((c) => c.measured)).toEqual([200, 150, null, null, null])
+  })
   it('is good where it is as long as it was planned, within what a wheel measures', () => {
     const checks = checkCuts(sent, report([200.3, 199.2, 194, 200]))
     expect(checks.map((c) => c.good)).toEqual([true, true, false, true, false])

@@ -1,7 +1,7 @@
 import { layId, pathLength, type ToLay } from '@gentle-awl/core'
 import type { TableReport } from '../../../../api/client.ts'
 import { showLength } from '../../../../app/settings.ts'
-import type { LaidOutline } from './layoutFile.ts'
+import { KNIFE, type LaidOutline } from './layoutFile.ts'
 
 /** A measured length may be off by so much before a cut counts as short, mm and as a share of the line. */
 const OFF = 0.5
@@ -16,9 +16,11 @@ export interface CutCheck {
   good: boolean
 }
 
-/** What the table measured held against what was sent, line by line in the same order. */
+/** What the table measured held against what was sent, cut by cut in the same order; what its pen drew is not looked at. */
 export function checkCuts(sent: readonly LaidOutline[], { lines, cut }: TableReport): CutCheck[] {
-  return sent.map((piece, k): CutCheck => {
+  const cuts = lines.flatMap((line, k) => (line.tool === KNIFE ? [k] : []))
+  return sent.map((piece, n): CutCheck => {
+    const k = cuts[n] ?? lines.length
     const line = lines[k]
     const planned = line ? pathLength(line.path, line.closed) : 0
     const measured = cut[k] ?? null

@@ -4,6 +4,7 @@ import {
   misplaced,
   sheetGround,
   stillToLay,
+  tightAt,
   toLay,
   whereLaid,
   type CuttingGroup,
@@ -244,7 +245,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     const copies = places.value.filter((p) => p.pair === pair && p.record === record && p.foot === cut.foot)
     let copy = 0
     while (copies.some((p) => p.copy === copy)) copy++
-    const rotation = grounds.value[on]!.tight - cut.tight
+    const rotation = tightAt(grounds.value[on]!, [x, y]) - cut.tight
     const b = boxOf(whereLaid(cut.outline, { x: 0, y: 0, rotation }))
     const at = { x: x - (b.minX + b.maxX) / 2, y: y - (b.minY + b.maxY) / 2 }
     change({

@@ -1,0 +1,1 @@
+ALTER TABLE `hides` ADD `directions` text DEFAULT '[]' NOT NULL;
