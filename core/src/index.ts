@@ -9,6 +9,7 @@ export { compareLasts, type LaidTogether, type LastDifference } from './last/com
 export { cupFit, type CupFit, type CupVerdict } from './parts/cup/cupFit.ts'
 export { makeables, makeablesOf, remakeList, type Makeable } from './plan/remake.ts'
 export { foamRecovery, foamRules } from './parts/sock/foamRecovery.ts'
+export { boughtInsole, type BoughtInsole } from './parts/insole/boughtInsole.ts'
 export { oldSock, type OldSock } from './parts/sock/oldSock.ts'
 export { DrawnLine } from './model/drawnLine.ts'
 export { lastedShoe, type PlannedLayers } from './parts/cup/lastedShoe.ts'

@@ -15,7 +15,8 @@ import {
 import { DrawnLine } from '../model/drawnLine.ts'
 import { RuleBook } from '../trade/rules.ts'
 import { oldSock } from '../parts/sock/oldSock.ts'
-import { placeName, tracedShoe } from './tracedShoe.ts'
+import { placeName } from './heldAgainst.ts'
+import { tracedShoe } from './tracedShoe.ts'
 import { spoken } from '../units/sentence.ts'
 
 const book = new RuleBook({}, {})

@@ -17,6 +17,7 @@ import { foamRule } from '../parts/linings/liningParts.ts'
 import { liningRules } from '../parts/linings/liningRules.ts'
 import { reinforcementRules } from '../parts/linings/reinforcements.ts'
 import { sideLiningRules } from '../parts/linings/sideLining.ts'
+import { boughtInsoleRules } from '../parts/insole/boughtInsole.ts'
 import { insoleRules } from '../parts/insole/insole.ts'
 import { midsoleRules } from '../parts/midsole/midsole.ts'
 import { sockRules } from '../parts/sock/sockLiner.ts'
@@ -72,7 +73,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     strainRules,
   ),
   chapter('Materials', materialRules),
-  chapter('Insole and last bottom', insoleRules),
+  chapter('Insole and last bottom', insoleRules, boughtInsoleRules),
   chapter('Linings', liningRules, { foamRule }, sideLiningRules, reinforcementRules),
   chapter('Stiffener', stiffenerRules),
   chapter('Toe puff', puffRules),

@@ -6,7 +6,7 @@ import type { DrawnLine } from '../../model/drawnLine.ts'
 import type { RuleBook } from '../../trade/rules.ts'
 import { behind } from '../shared/behind.ts'
 import { sockRules } from './sockLiner.ts'
-import { readDrawnLine } from '../../layers/tracedShoe.ts'
+import { readDrawnLine } from '../../layers/heldAgainst.ts'
 import { mm, say } from '../../units/sentence.ts'
 
 /** What a new sock liner is cut from when only the old one is there. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { pieceRole, roleNames, type PairDecisions, type Part } from '@gentle-awl/core'
-import { computed } from 'vue'
+import { pieceRole, roleNames, type PairDecisions, type Part, type Path } from '@gentle-awl/core'
+import { computed, shallowRef } from 'vue'
 import DrawingTable from '../../../../drawing/DrawingTable.vue'
 import { useCompare } from '../../../../stores/compareStore.ts'
 import { setMaterial, setPieceMaterial } from '../../../../stores/setMaterial.ts'
@@ -13,6 +13,7 @@ import FindingItem from '../../../../ui/FindingItem.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
 import { showLength } from '../../../../app/settings.ts'
+import BoughtInsole from './BoughtInsole.vue'
 import PartChoices from './PartChoices.vue'
 import SkiveSection from '../../../../drawing/SkiveSection.vue'
 
@@ -53,12 +54,14 @@ const otherFoot = computed(() => {
   }
 })
 const kept = computed(() => compare.of(pair.view?.id ?? '', props.part.id))
+/** A bought insole where it fits the last's own best. */
+const bought = shallowRef<Path | null>(null)
 const difference = computed(() => compare.difference(pair.view?.id ?? '', props.part))
 </script>
 
 <template>
   <div class="work-and-panel">
-    <DrawingTable v-model:foot="pair.foot" :part="part" :ghost="kept ?? undefined" />
+    <DrawingTable v-model:foot="pair.foot" :part="part" :ghost="bought ?? kept ?? undefined" />
     <BecausePanel :title="part.name">
       <div class="top">
         <PieceMaterialSelect
@@ -105,6 +108,14 @@ const difference = computed(() => compare.difference(pair.view?.id ?? '', props.
       <ul v-if="part.findings.length > 0" class="findings" aria-label="Checks">
         <FindingItem v-for="f in part.findings" :key="f.id" :finding="f" />
       </ul>
+      <BoughtInsole
+        v-if="part.id === 'insole'"
+        :key="pair.foot"
+        :pair-id="pair.view?.id ?? ''"
+        :foot="pair.foot"
+        :insole="part.outline"
+        @lies="bought = $event"
+      />
       <h3>Because</h3>
       <ul class="reasons">
         <BecauseItem v-for="b in part.becauses" :key="b.quantity" :because="b" />
