@@ -27,6 +27,7 @@ const floors = [
   'parts',
   'edges',
   'seams',
+  'lasting',
   'work',
   'plan',
 ]

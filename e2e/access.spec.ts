@@ -30,6 +30,7 @@ const rooms = [
   `${derby}/stitching`,
   `${derby}/stitching/back`,
   `${derby}/cutting`,
+  `${derby}/lasting`,
   `${derby}/cutting/Tar-brown%20calf`,
   `${derby}/work`,
   '/lasts',

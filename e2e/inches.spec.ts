@@ -24,6 +24,7 @@ const rooms = [
       'edges/skiving',
       'stitching',
       'cutting',
+      'lasting',
       'work',
     ].map((room) => pair(n, room)),
   ),

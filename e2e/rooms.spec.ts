@@ -30,6 +30,41 @@ test('padding that takes too much girth is seen, and half padding mends it', asy
   await expect(page.locator('[data-step="cut-padding"]')).toHaveCount(0)
 })
 
+test('a shoe is lasted by its tack plan on a tablet: thumb on the next one, on another, kept over a reload', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await visit(page, `${server.url}${choir}/lasting/upper`)
+  const next = page.getByTestId('next')
+  await expect(next).toHaveText('Next: tack 1, the middle of the toe.')
+  const plan = page.getByRole('img', { name: /^Upper: \d+ tacks, seen from below/ })
+  const count = Number(/: (\d+) tacks/.exec((await plan.getAttribute('aria-label')) ?? '')![1])
+  expect(count).toBeGreaterThan(25)
+  expect(count).toBeLessThan(60)
+  await page.getByRole('button', { name: 'Tack 1 is in' }).click()
+  await expect(next).toHaveText(/^Next: tack 2, the side of the toe, (medial|lateral) side\.$/)
+  // A right shoe from below, toe up: its medial side is on the right.
+  const x = async (n: number) => (await plan.locator(`[data-tack="${n}"] .tack`).boundingBox())!.x
+  expect(await x(2)).toBeGreaterThan(await x(3))
+  await plan.locator('[data-tack="4"] .thumb').click()
+  await expect(plan.locator('.driven')).toHaveCount(2)
+  await page.reload()
+  await expect(plan.locator('.driven')).toHaveCount(2)
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(plan.locator('.driven')).toHaveCount(1)
+  // The left shoe has its own, mirrored.
+  await page.getByRole('button', { name: 'Lasting', exact: true }).click()
+  await page.getByRole('radio', { name: 'Left' }).click()
+  await expect(page.getByRole('list', { name: 'Checks' })).toContainText(/a tuck of \d\.\d mm stays/)
+  await page.keyboard.press('Escape')
+  await expect(plan.locator('.driven')).toHaveCount(0)
+  // Each thing that is drawn over has tacks of its own.
+  await page.getByRole('button', { name: 'Lasting', exact: true }).click()
+  await page.getByRole('radio', { name: 'Lining' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('img', { name: /^Lining: \d+ tacks/ })).toBeVisible()
+})
+
 test('a house rule goes through every pair, a pair may have its own, and both can be taken back', async ({ page }) => {
   const height = page.locator('.because', { hasText: 'Height at the back' })
   await visit(page, `${server.url}${deck}/parts/stiffener`)

@@ -76,7 +76,7 @@ export class TurnedStack {
   }
 
   /** What each layer of the feather uses up of its margin before it lies flat, with its edge, from the foot outwards. */
-  private turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number }[] {
+  turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number }[] {
     let inside = 0
     return this.atFeather(side, x).flatMap((layer) => {
       const edge = this.edges.find((e) => e.parts.includes(layer.part))

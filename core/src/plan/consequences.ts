@@ -45,6 +45,13 @@ function ofFoot(plan: FootPlan): Carrier[] {
     { id: 'layers', name: 'Layers', becauses: [], findings: plan.layers.findings, outline: null },
     { id: 'edges', name: 'Edges', becauses: [], findings: plan.edges.findings, outline: null },
     { id: 'stitching', name: 'Stitching', becauses: [], findings: plan.stitching.findings, outline: null },
+    {
+      id: 'lasting',
+      name: 'Lasting',
+      becauses: plan.lasting.strips.flatMap((s) => s.becauses.map((b) => ({ ...b, id: `${s.id}.${b.id}` }))),
+      findings: plan.lasting.findings,
+      outline: null,
+    },
     { id: 'bottom', name: 'Bottom', becauses: [], findings: plan.bottom.findings, outline: null },
     ...plan.parts,
   ]

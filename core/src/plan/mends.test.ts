@@ -21,19 +21,30 @@ const all = (plan: Plan): Finding[] => [
   ...plan.layers.findings,
   ...plan.edges.findings,
   ...plan.stitching.findings,
+  ...plan.lasting.findings,
   ...plan.bottom.findings,
   ...plan.parts.flatMap((p) => p.findings),
 ]
 /** How far a finding is beyond its limit; 0 when it is fine or gone. */
 const beyond = (f: Finding | undefined): number => (!f || f.level === 'fine' ? 0 : Math.abs(f.measured - f.limit))
 /** Findings of both sides, and of every piece, under one name. */
-const kind = (f: Finding) => f.id.replace(/\.(lateral|medial)$/, '').replace(/^(upper\.crease|layers\.step)\..*$/, '$1')
+const kind = (f: Finding) =>
+  f.id.replace(/\.(lateral|medial)$/, '').replace(/^(upper\.crease|layers\.step|lasting\.tuck)\..*$/, '$1')
 
 /** What is mended at the bench alone, or on another last: these have no button. */
-const AT_THE_BENCH = ['layers.seat', 'upper.margin', 'upper.strain', 'midsole.room', 'midsole.sewDown', 'outsole.seam']
+const AT_THE_BENCH = [
+  'layers.seat',
+  'lasting.tuck',
+  'upper.margin',
+  'upper.strain',
+  'midsole.room',
+  'midsole.sewDown',
+  'outsole.seam',
+]
 /** What must have been pressed, or this shows nothing. */
 const PRESSED = [
   'bottom.heel',
+  'lasting.flat',
   'layers.seat',
   'layers.step',
   'layers.stretch',

@@ -1,6 +1,7 @@
 import type { LastReadings } from '../last/readings.ts'
 import type { Edges } from '../edges/edges.ts'
 import type { SkiveGroup } from '../edges/skivingList.ts'
+import type { Lasting } from '../lasting/lasting.ts'
 import type { Stitching } from '../seams/stitching.ts'
 import type { Layers } from '../layers/layers.ts'
 import type { Path } from '../geometry/path.ts'
@@ -24,6 +25,8 @@ export interface FootPlan {
   edges: Edges
   /** How upper and linings are sewn. */
   stitching: Stitching
+  /** How it is drawn over the last and tacked. */
+  lasting: Lasting
   /** The bottom in side section, with the heel under it. */
   bottom: Bottom
   /** The lasted shoe's edge on the bottom laid flat: what a midsole is cut from and a cup sole must hold. */

@@ -5,6 +5,7 @@ import { developBottom } from '../last/developedBottom.ts'
 import { buildLast, type LastBody } from '../last/buildLast.ts'
 import { landmarks } from '../last/landmarks.ts'
 import { lastReadings } from '../last/readings.ts'
+import { deriveLasting } from '../lasting/lasting.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { GeometryError } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
@@ -275,6 +276,12 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
 
   const edges = edgesStage({ upper, wall, material, book }, cache)
   const stitching = stitchingStage({ upper, wall, edges, under: under.parts, decisions: d, material, book }, cache)
+  const lasting = cache.ruled(
+    'lasting',
+    { bottom, turned: wall.turned, insole: material.insole.thickness, length: surface.length },
+    book,
+    (i, rules) => deriveLasting({ ...i, book: rules }),
+  )
   const parts = [...wall.parts.map((part) => withRows(part, stitching, cache)), ...under.parts]
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =
@@ -287,6 +294,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     ...wall.layers.findings,
     ...edges.findings,
     ...stitching.findings,
+    ...lasting.findings,
     ...under.bottom.findings,
     ...parts.flatMap((p) => p.findings),
   ].map((f) => f.level)
@@ -297,6 +305,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     layers: wall.layers,
     edges,
     stitching,
+    lasting,
     bottom: under.bottom,
     lasted: under.lasted.outline,
     findings,

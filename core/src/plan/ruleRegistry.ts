@@ -5,6 +5,7 @@ import { cupRules } from '../parts/cup/cupFit.ts'
 import { materialRules } from './materialFindings.ts'
 import { foamRules } from '../parts/sock/foamRecovery.ts'
 import { fitRules } from '../last/footFit.ts'
+import { lastingRules } from '../lasting/rules.ts'
 import { tracedRules } from '../layers/tracedShoe.ts'
 import { gradeRules } from '../last/grade.ts'
 import { edgeSkiveRules } from '../layers/edgeSkive.ts'
@@ -84,6 +85,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Layers and bulk', layerRules),
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
   chapter('Seams and holes', seamRules),
+  chapter('Lasting', lastingRules),
   chapter('Time at the bench', workRules, closingRules),
   chapter('Waits', waitRules, soakRules),
 ]

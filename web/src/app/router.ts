@@ -47,6 +47,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/cutting/CuttingRoom.vue'),
           meta: { title: 'Cutting' },
         },
+        {
+          path: 'lasting/:strip?',
+          component: () => import('../rooms/pairs/pair/lasting/LastingRoom.vue'),
+          meta: { title: 'Lasting' },
+        },
         { path: 'work', component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'), meta: { title: 'Work' } },
       ],
     },

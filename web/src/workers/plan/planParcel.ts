@@ -24,7 +24,7 @@ type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps' | 'skivi
   PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref; skiving: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
-type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'stitching' | 'bottom' | 'lasted'
+type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'stitching' | 'lasting' | 'bottom' | 'lasted'
 
 /** The side that makes plans: knows what the other has of the last one. */
 export class Packer {
@@ -63,6 +63,7 @@ export class Packer {
       layers,
       edges,
       stitching,
+      lasting,
       bottom,
       lasted,
       parts,
@@ -74,6 +75,7 @@ export class Packer {
       layers: ref(layers),
       edges: ref(edges),
       stitching: ref(stitching),
+      lasting: ref(lasting),
       bottom: ref(bottom),
       lasted: ref(lasted),
       parts: parts.map(ref),
@@ -120,6 +122,7 @@ export class Unpacker {
       layers,
       edges,
       stitching,
+      lasting,
       bottom,
       lasted,
       parts,
@@ -131,6 +134,7 @@ export class Unpacker {
       layers: of(layers),
       edges: of(edges),
       stitching: of(stitching),
+      lasting: of(lasting),
       bottom: of(bottom),
       lasted: of(lasted),
       parts: parts.map((p) => of<Plan['parts'][number]>(p)),

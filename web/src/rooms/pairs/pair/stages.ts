@@ -11,6 +11,7 @@ export const stages = [
   { path: 'edges', name: 'Edges' },
   { path: 'stitching', name: 'Stitching' },
   { path: 'cutting', name: 'Cutting' },
+  { path: 'lasting', name: 'Lasting' },
   { path: 'work', name: 'Work' },
 ] as const
 export type StagePath = (typeof stages)[number]['path']
@@ -58,6 +59,8 @@ function findingsOf(plan: FootPlan, stage: StagePath): { part: string; finding: 
       return of('Edges', plan.edges.findings)
     case 'stitching':
       return of('Stitching', plan.stitching.findings)
+    case 'lasting':
+      return of('Lasting', plan.lasting.findings)
     case 'cutting':
     case 'work':
       return []

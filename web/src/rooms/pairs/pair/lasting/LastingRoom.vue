@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { NButton, NProgress, NTable } from 'naive-ui'
+import { lastedNames, type LastedStrip } from '@gentle-awl/core'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { bareLength, inUnit, lengthWord, showLength } from '../../../../app/settings.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+import BecauseItem from '../../../../ui/BecauseItem.vue'
+import BecausePanel from '../../../../ui/BecausePanel.vue'
+import { capital } from '../../../../ui/capital.ts'
+import ChoiceBar from '../../../../ui/ChoiceBar.vue'
+import FindingItem from '../../../../ui/FindingItem.vue'
+import HouseChart from '../../../../ui/HouseChart.vue'
+import { feet } from '../../../../ui/feet.ts'
+import TackDrawing from './TackDrawing.vue'
+import { useDriven } from './useDriven.ts'
+
+/** How each thing is drawn over the last: its tacks in their order, the tucks that stay, the shrink along the feather line. */
+const pair = usePair()
+const route = useRoute()
+const router = useRouter()
+const lasting = computed(() => pair.plan?.lasting ?? null)
+const strips = computed(() => lasting.value?.strips ?? [])
+const strip = computed<LastedStrip | null>(
+  () => strips.value.find((s) => s.id === route.params.strip) ?? strips.value.at(-1) ?? null,
+)
+const names = computed(() => strips.value.map(({ id }) => ({ value: id, name: lastedNames[id] })))
+const choose = (id: string) => router.replace(`/pairs/${pair.view?.id}/lasting/${id}`)
+/** The feather line, laid flat: the insole's own edge. */
+const feather = computed(() => pair.plan?.parts.find((p) => p.id === 'insole')?.outline ?? [])
+const { driven, next, tick, back, clear } = useDriven(
+  () => pair.view?.id ?? '',
+  () => pair.foot,
+  () => strip.value,
+)
+const depth = computed(() => {
+  const s = strip.value
+  const deepest = Math.max(...(s?.zones.map((z) => z.flat) ?? [0]))
+  return Math.max(1, Math.min(lasting.value?.flat ?? 6, deepest))
+})
+const words: Readonly<Record<string, string>> = {
+  toe: 'the middle of the toe',
+  'toe side': 'the side of the toe',
+  joint: 'the joint',
+  waist: 'the waist',
+  seat: 'the middle of the seat',
+  end: 'its end',
+}
+const said = computed(() => {
+  const t = next.value
+  if (!t) return 'All tacks are in.'
+  const where = t.anchor ? words[t.anchor] : 'between its neighbours'
+  const side = t.anchor === 'toe' || t.anchor === 'seat' ? '' : `, ${t.side} side`
+  return `Next: tack ${t.number}, ${where}${side}.`
+})
+const line = (side: 'medial' | 'lateral') => {
+  const places = lasting.value?.bends.filter((b) => b.side === side) ?? []
+  return { name: capital(side), x: places.map((b) => inUnit(b.run)), y: places.map((b) => b.shrinks) }
+}
+const shrink = computed(() => [line('medial'), line('lateral')])
+</script>
+
+<template>
+  <div v-if="lasting && strip" class="work-and-panel">
+    <TackDrawing
+      :feather="feather"
+      :strip="strip"
+      :name="lastedNames[strip.id]"
+      :depth="depth"
+      :foot="pair.foot"
+      :driven="driven"
+      :next="next?.number ?? null"
+      :said="said"
+      @tick="tick"
+    >
+      <NButton v-if="next" type="primary" size="large" @click="tick(next.number)">Tack {{ next.number }} is in</NButton>
+      <NButton v-else size="large" @click="clear">Begin anew</NButton>
+      <NButton size="large" :disabled="driven.size === 0" @click="back">Take back</NButton>
+    </TackDrawing>
+    <BecausePanel title="Lasting">
+      <div class="head">
+        <ChoiceBar label="What is lasted" :options="names" :value="strip.id" @choose="choose" />
+        <ChoiceBar label="Shoe" :options="feet" :value="pair.foot" @choose="pair.foot = $event" />
+        <NProgress
+          type="line"
+          :percentage="Math.round((100 * driven.size) / strip.tacks.length)"
+          aria-label="Tacks that are in"
+        />
+        <p class="soft">
+          The large ones first, from the toe to the seat, with one more at the back of the top line that holds its
+          height; then between them, medial and lateral in turn, so that the shoe does not twist.
+        </p>
+      </div>
+      <h3>Checks</h3>
+      <ul class="findings" aria-label="Checks">
+        <FindingItem v-for="f in strip.findings" :key="f.id" :finding="f" />
+      </ul>
+      <h3>Along the feather line</h3>
+      <NTable size="small" :bordered="false" class="zones">
+        <thead>
+          <tr>
+            <th scope="col">Where</th>
+            <th scope="col">Tacks</th>
+            <th scope="col">Along it, {{ lengthWord }}</th>
+            <th scope="col">Shrinks, {{ lengthWord }}</th>
+            <th scope="col">Lies flat, {{ lengthWord }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="z in strip.zones" :key="`${z.zone} ${z.side}`">
+            <th scope="row">{{ capital(z.zone) }}, {{ z.side }}</th>
+            <td class="figure">{{ z.tacks }}</td>
+            <td class="figure">{{ bareLength(z.run) }}</td>
+            <td class="figure">{{ bareLength(z.surplus) }}</td>
+            <td class="figure">{{ bareLength(Math.max(0, z.flat)) }}</td>
+          </tr>
+        </tbody>
+      </NTable>
+      <HouseChart
+        :title="`Shrink of a strip ${showLength(lasting.flat)} inside the feather`"
+        :x="{ title: 'From the heel along the feather line', unit: lengthWord }"
+        :y="{ title: 'Must shrink', unit: '%' }"
+        :lines="shrink"
+      />
+      <h3>Because</h3>
+      <ul class="reasons">
+        <BecauseItem v-for="b in strip.becauses" :key="b.id" :because="b" />
+      </ul>
+    </BecausePanel>
+  </div>
+  <p v-else-if="lasting" class="wait">Nothing of this pair is turned under its insole: there is nothing to tack.</p>
+  <p v-else class="wait" role="status">
+    {{ pair.planProblem ? 'Nothing can be lasted until that is put right.' : 'Planning the lasting …' }}
+  </p>
+</template>
+
+<style scoped>
+.head {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  margin: 12px 0;
+}
+.head p {
+  margin: 0;
+}
+.zones.n-table td,
+.zones.n-table thead th:not(:first-child) {
+  text-align: end;
+}
+</style>
