@@ -9,14 +9,8 @@ export { compareLasts, type LaidTogether, type LastDifference } from './last/com
 export { cupFit, type CupFit, type CupVerdict } from './parts/cup/cupFit.ts'
 export { makeables, makeablesOf, remakeList, type Makeable } from './plan/remake.ts'
 export { foamRecovery, foamRules } from './parts/sock/foamRecovery.ts'
-export {
-  lastedNames,
-  lastingZones,
-  type Lasting,
-  type LastedStrip,
-  type LastingZone,
-} from './lasting/lasting.ts'
-export type { AnchorPlace, Between, Tack } from './lasting/tackPlan.ts'
+export { lastedNames, type LastedStrip } from './lasting/lasting.ts'
+export type { Tack } from './lasting/tackPlan.ts'
 export { boughtInsole, type BoughtInsole } from './parts/insole/boughtInsole.ts'
 export { oldSock, type OldSock } from './parts/sock/oldSock.ts'
 export { DrawnLine } from './model/drawnLine.ts'

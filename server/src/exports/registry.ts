@@ -1,4 +1,5 @@
 import { cuttingPdfExport } from './pair/cuttingPdfExport.ts'
+import { lastingPdfExport } from './pair/lastingPdfExport.ts'
 import { partsPdfExport } from './pair/partsPdfExport.ts'
 import { partsSvgExport } from './pair/partsSvgExport.ts'
 import { skivingPdfExport } from './pair/skivingPdfExport.ts'
@@ -18,6 +19,7 @@ export const pairExports: readonly PairExport[] = [
   stripsPdfExport,
   skivingPdfExport,
   cuttingPdfExport,
+  lastingPdfExport,
   partsSvgExport,
   upperSvgExport,
   upperDxfExport,
