@@ -43,6 +43,19 @@ describe('how a pair is lasted', () => {
     expect(surplus).toBeGreaterThan(2 * Math.PI * 6 - 0.5)
     expect(surplus).toBeLessThan(shorter + 6)
   })
+  it('takes the longer the more tacks there are: the steps of lasting follow', () => {
+    const input = samplePair()
+    const minutes = (given: typeof input, id: string) =>
+      planPair(given, cache).steps.find((s) => s.id === id)!.minutes.value
+    const { zones } = planPair(input, cache).lasting.strips.find((s) => s.id === 'upper')!
+    const front = zones.filter((z) => z.zone === 'joint' || z.zone === 'toe').reduce((sum, z) => sum + z.tacks, 0)
+    // Minutes are whole.
+    expect(minutes(input, 'last-toe')).toBe(Math.round(35 + 2 * front * 0.6))
+    const slow = { ...input, houseRules: { 'work.tackMinutes': 1.2 } }
+    expect(minutes(slow, 'last-toe')).toBe(Math.round(35 + 2 * front * 1.2))
+    const dense = { ...input, houseRules: { 'lasting.farthest': 15 } }
+    expect(minutes(dense, 'last-back')).toBeGreaterThan(minutes(input, 'last-back'))
+  })
   it('takes fewer tacks in thicker leather, and in a lining that is trimmed shorter', () => {
     const of = (some: Parameters<typeof samplePair>[0]) => planPair(samplePair(some), cache).lasting
     const input = samplePair()

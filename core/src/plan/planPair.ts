@@ -5,6 +5,7 @@ import { developBottom } from '../last/developedBottom.ts'
 import { buildLast, type LastBody } from '../last/buildLast.ts'
 import { landmarks } from '../last/landmarks.ts'
 import { lastReadings } from '../last/readings.ts'
+import { tackCounts } from '../lasting/tackCounts.ts'
 import { deriveLasting } from '../lasting/lasting.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { GeometryError } from '../geometry/path.ts'
@@ -95,6 +96,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
       construction: d.construction,
       upperSkives: upperSkives(right, left ?? right),
       upperFacts: cache.same('facts of the upper', upperFacts(right.upper, d.upper)),
+      tacks: cache.same('tacks', tacksOf([right, left ?? right])),
       closing: cache.same('closing', closingWork([right, left ?? right].map((foot) => foot.stitching.seams))),
       padding: paddings.right,
       leftPadding: paddings.left,
@@ -123,6 +125,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
         upperSkives: i.upperSkives,
         upper: i.upperFacts,
         closing: i.closing,
+        tacks: i.tacks,
         paddings: { right: i.padding, left: i.leftPadding },
         book: rules,
       }),
@@ -155,6 +158,11 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     steps,
     worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
   }
+}
+
+const tacksOf = (shoes: readonly FootPlan[]) => {
+  const lasted = shoes.map((s) => s.lasting)
+  return { upper: tackCounts(lasted, 'upper'), lining: tackCounts(lasted, 'lining') }
 }
 
 /** What of an upper makes steps of its own. */

@@ -43,6 +43,15 @@ export const workRules = {
     unit: 'count',
     why: 'Several strokes each way, and the knife stropped between.',
   },
+  tackMinutes: {
+    key: 'work.tackMinutes',
+    name: 'A tack pulled and driven, minutes',
+    value: 0.6,
+    min: 0.1,
+    max: 3,
+    unit: 'count',
+    why: 'Pliers set, the leather drawn and turned, the tack held and struck; learned from the log later.',
+  },
   stitchesPerMinute: {
     key: 'work.stitchesPerMinute',
     name: 'Hand stitches a minute',

@@ -3,6 +3,7 @@ import type { Material } from '../model/material.ts'
 import type { EyeletFitting } from '../model/lacing.ts'
 import type { TopFinish } from '../model/upper.ts'
 import type { PairDecisions } from '../model/pair.ts'
+import type { TackCounts } from '../lasting/tackCounts.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Part } from '../trade/part.ts'
 import type { ClosingWork } from './closingWork.ts'
@@ -34,6 +35,8 @@ export interface Facts {
   upper: UpperFacts
   /** Seams of the upper by the step in which they are sewn. */
   closing: ClosingWork
+  /** Tacks of upper and lining, of both shoes. */
+  tacks: Readonly<Record<'upper' | 'lining', TackCounts>>
   paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
   book: RuleBook
 }

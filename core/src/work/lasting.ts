@@ -1,5 +1,6 @@
 import { traitsOf } from '../model/construction.ts'
-import { fixed, type BookStep } from './bookStep.ts'
+import type { TackCounts } from '../lasting/tackCounts.ts'
+import { fixed, workRules, type BookStep, type Effort } from './bookStep.ts'
 import { soakRules, waitRules } from './waits.ts'
 import { partsOf, type Facts } from './facts.ts'
 import { isBoard, isSheet } from '../model/material.ts'
@@ -49,6 +50,22 @@ const glued =
 const SHEET = 'Dry: glue or heat sets it, as the label and data sheet say.'
 const under = (f: Facts) => !traitsOf(f.construction).outwards
 const leatherInsole: BookStep['when'] = (f) => !isBoard(f.materials.insole)
+
+/** Time for the tacks of both shoes as the lasting plan has them, and `more` minutes for what is said. */
+function tacked(
+  { tacks, book }: Facts,
+  what: 'upper' | 'lining',
+  where: keyof TackCounts,
+  more: number,
+  said: string,
+): Effort {
+  const count = tacks[what][where]
+  const each = book.value(workRules.tackMinutes)
+  return {
+    minutes: more + count * each,
+    sentence: `${said} ${count} tacks on both shoes at ${each} minutes, and ${more} minutes for the rest.`,
+  }
+}
 
 /** From the insole on the last to the pulled upper. */
 export const lasting: BookStep[] = [
@@ -149,7 +166,14 @@ export const lasting: BookStep[] = [
         ? 'Draft the upper on the last and last the back'
         : 'Draft the upper on the last and last the lining at the back',
     group: 'last',
-    effort: fixed(40, 'Anchor toe, joints and waist, then the seat; both sides in turn or the shoe twists.'),
+    effort: (f) =>
+      tacked(
+        f,
+        under(f) ? 'upper' : 'lining',
+        'back',
+        15,
+        'Anchor toe, joints and waist, then the seat; both sides in turn or the shoe twists.',
+      ),
     after: [
       ['paste-stiffener', 'before it sets'],
       ['trim-insole', 'the insole must sit on the last'],
@@ -162,7 +186,7 @@ export const lasting: BookStep[] = [
     id: 'last-lining-toe',
     name: 'Last the lining over the toe and trim it',
     group: 'last',
-    effort: fixed(25, 'Slack enough not to drum, without folds.'),
+    effort: (f) => tacked(f, 'lining', 'front', 10, 'Slack enough not to drum, without folds; glued and trimmed.'),
     wait: (f) => ({
       min: f.book.value(waitRules.contactMin),
       max: f.book.value(waitRules.contactMax),
@@ -223,7 +247,8 @@ export const lasting: BookStep[] = [
     name: 'Pull the upper down over the toe',
     group: 'last',
     when: under,
-    effort: fixed(60, 'Dense tacks round toe and heel, few on the straights; hammer the feather edge sharp.'),
+    effort: (f) =>
+      tacked(f, 'upper', 'front', 35, 'Cement, pull and turn a few tacks at a time; hammer the feather edge sharp.'),
     wait: (f) => ({
       min: f.book.value(waitRules.contactMin),
       max: f.book.value(waitRules.contactMax),
