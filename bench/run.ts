@@ -238,6 +238,15 @@ say(
 )
 say(
   time(
+    'lasting plan: one lasting rule changed',
+    15,
+    'tacks, tucks and shrink of all that is turned under, and the steps that take as long',
+    (i): PlanInput => ({ ...input, houseRules: { 'lasting.farthest': 25 + i * 0.3 } }),
+    (t) => void planPair(t, warm),
+  ),
+)
+say(
+  time(
     'one house rule, all parts',
     15,
     'puff and stiffener skive widths',

@@ -2,7 +2,7 @@ import { cumulative, pointsAt } from '../geometry/polyline.ts'
 import type { Path } from '../geometry/path.ts'
 
 /** Places along the feather line are so far apart, mm, and its bend is read over so much of it. */
-const STEP = 0.25
+const STEP = 0.5
 const WINDOW = 10
 
 /** The feather line in even steps, counter-clockwise, with its curvature. */
@@ -16,7 +16,7 @@ export interface FeatherArc {
 }
 
 /**
- * A closed outline in steps of about a quarter of a millimetre. Its direction is that of each side at the side's middle, and
+ * A closed outline in steps of about half a millimetre. Its direction is that of each side at the side's middle, and
  * turns evenly between two middles; curvature is the turn from 5 mm before a place to 5 mm behind it, per millimetre: 1 / R on
  * a circle, however roughly it is drawn. A strip of margin cannot follow less.
  */

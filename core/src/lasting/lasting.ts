@@ -85,11 +85,11 @@ interface Met extends StripPlace {
 }
 
 /** The feather line's direction is read over so many steps either way, to set a tack square off it. */
-const NORMAL = 6
+const NORMAL = 3
 /** No tack nearer to the feather line or to the strip's own edge, mm. */
 const LEAST_INSET = 2
 /** Every how manieth step is shown in a chart. */
-const SHOWN = 8
+const SHOWN = 4
 /** Stations of the outline are read at places so far apart; between them leather does not change, mm. */
 const READ = 2
 
@@ -104,6 +104,7 @@ export function deriveLasting(needs: LastingNeeds): Lasting {
     const places = stripOf(id, arc, stations, needs)
     if (places.every((p) => p.thickness === 0)) return []
     const plan = tackPlan(places, step, anchorsOf(places, needs), figures)
+    if (plan.between.length === 0) return []
     return [stripFigures(id, places, step, plan, needs)]
   })
   const findings = strips.flatMap((s) => s.findings)
@@ -142,13 +143,13 @@ function stripOf(
   stations: readonly { side: Side; x: number }[],
   { turned, book }: LastingNeeds,
 ): Met[] {
-  const known = new Map<string, Pick<Met, 'thickness' | 'through' | 'flat'>>()
+  const known = new Map<number, Pick<Met, 'thickness' | 'through' | 'flat'>>()
   const most = book.value(lastingRules.flat)
   const inset = book.value(lastingRules.inset)
   const n = points.length
   return points.map((on, i): Met => {
     const { side, x } = stations[i]!
-    const key = `${side} ${Math.round(x / READ)}`
+    const key = (side === 'medial' ? 1 : -1) * (1 + Math.round(x / READ))
     const read = known.get(key) ?? readStrip(id, turned, side, READ * Math.round(x / READ))
     known.set(key, read)
     // No more of it has to lie flat than is there to lie.
@@ -219,23 +220,25 @@ const zoneOf = (x: number, length: number): LastingZone['zone'] => {
   return t < 0.3 ? 'seat' : t < 0.55 ? 'waist' : t < 0.8 ? 'joint' : 'toe'
 }
 
-function zonesOf(places: readonly Met[], step: number, plan: TackPlan, { length }: LastingNeeds): LastingZone[] {
+function zonesOf(places: readonly Met[], step: number, { tacks }: TackPlan, { length }: LastingNeeds): LastingZone[] {
+  const zones = new Map<string, LastingZone>()
+  const found = (p: Met): LastingZone => {
+    const zone = zoneOf(p.x, length)
+    const key = `${p.side} ${zone}`
+    let known = zones.get(key)
+    if (!known) zones.set(key, (known = { zone, side: p.side, run: 0, surplus: 0, flat: Infinity, tacks: 0 }))
+    return known
+  }
+  for (const p of places) {
+    if (p.thickness === 0) continue
+    const z = found(p)
+    z.run += step
+    z.surplus += step * surplusOf(p)
+    z.flat = Math.min(z.flat, p.flat)
+  }
+  for (const { place } of tacks) found(places[place]!).tacks++
   return (['medial', 'lateral'] as const).flatMap((side) =>
-    lastingZones.flatMap((zone): LastingZone[] => {
-      const of = (p: Met) => p.side === side && p.thickness > 0 && zoneOf(p.x, length) === zone
-      const here = places.filter(of)
-      if (here.length === 0) return []
-      return [
-        {
-          zone,
-          side,
-          run: step * here.length,
-          surplus: step * here.reduce((sum, p) => sum + surplusOf(p), 0),
-          flat: here.reduce((most, p) => Math.min(most, p.flat), Infinity),
-          tacks: plan.tacks.filter((t) => of(places[t.place]!)).length,
-        },
-      ]
-    }),
+    lastingZones.flatMap((zone) => zones.get(`${side} ${zone}`) ?? []),
   )
 }
 

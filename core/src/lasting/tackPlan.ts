@@ -55,7 +55,7 @@ export interface TackPlan {
 /** Gaps between anchors in the order in which they are filled: the toe last, where most has to go and all else must hold. */
 const FILLING = ['toe side joint', 'joint waist', 'waist seat', 'toe toe side'] as const
 /** How often the search for a denser row is halved: to a millionth. */
-const HALVINGS = 24
+const HALVINGS = 20
 /** What sums of steps are off by. */
 const ROUNDING = 1e-6
 /** A tuck that cannot be seen, mm. */
@@ -153,7 +153,9 @@ function fillOf(places: readonly StripPlace[], step: number, { from, to }: Gap, 
   let [low, high] = [1, figures.farthest / figures.closest]
   for (let k = 0; k < HALVINGS; k++) {
     const middle = (low + high) / 2
-    if (sum(denser(middle)) < intervals) low = middle
+    let whole = 0
+    for (const p of asked) whole += Math.min(closest, middle * p)
+    if (whole < intervals) low = middle
     else high = middle
   }
   const per = denser(high)

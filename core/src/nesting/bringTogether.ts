@@ -1,4 +1,4 @@
-import { taken, type Candidate } from './candidate.ts'
+import { isBetter, taken, type Candidate } from './candidate.ts'
 import { copyOf, type Layout } from './layout.ts'
 import { swapAlike, alikeIn } from './swapAlike.ts'
 import { separate } from './separate.ts'
@@ -39,7 +39,7 @@ export function* bringTogether({ layout, random, progress, tell, other }: Bringi
   const until = left + (best.reach - left) * (1 + LONGER)
   while (progress() < 1) {
     const elsewhere = other()
-    if (elsewhere && elsewhere.area > best.area - GAIN && taken(elsewhere) < taken(best) - GAIN) best = elsewhere
+    if (elsewhere && isBetter(elsewhere, best)) best = elsewhere
     layout.restore(best.places)
     const { turn, x, y, laid } = layout.places
     const couples = layout.active.filter((i) => items[i]!.mate > i && laid[items[i]!.mate])

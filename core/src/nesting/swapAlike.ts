@@ -11,7 +11,9 @@ export function alikeIn({ items, turned }: Stock): readonly (readonly number[])[
     if (mate < 0) return
     let key = keys.get(turns)
     if (key === undefined) {
-      key = JSON.stringify(turns.map((t) => [turned[t]!.rotation, turned[t]!.bare, turned[t]!.seen, turned[t]!.avoid]))
+      key = JSON.stringify(
+        turns.map((t) => [turned[t]!.rotation, turned[t]!.bare, turned[t]!.seen, turned[t]!.avoid, turned[t]!.barred]),
+      )
       keys.set(turns, key)
     }
     groups.set(key, [...(groups.get(key) ?? []), i])

@@ -324,6 +324,7 @@ describe('the pipeline', () => {
       'feet',
       'lasted',
       'lastedUsed',
+      'lasting',
       'layers',
       'puff',
       'sideLinings',
