@@ -1,6 +1,5 @@
 import type { DevelopedBottom } from '../last/developedBottom.ts'
 import type { TurnedStack } from '../layers/turnedStack.ts'
-import type { Level } from '../model/level.ts'
 import type { Because, Finding } from '../trade/because.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
@@ -63,7 +62,6 @@ export interface Lasting {
   /** How far inside the feather line a strip must lie flat, mm. */
   flat: number
   findings: Finding[]
-  worst: Level
 }
 
 export interface LastingNeeds {
@@ -84,6 +82,8 @@ interface Met extends StripPlace {
   flat: number
 }
 
+/** An anchor that stands so few steps from a strip's end is that end. */
+const BESIDE = 4
 /** The feather line's direction is read over so many steps either way, to set a tack square off it. */
 const NORMAL = 3
 /** No tack nearer to the feather line or to the strip's own edge, mm. */
@@ -107,17 +107,11 @@ export function deriveLasting(needs: LastingNeeds): Lasting {
     if (plan.between.length === 0) return []
     return [stripFigures(id, places, step, plan, needs)]
   })
-  const findings = strips.flatMap((s) => s.findings)
   return {
     strips,
     bends: bendsOf(arc.curvature, stations, step, flat),
     flat,
-    findings,
-    worst: findings.some((f) => f.level === 'stop')
-      ? 'stop'
-      : findings.some((f) => f.level === 'watch')
-        ? 'watch'
-        : 'fine',
+    findings: strips.flatMap((s) => s.findings),
   }
 }
 
@@ -152,14 +146,14 @@ function stripOf(
     const key = (side === 'medial' ? 1 : -1) * (1 + Math.round(x / READ))
     const read = known.get(key) ?? readStrip(id, turned, side, READ * Math.round(x / READ))
     known.set(key, read)
-    // No more of it has to lie flat than is there to lie.
     const [a, b] = [points[(i + n - NORMAL) % n]!, points[(i + NORMAL) % n]!]
     const l = distance(a, b) || 1
-    // Inside what it has to hold, and still in leather where little of it lies flat.
-    // Round a point they would meet further in.
+    // Round a point tacks would meet further in.
     const room = curvature[i]! > 0 ? 1 / (3 * curvature[i]!) : inset
+    // Inside what it has to hold, and still in leather where little of it lies flat.
     const by = Math.max(LEAST_INSET, Math.min(inset, room, read.flat - LEAST_INSET))
     const at: Point = [on[0] - (by * (b[1] - a[1])) / l, on[1] + (by * (b[0] - a[0])) / l]
+    // No more of it has to lie flat than is there to lie.
     return { on, at, side, x, curvature: curvature[i]!, ...read, depth: Math.min(most, Math.max(0, read.flat)) }
   })
 }
@@ -211,7 +205,7 @@ function anchorsOf(places: readonly Met[], { bottom, length, book }: LastingNeed
   const ends = places.flatMap((_, i): Anchor[] =>
     there(i) && (!there(i - 1) || !there(i + 1)) ? [{ place: 'end', at: i }] : [],
   )
-  const inside = all.filter(({ at }) => there(at) && ends.every((e) => Math.abs(e.at - at) > READ))
+  const inside = all.filter(({ at }) => there(at) && ends.every((e) => Math.abs(e.at - at) > BESIDE))
   return [...inside, ...ends]
 }
 
