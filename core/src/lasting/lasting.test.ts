@@ -18,6 +18,11 @@ describe('how a pair is lasted', () => {
     expect(strips.map((s) => s.id)).toEqual(
       ['lining', 'stiffener', 'puff', 'upper'].filter((id) => strips.some((s) => s.id === id)),
     )
+    // No tack where there is no leather to hold: what reaches under too little is pasted, and said to be.
+    for (const { zones } of strips) for (const z of zones) expect(z.flat).toBeGreaterThanOrEqual(2)
+    for (const id of plan.lasting.pasted) expect(strips.some((s) => s.id === id)).toBe(false)
+    if (plan.parts.some((p) => p.id === 'stiffener'))
+      expect(strips.some((s) => s.id === 'stiffener') || plan.lasting.pasted.includes('stiffener')).toBe(true)
     for (const { tacks, between, zones, tackLength, id } of strips) {
       expect(new Set(tacks.map((t) => t.number)).size).toBe(tacks.length)
       expect(zones.reduce((sum, z) => sum + z.tacks, 0)).toBe(tacks.length)

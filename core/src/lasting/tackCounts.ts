@@ -1,4 +1,5 @@
-import type { Lasting, LastedId } from './lasting.ts'
+import type { Lasting } from './lasting.ts'
+import type { LastedId } from './strip.ts'
 
 /** Tacks of both shoes in the back part and in the forepart. */
 export interface TackCounts {

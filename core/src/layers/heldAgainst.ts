@@ -4,6 +4,7 @@ import { contains, counterClockwise, GeometryError, type Path, type Point } from
 import { procrustes } from '../geometry/procrustes.ts'
 import { isSimple } from '../geometry/selfIntersection.ts'
 import { layBottom, pencilOffset } from '../last/tracing.ts'
+import { bottomZone } from '../trade/bottomZone.ts'
 import type { DrawnLine } from '../model/drawnLine.ts'
 
 /** A place where a traced line differs from the one it is held against: positive where it is fuller, mm. */
@@ -66,6 +67,5 @@ export function placeName([x, y]: Point, length: number): string {
   const t = x / length
   if (t < 0.04) return 'At the heel'
   if (t > 0.96) return 'At the toe'
-  const along = t < 0.3 ? 'seat' : t < 0.55 ? 'waist' : t < 0.8 ? 'joint' : 'toe'
-  return `${y > 0 ? 'Medial' : 'Lateral'} side at the ${along}`
+  return `${y > 0 ? 'Medial' : 'Lateral'} side at the ${bottomZone(t)}`
 }

@@ -3,7 +3,7 @@ import type { Stock } from './shapes.ts'
 
 const GAIN = 1e-6
 
-/** Items that are cut by the same outline in the same turns, in groups of two or more: any of them may lie where another does. */
+/** Of the items that have mates, those that are cut by the same outline in the same turns and kept off the same places: any of a group may lie where another of it does. */
 export function alikeIn({ items, turned }: Stock): readonly (readonly number[])[] {
   const groups = new Map<string, number[]>()
   const keys = new Map<readonly number[], string>()

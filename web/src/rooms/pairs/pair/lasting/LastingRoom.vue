@@ -91,6 +91,9 @@ const shrink = computed(() => [line('medial'), line('lateral')])
           height; then between them, medial and lateral in turn, so that the shoe does not twist.
         </p>
       </div>
+      <p v-for="id in lasting.pasted" :key="id" class="soft">
+        {{ lastedNames[id] }}: too little of it lies flat under the insole to be tacked. It is pasted.
+      </p>
       <h3>Checks</h3>
       <ul class="findings" aria-label="Checks">
         <FindingItem v-for="f in strip.findings" :key="f.id" :finding="f" />

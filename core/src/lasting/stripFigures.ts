@@ -1,0 +1,148 @@
+import type { Because, Finding } from '../trade/because.ts'
+import { bottomZone, bottomZones, type BottomZone } from '../trade/bottomZone.ts'
+import { edgeRules } from '../upper/edgeRules.ts'
+import { mm, say } from '../units/sentence.ts'
+import type { LastedStrip, LastingNeeds, LastingZone } from './needs.ts'
+import { lastingRules } from './rules.ts'
+import { lastedNames, type LastedId, type Met } from './strip.ts'
+import type { TackPlan } from './tackPlan.ts'
+import { surplusOf } from './tackSpacing.ts'
+
+const zoneOf = (x: number, length: number): BottomZone => bottomZone(x / length)
+
+function zonesOf(places: readonly Met[], step: number, { tacks }: TackPlan, { length }: LastingNeeds): LastingZone[] {
+  const zones = new Map<string, LastingZone>()
+  const found = (p: Met): LastingZone => {
+    const zone = zoneOf(p.x, length)
+    const key = `${p.side} ${zone}`
+    let known = zones.get(key)
+    if (!known) zones.set(key, (known = { zone, side: p.side, run: 0, surplus: 0, flat: Infinity, tacks: 0 }))
+    return known
+  }
+  for (const p of places) {
+    if (p.thickness === 0) continue
+    const z = found(p)
+    z.run += step
+    z.surplus += step * surplusOf(p)
+    z.flat = Math.min(z.flat, p.flat)
+  }
+  for (const { place } of tacks) found(places[place]!).tacks++
+  return (['medial', 'lateral'] as const).flatMap((side) =>
+    bottomZones.flatMap((zone) => zones.get(`${side} ${zone}`) ?? []),
+  )
+}
+
+/** A tacked strip with what is to be said of it: zones, reasons, checks. */
+export function stripFigures(
+  id: LastedId,
+  places: readonly Met[],
+  step: number,
+  plan: TackPlan,
+  needs: LastingNeeds,
+): LastedStrip {
+  const { book, insole } = needs
+  const name = lastedNames[id]
+  const lower = name.toLowerCase()
+  const there = places.filter((p) => p.thickness > 0)
+  const bent = there.reduce((a, b) => (b.curvature > a.curvature ? b : a))
+  const closest = plan.between.reduce((a, b) => (b.apart < a.apart ? b : a))
+  const flat = book.inForce(lastingRules.flat)
+  const under = there.map((p) => p.through)
+  const [thin, thick] = [Math.min(...under), Math.max(...under)]
+  const left = book.value(lastingRules.leftOver)
+  const into = Math.min(book.value(lastingRules.into), Math.max(0, insole - left))
+  const tackLength = { least: thin + into, most: thick + into }
+  const surplus = plan.between.reduce((sum, b) => sum + b.surplus, 0)
+  const becauses: Because[] = [
+    {
+      id: 'tacks',
+      quantity: `Tacks for the ${lower}`,
+      value: plan.tacks.length,
+      unit: 'count',
+      sentence: say`As few as hold it: closest, ${mm(closest.apart, 1)} apart, where the feather line bends most; at most ${mm(book.value(lastingRules.farthest))} on straights.`,
+      inputs: [{ name: 'Along the feather line', value: step * there.length, unit: 'mm' }],
+      origin: book.inForce(lastingRules.farthest).origin,
+      rule: lastingRules.farthest.key,
+    },
+    {
+      id: 'surplus',
+      quantity: 'Shrinks inside the feather',
+      value: surplus,
+      unit: 'mm',
+      sentence: say`Up to ${mm(flat.value)} inside the feather it must lie flat: a strip is longer than that line by the turn of the feather times the depth. The sharpest bend has a radius of ${mm(1 / Math.max(bent.curvature, 1e-6), 0)}.`,
+      inputs: [
+        { name: 'Thickness there', value: bent.thickness, unit: 'mm' },
+        { name: 'Sharpest radius', value: 1 / Math.max(bent.curvature, 1e-6), unit: 'mm' },
+      ],
+      origin: flat.origin,
+      rule: lastingRules.flat.key,
+    },
+    {
+      id: 'tackLength',
+      quantity: 'Tack under its head',
+      value: tackLength.most,
+      unit: 'mm',
+      sentence: say`Through ${mm(thick, 1)} of leather where most lies and ${mm(into, 1)} into the insole of ${mm(insole, 1)}; where only ${mm(thin, 1)} lie, one of ${mm(tackLength.least, 1)} does.`,
+      inputs: [
+        { name: 'Thickest under the head', value: thick, unit: 'mm' },
+        { name: 'Insole', value: insole, unit: 'mm' },
+      ],
+      origin: book.inForce(lastingRules.into).origin,
+      rule: lastingRules.into.key,
+    },
+  ]
+  const base = { id, ...plan, zones: zonesOf(places, step, plan, needs), tackLength, becauses }
+  return { ...base, findings: [tuckFinding(id, plan, needs), ...flatFinding(id, there, needs)] }
+}
+
+const HELPS =
+  'Make two small tucks of it, leave more margin to draw on, skive the edge thinner, or warm the leather and hammer it down.'
+
+function tuckFinding(id: LastedId, { between }: TackPlan, { book, length, bottom }: LastingNeeds): Finding {
+  const worst = between.reduce((a, b) => (b.tuck > a.tuck ? b : a))
+  const fine = worst.tuck === 0
+  const name = lastedNames[id].toLowerCase()
+  const zone = zoneOf((worst.on[0] / bottom.length) * length, length)
+  return {
+    id: `lasting.tuck.${id}`,
+    level: fine ? 'fine' : 'watch',
+    where: `${lastedNames[id]}, ${worst.side} side at the ${zone}`,
+    sentence: fine
+      ? say`Between any two tacks the ${name} is pressed flat as far as ${mm(book.value(lastingRules.flat))} inside the feather line.`
+      : say`Tacks ${worst.from} and ${worst.to} stand ${mm(worst.apart, 1)} apart and the ${name} is ${mm(worst.surplus, 1)} too long between them: a tuck of ${mm(worst.tuck, 1)} stays.`,
+    measured: worst.tuck,
+    limit: 0,
+    unit: 'mm',
+    mend: fine ? '' : HELPS,
+  }
+}
+
+/** What the upper is held by: of the other things no more lies flat than their own rules say. */
+function flatFinding(id: LastedId, places: readonly Met[], { book }: LastingNeeds): Finding[] {
+  if (id !== 'upper') return []
+  const worst = places.reduce((a, b) => (b.flat < a.flat ? b : a))
+  const limit = book.value(lastingRules.flat)
+  const fine = worst.flat >= limit
+  // All that the margin is wider lies flat.
+  const wanted = Math.ceil(2 * (book.value(edgeRules.lasting) + limit - worst.flat)) / 2
+  const wide = wanted <= edgeRules.lasting.max
+  return [
+    {
+      id: 'lasting.flat',
+      level: fine ? 'fine' : 'watch',
+      where: `Upper, ${worst.side} side`,
+      sentence: fine
+        ? say`At least ${mm(worst.flat, 1)} of the upper lie flat under the insole.`
+        : say`Only ${mm(Math.max(0, worst.flat), 1)} of the upper lie flat under the insole at its narrowest, ${mm(worst.x, 0)} from the heel: the rest runs down the insole's edge and round the bend.`,
+      measured: worst.flat,
+      limit,
+      unit: 'mm',
+      mend: fine
+        ? ''
+        : wide
+          ? say`Widen the lasting margin to ${mm(wanted)}, or thin the insole’s edge.`
+          : 'Thin the insole’s edge.',
+      remedy: fine || !wide ? undefined : { kind: 'rule', key: edgeRules.lasting.key, value: wanted },
+    },
+  ]
+}
