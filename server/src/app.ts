@@ -13,6 +13,8 @@ import type { Jobs } from './jobs/pool.ts'
 import { cupSoleEntity } from './db/entities/cupSoles.ts'
 import { feetEntity } from './db/entities/feet.ts'
 import { hideEntity } from './db/entities/hides.ts'
+import { howToEntity } from './db/entities/howTos.ts'
+import { waySetEntity } from './db/entities/waySets.ts'
 import { lastEntity } from './db/entities/lasts.ts'
 import { materialEntity } from './db/entities/materials.ts'
 import { PairCards } from './db/pairCards.ts'
@@ -117,6 +119,8 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/last-holds', lastHoldRoutes(store))
   api.use('/feet', shelfRoutes(store, feetEntity))
   api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
+  api.use('/ways', shelfRoutes(store, waySetEntity))
+  api.use('/how-tos', shelfRoutes(store, howToEntity))
   api.use('/hides', hideRoutes(store), shelfRoutes(store, hideEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
   api.use('/gauge', gaugeRoutes(news.tell))

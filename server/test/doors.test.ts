@@ -118,7 +118,7 @@ describe('requests that cannot be read', () => {
       fc.constant(derby.decisions),
       fc.record({ label: fc.jsonValue(), decisions: fc.jsonValue() }),
     )
-    const paths = ['/pairs', '/materials', '/lasts', '/feet', '/cup-soles', '/last-holds']
+    const paths = ['/pairs', '/materials', '/lasts', '/feet', '/cup-soles', '/last-holds', '/ways', '/how-tos']
     await fc.assert(
       fc.asyncProperty(fc.constantFrom(...paths), odd, async (path, body) => {
         const answer = await server.call('POST', path, { raw: JSON.stringify(body) })

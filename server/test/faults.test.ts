@@ -293,19 +293,22 @@ describe('a start', () => {
     expect(await startFails()).toMatch(/newer Gentle Awl/)
   })
   it('copies the database before it is brought up to date', async () => {
-    // As it was four editions ago: no layouts, no hides, and pairs that knew of no lacing.
+    // As it was five editions ago: no ways of working, no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
-      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 4)`,
+      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 5)`,
     )
+    await store.db.run(sql`DROP TABLE how_tos`)
+    await store.db.run(sql`DROP TABLE way_sets`)
     await store.db.run(sql`DROP TABLE layouts`)
     await store.db.run(sql`DROP TABLE hides`)
     await store.db.run(
-      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching.own', '$.upper.lacing')`,
+      sql`UPDATE pair_revisions SET decisions = json_remove(decisions, '$.stitching.own', '$.upper.lacing', '$.work')`,
     )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
     const { decisions } = await viewPair(store.db, demoPairs[0]!.id)
     expect(decisions.stitching.own).toEqual({})
+    expect(decisions.work.ways.lasting).toBe('together at the back')
     expect(decisions.upper.lacing).toMatchObject({ fitting: 'visible', pairs: null })
     expect(decisions).toEqual(demoPairs[0]!.decisions)
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
@@ -386,11 +389,11 @@ describe('while it works', () => {
     const id = await store.write((tx) => createPair(tx, derby.label, derby.decisions))
     vi.useFakeTimers({ toFake: ['Date'], now: Date.UTC(2026, 9, 25, 2, 30) })
     try {
-      await store.write((tx) => logStep(tx, id, 'print', 'started'))
+      await store.write((tx) => logStep(tx, id, { id: 'print', formerly: [] }, 'started'))
       vi.setSystemTime(Date.UTC(2026, 9, 25, 1, 35))
-      await store.write((tx) => logStep(tx, id, 'print', 'finished'))
-      await store.write((tx) => logStep(tx, id, 'print', 'undone'))
-      await store.write((tx) => logStep(tx, id, 'print', 'finished'))
+      await store.write((tx) => logStep(tx, id, { id: 'print', formerly: [] }, 'finished'))
+      await store.write((tx) => logStep(tx, id, { id: 'print', formerly: [] }, 'undone'))
+      await store.write((tx) => logStep(tx, id, { id: 'print', formerly: [] }, 'finished'))
     } finally {
       vi.useRealTimers()
     }

@@ -43,7 +43,7 @@ describe('the list of pairs', () => {
       const row = rowOf(page, pair.id)
       const plan = planPair(demoInput(pair), keptCache())
       const { list: log } = await server.call('GET', `/pairs/${pair.id}/steps`)
-      const states = plan.steps.map((o) => stepState(log as never, o.id))
+      const states = plan.steps.map((o) => stepState(log as never, o))
       expect(row.standing).toEqual({
         done: states.filter((s) => s === 'finished').length,
         of: plan.steps.length,

@@ -10,6 +10,7 @@ import { Material } from './material.ts'
 import { upgradedPairFile } from './formerWords.ts'
 import { StitchingDecisions } from './stitching.ts'
 import { UpperDecisions } from './upper.ts'
+import { WorkDecisions } from './work.ts'
 import { line, named, note } from './text.ts'
 
 export const stiffenerFronts = ['short', 'long medial', 'long both'] as const
@@ -92,6 +93,8 @@ export const PairDecisions = z.object({
   upper: UpperDecisions.prefault({}),
   /** How upper and linings are closed. */
   stitching: StitchingDecisions.prefault({}),
+  /** How it is made: ways of working, own steps, their order. */
+  work: WorkDecisions.prefault({}),
   /** Null while the left shoe is the right one's mirror. */
   left: LeftShoe.nullable().default(null),
   /** House rules changed for this pair alone. */

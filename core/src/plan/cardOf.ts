@@ -12,7 +12,7 @@ export function cardOf(input: PlanInput, cache: StageCache): PairCard {
   return {
     problem: '',
     worst: plan.worst,
-    steps: plan.steps.map(({ id, name }) => ({ id, name })),
+    steps: plan.steps.map(({ id, name, formerly }) => ({ id, name, formerly })),
     shapes: pairPicture(plan, map, coloursOf(input)),
     rules: [...rules].sort(),
   }

@@ -4,7 +4,8 @@ import type { Grain } from '../trade/grain.ts'
 import { faceUp } from '../trade/faceUp.ts'
 import { FINISHED } from '../upper/pieceAsPart.ts'
 import { familyOf, type PartFamily } from '../trade/partCatalogue.ts'
-import { partsOfPair, piecesOfPair, type Foot, type PairPart } from './pairParts.ts'
+import type { Foot } from '../trade/foot.ts'
+import { partsOfPair, piecesOfPair, type PairPart } from './pairParts.ts'
 import type { Plan } from './plan.ts'
 
 /** A piece as it is cut for one foot, seen from its face. */

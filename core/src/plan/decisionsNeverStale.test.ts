@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { boardId, corkId, sampleMaterials, sampleMeasures, samplePair } from '../../test/samplePair.ts'
 import { ColdCache, difference, pairOfEachStyle, planned } from '../../test/warmAndCold.ts'
 import { LeftShoe, type PairDecisions, type PlanInput } from '../model/pair.ts'
+import { OwnStep, wayChoices, wayNames } from '../model/work.ts'
 import { CupSole } from '../model/cupSole.ts'
 import { patternKinds, type PatternKind } from '../model/upper.ts'
 import { keptCache } from '../../test/keptCache.ts'
@@ -50,6 +51,8 @@ const withDecisions = (input: PlanInput, more: Partial<PairDecisions>): PlanInpu
   ...input,
   decisions: { ...input.decisions, ...more },
 })
+const work = (i: PlanInput, more: Partial<PairDecisions['work']>) =>
+  withDecisions(i, { work: { ...i.decisions.work, ...more } })
 type Upper = PairDecisions['upper']
 const upper = (more: (u: Upper) => Partial<Upper>) => (i: PlanInput) =>
   withDecisions(i, { upper: { ...i.decisions.upper, ...more(i.decisions.upper) } })
@@ -153,6 +156,15 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
   'upper.ankleBone.medial': upper((u) => ({ ankleBone: { ...u.ankleBone, medial: 44 } })),
   'upper.folds.versions': upper(() => ({ folds: { versions: [0, 12], chosen: 0 } })),
   'upper.folds.chosen': upper(() => ({ folds: { versions: [0, 12], chosen: 1 } })),
+  ...Object.fromEntries(
+    wayNames.map((name) => [
+      `work.ways.${name}`,
+      (i: PlanInput) => work(i, { ways: { ...i.decisions.work.ways, [name]: wayChoices[name][1] } }),
+    ]),
+  ),
+  'work.recipe': (i) => work(i, { recipe: 'Rye flour and water.' }),
+  'work.own': (i) => work(i, { own: [OwnStep.parse({ id: 'own.stamp', name: 'Stamp it', group: 'cut' })] }),
+  'work.order': (i) => work(i, { order: ['cut-puff', 'cut-upper'] }),
   left: (i) => withDecisions(i, { left: LeftShoe.parse({ figures: { 'puff.length': 44, 'heel.lifts': 3 } }) }),
   rules: (i) => withDecisions(i, { rules: { 'puff.base': 44, 'upper.lastingMargin': 22 } }),
 }

@@ -1,6 +1,5 @@
 import { deriveEdges, type Edges } from '../edges/edges.ts'
 import { skivingList, type SkivedPart, type SkiveGroup } from '../edges/skivingList.ts'
-import { pathLength } from '../geometry/path.ts'
 import type { Material } from '../model/material.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
 import { edging, type EdgingNeeds } from '../parts/edging/needs.ts'
@@ -127,9 +126,3 @@ export const skivingOf = (
       : skivedOf(right, materialOf, null),
   )
 }
-
-/** Skived edges of the upper's pieces of some shoes, one for each foot, mm. */
-export const upperSkives = (...feet: readonly Pick<FootPlan, 'edges'>[]): number =>
-  feet
-    .flatMap((foot) => Object.values(foot.edges.markings).flatMap((m) => m.skives))
-    .reduce((sum, s) => sum + pathLength(s.edge), 0)

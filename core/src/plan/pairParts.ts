@@ -1,13 +1,12 @@
 import { GeometryError } from '../geometry/path.ts'
 import type { PlanInput } from '../model/pair.ts'
+import type { Foot } from '../trade/foot.ts'
 import type { DrawablePart } from '../trade/part.ts'
 import { recordOfPiece } from '../trade/recordName.ts'
 import { pieceAsPart } from '../upper/pieceAsPart.ts'
 import { pieceMaterial } from './materials.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import { markingOf } from './stitchingStage.ts'
-
-export type Foot = 'right' | 'left'
 
 /** One part of the pair as it is cut for each foot it is in; both feet's are drawn as right ones. */
 export interface PairPart {

@@ -360,7 +360,7 @@ describe('what is no leather', () => {
     expect(ids).toContain(role === 'puff' ? 'soak-stiffener' : 'soak-puff')
     expect(list.find((s) => s.id === `cut-${role}`)?.name).toMatch(/from sheet$/)
     // What came after the water comes after the knife.
-    const set = list.find((s) => s.id === (role === 'puff' ? 'set-puff' : 'paste-stiffener'))
+    const set = list.find((s) => s.key === (role === 'puff' ? 'set-puff' : 'paste-stiffener'))
     expect(set?.after.map((a) => a.id)).toContain(`skive-${role}`)
     expect(set?.name).toMatch(/^Glue/)
     expect(set?.cautions).toEqual(['cement', 'heat'])

@@ -6,6 +6,7 @@ import type { Stitching } from '../seams/stitching.ts'
 import type { Layers } from '../layers/layers.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from '../model/level.ts'
+import type { WayName } from '../model/work.ts'
 import type { Finding } from '../trade/because.ts'
 import type { Part } from '../trade/part.ts'
 import type { Upper } from '../upper/upper.ts'
@@ -47,5 +48,8 @@ export interface Plan extends FootPlan {
   feetFindings: Finding[]
   /** Every skived edge of both shoes, by the setting of the guide. */
   skiving: SkiveGroup[]
+  /** The work, in the order in which it is done. */
   steps: Step[]
+  /** Questions of the manner of work whose answers make a difference here. */
+  asked: WayName[]
 }

@@ -5,7 +5,6 @@ import { developBottom } from '../last/developedBottom.ts'
 import { buildLast, type LastBody } from '../last/buildLast.ts'
 import { landmarks } from '../last/landmarks.ts'
 import { lastReadings } from '../last/readings.ts'
-import { tackCounts } from '../lasting/tackCounts.ts'
 import { deriveLasting } from '../lasting/lasting.ts'
 import type { LastSurface } from '../last/surface.ts'
 import { GeometryError } from '../geometry/path.ts'
@@ -16,14 +15,10 @@ import type { PairDecisions, PlanInput } from '../model/pair.ts'
 import { RuleBook, type Rule } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { UpperLayers } from '../upper/needs.ts'
-import type { Part } from '../trade/part.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
-import { closingWork } from '../work/closingWork.ts'
-import type { UpperFacts } from '../work/facts.ts'
-import { stepsOf } from '../work/steps.ts'
 import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
-import { edgesStage, skivingOf, upperSkives } from './edgesStage.ts'
+import { edgesStage, skivingOf } from './edgesStage.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
 import { materialFindings } from './materialFindings.ts'
@@ -36,6 +31,7 @@ import { checkRuleFigures } from './ruleRegistry.ts'
 import { StageCache } from './stageCache.ts'
 import { stitchingStage, withRows } from './stitchingStage.ts'
 import { wallParts } from './wallParts.ts'
+import { workStage } from './workStage.ts'
 
 /** The canonical surface of a last: the pipeline's first stage, also used by the 3D view. */
 export function lastStage({ shape, buildUps }: LastBody, cache: StageCache): LastSurface {
@@ -87,48 +83,9 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     ({ leftUpper, leftStitching, leftParts: others, ...shoe }) =>
       bothFeet(shoe, leftUpper && leftStitching && { upper: leftUpper, stitching: leftStitching, parts: others }),
   )
-  const steps = cache.ruled(
-    'steps',
-    {
-      parts: rightParts,
-      left: leftParts,
-      feet,
-      construction: d.construction,
-      upperSkives: upperSkives(right, left ?? right),
-      upperFacts: cache.same('facts of the upper', upperFacts(right.upper, d.upper)),
-      tacks: cache.same('tacks', tacksOf([right, left ?? right])),
-      closing: cache.same('closing', closingWork([right, left ?? right].map((foot) => foot.stitching.seams))),
-      padding: paddings.right,
-      leftPadding: paddings.left,
-      insole: material.insole,
-      stiffener: material.stiffener,
-      puff: material.puff,
-      midsole: material.midsole,
-      upper: material.upper,
-      outsole: material.outsole,
-    },
-    book,
-    (i, rules) =>
-      stepsOf({
-        construction: i.construction,
-        parts: byId(i.parts),
-        left: byId(i.left),
-        ownOutline: new Set(i.feet.filter((f) => f.kind === 'differs').map((f) => f.id)),
-        materials: {
-          insole: i.insole,
-          stiffener: i.stiffener,
-          puff: i.puff,
-          midsole: i.midsole,
-          upper: i.upper,
-          outsole: i.outsole,
-        },
-        upperSkives: i.upperSkives,
-        upper: i.upperFacts,
-        closing: i.closing,
-        tacks: i.tacks,
-        paddings: { right: i.padding, left: i.leftPadding },
-        book: rules,
-      }),
+  const { steps, asked } = workStage(
+    { right, left: left ?? right, rightParts, leftParts, feet, paddings, decisions: d, material, book },
+    cache,
   )
   const skiving = cache.stage(
     'skiving',
@@ -156,22 +113,10 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     feetFindings,
     skiving,
     steps,
+    asked,
     worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
   }
 }
-
-const tacksOf = (shoes: readonly FootPlan[]) => {
-  const lasted = shoes.map((s) => s.lasting)
-  return { upper: tackCounts(lasted, 'upper'), lining: tackCounts(lasted, 'lining') }
-}
-
-/** What of an upper makes steps of its own. */
-const upperFacts = ({ pieces, topFinish }: Upper, { lacing }: UpperDecisions): UpperFacts => ({
-  finish: topFinish.finish,
-  folds: pieces.some((p) => p.edges.some((e) => e.role === 'folded')),
-  eyelets: pieces.some((p) => p.holes.some((h) => h.for === 'eyelet')) ? lacing.fitting : null,
-  tongue: pieces.some((p) => p.id === 'tongue'),
-})
 
 /** Throws PlanError when the cup sole that was chosen is not with the pair. */
 function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
@@ -182,7 +127,6 @@ function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
   return cupSole
 }
 
-const byId = (parts: readonly Part[]) => new Map(parts.map((p) => [p.id, p]))
 const gravest = (levels: readonly Level[]): Level =>
   levels.includes('stop') ? 'stop' : levels.includes('watch') ? 'watch' : 'fine'
 

@@ -37,8 +37,10 @@ import { styleGaps, styleRules } from '../upper/styleRules.ts'
 import { throatRules } from '../upper/throat.ts'
 import { topFinishRules } from '../upper/topFinishRules.ts'
 import { puffRules } from '../parts/puff/toePuff.ts'
-import { workRules } from '../work/bookStep.ts'
-import { closingRules } from '../work/closingEffort.ts'
+import { closingRules, workRules } from '../work/effort.ts'
+import { fasteningRules } from '../work/fastening.ts'
+import { stuffRules } from '../work/glues.ts'
+import { finishRules } from '../work/operations/finishing.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
@@ -86,7 +88,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
   chapter('Seams and holes', seamRules),
   chapter('Lasting', lastingRules),
-  chapter('Time at the bench', workRules, closingRules),
+  chapter('Time at the bench', workRules, closingRules, fasteningRules, finishRules, stuffRules),
   chapter('Waits', waitRules, soakRules),
 ]
 

@@ -8,7 +8,7 @@ import { ruleChapters } from './ruleRegistry.ts'
 /** Plain numbers that are no lengths, each with the words that say what they are. */
 const NO_LENGTH = [
   /\d+(\.\d+)? %/g,
-  /\d+(\.\d+)? (lifts?|tacks|stitches|holes|pieces|seams|threads|times its length|pairs of eyelets|minutes|a minute|g for)\b/g,
+  /\d+(\.\d+)? (lifts?|layers|tacks|nails|pegs|screws|stitches|strokes|holes|pieces|seams|threads|times (its length|as long)|pairs of eyelets|minutes|a minute|to set|dm²|faces|grams|g for|of the (upper|insole))(?!\w)/g,
   /(Paris point|UK|US men|US women|Mondopoint) \d+(\.\d+)?( asks|.*which reads \d+(\.\d+)?)/g,
   /\d+(\.\d+)? of (its run|the last length|the liner’s own length|(its|their|the) (thickness|width))/g,
   /(up to|past) \d+(\.\d+)? (is not (felt|seen)|the foot feels|it is (felt|seen))/g,

@@ -97,7 +97,7 @@ describe('eyelets of a shoe', () => {
     expect(p.steps.map((s) => s.id)).not.toContain('tape-facings')
   })
   it('tape before lining, holes before the tongue', () => {
-    const ids = plan('derby').steps.map((s) => s.id)
+    const ids = plan('derby').steps.map((s) => s.key)
     const order = ['tape-facings', 'join-lining', 'eyelets', 'sew-tongue', 'paste-stiffener'].map((id) =>
       ids.indexOf(id),
     )

@@ -10,5 +10,8 @@ export const cautions = {
   heat: "Hot tool: keep the maker's guards on and set it down on its stand.",
   dye: 'Dye and finish: gloves and air; follow the label.',
   hammer: 'Hammering: protect eyes and ears.',
+  lift: 'Lift the press and heavy lasts with a straight back, or by two.',
+  press: "Press and lasting machine: the maker's guards stay on, both hands clear before it closes.",
+  water: 'Lukewarm, never hot: hot water shrinks and hardens leather for good.',
 } as const
 export type CautionId = keyof typeof cautions

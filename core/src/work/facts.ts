@@ -1,83 +1,138 @@
 import { pathLength } from '../geometry/path.ts'
-import type { Material } from '../model/material.ts'
-import type { EyeletFitting } from '../model/lacing.ts'
-import type { TopFinish } from '../model/upper.ts'
-import type { PairDecisions } from '../model/pair.ts'
 import type { TackCounts } from '../lasting/tackCounts.ts'
-import type { RuleBook } from '../trade/rules.ts'
+import type { LastedId } from '../lasting/strip.ts'
+import type { ConstructionName } from '../model/construction.ts'
+import type { EdgeRole } from '../model/edgeRoles.ts'
+import type { EyeletFitting } from '../model/lacing.ts'
+import type { Material } from '../model/material.ts'
+import type { PairDecisions } from '../model/pair.ts'
+import type { TopFinish } from '../model/upper.ts'
+import type { WorkDecisions } from '../model/work.ts'
+import type { Seam, SewnWith } from '../seams/seam.ts'
+import type { Foot } from '../trade/foot.ts'
 import type { Part } from '../trade/part.ts'
-import type { ClosingWork } from './closingWork.ts'
+import type { RuleBook } from '../trade/rules.ts'
+import type { Side } from '../trade/side.ts'
 
-/** What of the upper makes steps of its own. */
-export interface UpperFacts {
-  finish: TopFinish
-  /** Whether any edge is turned in on itself. */
-  folds: boolean
-  /** Null on a shoe without lacing. */
-  eyelets: EyeletFitting | null
-  tongue: boolean
+/** A piece of the upper, as far as work is made of it; lengths in mm. */
+export interface PieceFacts {
+  id: string
+  name: string
+  side: Side | 'whole'
+  /** Length of the cut edge. */
+  cut: number
+  edges: readonly { role: EdgeRole; length: number }[]
+  /** Holes by what they are for. */
+  eyelets: number
+  hooks: number
+  guards: number
+  decorative: number
+  /** Diameter of the largest one that is punched for lacing, and of those that decorate; 0 where there are none. */
+  eyelet: number
+  decoration: number
+  /** Length of edges that are cut in teeth. */
+  gimped: number
+  /** Length of skived edges. */
+  skived: number
 }
 
-/** What the list of steps is read off: the parts and materials that are really in the pair. */
+/** A seam, as far as work is made of it. */
+export type SeamFacts = Pick<
+  Seam,
+  | 'id'
+  | 'name'
+  | 'kind'
+  | 'seen'
+  | 'way'
+  | 'stitch'
+  | 'sewnWith'
+  | 'side'
+  | 'rows'
+  | 'stitches'
+  | 'pitch'
+  | 'length'
+  | 'thread'
+  | 'knot'
+> & {
+  /** Pieces that it goes through. */
+  pieces: readonly string[]
+  /** Holes that may be made while the pieces are still apart. */
+  ahead: number
+  /** Whether it runs along an edge that is turned in beside a zip. */
+  zip: boolean
+  /** Whether its line runs on over the middle of a piece, and so over a seam that lies there. */
+  across: boolean
+}
+
+/** One shoe. */
+export interface ShoeFacts {
+  pieces: readonly PieceFacts[]
+  seams: readonly SeamFacts[]
+  parts: readonly Part[]
+  tacks: Readonly<Record<LastedId, TackCounts>>
+}
+
+/** What the list of steps is read off: pieces, parts, seams and materials that are really in the pair, and ways of working. */
 export interface Facts {
-  construction: PairDecisions['construction']
-  parts: ReadonlyMap<string, Part>
-  /** The left shoe's, drawn as a right one's; the same map while they are mirrors. */
-  left: ReadonlyMap<string, Part>
-  /** Ids of parts that are cut for each foot by an outline of its own. */
+  construction: ConstructionName
+  shoes: Readonly<Record<Foot, ShoeFacts>>
+  /** Ids of what is cut for each foot by an outline of its own; pieces of the upper by their records. */
   ownOutline: ReadonlySet<string>
   materials: Readonly<Record<'insole' | 'stiffener' | 'puff' | 'midsole' | 'upper', Material>> & {
     /** Null where the house rules say what it is. */
     outsole: Material | null
   }
-  /** Skived edges of the upper's pieces for both feet, mm. */
-  upperSkives: number
-  upper: UpperFacts
-  /** Seams of the upper by the step in which they are sewn. */
-  closing: ClosingWork
-  /** Tacks of upper and lining, of both shoes. */
-  tacks: Readonly<Record<'upper' | 'lining', TackCounts>>
-  paddings: Readonly<Record<'right' | 'left', PairDecisions['sock']['padding']>>
+  finish: TopFinish
+  lacing: EyeletFitting
+  threads: Readonly<Record<SewnWith, string>>
+  trim: PairDecisions['lining']['trim']
+  paddings: Readonly<Record<Foot, PairDecisions['sock']['padding']>>
+  work: WorkDecisions
   book: RuleBook
 }
 
-const ofKind = (parts: ReadonlyMap<string, Part>, kinds: readonly string[]) =>
-  [...parts.values()].filter((p) => kinds.includes(p.id.split('.')[0]!))
+/** The first word of a part's id says what it is: `quarterLining.lateral` is a quarterLining. */
+export const kindOf = (id: string): string => id.split('.')[0]!
 
-/** The parts of a kind that are in the pair, on either foot: `quarterLining` stands for the lateral and the medial one. */
-export function partsOf(facts: Facts, kinds: readonly string[]): Part[] {
-  return [...ofKind(facts.parts, kinds), ...ofKind(facts.left, kinds).filter((p) => !facts.parts.has(p.id))]
+/** Parts of some kinds on one foot. */
+export const partsOn = (f: Facts, foot: Foot, kinds: readonly string[]): Part[] =>
+  f.shoes[foot].parts.filter((p) => kinds.includes(kindOf(p.id)))
+
+/** Parts of some kinds that are in the pair, on either foot, each once. */
+export function partsOf(f: Facts, kinds: readonly string[]): Part[] {
+  const right = partsOn(f, 'right', kinds)
+  return [...right, ...partsOn(f, 'left', kinds).filter((p) => !right.some((r) => r.id === p.id))]
 }
 
-/** A figure of each foot's parts of some kinds, summed over the pieces cut for both feet. */
-function overBoth(facts: Facts, kinds: readonly string[], of: (part: Part) => number): number {
-  return [facts.parts, facts.left].reduce(
-    (sum, foot) => sum + ofKind(foot, kinds).reduce((one, p) => one + (p.count / 2) * of(p), 0),
-    0,
+export const has = (f: Facts, ...kinds: string[]): boolean => partsOf(f, kinds).length > 0
+
+/** Pieces of the upper that either shoe has, each once. */
+export function piecesOf(f: Facts): PieceFacts[] {
+  const { right, left } = f.shoes
+  return [...right.pieces, ...left.pieces.filter((p) => !right.pieces.some((r) => r.id === p.id))]
+}
+
+/** A figure of the parts of some kinds, summed over what is cut for these feet. */
+export const sumOfParts = (
+  f: Facts,
+  feet: readonly Foot[],
+  kinds: readonly string[],
+  of: (part: Part) => number,
+): number =>
+  feet.reduce((sum, foot) => sum + partsOn(f, foot, kinds).reduce((one, p) => one + (p.count / 2) * of(p), 0), 0)
+
+/** A figure of the upper's pieces, summed over these feet. */
+export const sumOfPieces = (f: Facts, feet: readonly Foot[], of: (piece: PieceFacts) => number): number =>
+  feet.reduce((sum, foot) => sum + f.shoes[foot].pieces.reduce((one, p) => one + of(p), 0), 0)
+
+/** Stitches, length (mm) and thickest place of a named stitch line of a part, on these feet. */
+export function stitchLine(f: Facts, feet: readonly Foot[], id: string, name: string) {
+  const lines = feet.flatMap((foot) =>
+    f.shoes[foot].parts.filter((p) => p.id === id).flatMap((p) => p.lines.filter((l) => l.name === name)),
   )
+  return {
+    // Spaces between holes: one fewer where the seam has two ends, as many where it runs all round.
+    stitches: lines.reduce((sum, l) => sum + Math.max(0, (l.holes?.length ?? 0) - (l.closed ? 0 : 1)), 0),
+    length: lines.reduce((sum, l) => sum + pathLength(l.path, l.closed), 0),
+  }
 }
-
-/** Cut edge of some kinds of parts for both feet, mm. */
-export const cutLength = (facts: Facts, kinds: readonly string[]): number =>
-  overBoth(facts, kinds, (p) => pathLength(p.outline, true))
-
-/** Skived edges of some kinds of parts for both feet, mm. */
-export const skiveLength = (facts: Facts, kinds: readonly string[]): number =>
-  overBoth(facts, kinds, (p) => p.skives.reduce((sum, s) => sum + pathLength(s.edge), 0))
-
-/**
- * Stitches along a named line for both feet: the spaces between its holes, one fewer than the holes where the seam has
- * two ends, as many where it runs all round; 0 when the part has none.
- */
-export const stitchCount = (facts: Facts, id: string, name: string): number =>
-  bothLines(facts, id, name).reduce((sum, { holes, closed }) => {
-    const n = holes?.length ?? 0
-    return sum + (closed ? n : Math.max(0, n - 1))
-  }, 0)
-
-/** Length of a named line of a part for both feet, mm; 0 when the part has none. */
-export const lineLength = (facts: Facts, id: string, name: string): number =>
-  bothLines(facts, id, name).reduce((sum, l) => sum + pathLength(l.path, l.closed), 0)
-
-const bothLines = (facts: Facts, id: string, name: string) =>
-  [facts.parts, facts.left].flatMap((foot) => foot.get(id)?.lines.filter((l) => l.name === name) ?? [])

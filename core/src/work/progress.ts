@@ -22,28 +22,35 @@ export interface StepProgress {
   heldBy: Sentence[]
 }
 
+/** What a log knows a step by: its id, and ids under which it was known, or was known with others. */
+export type Known = Pick<Step, 'id' | 'formerly'>
+
 /** The events of one step that still stand: `undone` takes the latest one back. */
-function standing(log: readonly StepEvent[], step: string): StepEvent[] {
+function standing(log: readonly StepEvent[], { id, formerly }: Known): StepEvent[] {
   const stack: StepEvent[] = []
   for (const event of log) {
-    if (event.step !== step) continue
+    if (event.step !== id && !formerly.includes(event.step)) continue
     if (event.what === 'undone') stack.pop()
     else stack.push(event)
   }
   return stack
 }
 
-export function stepState(log: readonly StepEvent[], step: string): StepState {
-  const events = standing(log, step)
-  return events.length === 0 ? 'open' : (events[events.length - 1]!.what as 'started' | 'finished')
-}
+const stateOf = (events: readonly StepEvent[]): StepState =>
+  events.length === 0 ? 'open' : (events[events.length - 1]!.what as 'started' | 'finished')
+
+export const stepState = (log: readonly StepEvent[], step: Known): StepState => stateOf(standing(log, step))
 
 /** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */
 export function progress(steps: readonly Step[], log: readonly StepEvent[], now: number): StepProgress[] {
   const byId = new Map<string, StepProgress>()
+  const states = new Map(steps.map((s) => [s.id, stepState(log, s)]))
+  /** A wait is over for good once a step that waited for it has begun. */
+  const dependantsBegun = (id: string) =>
+    steps.some((s) => s.after.some((a) => a.id === id) && states.get(s.id) !== 'open')
   // The steps come in working order, so every step that one waits for has been looked at before it.
   for (const step of steps) {
-    const events = standing(log, step.id)
+    const events = standing(log, step)
     const started = events.find((e) => e.what === 'started')
     const latest = events[events.length - 1]
     const finishedAt = latest?.what === 'finished' ? Date.parse(latest.at) : null
@@ -57,19 +64,14 @@ export function progress(steps: readonly Step[], log: readonly StepEvent[], now:
     }
     byId.set(step.id, {
       step,
-      state: stepState(log, step.id),
+      state: stateOf(events),
       startedAt: started ? Date.parse(started.at) : null,
       finishedAt,
-      clock: finishedAt === null ? null : clockOf(step, finishedAt, now, dependantsBegun(steps, log, step.id)),
+      clock: finishedAt === null ? null : clockOf(step, finishedAt, now, dependantsBegun(step.id)),
       heldBy,
     })
   }
   return [...byId.values()]
-}
-
-/** A wait is over for good once a step that waited for it has begun. */
-function dependantsBegun(steps: readonly Step[], log: readonly StepEvent[], id: string): boolean {
-  return steps.some((s) => s.after.some((a) => a.id === id) && stepState(log, s.id) !== 'open')
 }
 
 function clockOf(step: Step, finishedAt: number, now: number, begun: boolean): WaitClock | null {

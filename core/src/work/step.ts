@@ -1,9 +1,9 @@
+import type { WorkGroup } from '../model/work.ts'
 import type { Because } from '../trade/because.ts'
-import type { CautionId } from './cautions.ts'
+import type { Foot } from '../trade/foot.ts'
 import type { Sentence } from '../units/sentence.ts'
-
-export const workGroups = ['prepare', 'cut', 'skive', 'close', 'last', 'bottom', 'finish'] as const
-export type WorkGroup = (typeof workGroups)[number]
+import type { CautionId } from './cautions.ts'
+import type { ToolId } from './tools.ts'
 
 export const groupNames: Record<WorkGroup, string> = {
   prepare: 'Prepare',
@@ -20,18 +20,50 @@ export interface Wait {
   min: number
   max: number | null
   why: Sentence
+  /** What brings it back when it has waited too long; without it the step is done again. */
+  late?: Sentence
+}
+
+/** Something that is used up, and how much of it for what the step is about. */
+export interface Stuff {
+  name: string
+  amount: number
+  unit: 'm' | 'g' | 'ml' | 'pieces'
+  sentence: Sentence
+}
+
+/** What a step does to a thing, and what the thing has behind it then. */
+export interface StepReason {
+  id: string
+  name: string
+  why: Sentence
 }
 
 /** One step of the work on a pair. */
 export interface Step {
   id: string
+  /** What is learned about it on other pairs: the same for both feet and for every pair. */
+  key: string
+  /** Earlier ids under which a log may know it. */
+  formerly: readonly string[]
+  /** Null where it is done for both feet in one go. */
+  foot: Foot | null
   name: string
   group: WorkGroup
-  /** Active minutes for both feet, with their reason. */
+  /** Active minutes for what the step is about, with their reason. */
   minutes: Because
   wait: Wait | null
   /** Steps that come first, each with the reason. */
-  after: { id: string; name: string; why: Sentence }[]
-  cautions: CautionId[]
-  parts: string[]
+  after: StepReason[]
+  cautions: readonly CautionId[]
+  tools: readonly ToolId[]
+  stuff: readonly Stuff[]
+  /** What to look at before it counts as done. */
+  look: readonly Sentence[]
+  /** Records of the parts and pieces that it is about. */
+  parts: readonly string[]
+  /** Ids of seams that are sewn in it. */
+  seams: readonly string[]
+  /** Added by the maker. */
+  own: boolean
 }

@@ -1,86 +1,159 @@
-import { partsOf, type Facts } from './facts.ts'
-import { bottoming } from './bottoming.ts'
-import { closing } from './closing.ts'
-import { finishing } from './finishing.ts'
-import { lasting } from './lasting.ts'
+import type { OwnStep } from '../model/work.ts'
+import { SaidError } from '../units/saidError.ts'
+import type { Facts } from './facts.ts'
+import { inOrder, preferred, reasonsFor, withoutImplied, type Reason } from './order.ts'
+import type { Operation } from './operation.ts'
+import { bottomWork } from './operations/bottoming.ts'
+import { closingWork } from './operations/closing.ts'
+import { cuttingWork } from './operations/cutting.ts'
+import { edgeWork } from './operations/edges.ts'
+import { finishingWork } from './operations/finishing.ts'
+import { insoleWork } from './operations/insole.ts'
+import { lastingWork } from './operations/lasting.ts'
+import { rested } from './operations/lastOut.ts'
+import { patternWork } from './operations/patterns.ts'
+import { shellWork } from './operations/shells.ts'
+import { skivingWork } from './operations/skiving.ts'
 import type { Step } from './step.ts'
-import { preparing } from './preparing.ts'
-import type { BookStep } from './bookStep.ts'
-import type { Sentence } from '../units/sentence.ts'
+import { waysThatCount } from './ways.ts'
 
-/** All steps of the book, in the order in which they would usually be thought of. */
-export const stepBook: readonly BookStep[] = [...preparing, ...closing, ...lasting, ...bottoming, ...finishing]
-
-/**
- * Puts steps in an order that keeps every `after`; among those that may come next, the one that stands first in
- * the book. Throws when the book names an unknown step or runs in a circle.
- */
-export function inOrder<T extends { id: string; after: readonly { id: string }[] }>(steps: readonly T[]): T[] {
-  const left = new Map(steps.map((s) => [s.id, s]))
-  const done: T[] = []
-  const known = new Set(left.keys())
-  for (const s of steps) {
-    for (const a of s.after) {
-      if (!known.has(a.id)) throw new Error(`Step ${s.id} comes after ${a.id}, which is not in the list.`)
-    }
-  }
-  while (left.size > 0) {
-    const next = [...left.values()].find((s) => s.after.every((a) => !left.has(a.id)))
-    if (!next) throw new Error(`These steps wait for each other: ${[...left.keys()].join(', ')}.`)
-    left.delete(next.id)
-    done.push(next)
-  }
-  return done
+/** Everything that is done to this pair, in the order in which it would usually be thought of. */
+export function operationsOf(facts: Facts): Operation[] {
+  const f: Facts = { ...facts, work: { ...facts.work, ways: waysThatCount(facts) } }
+  return [
+    ...patternWork(f),
+    ...cuttingWork(f),
+    ...skivingWork(f),
+    ...edgeWork(f),
+    ...closingWork(f),
+    ...insoleWork(f),
+    ...shellWork(f),
+    ...lastingWork(f),
+    ...rested(f),
+    ...bottomWork(f),
+    ...finishingWork(f),
+  ]
 }
 
-/** The steps of one pair, read off its parts and materials: a step whose part is not in the pair is not in the list. */
+/** Thrown when steps that were added wait for each other. */
+export class OrderError extends SaidError {
+  override readonly name = 'OrderError'
+}
+
+/** The steps of one pair in working order: what is derived of it, and what its maker added. */
 export function stepsOf(facts: Facts): Step[] {
-  const present = stepBook.filter((s) => s.when?.(facts) ?? true)
-  const byId = new Map(stepBook.map((s) => [s.id, s]))
-  const here = new Set(present.map((s) => s.id))
-  const nameOf = (s: BookStep) => (typeof s.name === 'function' ? s.name(facts) : s.name)
-
-  /** Steps to wait for; one that this pair does not have hands on what it would have waited for itself. */
-  const before = (id: string, why: Sentence, out: Map<string, Sentence>): void => {
-    if (here.has(id)) {
-      if (!out.has(id)) out.set(id, why)
-      return
-    }
-    const absent = byId.get(id)
-    if (!absent) throw new Error(`The book names a step ${id} that it does not have.`)
-    for (const [further, reason] of absent.after) before(further, reason, out)
-  }
-
-  const list = present.map((s): Step => {
-    const after = new Map<string, Sentence>()
-    for (const [id, why] of s.after) before(id, why, after)
-    const effort = s.effort(facts)
+  const operations = operationsOf(facts)
+  const reasons = reasonsFor(operations)
+  const derived = operations.map((o): Step => {
+    const { makes: _makes, needs: _needs, effort, ...rest } = o
     return {
-      id: s.id,
-      name: nameOf(s),
-      group: s.group,
-      minutes: {
-        id: 'time',
-        quantity: 'Active time, both feet',
-        value: Math.max(1, Math.round(effort.minutes)),
-        unit: 'min',
-        sentence: effort.sentence,
-        inputs: [],
-        origin: 'house rule',
-      },
-      wait: s.wait?.(facts) ?? null,
-      after: [...after].map(([id, why]) => ({ id, name: nameOf(byId.get(id) as BookStep), why })),
-      cautions: typeof s.cautions === 'function' ? s.cautions(facts) : (s.cautions ?? []),
-      parts: partsOf(facts, s.parts ?? []).map((p) => p.id),
+      ...rest,
+      minutes: minutes(effort.minutes, effort.sentence, 'house rule'),
+      after: named(reasons.get(o.id) ?? [], operations),
+      own: false,
     }
   })
-  return inOrder(list.map((step) => ({ ...step, after: withoutImplied(step, list) })))
+  const all = withOwn(derived, facts.work.own)
+  const nearest = withoutImplied(all)
+  return inOrder(
+    preferred(
+      all.map((s) => ({ ...s, after: nearest.get(s.id) ?? [] })),
+      facts.work.order,
+    ),
+  )
 }
 
-/** Drops what another step in the list already waits for: the nearest reasons are the ones to read. */
-function withoutImplied(step: Step, list: readonly Step[]): Step['after'] {
-  const byId = new Map(list.map((s) => [s.id, s]))
-  const waitsFor = (id: string, sought: string): boolean =>
-    (byId.get(id)?.after ?? []).some((a) => a.id === sought || waitsFor(a.id, sought))
-  return step.after.filter((a) => !step.after.some((b) => b.id !== a.id && waitsFor(b.id, a.id)))
+const minutes = (
+  value: number,
+  sentence: Step['minutes']['sentence'],
+  origin: Step['minutes']['origin'],
+): Step['minutes'] => ({
+  id: 'time',
+  quantity: 'Active time',
+  value: Math.max(1, Math.round(value)),
+  unit: 'min',
+  sentence,
+  inputs: [],
+  origin,
+})
+
+const named = (reasons: readonly Reason[], among: readonly { id: string; name: string }[]): Step['after'] =>
+  reasons.map(({ id, why }) => ({ id, why, name: among.find((o) => o.id === id)!.name }))
+
+/** Steps that go by an id: the one, or those of both feet. */
+const goingBy = (id: string, steps: readonly Step[]) =>
+  steps.filter((s) => s.id === id || (s.foot !== null && s.key === id))
+
+const ASKED = 'the maker wants it so'
+
+/**
+ * The derived steps with the maker's own among them. What an own step names and the pair has not binds nothing. Throws
+ * OrderError, by the step's name, when one would wait for itself.
+ */
+function withOwn(derived: readonly Step[], own: readonly OwnStep[]): Step[] {
+  const all: Step[] = [
+    ...derived,
+    ...own.map((o): Step => ({
+      id: o.id,
+      key: o.id,
+      formerly: [],
+      foot: null,
+      name: o.name,
+      group: o.group,
+      minutes: minutes(o.minutes, o.note === '' ? 'As its maker set it.' : o.note, 'this pair'),
+      wait: o.wait > 0 ? { min: o.wait, max: null, why: 'As its maker set it.' } : null,
+      after: [],
+      cautions: [],
+      tools: [],
+      stuff: [],
+      look: [],
+      parts: [],
+      seams: [],
+      own: true,
+    })),
+  ]
+  const more = new Map<string, Step['after']>()
+  const add = (id: string, before: Step) => {
+    if (id !== before.id) more.set(id, [...(more.get(id) ?? []), { id: before.id, name: before.name, why: ASKED }])
+  }
+  for (const o of own) {
+    const self = all.find((s) => s.id === o.id)!
+    for (const before of o.after.flatMap((id) => goingBy(id, all))) add(o.id, before)
+    for (const after of o.before.flatMap((id) => goingBy(id, all))) add(after.id, self)
+  }
+  const bound = all.map((s) => ({ ...s, after: [...s.after, ...(more.get(s.id) ?? [])] }))
+  try {
+    inOrder(bound)
+  } catch {
+    const culprit = own.find((o) => waitsForItself(o.id, bound))
+    throw new OrderError(
+      `“${culprit?.name ?? own[0]?.name ?? ''}” would have to come before and after the same step. Change what it comes after or before.`,
+    )
+  }
+  return settled(bound, own)
+}
+
+function waitsForItself(id: string, steps: readonly Step[]): boolean {
+  const byId = new Map(steps.map((s) => [s.id, s]))
+  const seen = new Set<string>()
+  const walk = (at: string): boolean =>
+    (byId.get(at)?.after ?? []).some((a) => {
+      if (a.id === id) return true
+      if (seen.has(a.id)) return false
+      seen.add(a.id)
+      return walk(a.id)
+    })
+  return walk(id)
+}
+
+/** Own steps stand behind the last of what they come after, or else at the end of their group. */
+function settled(steps: readonly Step[], own: readonly OwnStep[]): Step[] {
+  const list = steps.filter((s) => !s.own)
+  for (const { id } of own) {
+    const step = steps.find((s) => s.id === id)!
+    const behind = Math.max(...list.map((s, i) => (step.after.some((a) => a.id === s.id) ? i : -1)))
+    const group = list.findLastIndex((s) => s.group === step.group)
+    list.splice((behind >= 0 ? behind : group >= 0 ? group : list.length - 1) + 1, 0, step)
+  }
+  return list
 }

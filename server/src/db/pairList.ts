@@ -128,7 +128,7 @@ function asRow(row: Raw, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]
 }
 
 export function standingOf(card: Pick<PairCard, 'steps'>, log: readonly StepEvent[]): PairStanding {
-  const states = card.steps.map((s) => ({ name: s.name, state: stepState(log, s.id) }))
+  const states = card.steps.map((s) => ({ name: s.name, state: stepState(log, s) }))
   return {
     done: states.filter((s) => s.state === 'finished').length,
     of: states.length,
@@ -138,8 +138,8 @@ export function standingOf(card: Pick<PairCard, 'steps'>, log: readonly StepEven
 }
 
 /**
- * For each pair the newest event of every step, which says how the step stands; where that took something back, all of
- * the step's events.
+ * For each pair the newest event of every step, which says how the step stands; where one of them took something back, all
+ * of the pair's events: what it took back may stand under an earlier name of the step.
  */
 export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<string, StepEvent[]>> {
   const logs = new Map<string, StepEvent[]>()
@@ -153,15 +153,13 @@ export async function standingLogs(db: Db, ids: readonly string[]): Promise<Map<
       SELECT max(serial) FROM step_events WHERE pair_id IN (${listed(ids)}) GROUP BY pair_id, step
     ) ORDER BY e.serial
   `)
-  for (const event of newest) {
-    if (event.what !== 'undone') add(event)
-    else {
-      const all = await db.all<StepEvent & { pair_id: string }>(sql`
-        SELECT pair_id, step, what, at FROM step_events
-        WHERE pair_id = ${event.pair_id} AND step = ${event.step} ORDER BY serial
-      `)
-      all.forEach(add)
-    }
+  const undone = new Set(newest.filter((e) => e.what === 'undone').map((e) => e.pair_id))
+  newest.filter((e) => !undone.has(e.pair_id)).forEach(add)
+  if (undone.size > 0) {
+    const all = await db.all<StepEvent & { pair_id: string }>(sql`
+      SELECT pair_id, step, what, at FROM step_events WHERE pair_id IN (${listed([...undone])}) ORDER BY serial
+    `)
+    all.forEach(add)
   }
   return logs
 }

@@ -7,7 +7,19 @@ import { openFile } from './openFile.ts'
 import { examine, type Content } from './soundness.ts'
 
 /** Tables whose rows carry a version that a page may hold in its hand. */
-const VERSIONED = ['lasts', 'materials', 'pairs', 'last_holds', 'feet', 'cup_soles', 'hides', 'layouts', 'workshop']
+const VERSIONED = [
+  'lasts',
+  'materials',
+  'pairs',
+  'last_holds',
+  'feet',
+  'cup_soles',
+  'hides',
+  'layouts',
+  'way_sets',
+  'how_tos',
+  'workshop',
+]
 
 export interface PutBack {
   content: Content

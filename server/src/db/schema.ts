@@ -1,8 +1,9 @@
 import type {
   BuildUp,
   CupSole,
-  Hide,
   FootMeasures,
+  Hide,
+  HowToFields,
   LastShape,
   LastStock,
   Making,
@@ -12,6 +13,7 @@ import type {
   PairDecisions,
   PairLayout,
   RuleFigures,
+  WaySetFields,
 } from '@gentle-awl/core'
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 
@@ -177,6 +179,24 @@ export const hides = sqliteTable('hides', {
   directions: text('directions', { mode: 'json' }).$type<Hide['directions']>().notNull().default([]),
   samples: text('samples', { mode: 'json' }).$type<Hide['samples']>().notNull(),
   used: integer('used', { mode: 'boolean' }).notNull().default(false),
+})
+
+/** Ways of working that the workshop keeps under a name. */
+export const waySets = sqliteTable('way_sets', {
+  ...document,
+  name: text('name').notNull(),
+  note: text('note').notNull().default(''),
+  ways: text('ways', { mode: 'json' }).$type<WaySetFields['ways']>().notNull(),
+  recipe: text('recipe').notNull().default(''),
+  own: text('own', { mode: 'json' }).$type<WaySetFields['own']>().notNull(),
+})
+
+/** Cards of technique that the workshop wrote. */
+export const howTos = sqliteTable('how_tos', {
+  ...document,
+  name: text('name').notNull(),
+  text: text('text').notNull(),
+  steps: text('steps', { mode: 'json' }).$type<HowToFields['steps']>().notNull(),
 })
 
 /** How one stuff of a pair is laid out: one layout for each of them. */

@@ -1,4 +1,4 @@
-import { stepState, type StepEvent } from '@gentle-awl/core'
+import { stepState, type Known, type StepEvent } from '@gentle-awl/core'
 import { asc, eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notThere, StoreError } from './errors.ts'
@@ -21,10 +21,11 @@ async function logOfPair(tx: Tx, pairId: string): Promise<StepEvent[]> {
  * Corrects what a finished step took: a start that was forgotten leaves none. It was finished when it was, so that its
  * wait runs on; the log keeps what stood in it before. Throws StoreError while the step is not finished.
  */
-export async function correctMinutes(tx: Tx, pairId: string, step: string, minutes: number): Promise<void> {
+export async function correctMinutes(tx: Tx, pairId: string, known: Known, minutes: number): Promise<void> {
   const log = await logOfPair(tx, pairId)
-  const finished = log.filter((e) => e.step === step && e.what === 'finished').at(-1)
-  if (stepState(log, step) !== 'finished' || !finished) {
+  const step = known.id
+  const finished = log.filter((e) => [step, ...known.formerly].includes(e.step) && e.what === 'finished').at(-1)
+  if (stepState(log, known) !== 'finished' || !finished) {
     throw new StoreError('in the way', 'Out of step', 'Only the time of a step that is done can be corrected.')
   }
   const started = new Date(Date.parse(finished.at) - minutes * 60_000).toISOString()
@@ -39,7 +40,7 @@ export async function correctMinutes(tx: Tx, pairId: string, step: string, minut
 }
 
 /** Adds an event to a pair's log; the clock is the server's. Throws StoreError when it does not follow from where the step stands. */
-export async function logStep(tx: Tx, pairId: string, step: string, what: StepEvent['what']): Promise<void> {
+export async function logStep(tx: Tx, pairId: string, step: Known, what: StepEvent['what']): Promise<void> {
   const state = stepState(await logOfPair(tx, pairId), step)
   const possible = { started: state === 'open', finished: state === 'started', undone: state !== 'open' }[what]
   if (!possible) {
@@ -50,5 +51,5 @@ export async function logStep(tx: Tx, pairId: string, step: string, what: StepEv
       `This step is ${standing}, so it cannot be ${what}. Reload to see the log as it is.`,
     )
   }
-  await tx.insert(stepEvents).values({ id: uuid(), pairId, step, what, at: new Date().toISOString() })
+  await tx.insert(stepEvents).values({ id: uuid(), pairId, step: step.id, what, at: new Date().toISOString() })
 }

@@ -2,9 +2,10 @@ import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
-import { cupSoles, feet, hides, lastHolds, lasts, materials, pairs, stepEvents } from '../db/schema.ts'
+import { cupSoles, feet, hides, howTos, lastHolds, lasts, materials, pairs, stepEvents, waySets } from '../db/schema.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
 import { demoHides } from './hides.ts'
+import { demoHowTos, demoWays } from './ways.ts'
 import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
 
 /** Nobody takes just as long as was planned: quicker here, slower there, by turns. */
@@ -14,14 +15,24 @@ const PACE = [1.1, 0.85, 1.25, 0.95, 1, 1.4, 0.9]
 function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
   const { steps } = planPair(demoInput(pair), cache)
   const done = steps.slice(0, Math.round(pair.done * steps.length))
-  const log: StepEvent[] = []
-  let at = now - pair.finishedMinutesAgo * 60_000
-  for (const [i, step] of done.toReversed().entries()) {
-    log.unshift({ step: step.id, what: 'finished', at: new Date(at).toISOString() })
-    at -= Math.max(1, Math.round(step.minutes.value * PACE[i % PACE.length]!)) * 60_000
-    log.unshift({ step: step.id, what: 'started', at: new Date(at).toISOString() })
-    at -= (step.wait?.min ?? 4) * 60_000
-  }
+  // Forwards from nought, each step as soon as the hands are free and what it waits for has waited; then put back in time.
+  let free = 0
+  const ended = new Map<string, number>()
+  const times = done.map((step, i) => {
+    const ready = step.after.map((a) => {
+      const before = done.find((s) => s.id === a.id)
+      return (ended.get(a.id) ?? 0) + (before?.wait?.min ?? 0)
+    })
+    const started = Math.max(free + 4, ...ready)
+    free = started + Math.max(1, Math.round(step.minutes.value * PACE[i % PACE.length]!))
+    ended.set(step.id, free)
+    return { step: step.id, started, finished: free }
+  })
+  const at = (minute: number) => new Date(now - (pair.finishedMinutesAgo + free - minute) * 60_000).toISOString()
+  const log = times.flatMap(({ step, started, finished }): StepEvent[] => [
+    { step, what: 'started', at: at(started) },
+    { step, what: 'finished', at: at(finished) },
+  ])
   const next = steps[done.length]
   if (pair.running && next) log.push({ step: next.id, what: 'started', at: new Date(now - 6 * 60_000).toISOString() })
   return log
@@ -58,6 +69,8 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
       })
     }
     for (const pairOfFeet of demoFeet) await tx.insert(feet).values({ ...pairOfFeet, updatedAt })
+    for (const ways of demoWays) await tx.insert(waySets).values({ ...ways, updatedAt })
+    for (const card of demoHowTos) await tx.insert(howTos).values({ ...card, updatedAt })
     for (const hide of demoHides(demoMaterials)) await tx.insert(hides).values({ ...hide, updatedAt })
     for (const sole of soles) await tx.insert(cupSoles).values({ ...sole, updatedAt })
   })

@@ -141,7 +141,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'derby' },
       rules: { 'upper.lastingMargin': 24 },
     },
-    { done: 0.52, finishedMinutesAgo: 35, running: false },
+    { done: 0.57, finishedMinutesAgo: 35, running: false },
   ),
   pair(
     2,
@@ -180,7 +180,7 @@ export const demoPairs: DemoPair[] = [
       sock: { padding: 'half' },
       upper: { style: 'court' },
     },
-    { done: 0.7, finishedMinutesAgo: 5, running: false },
+    { done: 0.72, finishedMinutesAgo: 5, running: false },
   ),
   pair(
     5,

@@ -13,6 +13,7 @@ import {
   type Makeable,
   type PairCard,
   type PairFile,
+  type Plan,
 } from '@gentle-awl/core'
 import { move, workerData } from 'piscina'
 import { edition } from '../db/edition.ts'
@@ -52,7 +53,7 @@ export type JobKind = keyof JobKinds
 export type Job = { [K in JobKind]: { kind: K } & JobKinds[K]['order'] }[JobKind]
 
 export interface BenchPlan {
-  steps: { id: string; group: string; parts: string[] }[]
+  steps: Pick<Plan['steps'][number], 'id' | 'formerly' | 'group' | 'parts'>[]
   makeables: Makeable[]
 }
 
@@ -91,7 +92,7 @@ const works: {
   bench: ({ file }) => {
     const plan = planPair(file, cache)
     return {
-      steps: plan.steps.map(({ id, group, parts }) => ({ id, group, parts })),
+      steps: plan.steps.map(({ id, formerly, group, parts }) => ({ id, formerly, group, parts })),
       makeables: makeables(plan),
     }
   },

@@ -4,6 +4,7 @@ import type {
   CuttingGroup,
   Hide,
   HideFields,
+  HowToFields,
   FeetFields,
   LastFields,
   LastHold,
@@ -27,6 +28,7 @@ import type {
   PatternKind,
   PlotLine,
   RuleFigures,
+  WaySetFields,
   RuleReach,
   ShelfLast,
   StepEvent,
@@ -198,6 +200,8 @@ export const api = {
   feet: shelf<FeetFields & { id: string }, FeetFields>('/feet'),
   cupSoles: shelf<CupSoleFields & { id: string }, CupSoleFields>('/cup-soles'),
   hides: shelf<Hide, HideFields>('/hides'),
+  ways: shelf<WaySetFields & { id: string }, WaySetFields>('/ways'),
+  howTos: shelf<HowToFields & { id: string }, HowToFields>('/how-tos'),
   materials: shelf<Material>('/materials'),
   /** What the practice scanner's hidden last measures. */
   hiddenLast: (seed: number) =>

@@ -52,7 +52,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/lasting/LastingRoom.vue'),
           meta: { title: 'Lasting' },
         },
-        { path: 'work', component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'), meta: { title: 'Work' } },
+        {
+          path: 'work/:what?',
+          component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'),
+          meta: { title: 'Work' },
+        },
       ],
     },
     { path: '/lasts', component: () => import('../rooms/lasts/LastsRoom.vue'), meta: { title: 'Lasts' } },

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { useElementVisibility } from '@vueuse/core'
-import type * as PlotlyLibrary from 'plotly.js-cartesian-dist-min'
 import { NSpin, NTable } from 'naive-ui'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { theme } from '../app/settings.ts'
 import FoldOut from './FoldOut.vue'
 import { chartRows, config, decimals, layoutOf, traces, type ChartAxis, type ChartLine } from './chartLook.ts'
+import { usePlotly } from './usePlotly.ts'
 
 /**
  * Lines over one axis, drawn by Plotly once they are looked at, and the same figures as a table beneath, for those who
@@ -15,33 +14,13 @@ const props = withDefaults(
   defineProps<{ title: string; x: ChartAxis; y: ChartAxis; lines: readonly ChartLine[]; rows?: number }>(),
   { rows: 12 },
 )
-type Plotly = typeof PlotlyLibrary
-const plotly = shallowRef<Plotly | null>(null)
-const failed = ref(false)
 const place = ref<HTMLElement | null>(null)
-const seen = useElementVisibility(place)
+const { plotly, failed, seen } = usePlotly(place)
 
-watch(
-  seen,
-  async (is) => {
-    if (!is || plotly.value) return
-    try {
-      // A page that is never opened never fetches it.
-      const loaded = (await import('plotly.js-cartesian-dist-min')) as Plotly & { default?: Plotly }
-      plotly.value = loaded.default ?? loaded
-    } catch {
-      failed.value = true
-    }
-  },
-  { immediate: true },
-)
 watch([plotly, () => props.lines, () => props.x, () => props.y, theme], async ([library]) => {
   if (!library || !place.value) return
   const { x, y, lines } = props
   await library.react(place.value, traces(lines, theme.value, { y }), layoutOf(x, y, theme.value), config)
-})
-onBeforeUnmount(() => {
-  if (plotly.value && place.value) plotly.value.purge(place.value)
 })
 
 const figures = computed(() => chartRows(props.lines, props.rows))

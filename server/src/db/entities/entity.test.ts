@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { OwnStep, Ways } from '@gentle-awl/core'
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -14,8 +15,10 @@ import { materials } from '../schema.ts'
 import { cupSoleEntity } from './cupSoles.ts'
 import { feetEntity } from './feet.ts'
 import { hideEntity } from './hides.ts'
+import { howToEntity } from './howTos.ts'
 import { lastEntity } from './lasts.ts'
 import { materialEntity } from './materials.ts'
+import { waySetEntity } from './waySets.ts'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-entity-'))
 let store: Store
@@ -34,12 +37,30 @@ const { id: _cup, ...cupFields } = demoCupSoles()[0]!
 const { id: _hide, ...hideFields } = { ...demoHides(demoMaterials)[0]!, materialId: null }
 const { id: _material, ...materialFields } = demoMaterials[0]!
 
+const waySet = {
+  name: 'Winter boots',
+  note: 'For the ferry crews.',
+  ways: Ways.parse({ puff: 'formed on the last' }),
+  recipe: 'Rye flour, water.',
+  own: [OwnStep.parse({ id: 'own.stamp', name: 'Stamp the sole', group: 'bottom', after: ['trim-sole'] })],
+}
+
 /** Each kind with a document of it, and the same document changed. */
 const kinds = [
   { entity: lastEntity, fields: lastFields, changed: { ...lastFields, note: 'Worn at the toe.' } },
   { entity: materialEntity, fields: materialFields, changed: { ...materialFields, thickness: 1.9 } },
   { entity: feetEntity, fields: feetFields, changed: { ...feetFields, trade: 'rigger' } },
   { entity: hideEntity, fields: hideFields, changed: { ...hideFields, tight: 12, used: true } },
+  {
+    entity: waySetEntity,
+    fields: waySet,
+    changed: { ...waySet, ways: Ways.parse({ lasting: 'lining first', paste: 'white glue' }), recipe: '' },
+  },
+  {
+    entity: howToEntity,
+    fields: { name: 'A waxed end', text: 'Roll it on the knee.', steps: ['sew-welt'] },
+    changed: { name: 'A waxed end', text: 'Roll it on the bench.', steps: [] },
+  },
   { entity: cupSoleEntity, fields: cupFields, changed: { ...cupFields, seat: null, flipped: !cupFields.flipped } },
 ]
 

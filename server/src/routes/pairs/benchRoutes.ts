@@ -43,7 +43,7 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
     }
     const cut = steps.find((s) => s.id === step && s.group === 'cut')
     await store.write(async (tx) => {
-      await logStep(tx, id, step, what)
+      await logStep(tx, id, steps.find((s) => s.id === step) ?? { id: step, formerly: [] }, what)
       // A part that is cut counts with the shape it has now: what changes it later means cutting it again.
       if (what !== 'finished' || !cut) return
       const parts = makeables.filter((m) => cut.parts.includes(partOfMade(m.part)))
@@ -56,7 +56,9 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
     const { id } = params(req)
     const step = read(StepEvent.shape.step, req.params.step, 'This step')
     const { minutes } = read(MinutesBody, req.body, 'This time')
-    await store.write((tx) => correctMinutes(tx, id, step, minutes))
+    const { steps } = await jobs.run('bench', { file: await pairFile(store.db, id) }, goneSignal(res))
+    const known = steps.find((s) => s.id === step) ?? { id: step, formerly: [] }
+    await store.write((tx) => correctMinutes(tx, id, known, minutes))
     res.json(await readLog(store.db, id))
   })
 

@@ -88,6 +88,7 @@ export class Packer {
       feet: ref(plan.feet),
       feetFindings: plan.feetFindings,
       steps: ref(plan.steps),
+      asked: plan.asked,
       skiving: ref(plan.skiving),
     }
     this.there = now
@@ -147,6 +148,7 @@ export class Unpacker {
       feet: of(plan.feet),
       feetFindings: plan.feetFindings,
       steps: of(plan.steps),
+      asked: plan.asked,
       skiving: of(plan.skiving),
     }
     this.have = kept

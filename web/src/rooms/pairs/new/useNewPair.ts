@@ -151,6 +151,8 @@ export function useNewPair() {
         piecesToo.value && inStyle === style.value ? ownPieces.value.map((p) => [p.piece, p.material.id]) : [],
       ),
       materials: Object.fromEntries(allRoles.map((r) => [r, materials[r] || null])),
+      // Worked as the last one of this style was, but for the order of its own steps.
+      ...(like.value ? { work: { ...like.value.decisions.work, order: [] } } : {}),
       // Half is the careful beginning: it leaves joint and waist their girth.
       sock: { padding: padding === null ? 'none' : before === 'none' ? 'half' : before },
     }

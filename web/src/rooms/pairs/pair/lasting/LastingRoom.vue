@@ -13,7 +13,7 @@ import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseChart from '../../../../ui/HouseChart.vue'
 import { feet } from '../../../../ui/feet.ts'
 import TackDrawing from './TackDrawing.vue'
-import { useDriven } from './useDriven.ts'
+import { useStripTacks } from './useStripTacks.ts'
 
 /** How each thing is drawn over the last: its tacks in their order, the tucks that stay, the shrink along the feather line. */
 const pair = usePair()
@@ -26,33 +26,7 @@ const strip = computed<LastedStrip | null>(
 )
 const names = computed(() => strips.value.map(({ id }) => ({ value: id, name: lastedNames[id] })))
 const choose = (id: string) => router.replace(`/pairs/${pair.view?.id}/lasting/${id}`)
-/** The feather line, laid flat: the insole's own edge. */
-const feather = computed(() => pair.plan?.parts.find((p) => p.id === 'insole')?.outline ?? [])
-const { driven, next, tick, back, clear } = useDriven(
-  () => pair.view?.id ?? '',
-  () => pair.foot,
-  () => strip.value,
-)
-const depth = computed(() => {
-  const s = strip.value
-  const deepest = Math.max(...(s?.zones.map((z) => z.flat) ?? [0]))
-  return Math.max(1, Math.min(lasting.value?.flat ?? 6, deepest))
-})
-const words: Readonly<Record<string, string>> = {
-  toe: 'the middle of the toe',
-  'toe side': 'the side of the toe',
-  joint: 'the joint',
-  waist: 'the waist',
-  seat: 'the middle of the seat',
-  end: 'its end',
-}
-const said = computed(() => {
-  const t = next.value
-  if (!t) return 'All tacks are in.'
-  const where = t.anchor ? words[t.anchor] : 'between its neighbours'
-  const side = t.anchor === 'toe' || t.anchor === 'seat' ? '' : `, ${t.side} side`
-  return `Next: tack ${t.number}, ${where}${side}.`
-})
+const { feather, depth, said, driven, next, tick, back, clear } = useStripTacks(() => strip.value)
 const line = (side: 'medial' | 'lateral') => {
   const places = lasting.value?.bends.filter((b) => b.side === side) ?? []
   return { name: capital(side), x: places.map((b) => inUnit(b.run)), y: places.map((b) => b.shrinks) }

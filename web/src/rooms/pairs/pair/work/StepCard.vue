@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { cautions, MOST_STEP_MINUTES, type StepEvent, type StepProgress } from '@gentle-awl/core'
-import { IconAlertTriangle, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
+import { IconAlertTriangle, IconArrowsMaximize, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
+import ButtonLink from '../../../../ui/ButtonLink.vue'
 import FigureField from '../../../../ui/FigureField.vue'
+import { usePair } from '../../../../stores/pairStore.ts'
+import StepPlace from './StepPlace.vue'
+import StepStuff from './StepStuff.vue'
 import { clockFace } from './clock.ts'
 
 const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
@@ -13,6 +17,8 @@ const step = computed(() => props.progress.step)
 const active = computed(
   () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
 )
+const pair = usePair()
+const to = computed(() => `/pairs/${pair.view?.id}/work/${encodeURIComponent(step.value.id)}`)
 const asked = ref(false)
 /** A finished or held step is one line until somebody wants to know more. */
 const open = computed(() => active.value || asked.value)
@@ -49,6 +55,9 @@ const waitWords = computed(() => {
         clockFace(now - (progress.startedAt ?? now))
       }}</span>
       <div class="buttons">
+        <ButtonLink :to="to" :aria-label="`${step.name}, large`">
+          <IconArrowsMaximize :size="20" aria-hidden="true" />
+        </ButtonLink>
         <NButton
           v-if="progress.state === 'open'"
           :class="{ main: active }"
@@ -84,13 +93,17 @@ const waitWords = computed(() => {
         {{ tell(step.minutes.sentence) }}
         <RouterLink v-if="step.group === 'skive'" to="edges/skiving">The skiving list</RouterLink>
       </p>
-      <p v-if="step.wait" class="soft">Wait: {{ tell(step.wait.why) }}</p>
+      <p v-if="step.wait" class="soft">
+        Wait: {{ tell(step.wait.why) }} <template v-if="step.wait.late">Too late: {{ tell(step.wait.late) }}</template>
+      </p>
       <ul v-if="progress.heldBy.length > 0" class="held-by">
         <li v-for="(h, i) in progress.heldBy" :key="i">{{ tell(h) }}</li>
       </ul>
       <ul v-else-if="step.after.length > 0" class="soft">
         <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ tell(a.why) }}.</li>
       </ul>
+      <StepStuff :step="step" />
+      <StepPlace v-if="asked" :step="step" />
       <p v-for="c in step.cautions" :key="c" class="caution">
         <IconAlertTriangle :size="20" aria-hidden="true" /> <span>{{ cautions[c] }}</span>
       </p>

@@ -25,7 +25,9 @@ withDefaults(defineProps<{ clocks: StepProgress[]; now: number; heading?: 'h2' |
           <p class="soft">
             {{ tell(s.step.wait?.why ?? '') }}
             <template v-if="s.clock.state === 'waiting'">Ready at {{ timeOfDay(s.clock.readyAt, now) }}.</template>
-            <template v-if="s.clock.state === 'late'">Check it, and do the step again if it has gone off.</template>
+            <template v-if="s.clock.state === 'late'">{{
+              tell(s.step.wait?.late ?? 'Check it, and do the step again if it has gone off.')
+            }}</template>
           </p>
         </template>
       </li>

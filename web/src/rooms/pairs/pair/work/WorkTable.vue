@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { NDataTable, type DataTableBaseColumn, type DataTableColumns } from 'naive-ui'
 import type { StepProgress } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed, h, ref } from 'vue'
+import { RouterLink } from 'vue-router'
 import { showMinutes } from '../../../../app/settings.ts'
 import SearchField from '../../../../ui/SearchField.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import { standings, workRows, workSums, type Standing, type WorkRow } from './workTable.ts'
 
 /** All steps of a pair with their times: what was planned, what it took, where it stands. */
-const props = defineProps<{ steps: readonly StepProgress[] }>()
+const props = defineProps<{ steps: readonly StepProgress[]; to: (id: string) => string }>()
 const wanted = ref('')
 const standing = ref<Standing | ''>('')
 const all = computed(() => workRows(props.steps))
@@ -48,7 +49,12 @@ const timeColumn = (
 })
 const columns: DataTableColumns<WorkRow> = [
   { title: 'No', key: 'place', width: 64, align: 'right', className: 'figure', sorter: (a, b) => a.place - b.place },
-  { title: 'Step', key: 'name', sorter: (a, b) => a.name.localeCompare(b.name) },
+  {
+    title: 'Step',
+    key: 'name',
+    sorter: (a, b) => a.name.localeCompare(b.name),
+    render: (r) => h(RouterLink, { to: props.to(r.id) }, () => r.name),
+  },
   { title: 'Work', key: 'group', width: 100, sorter: (a, b) => a.group.localeCompare(b.group) || a.place - b.place },
   {
     title: 'Stands',

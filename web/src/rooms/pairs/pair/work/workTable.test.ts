@@ -1,5 +1,5 @@
 import { planPair, progress, type StepEvent } from '@gentle-awl/core'
-import { mount } from '@vue/test-utils'
+import { mount, RouterLinkStub } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import { sample } from '../../../../../test/pair.ts'
@@ -42,7 +42,11 @@ describe('the work as a table', () => {
     expect(workSums(rows.slice(1))).toMatchObject({ took: null, over: null })
   })
   it('is found by words, sorted by a press on a head, and says when nothing matches', async () => {
-    const table = mount(WorkTable, { props: { steps: now }, attachTo: document.body })
+    const table = mount(WorkTable, {
+      props: { steps: now, to: (id: string) => `/work/${id}` },
+      global: { stubs: { RouterLink: RouterLinkStub } },
+      attachTo: document.body,
+    })
     await nextTick()
     const names = () => table.findAll('tbody tr').map((tr) => tr.find('[data-col-key="name"]').text())
     expect(names().slice(0, -1)).toEqual(steps.map((s) => s.name))

@@ -1,0 +1,3 @@
+/** Left and right shoe of a pair. */
+export const feet = ['right', 'left'] as const
+export type Foot = (typeof feet)[number]

@@ -1,0 +1,77 @@
+import { progress, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { api, ApiError } from '../../../../api/client.ts'
+import { useNews } from '../../../../app/news.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
+import { useMade } from '../../../../stores/madeStore.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
+
+/** What was done of a pair's work: its log as the server has it, where every step stands by it, and what is said to it. */
+export function useWorkLog() {
+  const pair = usePair()
+  const made = useMade()
+  const log = shallowRef<StepEvent[] | null>(null)
+  const now = ref(Date.now())
+  const { problem, attempt } = useAttempt()
+  const { problem: stepProblem, busy, attempt: attemptStep } = useAttempt()
+  useIntervalFn(() => (now.value = Date.now()), 1000)
+
+  async function load(): Promise<void> {
+    const { view } = pair
+    if (!view) return
+    await attempt(async () => {
+      log.value = await api.log(view.id)
+    })
+  }
+  // A second tab or another device moves the bench too.
+  useNews(
+    () => (pair.view ? [`/pairs/${pair.view.id}/`] : []),
+    () => void hear(),
+  )
+  async function hear(): Promise<void> {
+    const { view } = pair
+    const known = log.value
+    if (!view || busy.value || known === null) return
+    await attempt(async () => {
+      const fresh = await api.log(view.id)
+      if (pair.view?.id !== view.id) return
+      if (fresh.length !== known.length) await made.load(view.id)
+      log.value = fresh
+      now.value = Date.now()
+    })
+  }
+  /** What was asked of a step, and what the server refuses of it as a sentence. */
+  async function ask(what: (id: string) => Promise<void>): Promise<void> {
+    const { view } = pair
+    if (!view) return
+    await attemptStep(
+      () => what(view.id),
+      async (refusal) => {
+        stepProblem.value = refusal.message
+        if (refusal instanceof ApiError && refusal.status === 409) await load()
+      },
+    )
+  }
+  const say = (step: string, what: StepEvent['what']) =>
+    ask(async (id) => {
+      // A step is checked against the pair as saved.
+      await pair.flush()
+      log.value = await api.logStep(id, step, what)
+      // A cut that is finished is on the list of what was made.
+      if (what === 'finished') await made.load(id)
+      now.value = Date.now()
+    })
+  /** What a finished step took, where the clock was forgotten. */
+  const correct = (step: string, minutes: number) =>
+    ask(async (id) => {
+      log.value = await api.correctMinutes(id, step, minutes)
+    })
+  watch(() => pair.view?.id, load)
+  onMounted(load)
+
+  const steps = computed<StepProgress[]>(() =>
+    pair.plan && log.value ? progress(pair.plan.steps, log.value, now.value) : [],
+  )
+  return { log, now, steps, problem, stepProblem, busy, load, say, correct }
+}
