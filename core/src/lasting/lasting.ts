@@ -1,4 +1,4 @@
-import type { Finding } from '../trade/because.ts'
+import type { Because, Finding } from '../trade/because.ts'
 import type { Side } from '../trade/side.ts'
 import { distance, type Point } from '../geometry/path.ts'
 import { featherArc } from './featherArc.ts'
@@ -28,6 +28,8 @@ export interface Lasting {
   bends: FeatherBend[]
   /** How far inside the feather line a strip must lie flat, mm. */
   flat: number
+  /** What is held while it is pulled: heights of the top line, which side looks higher. */
+  hold: Because[]
   findings: Finding[]
 }
 
@@ -61,6 +63,7 @@ export function deriveLasting(needs: LastingNeeds): Lasting {
     pasted,
     bends: bendsOf(arc.curvature, stations, step, flat),
     flat,
+    hold: holdOf(needs.heights),
     findings: strips.flatMap((s) => s.findings),
   }
 }
@@ -90,6 +93,30 @@ function anchorsOf(places: readonly Met[], { bottom, length, book }: LastingNeed
   )
   const inside = all.filter(({ at }) => there(at) && ends.every((e) => Math.abs(e.at - at) > BESIDE))
   return [...inside, ...ends]
+}
+
+/** Heights to be measured on the last, left and right alike; and by how much the medial side stands higher. */
+function holdOf(heights: readonly Because[]): Because[] {
+  const of = (id: string) => heights.find((h) => h.id === `topLine.${id}`)
+  const [lateral, medial] = [of('lateral'), of('medial')]
+  if (!lateral || !medial) return [...heights]
+  const higher = medial.value - lateral.value
+  return [
+    ...heights,
+    {
+      id: 'higher',
+      quantity: higher >= 0 ? 'Medial side higher' : 'Lateral side higher',
+      value: Math.abs(higher),
+      unit: 'mm',
+      sentence:
+        'Measured up the wall on both sides while the back still can be shifted: a shoe that is pulled straight looks like this, and left like right.',
+      inputs: [
+        { name: 'Lateral', value: lateral.value, unit: 'mm' },
+        { name: 'Medial', value: medial.value, unit: 'mm' },
+      ],
+      origin: 'measured on the last',
+    },
+  ]
 }
 
 function bendsOf(

@@ -15,6 +15,8 @@ export interface LastingNeeds {
   insole: number
   /** Length of the last, mm. */
   length: number
+  /** Heights of the top line above the feather, as they are drawn; none where it is not known. */
+  heights: readonly Because[]
   book: RuleBook
 }
 
@@ -30,8 +32,19 @@ export interface LastingZone {
   tacks: number
 }
 
+/** The middle of what lies between two tacks, and what stays there. */
+export interface Fold {
+  side: Side
+  /** From the heel back on the last, mm. */
+  x: number
+  /** By the trade's reckoning, and by the simulated strip; mm. */
+  tuck: number
+  simulated: number
+}
+
 export interface LastedStrip extends TackPlan {
   id: LastedId
+  folds: Fold[]
   zones: LastingZone[]
   /** Length of a tack under its head where least and where most leather lies under it, mm. */
   tackLength: { least: number; most: number }

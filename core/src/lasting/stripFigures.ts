@@ -2,11 +2,11 @@ import type { Because, Finding } from '../trade/because.ts'
 import { bottomZone, bottomZones, type BottomZone } from '../trade/bottomZone.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import { mm, say } from '../units/sentence.ts'
-import type { LastedStrip, LastingNeeds, LastingZone } from './needs.ts'
+import type { Fold, LastedStrip, LastingNeeds, LastingZone } from './needs.ts'
 import { lastingRules } from './rules.ts'
 import { lastedNames, type LastedId, type Met } from './strip.ts'
 import type { TackPlan } from './tackPlan.ts'
-import { surplusOf } from './tackSpacing.ts'
+import { agreesAt, elasticSpacing, surplusOf, tackFigures, tackSpacing } from './tackSpacing.ts'
 
 const zoneOf = (x: number, length: number): BottomZone => bottomZone(x / length)
 
@@ -91,7 +91,31 @@ export function stripFigures(
       rule: lastingRules.into.key,
     },
   ]
-  const base = { id, ...plan, zones: zonesOf(places, step, plan, needs), tackLength, becauses }
+  const figures = tackFigures(book)
+  // As many as both kinds of spacing ask for between all tacks that are driven, before they are made whole.
+  const asked = there.reduce((sum, p) => sum + step / tackSpacing(p, figures), 0)
+  const elastic = there.reduce((sum, p) => sum + step / elasticSpacing(p, figures), 0)
+  const highest = plan.between.reduce((a, b) => (b.simulated.rises > a.simulated.rises ? b : a))
+  becauses.push({
+    id: 'simulated',
+    quantity: 'Tacks by a simulated strip',
+    value: Math.round((plan.tacks.length * elastic) / asked),
+    unit: 'count',
+    sentence: say`An elastic strip drawn inwards closes up by itself a little, and folds; folds no higher than the leather are pressed flat. It asks for more tacks on bends wider than ${mm(agreesAt(flat.value), 0)} and fewer on sharper ones. With the tacks of the plan its highest fold, between tacks ${highest.from} and ${highest.to}, stands ${mm(highest.simulated.rises, 1)} high.`,
+    inputs: [
+      { name: 'Closes up by itself there', value: highest.simulated.taken, unit: 'mm' },
+      { name: 'Folds there', value: highest.simulated.tuck, unit: 'mm' },
+    ],
+    origin: 'measured on the last',
+  })
+  const folds = plan.between.map((b): Fold => {
+    const at = plan.tacks[b.from - 1]!.place
+    const to = plan.tacks[b.to - 1]!.place
+    const middle = (at + (((to - at + places.length) % places.length) >> 1)) % places.length
+    const { side, x } = places[middle]!
+    return { side, x, tuck: b.tuck, simulated: b.simulated.tuck }
+  })
+  const base = { id, ...plan, folds, zones: zonesOf(places, step, plan, needs), tackLength, becauses }
   return { ...base, findings: [tuckFinding(id, plan, needs), ...flatFinding(id, there, needs)] }
 }
 

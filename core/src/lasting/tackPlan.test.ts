@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
+import { simulateGap } from './gapSimulation.ts'
 import { tackPlan, type Anchor, type StripPlace } from './tackPlan.ts'
-import { tackSpacing } from './tackSpacing.ts'
+import { agreesAt, elasticSpacing, tackSpacing } from './tackSpacing.ts'
 
 const figures = { takes: 1, closest: 5, farthest: 30 }
 const STEP = 0.25
@@ -43,6 +44,39 @@ describe('how far apart tacks stand', () => {
     expect(tackSpacing({ thickness: 1.5, curvature: 1 / 900, depth: 6 }, figures)).toBe(30)
     expect(tackSpacing({ thickness: 1.5, curvature: -1 / 50, depth: 6 }, figures)).toBe(30)
     expect(tackSpacing({ thickness: 1.5, curvature: 1 / 30, depth: 6 }, { ...figures, takes: 2 })).toBeCloseTo(15, 12)
+  })
+})
+
+describe('by an elastic strip', () => {
+  it('tacks stand so far apart that the fold between them is as high as the leather is thick', () => {
+    for (const thickness of [0.9, 1.5, 2.4]) {
+      for (const radius of [20, 34.54, 60]) {
+        const strip = { thickness, curvature: 1 / radius, depth: 6 }
+        const length = elasticSpacing(strip, { closest: 0, farthest: 1000 })
+        const gap = simulateGap({ length, thickness: [thickness], surplus: [6 / radius] })
+        expect(gap.rises / thickness).toBeCloseTo(1, 1)
+      }
+    }
+  })
+  it('agree with the trade where the radius is 5.76 times the depth, closer on gentler bends, farther on sharper ones', () => {
+    const both = (radius: number) => {
+      const strip = { thickness: 1.5, curvature: 1 / radius, depth: 6 }
+      const free = { takes: 1, closest: 0, farthest: 1000 }
+      return elasticSpacing(strip, free) / tackSpacing(strip, free)
+    }
+    expect(agreesAt(6)).toBeCloseTo(34.54, 1)
+    expect(both(agreesAt(6))).toBeCloseTo(1, 9)
+    expect(both(80)).toBeLessThan(1)
+    expect(both(15)).toBeGreaterThan(1)
+    expect(elasticSpacing({ thickness: 1.5, curvature: 0, depth: 6 }, figures)).toBe(30)
+    expect(elasticSpacing({ thickness: 1.5, curvature: 1 / 5, depth: 6 }, figures)).toBe(5)
+  })
+  it('between the tacks of a plan what it closes up and what it folds is all that is too long there', () => {
+    const places = ring(400, (run) => ({ curvature: 1 / (40 + 20 * Math.sin(run / 30)), thickness: 1.4 }))
+    for (const b of tackPlan(places, STEP, anchorsAt(places), figures).between) {
+      expect(b.simulated.taken + b.simulated.tuck).toBeCloseTo(b.surplus, 6)
+      expect(b.simulated.taken).toBeLessThanOrEqual((1.02 * Math.PI ** 2 * 1.4 ** 2) / (3 * b.apart))
+    }
   })
 })
 

@@ -1,5 +1,6 @@
 import type { Side } from '../trade/side.ts'
 import type { Point } from '../geometry/path.ts'
+import { simulateGap, type GapBuckling } from './gapSimulation.ts'
 import { surplusOf, tackSpacing, type Strip, type TackFigures } from './tackSpacing.ts'
 
 /** Places that are tacked first, in the order of the trade: middle of the toe, its sides, joints, waist, seat. */
@@ -45,6 +46,8 @@ export interface Between {
   /** How much the strip has to shrink there at the depth that must lie flat, and how much of that stays as a tuck, mm. */
   surplus: number
   tuck: number
+  /** The same by the simulated strip: what it closes up before it folds, what stays, and how high that stands, mm. */
+  simulated: GapBuckling
 }
 
 export interface TackPlan {
@@ -118,7 +121,13 @@ export function tackPlan(
       const left = surplus - figures.takes * thickness
       const { on, side } = places[run[run.length >> 1]!]!
       const [a, b] = [byPlace.get(from)!, byPlace.get(to)!]
-      return { from: a, to: b, on, side, apart: step * run.length, surplus, tuck: left > NOTHING ? left : 0 }
+      const apart = step * run.length
+      const simulated = simulateGap({
+        length: apart,
+        thickness: run.map((k) => places[k]!.thickness),
+        surplus: run.map((k) => surplusOf(places[k]!)),
+      })
+      return { from: a, to: b, on, side, apart, surplus, tuck: left > NOTHING ? left : 0, simulated }
     })
   })
   return { tacks, between }

@@ -34,5 +34,25 @@ export function tackSpacing({ thickness, curvature, depth }: Strip, { takes, clo
   return Math.min(farthest, Math.max(closest, (takes * thickness) / (depth * curvature)))
 }
 
+/** Times the square of the thickness: what Euler's strip takes and what a fold of its own height swallows, pi^2 (1 / 3 + 1 / 4). */
+const FOLDS = Math.PI ** 2 * (1 / 3 + 1 / 4)
+
+/**
+ * The same by an elastic strip: so far apart that what it does not close up by itself folds no higher than the leather is
+ * thick, and is pressed flat. It takes pi^2 t^2 / (3 s), and a fold of height t swallows pi^2 t^2 / (4 s): s^2 d k = 5.76 t^2
+ * (see simulateGap). Of gentle bends it thinks less, of sharp ones more than s = t / (d k): the two agree where the radius is
+ * 5.76 times the depth.
+ */
+export function elasticSpacing(
+  { thickness, curvature, depth }: Strip,
+  { closest, farthest }: Pick<TackFigures, 'closest' | 'farthest'>,
+): number {
+  if (curvature <= 0 || depth <= 0) return farthest
+  return Math.min(farthest, Math.max(closest, thickness * Math.sqrt(FOLDS / (depth * curvature))))
+}
+
+/** The radius at which both spacings agree, mm, where the trade's takes one thickness. */
+export const agreesAt = (depth: number): number => FOLDS * depth
+
 /** By how much a millimetre of the strip's run is too long at the depth that must lie flat. */
 export const surplusOf = ({ curvature, depth }: Strip): number => depth * Math.max(0, curvature)

@@ -230,7 +230,13 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
   const stitching = stitchingStage({ upper, wall, edges, under: under.parts, decisions: d, material, book }, cache)
   const lasting = cache.ruled(
     'lasting',
-    { bottom, turned: wall.turned, insole: material.insole.thickness, length: surface.length },
+    {
+      bottom,
+      turned: wall.turned,
+      insole: material.insole.thickness,
+      length: surface.length,
+      heights: wall.heights,
+    },
     book,
     (i, rules) => deriveLasting({ ...i, book: rules }),
   )

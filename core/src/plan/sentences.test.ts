@@ -13,7 +13,7 @@ const NO_LENGTH = [
   /\d+(\.\d+)? of (its run|the last length|the liner’s own length|(its|their|the) (thickness|width))/g,
   /(up to|past) \d+(\.\d+)? (is not (felt|seen)|the foot feels|it is (felt|seen))/g,
   /by rule \d+ go/g,
-  /^Tacks \d+ and \d+ stand/g,
+  /\btacks \d+ and \d+\b/gi,
   // Shares: of a thickness, of a mass.
   /0\.5 to 0\.6 keeps|is about 0\.2;/g,
 ]

@@ -17,6 +17,7 @@ import { edgingParts } from '../parts/edging/edging.ts'
 import { liningParts, sideLiningParts } from '../parts/linings/liningParts.ts'
 import { liningPieces } from '../parts/linings/linings.ts'
 import { ownLiningPieces, ownLinings } from '../parts/linings/ownLinings.ts'
+import type { Because } from '../trade/because.ts'
 import type { Part } from '../trade/part.ts'
 import { BEYOND_JOINT, stiffener, stiffenerEnds } from '../parts/stiffener/stiffener.ts'
 import { openingRowAt } from '../seams/openingRow.ts'
@@ -35,6 +36,8 @@ const BEHIND = 14
 const SHORT_REACH = 0.36
 /** The heel sheet grows with the top line in steps, so that dragging the line a little does not lay it out anew; mm. */
 const SHEET_STEP = 10
+
+const NO_HEIGHTS: readonly Because[] = []
 
 export interface WallNeeds {
   surface: LastSurface
@@ -56,6 +59,8 @@ export interface Wall extends WallLayers {
   linings: Piece[]
   /** How the upper's edges are seen. */
   sight: EdgeSight
+  /** Heights of the top line above the feather, as it is drawn; none of a shaft, nor of a drawn pattern. */
+  heights: readonly Because[]
 }
 
 /** From the base pattern to the layers of the wall: linings, stiffener, puff and what reinforces between them. */
@@ -221,7 +226,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
     book,
     (i, rules) => layersOf({ ...i, book: rules }),
   )
-  return { parts: [...parts], linings: inside, sight, ...layered }
+  return { parts: [...parts], linings: inside, sight, heights: low ? top.becauses : NO_HEIGHTS, ...layered }
 }
 
 /** The heel of the last laid flat as high and as far forward as the stiffener may go. */

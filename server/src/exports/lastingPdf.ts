@@ -14,7 +14,7 @@ import { bar, INK, MM, Page, PALE } from './pdfPage.ts'
 import { MARGIN, papers, type Paper } from './sheets.ts'
 
 /** Room at the head of a sheet for its words, and at its foot for the bar, mm. */
-const HEAD = 34
+const HEAD = 40
 const FOOT = 22
 /** Room for numbers round the outline, mm; two rows by turns. */
 const ROUND = 11
@@ -56,7 +56,7 @@ export async function lastingPdf(file: PairFile, plan: Plan, paper: Paper): Prom
       const wide = width - 2 * MARGIN
       const high = height - 2 * MARGIN
       page.text(`${label.order}  ${label.name}  revision ${revision}`, 0, 0, 8, { colour: PALE })
-      heading(page, wide, high, strip, foot)
+      heading(page, wide, high, strip, foot, shoe.lasting.hold)
       bar(page, 0, 8)
       page.text('100 mm', 102, 8, 8, { colour: PALE })
       sheet(page, wide, high - HEAD, feather, strip, foot)
@@ -65,7 +65,14 @@ export async function lastingPdf(file: PairFile, plan: Plan, paper: Paper): Prom
   return pdf.finish()
 }
 
-function heading(page: Page, wide: number, high: number, strip: LastedStrip, foot: Foot): void {
+function heading(
+  page: Page,
+  wide: number,
+  high: number,
+  strip: LastedStrip,
+  foot: Foot,
+  hold: FootPlan['lasting']['hold'],
+): void {
   const { tackLength, tacks, between } = strip
   page.text(`${lastedNames[strip.id]}, ${foot} shoe`, 0, high - 5, 17, { bold: true })
   const stay = between.filter((b) => b.tuck > 0)
@@ -74,6 +81,11 @@ function heading(page: Page, wide: number, high: number, strip: LastedStrip, foo
     stay.length === 0
       ? 'Between any two tacks it is pressed flat.'
       : `Tucks stay between ${stay.map((b) => `${b.from} and ${b.to} (${b.tuck.toFixed(1)} mm)`).join(', ')}.`,
+    ...(hold.length > 0
+      ? [
+          `Held, and measured: ${hold.map((b) => `${b.quantity.charAt(0).toLowerCase()}${b.quantity.slice(1)} ${b.value.toFixed(1)} mm ________`).join('   ')}`,
+        ]
+      : []),
   ]
   let y = high - 12
   for (const line of lines.flatMap((l) => page.wrapped(l, wide, 9.5))) {

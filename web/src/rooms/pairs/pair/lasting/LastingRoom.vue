@@ -32,6 +32,25 @@ const line = (side: 'medial' | 'lateral') => {
   return { name: capital(side), x: places.map((b) => inUnit(b.run)), y: places.map((b) => b.shrinks) }
 }
 const shrink = computed(() => [line('medial'), line('lateral')])
+/** What stays between the tacks, by the trade's reckoning and by the simulated strip, from the heel forward. */
+const tucks = computed(() =>
+  (['medial', 'lateral'] as const).flatMap((side) => {
+    const folds = (strip.value?.folds ?? []).filter((f) => f.side === side).sort((a, b) => a.x - b.x)
+    const x = folds.map((f) => inUnit(f.x))
+    // Where the reckoning leaves none anywhere, a line along the ground says nothing.
+    const reckoned = folds.some((f) => f.tuck > 0)
+    return [
+      { name: `${capital(side)}, simulated`, x, y: folds.map((f) => inUnit(f.simulated)) },
+      ...(reckoned ? [{ name: `${capital(side)}, reckoned`, x, y: folds.map((f) => inUnit(f.tuck)) }] : []),
+    ]
+  }),
+)
+/** A throat that is mirrored has its pattern moved over while it is lasted. */
+const throat = computed(() =>
+  pair.decisions?.upper.throat === 'mirrored'
+    ? (pair.plan?.upper.findings.find((f) => f.id === 'upper.throat') ?? null)
+    : null,
+)
 </script>
 
 <template>
@@ -95,10 +114,25 @@ const shrink = computed(() => [line('medial'), line('lateral')])
       </NTable>
       <HouseChart
         :title="`Shrink of a strip ${showLength(lasting.flat)} inside the feather`"
-        :x="{ title: 'From the heel along the feather line', unit: lengthWord }"
+        :x="{ title: 'Along it from the heel', unit: lengthWord }"
         :y="{ title: 'Must shrink', unit: '%' }"
         :lines="shrink"
       />
+      <HouseChart
+        title="Tucks that stay between the tacks"
+        :x="{ title: 'From the heel on the last', unit: lengthWord }"
+        :y="{ title: 'Tuck', unit: lengthWord }"
+        :lines="tucks"
+      />
+      <template v-if="lasting.hold.length > 0 || throat">
+        <h3>Held while it is pulled</h3>
+        <ul class="reasons" aria-label="Held while it is pulled">
+          <BecauseItem v-for="b in lasting.hold" :key="b.id" :because="b" />
+        </ul>
+        <ul v-if="throat" class="findings">
+          <FindingItem :finding="throat" />
+        </ul>
+      </template>
       <h3>Because</h3>
       <ul class="reasons">
         <BecauseItem v-for="b in strip.becauses" :key="b.id" :because="b" />

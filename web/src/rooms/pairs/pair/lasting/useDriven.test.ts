@@ -7,6 +7,7 @@ const strip = (id: 'upper' | 'lining', xs: readonly number[]): LastedStrip => ({
   id,
   tacks: xs.map((x, i) => ({ number: i + 1, on: [x, 0], at: [x, 8], side: 'lateral', anchor: null, place: i })),
   between: [],
+  folds: [],
   zones: [],
   tackLength: { least: 4, most: 5 },
   becauses: [],
