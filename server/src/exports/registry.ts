@@ -1,4 +1,5 @@
 import { cuttingPdfExport } from './pair/cuttingPdfExport.ts'
+import { jobCardExport } from './pair/jobCardExport.ts'
 import { lastingPdfExport } from './pair/lastingPdfExport.ts'
 import { partsPdfExport } from './pair/partsPdfExport.ts'
 import { partsSvgExport } from './pair/partsSvgExport.ts'
@@ -20,6 +21,7 @@ export const pairExports: readonly PairExport[] = [
   skivingPdfExport,
   cuttingPdfExport,
   lastingPdfExport,
+  jobCardExport,
   partsSvgExport,
   upperSvgExport,
   upperDxfExport,

@@ -16,6 +16,7 @@ import type { ToolId } from '../tools.ts'
 import { waitRules } from '../waits.ts'
 import { drawn, shellsDry } from './lasting.ts'
 import { lastOut } from './lastOut.ts'
+import { threadFor } from './seamWork.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
 
@@ -72,6 +73,14 @@ function welt(f: Facts): Operation[] {
         needs: want(['welt'], 'wetted', 'the welt is sewn damp'),
         cautions: ['awl', 'tacks'] as const,
         tools: ['needles', 'awl', 'puller'] as const,
+        stuff: [
+          {
+            name: `Thread, ${f.threads.sole}`,
+            amount: Math.ceil((4 * line.length) / 100) / 10,
+            unit: 'm' as const,
+            sentence: 'About four times the row, in thick work.',
+          },
+        ],
         look: ['Every stitch drawn down, the welt close to the upper all round.'],
         parts: ['insole', 'welt'],
         seams: ['insole.holdfast'],
@@ -171,6 +180,13 @@ function tried(f: Facts): Operation[] {
     }),
   ]
 }
+
+/** Thread of one foot's seam through the sole. */
+const threadOf = (f: Facts, foot: Foot, id: string): Stuff[] =>
+  threadFor(
+    f,
+    f.shoes[foot].seams.filter((s) => s.id === id),
+  )
 
 const open = (f: Facts) => cementOf(f)
 /** Glue for faces of so much area, on one foot. */
@@ -288,6 +304,7 @@ function turnedOut(f: Facts): Operation[] {
       makes: bring(['shoe'], 'sewn down', 'both layers are cemented before they are punched'),
       cautions: ['awl'] as const,
       tools: ['drivePunch', 'needles', 'awl'] as const,
+      stuff: threadOf(f, foot, 'midsole.stitch-down seam'),
       look: ['The same number of stitches left and right, every one drawn down.'],
       parts: ['midsole'],
       seams: ['midsole.stitch-down seam'],
@@ -386,6 +403,7 @@ function outsole(f: Facts): Operation[] {
           makes: bring(['shoe'], 'sole sewn', 'it is glued first, then stitched'),
           cautions: ['awl'] as const,
           tools: ['needles', 'awl'] as const,
+          stuff: threadOf(f, foot, `outsole.${SOLE_SEAM}`),
           look: ['One length of stitch on the welt all round, none above another.'],
           parts: partsOn(f, foot, ['outsole', 'midsole', 'welt']).map((p) => p.id),
           seams: [`outsole.${SOLE_SEAM}`],

@@ -110,7 +110,7 @@ function cupWall(f: Facts): Operation[] {
       look: ['All round in the groove of the wall, no stitch is felt inside.'],
       stuff: [
         {
-          name: 'Thread, for the wall',
+          name: `Thread, ${f.threads.sole}`,
           amount: Math.ceil((4 * length) / 100) / 10,
           unit: 'm',
           sentence: say`Four times ${mm(length, 0)}.`,

@@ -13,7 +13,7 @@ export const patternWork = (f: Facts): Operation[] => [
     effort: fixed(10, 'Print, lay a rule on the bar, join the sheets.'),
     makes: bring([PATTERNS], 'printed', ''),
     tools: ['rule'],
-    look: ['The bar is 100 mm long on every sheet.'],
+    look: ['The 100 mm bar is as long as the rule says, on every sheet.'],
   }),
   operation({
     id: 'check-base',
