@@ -1,10 +1,11 @@
 import http from 'node:http'
-import { planJson, planPair, progress, type PairFile } from '@gentle-awl/core'
+import { planJson, planPair, progress, type Pace, type PairFile } from '@gentle-awl/core'
 import { sql } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoMeasures } from '../src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../src/demo/workshop.ts'
+import { logStep } from '../src/db/stepLog.ts'
 import { testServer, type TestServer } from './testServer.ts'
 import { keptCache } from '../../core/test/keptCache.ts'
 
@@ -354,6 +355,51 @@ describe('the time that a step took', () => {
     expect((await say('undone')).status).toBe(201)
     expect((await say('undone')).status).toBe(201)
     expect((await say('undone')).status).toBe(409)
+  })
+})
+
+describe('a step of one foot', () => {
+  it('is told by itself; one entry for both, as older logs have them, counts for either until it is said otherwise', async () => {
+    const { id } = await newPair()
+    const say = async (step: string, what: string) =>
+      (await server.call('POST', `/pairs/${id}/steps`, { body: { step, what } })).status
+    expect(await say('last-back.right', 'started')).toBe(201)
+    expect(await say('last-back.right', 'started')).toBe(409)
+    expect(await say('last-back.left', 'finished')).toBe(409)
+    // No step goes by this any more, but a log may: it is only taken back.
+    expect(await say('last-back', 'started')).toBe(422)
+    await server.store.write((tx) => logStep(tx, id, { id: 'last-toe', formerly: [] }, 'started'))
+    await server.store.write((tx) => logStep(tx, id, { id: 'last-toe', formerly: [] }, 'finished'))
+    expect(await say('last-toe.left', 'started')).toBe(409)
+    expect(await say('last-toe.left', 'undone')).toBe(201)
+    expect(await say('last-toe.left', 'finished')).toBe(201)
+    const minutes = await server.call('PUT', `/pairs/${id}/steps/last-toe.right/minutes`, { body: { minutes: 33 } })
+    expect(minutes.status).toBe(200)
+  })
+})
+
+describe('the pace of the workshop', () => {
+  it('is learned from what was done, step by step', async () => {
+    const { id } = await newPair()
+    const pace = async () => (await server.call('GET', '/pace')).body as unknown as Record<string, Pace>
+    await server.call('GET', `/pairs/${id}/card`)
+    const before = await pace()
+    const planned = planPair(demoInput(demoPairs[0]!), keptCache()).steps.find((s) => s.id === 'cut-puff')!.minutes
+      .value
+    for (const what of ['started', 'finished']) {
+      await server.call('POST', `/pairs/${id}/steps`, { body: { step: 'cut-puff', what } })
+    }
+    // So far it took no time at all, which tells nothing.
+    expect(await pace()).toEqual(before)
+    const minutes = 3 * planned
+    await server.call('PUT', `/pairs/${id}/steps/cut-puff/minutes`, { body: { minutes } })
+    const after = await pace()
+    const times = before['cut-puff']?.times ?? 0
+    expect(after['cut-puff']!.times).toBe(times + 1)
+    expect(after['cut-puff']!.factor).toBeGreaterThan(before['cut-puff']?.factor ?? 1)
+    const { 'cut-puff': _, ...others } = after
+    const { 'cut-puff': __, ...unchanged } = before
+    expect(others).toEqual(unchanged)
   })
 })
 

@@ -14,8 +14,8 @@ export interface PairCard {
   /** Why there is no plan; empty when there is one. */
   problem: string
   worst: Level | null
-  /** The order of work: what it is called, and what a log knows it by. */
-  steps: { id: string; name: string; formerly: readonly string[] }[]
+  /** The order of work: what it is called, what it was planned to take, and what a log knows it by. */
+  steps: { id: string; key: string; name: string; minutes: number; formerly: readonly string[] }[]
   /** The shoe from its lateral side: x forward, z up, mm, coarse; what comes first lies beneath. */
   shapes: PictureShape[]
   /** Keys of the house rules that its plan reads, sorted. */

@@ -12,7 +12,13 @@ export function cardOf(input: PlanInput, cache: StageCache): PairCard {
   return {
     problem: '',
     worst: plan.worst,
-    steps: plan.steps.map(({ id, name, formerly }) => ({ id, name, formerly })),
+    steps: plan.steps.map(({ id, key, name, minutes, formerly }) => ({
+      id,
+      key,
+      name,
+      minutes: minutes.value,
+      formerly,
+    })),
     shapes: pairPicture(plan, map, coloursOf(input)),
     rules: [...rules].sort(),
   }

@@ -39,6 +39,14 @@ function standing(log: readonly StepEvent[], { id, formerly }: Known): StepEvent
 const stateOf = (events: readonly StepEvent[]): StepState =>
   events.length === 0 ? 'open' : (events[events.length - 1]!.what as 'started' | 'finished')
 
+/** When a step that is done was begun and ended, ms since the epoch; null while it is not, or where no start was told. */
+export function timesOf(log: readonly StepEvent[], step: Known): { started: number; finished: number } | null {
+  const events = standing(log, step)
+  const [started, finished] = [events.find((e) => e.what === 'started'), events.at(-1)]
+  if (!started || finished?.what !== 'finished') return null
+  return { started: Date.parse(started.at), finished: Date.parse(finished.at) }
+}
+
 export const stepState = (log: readonly StepEvent[], step: Known): StepState => stateOf(standing(log, step))
 
 /** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */

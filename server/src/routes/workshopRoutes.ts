@@ -3,6 +3,7 @@ import { Router } from 'express'
 import { z } from 'zod'
 import type { Store } from '../db/open.ts'
 import { changeHouseRules, readHouseRules } from '../db/houseRules.ts'
+import { workshopPace } from '../db/pace.ts'
 import { ruleReach } from '../db/ruleReach.ts'
 import { matPdf } from '../exports/matPdf.ts'
 import { asBuffer } from '../http/bytes.ts'
@@ -30,6 +31,9 @@ export function workshopRoutes(store: Store, jobs: Jobs): Router {
   router.get('/house-rules', async (_req, res) => sendVersioned(res, await readHouseRules(store.db)))
   router.get('/house-rules/reach', async (_req, res) => {
     res.json(await ruleReach(store.db))
+  })
+  router.get('/pace', async (_req, res) => {
+    res.json(await workshopPace(store.db))
   })
   router.put('/house-rules', async (req, res) => {
     const version = ifMatch(req)

@@ -27,6 +27,7 @@ import type {
   Path,
   PatternKind,
   PlotLine,
+  Pace,
   RuleFigures,
   WaySetFields,
   RuleReach,
@@ -208,6 +209,7 @@ export const api = {
     send<Pick<LastMeasures, 'length' | 'jointGirth' | 'waistGirth' | 'instepGirth' | 'heelHeight' | 'toeShape'>>(
       `/standins/scanner/last?seed=${seed}`,
     ),
+  pace: () => send<Record<string, Pace>>('/pace'),
   houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
   ruleReach: () => send<RuleReach>('/house-rules/reach'),
   changeHouseRules: (version: number, houseRules: RuleFigures) =>

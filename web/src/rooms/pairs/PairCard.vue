@@ -110,9 +110,6 @@ a.pair:hover {
 }
 .stand {
   margin-top: 6px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 .foot {
   display: grid;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NProgress } from 'naive-ui'
-import type { StepProgress } from '@gentle-awl/core'
+import { usualMinutes, type Pace, type StepProgress } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showMinutes } from '../../../../app/settings.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
@@ -9,6 +9,7 @@ import WaitClocks from './WaitClocks.vue'
 /** How far the pair is: what is done, what waits, what runs, what may be started. */
 const props = defineProps<{
   steps: readonly StepProgress[]
+  pace: Readonly<Record<string, Pace>>
   now: number
   clocks: boolean
   to: (id: string) => string
@@ -18,7 +19,7 @@ const ready = computed(() => props.steps.filter((s) => s.state === 'open' && s.h
 const done = computed(() => props.steps.filter((s) => s.state === 'finished').length)
 const waits = computed(() => props.steps.filter((s) => s.clock !== null))
 const minutesLeft = computed(() =>
-  props.steps.filter((s) => s.state !== 'finished').reduce((sum, s) => sum + s.step.minutes.value, 0),
+  props.steps.filter((s) => s.state !== 'finished').reduce((sum, s) => sum + usualMinutes(s.step, props.pace), 0),
 )
 </script>
 
@@ -28,7 +29,7 @@ const minutesLeft = computed(() =>
     <template v-else>
       <p class="sum">
         <strong class="figure">{{ done }}</strong> of <strong class="figure">{{ steps.length }}</strong> steps done,
-        <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left.
+        <strong class="figure">{{ showMinutes(minutesLeft) }}</strong> of handwork left, as it goes here.
       </p>
       <NProgress
         type="line"

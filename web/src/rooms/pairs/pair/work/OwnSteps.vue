@@ -6,6 +6,7 @@ import { usePair } from '../../../../stores/pairStore.ts'
 import FigureField from '../../../../ui/FigureField.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import SelectField from '../../../../ui/SelectField.vue'
+import { stepNames } from './stepNames.ts'
 import StepsField from './StepsField.vue'
 import TextField from '../../../../ui/TextField.vue'
 
@@ -28,14 +29,7 @@ const typed = reactive<OwnStep>(blank())
 const wrong = ref('')
 const groups = workGroups.map((g) => ({ value: g, name: groupNames[g] }))
 /** Steps by what they go by: both feet's as one. */
-const steps = computed(() => {
-  const seen = new Map<string, string>()
-  for (const s of pair.plan?.steps ?? []) {
-    const id = s.foot === null ? s.id : s.key
-    if (id !== typed.id) seen.set(id, s.foot === null ? s.name : s.name.replace(/, (right|left)$/, ''))
-  }
-  return [...seen].map(([value, label]) => ({ value, label }))
-})
+const steps = computed(() => stepNames(pair.plan?.steps ?? [], 'id').filter((s) => s.value !== typed.id))
 const isNew = computed(() => !props.work.own.some((o) => o.id === typed.id))
 
 function edit(own: OwnStep | null): void {
@@ -75,7 +69,7 @@ const remove = (id: string) => emit('change', { own: props.work.own.filter((o) =
 
 <template>
   <section class="card own">
-    <h3>Own steps</h3>
+    <h2>Own steps</h2>
     <p v-if="work.own.length === 0" class="soft">
       What the list does not know: a stamp in the sole, a second fitting, a photograph for the customer.
     </p>
@@ -117,8 +111,20 @@ const remove = (id: string) => emit('change', { own: props.work.own.filter((o) =
             @change="typed.wait = $event ?? 0"
           />
         </label>
-        <StepsField label="Comes after" :value="typed.after" :options="steps" @change="typed.after = $event" />
-        <StepsField label="Comes before" :value="typed.before" :options="steps" @change="typed.before = $event" />
+        <StepsField
+          label="Comes after"
+          name="own-after"
+          :value="typed.after"
+          :options="steps"
+          @change="typed.after = $event"
+        />
+        <StepsField
+          label="Comes before"
+          name="own-before"
+          :value="typed.before"
+          :options="steps"
+          @change="typed.before = $event"
+        />
         <TextField
           label="Note"
           name="own-note"
@@ -143,8 +149,9 @@ const remove = (id: string) => emit('change', { own: props.work.own.filter((o) =
   gap: 10px;
   padding: 12px 16px;
 }
-.own h3 {
+.own h2 {
   margin: 0;
+  font-size: 18px;
 }
 ul {
   display: grid;

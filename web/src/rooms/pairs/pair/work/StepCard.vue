@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { cautions, MOST_STEP_MINUTES, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { cautions, MOST_STEP_MINUTES, type Pace, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { IconAlertTriangle, IconArrowsMaximize, IconCheck, IconPlayerPlay } from '@tabler/icons-vue'
 import { computed, ref } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
@@ -10,8 +10,9 @@ import { usePair } from '../../../../stores/pairStore.ts'
 import StepPlace from './StepPlace.vue'
 import StepStuff from './StepStuff.vue'
 import { clockFace } from './clock.ts'
+import { usualWords } from './usualWords.ts'
 
-const props = defineProps<{ progress: StepProgress; now: number; busy: boolean }>()
+const props = defineProps<{ progress: StepProgress; pace: Pace | null; now: number; busy: boolean }>()
 const emit = defineEmits<{ say: [what: StepEvent['what']]; took: [minutes: number] }>()
 const step = computed(() => props.progress.step)
 const active = computed(
@@ -19,6 +20,7 @@ const active = computed(
 )
 const pair = usePair()
 const to = computed(() => `/pairs/${pair.view?.id}/work/${encodeURIComponent(step.value.id)}`)
+const usual = computed(() => usualWords(step.value, props.pace))
 const asked = ref(false)
 /** A finished or held step is one line until somebody wants to know more. */
 const open = computed(() => active.value || asked.value)
@@ -91,6 +93,7 @@ const waitWords = computed(() => {
       </label>
       <p>
         {{ tell(step.minutes.sentence) }}
+        <span v-if="usual">{{ usual }}</span>
         <RouterLink v-if="step.group === 'skive'" to="edges/skiving">The skiving list</RouterLink>
       </p>
       <p v-if="step.wait" class="soft">

@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import type { StepEvent, StepProgress } from '@gentle-awl/core'
+import type { Pace, StepEvent, StepProgress } from '@gentle-awl/core'
 import { computed } from 'vue'
 import StepCard from './StepCard.vue'
 import { stepRuns } from './stepRuns.ts'
 
 /** All steps in working order, under a heading wherever the kind of work changes. */
-const props = defineProps<{ steps: readonly StepProgress[]; now: number; busy: boolean }>()
+const props = defineProps<{
+  steps: readonly StepProgress[]
+  pace: Readonly<Record<string, Pace>>
+  now: number
+  busy: boolean
+}>()
 defineEmits<{ say: [step: string, what: StepEvent['what']]; took: [step: string, minutes: number] }>()
 const runs = computed(() => stepRuns(props.steps))
 </script>
@@ -17,6 +22,7 @@ const runs = computed(() => stepRuns(props.steps))
       v-for="s in run.steps"
       :key="s.step.id"
       :progress="s"
+      :pace="pace[s.step.key] ?? null"
       :now="now"
       :busy="busy"
       @say="(what) => $emit('say', s.step.id, what)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { cautions, groupNames, howTosFor, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { cautions, groupNames, howTosFor, type Pace, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import {
   IconAlertTriangle,
   IconArrowLeft,
@@ -11,17 +11,20 @@ import {
 } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { showMinutes, tell } from '../../../../app/settings.ts'
+import { useAttempt } from '../../../../app/useAttempt.ts'
 import ButtonLink from '../../../../ui/ButtonLink.vue'
 import { clockFace, timeOfDay } from './clock.ts'
 import HowToCard from './HowToCard.vue'
 import StepDrawing from './StepDrawing.vue'
 import StepStuff from './StepStuff.vue'
+import { usualWords } from './usualWords.ts'
 import { useHowTos } from '../../../../stores/howTosStore.ts'
 
 /** One step on one card for the bench: its drawing, its figures, what can hurt, what to look at, and how it is done. */
 const props = defineProps<{
   progress: StepProgress
   steps: readonly StepProgress[]
+  pace: Readonly<Record<string, Pace>>
   now: number
   busy: boolean
   problem: string | null
@@ -43,7 +46,9 @@ const waits = computed(() => {
 })
 const drawn = computed(() => step.value.parts.length > 0 || step.value.seams.length > 0 || step.value.group === 'last')
 const howTos = useHowTos()
-void howTos.load()
+const { attempt } = useAttempt()
+// Without them the house's own cards are shown.
+void attempt(() => howTos.load())
 const cards = computed(() => [
   ...howTosFor(step.value).map((c) => ({ id: c.id, name: c.name, text: c.text.map(tell), figure: c.id })),
   ...howTos.list.filter((c) => c.steps.includes(step.value.key)).map((c) => ({ ...c, text: [c.text], figure: null })),
@@ -119,7 +124,7 @@ const cards = computed(() => [
       <ul v-if="progress.heldBy.length > 0" class="held">
         <li v-for="(h, i) in progress.heldBy" :key="i">{{ tell(h) }}</li>
       </ul>
-      <p>{{ tell(step.minutes.sentence) }}</p>
+      <p>{{ tell(step.minutes.sentence) }} {{ usualWords(step, pace[step.key] ?? null) }}</p>
       <p v-for="c in step.cautions" :key="c" class="caution">
         <IconAlertTriangle :size="22" aria-hidden="true" /> <span>{{ cautions[c] }}</span>
       </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NRadio, NRadioGroup } from 'naive-ui'
-import { wayChoices, ways, type PairDecisions, type StepProgress, type WayName } from '@gentle-awl/core'
+import { wayChoices, ways, type PairDecisions, type WayName } from '@gentle-awl/core'
 import { computed, shallowRef } from 'vue'
 import { showMinutes } from '../../../../app/settings.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
@@ -10,7 +10,6 @@ import WaySets from './WaySets.vue'
 import { changeOfSteps, type Before } from './changeOfSteps.ts'
 
 /** How this pair is worked: every question that makes a difference to it, what each answer gains and costs, own steps. */
-defineProps<{ steps: readonly StepProgress[] }>()
 const pair = usePair()
 const work = computed(() => (pair.decisions as PairDecisions).work)
 const questions = computed(() =>
@@ -44,7 +43,7 @@ function choose(name: WayName, answer: string): void {
   <div class="ways">
     <WaySets :work="work" @take="set" />
     <section v-for="q in questions" :key="q.name" class="card question" :data-way="q.name">
-      <h3 :id="`way-${q.name}`">{{ q.title }}</h3>
+      <h2 :id="`way-${q.name}`">{{ q.title }}</h2>
       <NRadioGroup
         role="radiogroup"
         :aria-labelledby="`way-${q.name}`"
@@ -91,8 +90,9 @@ function choose(name: WayName, answer: string): void {
   gap: 8px;
   padding: 12px 16px;
 }
-.question h3 {
+.question h2 {
   margin: 0;
+  font-size: 18px;
 }
 .answer {
   display: grid;

@@ -102,7 +102,7 @@ const options = computed(() => props.steps.map((s) => ({ value: s.step.id, name:
       </div>
       <div class="both">
         <div>
-          <h3>Comes after</h3>
+          <h2>Comes after</h2>
           <ul v-if="here.step.after.length > 0">
             <li v-for="a in here.step.after" :key="a.id">
               <strong>{{ a.name }}</strong>: {{ tell(a.why) }}.
@@ -111,7 +111,7 @@ const options = computed(() => props.steps.map((s) => ({ value: s.step.id, name:
           <p v-else class="soft">Nothing: it may be the first.</p>
         </div>
         <div>
-          <h3>Comes before</h3>
+          <h2>Comes before</h2>
           <ul v-if="after.length > 0">
             <li v-for="s in after" :key="s.step.id">
               <strong>{{ s.step.name }}</strong>:
@@ -148,8 +148,9 @@ const options = computed(() => props.steps.map((s) => ({ value: s.step.id, name:
   grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
   gap: 8px 24px;
 }
-h3 {
+h2 {
   margin: 0 0 4px;
+  font-size: 18px;
 }
 ul {
   margin: 0;

@@ -7,6 +7,7 @@ import { usePair } from '../../../../stores/pairStore.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import RoomState from '../../../../ui/RoomState.vue'
 import BenchPanel from './BenchPanel.vue'
+import HowTosView from './HowTosView.vue'
 import StepList from './StepList.vue'
 import StepSheet from './StepSheet.vue'
 import { useWorkLog } from './useWorkLog.ts'
@@ -19,12 +20,13 @@ import WorkTable from './WorkTable.vue'
 const pair = usePair()
 const route = useRoute()
 const router = useRouter()
-const { log, now, steps, problem, stepProblem, busy, load, say: tellLog, correct } = useWorkLog()
+const { log, pace, now, steps, problem, stepProblem, busy, load, say: tellLog, correct } = useWorkLog()
 const views = [
   { value: '', name: 'Step by step' },
   { value: 'table', name: 'Table' },
   { value: 'graph', name: 'Graph' },
   { value: 'ways', name: 'How it is worked' },
+  { value: 'how-to', name: 'Technique' },
 ] as const
 type View = (typeof views)[number]['value']
 /** Under 1000 px the panel is a drawer; the clocks must not hide in it. */
@@ -74,6 +76,7 @@ watch(
     :key="large.step.id"
     :progress="large"
     :steps="steps"
+    :pace="pace"
     :now="now"
     :busy="busy"
     :problem="stepProblem"
@@ -90,14 +93,15 @@ watch(
           <p v-if="view === null" class="gone" role="alert">
             This pair has no such step any more. <RouterLink :to="to('')">All its steps</RouterLink>
           </p>
-          <WorkTable v-else-if="view === 'table'" :steps="steps" :to="to" />
+          <WorkTable v-else-if="view === 'table'" :steps="steps" :pace="pace" :to="to" />
           <WorkGraph v-else-if="view === 'graph'" :steps="steps" :to="to" />
-          <WaysView v-else-if="view === 'ways'" :steps="steps" />
-          <StepList v-else :steps="steps" :now="now" :busy="busy" @say="say" @took="correct" />
+          <WaysView v-else-if="view === 'ways'" />
+          <HowTosView v-else-if="view === 'how-to'" />
+          <StepList v-else :steps="steps" :pace="pace" :now="now" :busy="busy" @say="say" @took="correct" />
         </RoomState>
       </div>
     </div>
-    <BenchPanel :steps="steps" :now="now" :clocks="!narrow" :to="to" />
+    <BenchPanel :steps="steps" :pace="pace" :now="now" :clocks="!narrow" :to="to" />
   </div>
 </template>
 

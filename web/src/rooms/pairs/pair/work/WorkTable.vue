@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NDataTable, type DataTableBaseColumn, type DataTableColumns } from 'naive-ui'
-import type { StepProgress } from '@gentle-awl/core'
+import type { Pace, StepProgress } from '@gentle-awl/core'
 import { computed, h, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showMinutes } from '../../../../app/settings.ts'
@@ -9,10 +9,14 @@ import SelectField from '../../../../ui/SelectField.vue'
 import { standings, workRows, workSums, type Standing, type WorkRow } from './workTable.ts'
 
 /** All steps of a pair with their times: what was planned, what it took, where it stands. */
-const props = defineProps<{ steps: readonly StepProgress[]; to: (id: string) => string }>()
+const props = defineProps<{
+  steps: readonly StepProgress[]
+  pace: Readonly<Record<string, Pace>>
+  to: (id: string) => string
+}>()
 const wanted = ref('')
 const standing = ref<Standing | ''>('')
-const all = computed(() => workRows(props.steps))
+const all = computed(() => workRows(props.steps, props.pace))
 const rows = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
   return all.value.filter(
@@ -37,7 +41,7 @@ const signed = (minutes: number | null) => {
 /** A column of minutes; what is not known yet counts as least. */
 const timeColumn = (
   title: string,
-  key: 'planned' | 'took' | 'over',
+  key: 'planned' | 'usual' | 'took' | 'over',
   said: (minutes: number | null) => string,
 ): DataTableBaseColumn<WorkRow> => ({
   title,
@@ -55,7 +59,7 @@ const columns: DataTableColumns<WorkRow> = [
     sorter: (a, b) => a.name.localeCompare(b.name),
     render: (r) => h(RouterLink, { to: props.to(r.id) }, () => r.name),
   },
-  { title: 'Work', key: 'group', width: 100, sorter: (a, b) => a.group.localeCompare(b.group) || a.place - b.place },
+  { title: 'Work', key: 'group', width: 96, sorter: (a, b) => a.group.localeCompare(b.group) || a.place - b.place },
   {
     title: 'Stands',
     key: 'standing',
@@ -63,6 +67,7 @@ const columns: DataTableColumns<WorkRow> = [
     sorter: (a, b) => standings.indexOf(a.standing) - standings.indexOf(b.standing) || a.place - b.place,
   },
   timeColumn('Planned', 'planned', time),
+  timeColumn('Usual', 'usual', time),
   timeColumn('Took', 'took', time),
   timeColumn('Longer by', 'over', signed),
 ]
@@ -71,6 +76,7 @@ const summary = () => {
   return {
     name: { value: rows.value.length === 1 ? 'This step' : `These ${rows.value.length} steps` },
     planned: { value: time(sums.planned) },
+    usual: { value: time(sums.usual) },
     took: { value: time(sums.took) },
     over: { value: signed(sums.over) },
   }

@@ -1,4 +1,5 @@
 import type { Step } from '@gentle-awl/core'
+import { withoutFoot } from './stepNames.ts'
 
 export interface Before {
   steps: readonly Step[]
@@ -7,9 +8,7 @@ export interface Before {
 /** What differs between two lists of steps, in words: which come, which go, which wait otherwise; and minutes. */
 export function changeOfSteps({ steps: before }: Before, after: readonly Step[]): { words: string; minutes: number } {
   const names = (list: readonly Step[], other: readonly Step[]) => [
-    ...new Set(
-      list.filter((s) => !other.some((o) => o.key === s.key)).map((s) => `“${s.name.replace(/, (right|left)$/, '')}”`),
-    ),
+    ...new Set(list.filter((s) => !other.some((o) => o.key === s.key)).map((s) => `“${withoutFoot(s)}”`)),
   ]
   const [come, gone] = [names(after, before), names(before, after)]
   const waits = after.filter((s) => {

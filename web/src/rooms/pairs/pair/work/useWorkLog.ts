@@ -1,4 +1,4 @@
-import { progress, type StepEvent, type StepProgress } from '@gentle-awl/core'
+import { progress, type Pace, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { api, ApiError } from '../../../../api/client.ts'
@@ -12,6 +12,8 @@ export function useWorkLog() {
   const pair = usePair()
   const made = useMade()
   const log = shallowRef<StepEvent[] | null>(null)
+  /** How this workshop's minutes compare with the planned ones, by kind of step. */
+  const pace = shallowRef<Record<string, Pace>>({})
   const now = ref(Date.now())
   const { problem, attempt } = useAttempt()
   const { problem: stepProblem, busy, attempt: attemptStep } = useAttempt()
@@ -21,7 +23,7 @@ export function useWorkLog() {
     const { view } = pair
     if (!view) return
     await attempt(async () => {
-      log.value = await api.log(view.id)
+      ;[log.value, pace.value] = await Promise.all([api.log(view.id), api.pace()])
     })
   }
   // A second tab or another device moves the bench too.
@@ -73,5 +75,5 @@ export function useWorkLog() {
   const steps = computed<StepProgress[]>(() =>
     pair.plan && log.value ? progress(pair.plan.steps, log.value, now.value) : [],
   )
-  return { log, now, steps, problem, stepProblem, busy, load, say, correct }
+  return { log, pace, now, steps, problem, stepProblem, busy, load, say, correct }
 }

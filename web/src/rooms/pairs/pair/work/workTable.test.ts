@@ -41,9 +41,15 @@ describe('the work as a table', () => {
     expect(sums).toMatchObject({ took: first!.minutes.value + 7, over: 7 })
     expect(workSums(rows.slice(1))).toMatchObject({ took: null, over: null })
   })
+  it('has what a step usually takes here where that is known, and else what is planned', () => {
+    const rows = workRows(now, { [first!.key]: { factor: 1.5, times: 4 } })
+    expect(rows[0]!.usual).toBe(Math.round(1.5 * first!.minutes.value))
+    expect(rows.slice(1).every((r) => r.usual === r.planned)).toBe(true)
+    expect(workSums(rows).usual).toBe(workSums(rows).planned + rows[0]!.usual - rows[0]!.planned)
+  })
   it('is found by words, sorted by a press on a head, and says when nothing matches', async () => {
     const table = mount(WorkTable, {
-      props: { steps: now, to: (id: string) => `/work/${id}` },
+      props: { steps: now, pace: {}, to: (id: string) => `/work/${id}` },
       global: { stubs: { RouterLink: RouterLinkStub } },
       attachTo: document.body,
     })

@@ -1,4 +1,4 @@
-import { groupNames, type StepProgress } from '@gentle-awl/core'
+import { groupNames, usualMinutes, type Pace, type StepProgress } from '@gentle-awl/core'
 
 /** Where a step stands, as a person says it. */
 export const standings = ['running', 'may be started', 'waits', 'done'] as const
@@ -12,6 +12,8 @@ export interface WorkRow {
   group: string
   standing: Standing
   planned: number
+  /** What it takes here as the log tells. */
+  usual: number
   took: number | null
   /** How much longer it took than it was planned; null until it is done. */
   over: number | null
@@ -24,7 +26,7 @@ function standingOf({ state, heldBy }: StepProgress): Standing {
 }
 
 /** The steps of a pair as rows, in working order. */
-export const workRows = (steps: readonly StepProgress[]): WorkRow[] =>
+export const workRows = (steps: readonly StepProgress[], pace: Readonly<Record<string, Pace>> = {}): WorkRow[] =>
   steps.map((s, i) => {
     const planned = s.step.minutes.value
     const took = s.startedAt !== null && s.finishedAt !== null ? (s.finishedAt - s.startedAt) / 60_000 : null
@@ -35,6 +37,7 @@ export const workRows = (steps: readonly StepProgress[]): WorkRow[] =>
       group: groupNames[s.step.group],
       standing: standingOf(s),
       planned,
+      usual: usualMinutes(s.step, pace),
       took,
       over: took === null ? null : took - planned,
     }
@@ -46,6 +49,7 @@ export function workSums(rows: readonly WorkRow[]) {
   const sum = (of: readonly WorkRow[], figure: (r: WorkRow) => number) => of.reduce((all, r) => all + figure(r), 0)
   return {
     planned: sum(rows, (r) => r.planned),
+    usual: sum(rows, (r) => r.usual),
     took: timed.length === 0 ? null : sum(timed, (r) => r.took ?? 0),
     over: timed.length === 0 ? null : sum(timed, (r) => r.over ?? 0),
   }
