@@ -47,7 +47,7 @@ test('a screen in inches says everything in inches, in words as in figures', asy
   const seen: string[] = []
   for (const room of rooms) {
     await visit(page, `${server.url}${room}`)
-    await expect(page.locator('main')).toContainText(/″|handwork left/)
+    await expect(page.locator('main')).toContainText(/″|handwork left|Nothing lies on it/)
     // One after the other: what is unfolded may hold another fold.
     const shut = page.locator('.fold > button[aria-expanded="false"]')
     while ((await shut.count()) > 0) await shut.first().click()

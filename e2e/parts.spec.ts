@@ -241,7 +241,7 @@ test('a stitch-down shoe is sewn to its midsole, and its heel cover shares its h
   // The section has those of its other seams besides.
   expect(holes('heelSection')).toEqual(expect.arrayContaining(holes('heelCover')))
   await page.getByRole('link', { name: 'Work', exact: true }).click()
-  await expect(page.locator('[data-step="sew-down"]')).toContainText('Punch upper and midsole together')
+  await expect(page.locator('[data-step="sew-down.left"]')).toContainText('Punch upper and midsole together')
 })
 
 test('a left foot that is shorter takes a last as the right one, but; a changed leather says what it changed', async ({
