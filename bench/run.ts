@@ -245,6 +245,26 @@ say(
     (t) => void planPair(t, warm),
   ),
 )
+const sample = input.decisions
+say(
+  time(
+    'operations of a pair: one way of working changed',
+    15,
+    'steps with their reasons, order, stuff and waits',
+    (i): PlanInput => ({
+      ...input,
+      decisions: {
+        ...sample,
+        work: {
+          ...sample.work,
+          recipe: `${i} spoons of flour`,
+          ways: { ...sample.work.ways, lasting: i % 2 === 0 ? 'lining first' : 'together at the back' },
+        },
+      },
+    }),
+    (t) => void planPair(t, warm),
+  ),
+)
 say(
   time(
     'one house rule, all parts',

@@ -1,5 +1,3 @@
-import type { OwnStep } from '../model/work.ts'
-import { SaidError } from '../units/saidError.ts'
 import type { Facts } from './facts.ts'
 import { inOrder, preferred, reasonsFor, withoutImplied, type Reason } from './order.ts'
 import type { Operation } from './operation.ts'
@@ -15,6 +13,8 @@ import { patternWork } from './operations/patterns.ts'
 import { shellWork } from './operations/shells.ts'
 import { skivingWork } from './operations/skiving.ts'
 import type { Step } from './step.ts'
+import { activeTime } from './activeTime.ts'
+import { withOwn } from './ownSteps.ts'
 import { waysThatCount } from './ways.ts'
 
 /** Everything that is done to this pair, in the order in which it would usually be thought of. */
@@ -35,11 +35,6 @@ export function operationsOf(facts: Facts): Operation[] {
   ]
 }
 
-/** Thrown when steps that were added wait for each other. */
-export class OrderError extends SaidError {
-  override readonly name = 'OrderError'
-}
-
 /** The steps of one pair in working order: what is derived of it, and what its maker added. */
 export function stepsOf(facts: Facts): Step[] {
   const operations = operationsOf(facts)
@@ -48,7 +43,7 @@ export function stepsOf(facts: Facts): Step[] {
     const { makes: _makes, needs: _needs, effort, ...rest } = o
     return {
       ...rest,
-      minutes: minutes(effort.minutes, effort.sentence, 'house rule'),
+      minutes: activeTime(effort.minutes, effort.sentence, 'house rule'),
       after: named(reasons.get(o.id) ?? [], operations),
       own: false,
     }
@@ -63,97 +58,5 @@ export function stepsOf(facts: Facts): Step[] {
   )
 }
 
-const minutes = (
-  value: number,
-  sentence: Step['minutes']['sentence'],
-  origin: Step['minutes']['origin'],
-): Step['minutes'] => ({
-  id: 'time',
-  quantity: 'Active time',
-  value: Math.max(1, Math.round(value)),
-  unit: 'min',
-  sentence,
-  inputs: [],
-  origin,
-})
-
 const named = (reasons: readonly Reason[], among: readonly { id: string; name: string }[]): Step['after'] =>
   reasons.map(({ id, why }) => ({ id, why, name: among.find((o) => o.id === id)!.name }))
-
-/** Steps that go by an id: the one, or those of both feet. */
-const goingBy = (id: string, steps: readonly Step[]) =>
-  steps.filter((s) => s.id === id || (s.foot !== null && s.key === id))
-
-const ASKED = 'the maker wants it so'
-
-/**
- * The derived steps with the maker's own among them. What an own step names and the pair has not binds nothing. Throws
- * OrderError, by the step's name, when one would wait for itself.
- */
-function withOwn(derived: readonly Step[], own: readonly OwnStep[]): Step[] {
-  const all: Step[] = [
-    ...derived,
-    ...own.map((o): Step => ({
-      id: o.id,
-      key: o.id,
-      formerly: [],
-      foot: null,
-      name: o.name,
-      group: o.group,
-      minutes: minutes(o.minutes, o.note === '' ? 'As its maker set it.' : o.note, 'this pair'),
-      wait: o.wait > 0 ? { min: o.wait, max: null, why: 'As its maker set it.' } : null,
-      after: [],
-      cautions: [],
-      tools: [],
-      stuff: [],
-      look: [],
-      parts: [],
-      seams: [],
-      own: true,
-    })),
-  ]
-  const more = new Map<string, Step['after']>()
-  const add = (id: string, before: Step) => {
-    if (id !== before.id) more.set(id, [...(more.get(id) ?? []), { id: before.id, name: before.name, why: ASKED }])
-  }
-  for (const o of own) {
-    const self = all.find((s) => s.id === o.id)!
-    for (const before of o.after.flatMap((id) => goingBy(id, all))) add(o.id, before)
-    for (const after of o.before.flatMap((id) => goingBy(id, all))) add(after.id, self)
-  }
-  const bound = all.map((s) => ({ ...s, after: [...s.after, ...(more.get(s.id) ?? [])] }))
-  try {
-    inOrder(bound)
-  } catch {
-    const culprit = own.find((o) => waitsForItself(o.id, bound))
-    throw new OrderError(
-      `“${culprit?.name ?? own[0]?.name ?? ''}” would have to come before and after the same step. Change what it comes after or before.`,
-    )
-  }
-  return settled(bound, own)
-}
-
-function waitsForItself(id: string, steps: readonly Step[]): boolean {
-  const byId = new Map(steps.map((s) => [s.id, s]))
-  const seen = new Set<string>()
-  const walk = (at: string): boolean =>
-    (byId.get(at)?.after ?? []).some((a) => {
-      if (a.id === id) return true
-      if (seen.has(a.id)) return false
-      seen.add(a.id)
-      return walk(a.id)
-    })
-  return walk(id)
-}
-
-/** Own steps stand behind the last of what they come after, or else at the end of their group. */
-function settled(steps: readonly Step[], own: readonly OwnStep[]): Step[] {
-  const list = steps.filter((s) => !s.own)
-  for (const { id } of own) {
-    const step = steps.find((s) => s.id === id)!
-    const behind = Math.max(...list.map((s, i) => (step.after.some((a) => a.id === s.id) ? i : -1)))
-    const group = list.findLastIndex((s) => s.group === step.group)
-    list.splice((behind >= 0 ? behind : group >= 0 ? group : list.length - 1) + 1, 0, step)
-  }
-  return list
-}

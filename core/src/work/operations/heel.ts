@@ -1,0 +1,51 @@
+import { pathLength } from '../../geometry/path.ts'
+import type { Ways } from '../../model/work.ts'
+import { feet } from '../../trade/foot.ts'
+import { partsOf, sumOfParts, type Facts } from '../facts.ts'
+import { fasteningRules } from '../fastening.ts'
+import { cementOf } from '../glues.ts'
+import { bring, operation, want, type Operation } from '../operation.ts'
+import type { ToolId } from '../tools.ts'
+
+const heldBy: Record<Ways['heel'], { name: string; tools: ToolId[]; said: string }> = {
+  nails: { name: 'Nails', tools: ['hammer'], said: 'nails, their points clinched or cut' },
+  pegs: { name: 'Pegs', tools: ['pegAwl', 'hammer'], said: 'pegs, driven dry into glued holes' },
+  screws: { name: 'Screws', tools: ['screwdriver'], said: 'screws from inside, holes drilled first' },
+}
+
+/** Wedge, lifts and top piece, fixed as the maker fixes them. */
+export function heel(f: Facts): Operation[] {
+  const stack = partsOf(f, ['heelWedge', 'wedge', 'heelLift', 'lift', 'topPiece'])
+  if (stack.length === 0) return []
+  const held = heldBy[f.work.ways.heel]
+  const layers = sumOfParts(f, feet, ['heelWedge', 'heelLift', 'topPiece', 'wedge', 'lift'], () => 1)
+  const rim = Math.max(...stack.map((p) => pathLength(p.outline, true)))
+  const [spacing, rate] = [f.book.value(fasteningRules.spacing), f.book.value(fasteningRules.perMinute)]
+  const each = Math.max(5, Math.round((0.7 * rim) / (2 * spacing)))
+  const count = Math.round(f.work.ways.heel === 'screws' ? 2 * 5 : each * layers)
+  return [
+    operation({
+      id: 'build-heel',
+      name: `Build and fix the heels with ${f.work.ways.heel}`,
+      group: 'bottom',
+      effort: {
+        minutes: 8 + 3 * layers + count / rate,
+        sentence: `${layers} layers on both shoes at 3 minutes to glue and level, ${count} ${held.said}, at ${rate} a minute, and 8 minutes to set them up. Left against right on a level board.`,
+      },
+      wait: cementOf(f).sets,
+      makes: bring(['shoe'], 'heeled', 'the heel stands on the outsole', {
+        'sole sewn': 'the seam ends under the heel',
+      }),
+      needs: want(
+        stack.map((p) => p.id),
+        'skived',
+        'the heel stands level only on what is pared to its height',
+      ),
+      cautions: ['hammer', ...cementOf(f).cautions],
+      tools: [...held.tools, 'rasp', 'brush'],
+      stuff: [{ name: held.name, amount: count, unit: 'pieces', sentence: 'None comes through to the foot.' }],
+      look: ['Both stand on a level board without rocking; heel heights alike within half a millimetre.'],
+      parts: stack.map((p) => p.id),
+    }),
+  ]
+}
