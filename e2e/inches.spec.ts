@@ -43,6 +43,8 @@ const rooms = [
 const NAMES = /100 mm bar|Mondopoint 5 mm/g
 
 test('a screen in inches says everything in inches, in words as in figures', async ({ page }) => {
+  // Dozens of rooms, each with all that can be unfolded in it.
+  test.setTimeout(300_000)
   await page.addInitScript(() => localStorage.setItem('gentle-awl.unit', 'inch'))
   const seen: string[] = []
   for (const room of rooms) {

@@ -169,6 +169,7 @@ const orders: [first: string, then: string][] = [
   ['settle', 'last-out'],
   ['last-out', 'fit-sock'],
   ['last-out', 'sew-cup'],
+  ['last-out', 'screw-heel'],
   ['fit-sock', 'final-check'],
   ['clean-upper', 'lace'],
 ]
@@ -227,6 +228,7 @@ describe('a way of working', () => {
     expect(change({ puff: 'formed on the last' })).toEqual({ gone: [], come: ['form-puff', 'trim-puff'] })
     expect(change({ paste: 'ready-made paste' })).toEqual({ gone: ['cook-paste'], come: [] })
     expect(change({ soles: 'cut ahead' })).toEqual({ gone: ['try-sole'], come: [] })
+    expect(change({ heel: 'screws' })).toEqual({ gone: [], come: ['screw-heel'] })
     expect(change({ wrap: 'wrapped' })).toEqual({ gone: [], come: ['unwrap-upper', 'wrap-upper'] })
     expect(change({ cup: 'glued alone' }, cup)).toEqual({ gone: ['sew-cup'], come: [] })
     for (const ways of [

@@ -73,6 +73,7 @@ export const phases = [
   'edge dyed',
   'unwrapped',
   'out',
+  'heel screwed',
   'wall sewn',
   'socked',
   'cleaned',

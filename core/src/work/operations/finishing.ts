@@ -9,6 +9,7 @@ import { has, partsOf, sumOfParts, sumOfPieces, type Facts } from '../facts.ts'
 import { cementOf, grams, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
 import { waitRules } from '../waits.ts'
+import { screwedHeel } from './heel.ts'
 import { covered } from './insole.ts'
 import { lastOut } from './lastOut.ts'
 
@@ -17,6 +18,7 @@ export const finishingWork = (f: Facts): Operation[] => [
   ...edgesOfSoles(f),
   ...unwrapped(f),
   ...(f.work.ways.lastOut === 'after the sole' ? lastOut('out') : []),
+  ...screwedHeel(f),
   ...cupWall(f),
   ...padding(f),
   ...sock(f),
@@ -179,6 +181,7 @@ function sock(f: Facts): Operation[] {
       group: 'finish',
       effort: fixed(12, 'Glued at the toe or all over; the lining kept clean.'),
       makes: bring(['shoe'], 'socked', 'the last must be out', {
+        'heel screwed': 'it covers the heads of the screws',
         'wall sewn': 'it covers the stitches, and lay in the needle’s way',
       }),
       needs: [

@@ -10,8 +10,10 @@ import type { ToolId } from '../tools.ts'
 const heldBy: Record<Ways['heel'], { name: string; tools: ToolId[]; said: string }> = {
   nails: { name: 'Nails', tools: ['hammer'], said: 'nails, their points clinched or cut' },
   pegs: { name: 'Pegs', tools: ['pegAwl', 'hammer'], said: 'pegs, driven dry into glued holes' },
-  screws: { name: 'Screws', tools: ['screwdriver'], said: 'screws from inside, holes drilled first' },
+  screws: { name: 'Screws', tools: [], said: '' },
 }
+/** Screws in a heel: the middle, and the corners of the seat. */
+const SCREWS = 5
 
 /** Wedge, lifts and top piece, fixed as the maker fixes them. */
 export function heel(f: Facts): Operation[] {
@@ -22,15 +24,16 @@ export function heel(f: Facts): Operation[] {
   const rim = Math.max(...stack.map((p) => pathLength(p.outline, true)))
   const [spacing, rate] = [f.book.value(fasteningRules.spacing), f.book.value(fasteningRules.perMinute)]
   const each = Math.max(5, Math.round((0.7 * rim) / (2 * spacing)))
-  const count = Math.round(f.work.ways.heel === 'screws' ? 2 * 5 : each * layers)
+  const screwed = f.work.ways.heel === 'screws'
+  const count = screwed ? 0 : Math.round(each * layers)
   return [
     operation({
       id: 'build-heel',
-      name: `Build and fix the heels with ${f.work.ways.heel}`,
+      name: screwed ? 'Build and glue the heels' : `Build and fix the heels with ${f.work.ways.heel}`,
       group: 'bottom',
       effort: {
         minutes: 8 + 3 * layers + count / rate,
-        sentence: `${layers} layers on both shoes at 3 minutes to glue and level, ${count} ${held.said}, at ${rate} a minute, and 8 minutes to set them up. Left against right on a level board.`,
+        sentence: `${layers} layers on both shoes at 3 minutes to glue and level${screwed ? '' : `, ${count} ${held.said}, at ${rate} a minute`}, and 8 minutes to set them up. Left against right on a level board.`,
       },
       wait: cementOf(f).sets,
       makes: bring(['shoe'], 'heeled', 'the heel stands on the outsole', {
@@ -43,9 +46,42 @@ export function heel(f: Facts): Operation[] {
       ),
       cautions: ['hammer', ...cementOf(f).cautions],
       tools: [...held.tools, 'rasp', 'brush'],
-      stuff: [{ name: held.name, amount: count, unit: 'pieces', sentence: 'None comes through to the foot.' }],
+      stuff: screwed
+        ? []
+        : [{ name: held.name, amount: count, unit: 'pieces', sentence: 'None comes through to the foot.' }],
       look: ['Both stand on a level board without rocking; heel heights alike within half a millimetre.'],
       parts: stack.map((p) => p.id),
+    }),
+  ]
+}
+
+/** Screws go in from inside: whoever fixes heels with them does so when the last is out. */
+export function screwedHeel(f: Facts): Operation[] {
+  if (f.work.ways.heel !== 'screws' || partsOf(f, ['heelLift', 'lift', 'topPiece']).length === 0) return []
+  const rate = f.book.value(fasteningRules.perMinute)
+  return [
+    operation({
+      id: 'screw-heel',
+      name: 'Screw the heels on from inside',
+      group: 'finish',
+      effort: {
+        minutes: 4 + (2 * SCREWS) / rate,
+        sentence: `${2 * SCREWS} screws at ${rate} a minute, holes drilled first, and 4 minutes to set them up.`,
+      },
+      makes: bring(['shoe'], 'heel screwed', 'the heel is finished before it is drawn tight', {
+        out: 'they go in from inside: the last must be out',
+      }),
+      cautions: ['awl'],
+      tools: ['screwdriver'],
+      stuff: [
+        {
+          name: 'Screws',
+          amount: 2 * SCREWS,
+          unit: 'pieces',
+          sentence: 'So long that they stop short of the top piece.',
+        },
+      ],
+      look: ['Heads lie below the insole, no point comes near the top piece.'],
     }),
   ]
 }
