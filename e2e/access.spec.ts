@@ -10,6 +10,8 @@ test.beforeAll(async () => {
 test.afterAll(() => server.end())
 
 const derby = '/pairs/01930000-0003-7000-8000-000000000001'
+/** The work on a pair. */
+const bench = `${derby}/work`
 const rooms = [
   '/pairs',
   '/pairs/new',
@@ -31,11 +33,11 @@ const rooms = [
   `${derby}/stitching/back`,
   `${derby}/cutting`,
   `${derby}/lasting`,
-  `${derby}/work/graph`,
-  `${derby}/work/ways`,
-  `${derby}/work/how-to`,
-  `${derby}/work/sew-welt.right`,
-  `${derby}/work/last-toe.left`,
+  `${bench}/graph`,
+  `${bench}/ways`,
+  `${bench}/how-to`,
+  `${bench}/sew-welt.right`,
+  `${bench}/last-toe.left`,
   `${derby}/cutting/Tar-brown%20calf`,
   `${derby}/work`,
   '/lasts',

@@ -9,13 +9,15 @@ test.beforeAll(async () => {
 test.afterAll(() => server.end())
 
 const derby = '/pairs/01930000-0003-7000-8000-000000000001'
+/** A view or a step of the work on a pair. */
+const benchOf = (pair: string, what: string) => [server.url + pair, 'work', what].join('/')
 const choir = '/pairs/01930000-0003-7000-8000-000000000003'
 const court = '/pairs/01930000-0003-7000-8000-000000000004'
 
 test('lining first: order, reasons and waits change with it, it is kept under a name and taken for another pair', async ({
   page,
 }) => {
-  await visit(page, `${server.url}${choir}/work/ways`)
+  await visit(page, benchOf(choir, 'ways'))
   const lasting = page.locator('[data-way="lasting"]')
   await expect(lasting.getByRole('radio', { name: 'together at the back' })).toBeChecked()
   await expect(lasting).toContainText('a night between for the shells to dry')
@@ -49,7 +51,7 @@ test('lining first: order, reasons and waits change with it, it is kept under a 
   await page.getByLabel('Name', { exact: true }).fill('Choir flats')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByRole('button', { name: 'Do not keep “Choir flats”' })).toBeVisible()
-  await visit(page, `${server.url}${court}/work/ways`)
+  await visit(page, benchOf(court, 'ways'))
   await expect(lasting.getByRole('radio', { name: 'together at the back' })).toBeChecked()
   await choose(page.getByRole('combobox', { name: 'Worked as' }), 'Choir flats')
   await expect(lasting.getByRole('radio', { name: 'lining first' })).toBeChecked()
@@ -105,7 +107,7 @@ test('on a tablet a step fills the page: begun, done and gone on from there, wit
   page,
 }) => {
   await page.setViewportSize({ width: 820, height: 1180 })
-  await visit(page, `${server.url}${choir}/work/print`)
+  await visit(page, benchOf(choir, 'print'))
   const sheet = page.locator('article.sheet')
   await expect(sheet.getByRole('heading', { level: 2 })).toHaveText('Print the parts and check the 100 mm bar')
   await sheet.getByRole('button', { name: 'Start' }).click()
@@ -117,22 +119,22 @@ test('on a tablet a step fills the page: begun, done and gone on from there, wit
     .click()
   await expect(sheet.getByRole('heading', { level: 2 })).not.toHaveText(/^Print/)
   // One that waits says what for; its tacks are ticked off here as in the lasting room.
-  await visit(page, `${server.url}${derby}/work/last-toe.left`)
+  await visit(page, benchOf(derby, 'last-toe.left'))
   await expect(sheet.getByRole('button', { name: 'Start' })).toBeDisabled()
   await expect(sheet).toContainText('First: Cement margin and insole, left')
   await sheet.getByRole('button', { name: 'Tack 1 is in' }).click()
   await expect(sheet.locator('.driven')).toHaveCount(1)
   await visit(page, `${server.url}${derby}/lasting/upper`)
   await expect(page.locator('.driven')).toHaveCount(1)
-  await visit(page, `${server.url}${derby}/work/last-toe.left`)
+  await visit(page, benchOf(derby, 'last-toe.left'))
   await sheet.getByRole('button', { name: 'Pull and twist with the pliers' }).click()
   await expect(sheet.getByRole('img', { name: 'Drawing: Pull and twist with the pliers' })).toBeVisible()
-  await visit(page, `${server.url}${derby}/work/no-such-step`)
+  await visit(page, benchOf(derby, 'no-such-step'))
   await expect(page.getByRole('alert')).toContainText('no such step')
 })
 
 test('the graph tells what waits for what, and a step chosen there is found by its name', async ({ page }) => {
-  await visit(page, `${server.url}${court}/work/graph`)
+  await visit(page, benchOf(court, 'graph'))
   await expect(
     page
       .getByRole('img', { name: /^What waits for what/ })
@@ -149,7 +151,7 @@ test('the graph tells what waits for what, and a step chosen there is found by i
 test('a card of technique is found by its words, and one of the workshop’s own stands at the step it is for', async ({
   page,
 }) => {
-  await visit(page, `${server.url}${derby}/work/how-to`)
+  await visit(page, benchOf(derby, 'how-to'))
   const search = page.getByRole('searchbox', { name: 'Find a card by its words' })
   await search.fill('twist wrist')
   await expect(page.getByText('1 card')).toBeVisible()
@@ -166,7 +168,7 @@ test('a card of technique is found by its words, and one of the workshop’s own
   await expect(dialog).toBeHidden()
   await search.fill('lamplight')
   await expect(page.getByRole('button', { name: 'Change Rasping by lamplight' })).toBeVisible()
-  await visit(page, `${server.url}${derby}/work/shave-puff.right`)
+  await visit(page, benchOf(derby, 'shave-puff.right'))
   await page.getByRole('button', { name: 'Rasping by lamplight' }).click()
   await expect(page.getByText('A low lamp from the side shows every ridge.')).toBeVisible()
 })

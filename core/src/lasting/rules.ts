@@ -83,4 +83,13 @@ export const lastingRules = {
     unit: 'mm',
     why: 'Tacks are driven lightly, but never quite alike.',
   },
+  marginLeft: {
+    key: 'lasting.marginLeft',
+    name: 'Lasting margin left under the insole',
+    value: 20,
+    min: 10,
+    max: 30,
+    unit: 'mm',
+    why: 'So much holds by glue; more piles up in the waist and has to be filled round.',
+  },
 } satisfies Record<string, Rule>

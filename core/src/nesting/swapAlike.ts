@@ -3,7 +3,10 @@ import type { Stock } from './shapes.ts'
 
 const GAIN = 1e-6
 
-/** Of the items that have mates, those that are cut by the same outline in the same turns and kept off the same places: any of a group may lie where another of it does. */
+/**
+ * Of the items that have mates, those that are cut by the same outline in the same turns and kept off the same places:
+ * each of a group may lie where another of it does.
+ */
 export function alikeIn({ items, turned }: Stock): readonly (readonly number[])[] {
   const groups = new Map<string, number[]>()
   const keys = new Map<readonly number[], string>()

@@ -40,7 +40,7 @@ import { puffRules } from '../parts/puff/toePuff.ts'
 import { closingRules, workRules } from '../work/effort.ts'
 import { fasteningRules } from '../work/fastening.ts'
 import { stuffRules } from '../work/glues.ts'
-import { finishRules } from '../work/operations/finishing.ts'
+import { cupWallRules } from '../work/operations/cup.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
@@ -88,7 +88,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
   chapter('Seams and holes', seamRules),
   chapter('Lasting', lastingRules),
-  chapter('Time at the bench', workRules, closingRules, fasteningRules, finishRules, stuffRules),
+  chapter('Time at the bench', workRules, closingRules, fasteningRules, cupWallRules, stuffRules),
   chapter('Waits', waitRules, soakRules),
 ]
 

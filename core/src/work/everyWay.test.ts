@@ -11,6 +11,7 @@ import { wayChoices, wayNames, Ways, WorkDecisions, type WayName } from '../mode
 import { isPieceRecord, recordOfPiece } from '../trade/recordName.ts'
 import { spoken } from '../units/sentence.ts'
 import { operationsOf, stepsOf } from './steps.ts'
+import { ways } from './ways.ts'
 import type { Facts } from './facts.ts'
 import type { Step } from './step.ts'
 
@@ -279,6 +280,15 @@ describe('a way of working', () => {
     // One foot does not wait for the other.
     expect([...before].filter((id) => id.endsWith('.left'))).toEqual([])
   })
+  it('an upper is damped when it is pulled: of a lining that comes first everything has set by then', () => {
+    const at = (ways: Partial<Ways>, id: string) =>
+      list({ rest: 'wetted and left', ...ways }).findIndex((s) => s.id === id)
+    const first = { lasting: 'lining first' } as const
+    expect(at(first, 'shave-puff.left')).toBeGreaterThan(0)
+    expect(at(first, 'wet-upper')).toBeGreaterThan(at(first, 'shave-puff.left'))
+    expect(at(first, 'wet-upper')).toBeLessThan(at(first, 'last-upper.right'))
+    expect(at({}, 'wet-upper')).toBeLessThan(at({}, 'last-back.right'))
+  })
   it('brings the waits of its glue, and what wakes it', () => {
     const contact = waitOf(list({}), 'cement-midsole.right')
     expect(contact).toMatchObject({ min: 15, max: 40 })
@@ -292,8 +302,7 @@ describe('a way of working', () => {
     expect(paste).toMatchObject({ min: 0, max: 45 })
     expect(spoken(paste?.late ?? '')).toMatch(/paste it once more/)
   })
-  it('says what each answer gains and costs, each in its own words', async () => {
-    const { ways } = await import('./ways.ts')
+  it('says what each answer gains and costs, each in its own words', () => {
     const said = wayNames.flatMap((name) =>
       wayChoices[name].flatMap((answer) => {
         const of = (ways[name].answers as Record<string, { gains: string; costs: string }>)[answer]!

@@ -104,6 +104,7 @@ export function partsOf(f: Facts, kinds: readonly string[]): Part[] {
   return [...right, ...partsOn(f, 'left', kinds).filter((p) => !right.some((r) => r.id === p.id))]
 }
 
+/** Whether either foot has a part of one of these kinds. */
 export const has = (f: Facts, ...kinds: string[]): boolean => partsOf(f, kinds).length > 0
 
 /** Pieces of the upper that either shoe has, each once. */
@@ -125,7 +126,7 @@ export const sumOfParts = (
 export const sumOfPieces = (f: Facts, feet: readonly Foot[], of: (piece: PieceFacts) => number): number =>
   feet.reduce((sum, foot) => sum + f.shoes[foot].pieces.reduce((one, p) => one + of(p), 0), 0)
 
-/** Stitches, length (mm) and thickest place of a named stitch line of a part, on these feet. */
+/** Stitches and length (mm) of a named stitch line of a part, on these feet. */
 export function stitchLine(f: Facts, feet: readonly Foot[], id: string, name: string) {
   const lines = feet.flatMap((foot) =>
     f.shoes[foot].parts.filter((p) => p.id === id).flatMap((p) => p.lines.filter((l) => l.name === name)),

@@ -19,13 +19,4 @@ export const fasteningRules = {
     unit: 'count',
     why: 'The hole made, the peg set upright and driven.',
   },
-  margin: {
-    key: 'work.marginLeft',
-    name: 'Lasting margin left under the insole',
-    value: 20,
-    min: 10,
-    max: 30,
-    unit: 'mm',
-    why: 'So much holds by glue; more piles up in the waist and has to be filled round.',
-  },
 } satisfies Record<string, Rule>

@@ -1,6 +1,5 @@
 import type { Ways } from '../model/work.ts'
 import type { Rule } from '../trade/rules.ts'
-import type { Sentence } from '../units/sentence.ts'
 import type { CautionId } from './cautions.ts'
 import type { Facts } from './facts.ts'
 import type { Stuff, Wait } from './step.ts'
@@ -129,13 +128,13 @@ export function foldGlueOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
 }
 
 /** What leather stiffeners and puffs are set with; it has its own clock, and dries overnight. */
-export function pasteOf({ work, book }: Pick<Facts, 'work' | 'book'>): { name: string; dries: Wait; said: Sentence } {
+export function pasteOf({ work, book }: Pick<Facts, 'work' | 'book'>): { name: string; dries: Wait; said: string } {
   const dries: Wait = {
     min: book.value(waitRules.overnight),
     max: null,
     why: 'Overnight, so that the shell is dry before it is loaded.',
   }
-  const pastes: Record<Ways['paste'], { name: string; said: Sentence }> = {
+  const pastes: Record<Ways['paste'], { name: string; said: string }> = {
     'own paste': {
       name: 'Own paste',
       said: 'Rubbed in on both faces; damp, it can be taken up and laid again.',

@@ -1,11 +1,8 @@
-import type { WorkGroup } from '../model/work.ts'
 import { feet, type Foot } from '../trade/foot.ts'
 import type { Sentence } from '../units/sentence.ts'
-import type { CautionId } from './cautions.ts'
 import type { Effort } from './effort.ts'
 import type { Phase } from './phases.ts'
-import type { Stuff, Wait } from './step.ts'
-import type { ToolId } from './tools.ts'
+import type { Step } from './step.ts'
 
 /** A thing is brought to a phase; `why` says what it needs of the phase before, by that phase or for any. */
 export interface Makes {
@@ -22,24 +19,11 @@ export interface Needs {
   why: Sentence
 }
 
-/** An act of work as it is derived: what it is about, what it does to it and what it needs for that. */
-export interface Operation {
-  id: string
-  key: string
-  formerly: readonly string[]
-  foot: Foot | null
-  name: string
-  group: WorkGroup
+/** A step before its order is known: what it does to things, what it needs of them, and the time that it takes. */
+export interface Operation extends Omit<Step, 'minutes' | 'after' | 'own'> {
   effort: Effort
-  wait: Wait | null
   makes: readonly Makes[]
   needs: readonly Needs[]
-  cautions: readonly CautionId[]
-  tools: readonly ToolId[]
-  stuff: readonly Stuff[]
-  look: readonly Sentence[]
-  parts: readonly string[]
-  seams: readonly string[]
 }
 
 type Draft = Pick<Operation, 'id' | 'name' | 'group' | 'effort' | 'makes'> & Partial<Operation>

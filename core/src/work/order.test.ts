@@ -11,6 +11,7 @@ import { fixed } from './effort.ts'
 import { moveStep, placesFor } from './moveStep.ts'
 import { bring, eachFoot, operation, want } from './operation.ts'
 import { inOrder, preferred, reasonsFor, withoutImplied } from './order.ts'
+import { fitsAmong } from './ownSteps.ts'
 import { progress, stepState } from './progress.ts'
 
 const cache = keptCache(12)
@@ -175,6 +176,31 @@ describe('own steps', () => {
   it('bind both feet where they name a step of each, and nothing where the pair has no such step', () => {
     const list = planned({ own: [own('shine', { after: ['last-toe', 'sew-cup'] })] })
     expect(list.find((s) => s.id === 'own.shine')!.after.map((a) => a.id)).toEqual(['last-toe.right', 'last-toe.left'])
+  })
+  it('fit among the steps of a plan just where a plan with them can be made', () => {
+    const list = planned()
+    const pairs: [string[], string[]][] = [
+      [['cut-lining'], ['join-lining']],
+      [['join-lining'], ['cut-lining']],
+      [['last-toe'], ['last-back']],
+      [['last-back'], ['last-toe']],
+      [['no such step'], ['print']],
+      [['print'], ['print']],
+    ]
+    for (const [after, before] of pairs) {
+      const step = own('try', { after, before })
+      let possible = true
+      try {
+        planned({ own: [step] })
+      } catch (error) {
+        if (!(error instanceof PlanError)) throw error
+        possible = false
+      }
+      expect(fitsAmong(list, step), `${after.join()} then ${before.join()}`).toBe(possible)
+    }
+    // One that is there already is asked anew, and does not stand in its own way.
+    const there = planned({ own: [own('try', { after: ['cut-lining'] })] })
+    expect(fitsAmong(there, own('try', { before: ['cut-lining'] }))).toBe(true)
   })
   it('that would wait for themselves are refused by name', () => {
     const circle = () => planned({ own: [own('knot', { after: ['join-lining'], before: ['cut-upper'] })] })

@@ -1,7 +1,6 @@
 import type { OwnStep } from '../model/work.ts'
 import { SaidError } from '../units/saidError.ts'
 import { activeTime } from './activeTime.ts'
-import { inOrder } from './order.ts'
 import type { Step } from './step.ts'
 
 /** Thrown when steps that were added wait for each other. */
@@ -51,15 +50,28 @@ export function withOwn(derived: readonly Step[], own: readonly OwnStep[]): Step
     for (const after of o.before.flatMap((id) => goingBy(id, all))) add(after.id, self)
   }
   const bound = all.map((s) => ({ ...s, after: [...s.after, ...(more.get(s.id) ?? [])] }))
-  try {
-    inOrder(bound)
-  } catch {
-    const culprit = own.find((o) => waitsForItself(o.id, bound))
+  // Derived steps never wait for each other: where something does, an own one is among them.
+  const culprit = own.find((o) => waitsForItself(o.id, bound))
+  if (culprit) {
     throw new OrderError(
-      `“${culprit?.name ?? own[0]?.name ?? ''}” would have to come before and after the same step. Change what it comes after or before.`,
+      `“${culprit.name}” would have to come before and after the same step. Change what it comes after or before.`,
     )
   }
   return settled(bound, own)
+}
+
+/** Whether an own step can stand among the steps of a plan: what it comes after must not wait for what it comes before. */
+export function fitsAmong(steps: readonly Step[], own: OwnStep): boolean {
+  const others = steps
+    .filter((s) => s.id !== own.id)
+    .map((s) => ({ ...s, after: s.after.filter((a) => a.id !== own.id) }))
+  try {
+    withOwn(others, [own])
+    return true
+  } catch (error) {
+    if (error instanceof OrderError) return false
+    throw error
+  }
 }
 
 function waitsForItself(id: string, steps: readonly Step[]): boolean {

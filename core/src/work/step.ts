@@ -32,7 +32,7 @@ export interface Stuff {
   sentence: Sentence
 }
 
-/** What a step does to a thing, and what the thing has behind it then. */
+/** A step that comes first, and why. */
 export interface StepReason {
   id: string
   name: string

@@ -1,5 +1,7 @@
+import { pathLength } from '../../geometry/path.ts'
 import { traitsOf } from '../../model/construction.ts'
-import { fixed } from '../effort.ts'
+import { mm, say } from '../../units/sentence.ts'
+import { fixed, sewing } from '../effort.ts'
 import type { Facts } from '../facts.ts'
 import { cementOf } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
@@ -55,3 +57,46 @@ export function cup(f: Facts): Operation[] {
     })),
   ]
 }
+
+/** Glue alone is weak: a cup is sewn to the upper through its wall, by hand from inside. */
+export function cupWall(f: Facts): Operation[] {
+  if (!traitsOf(f.construction).inCup || f.work.ways.cup !== 'glued and sewn') return []
+  return eachFoot((foot) => {
+    const insole = f.shoes[foot].parts.find((p) => p.id === 'insole')
+    const length = insole ? pathLength(insole.outline, true) : 0
+    const pitch = f.book.value(cupPitch)
+    const stitches = Math.round(length / pitch)
+    return {
+      id: 'sew-cup',
+      name: 'Sew the cup to the upper through its wall',
+      group: 'finish',
+      effort: sewing(f, { stitches, length }),
+      makes: bring(['shoe'], 'wall sewn', 'the needle has to come out inside: the last must be out', {
+        cupped: 'it is glued first, then stitched',
+      }),
+      cautions: ['awl'],
+      tools: ['needles', 'awl'],
+      look: ['All round in the groove of the wall, no stitch is felt inside.'],
+      stuff: [
+        {
+          name: `Thread, ${f.threads.sole}`,
+          amount: Math.ceil((4 * length) / 100) / 10,
+          unit: 'm',
+          sentence: say`Four times ${mm(length, 0)}.`,
+        },
+      ],
+    }
+  })
+}
+
+const cupPitch = {
+  key: 'work.cupPitch',
+  name: 'Stitch through the wall of a cup',
+  value: 6,
+  min: 3,
+  max: 12,
+  unit: 'mm',
+  why: 'Wide, so that the rubber does not tear along the holes.',
+} as const
+
+export const cupWallRules = { cupPitch }

@@ -1,14 +1,14 @@
 import { pathLength, signedArea } from '../../geometry/path.ts'
-import { traitsOf } from '../../model/construction.ts'
 import { feet } from '../../trade/foot.ts'
-import { mm, say } from '../../units/sentence.ts'
+import { say } from '../../units/sentence.ts'
 import { isBoard } from '../../model/material.ts'
 import { coats, coatsOf } from '../coats.ts'
-import { along, fixed, sewing, workRules } from '../effort.ts'
+import { along, fixed, workRules } from '../effort.ts'
 import { has, partsOf, sumOfParts, sumOfPieces, type Facts } from '../facts.ts'
 import { cementOf, grams, stuffRules } from '../glues.ts'
-import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
+import { bring, operation, want, type Operation } from '../operation.ts'
 import { waitRules } from '../waits.ts'
+import { cupWall } from './cup.ts'
 import { screwedHeel } from './heel.ts'
 import { covered } from './insole.ts'
 import { lastOut } from './lastOut.ts'
@@ -90,49 +90,6 @@ function unwrapped(f: Facts): Operation[] {
     }),
   ]
 }
-
-/** Glue alone is weak: a cup is sewn to the upper through its wall, by hand from inside. */
-function cupWall(f: Facts): Operation[] {
-  if (!traitsOf(f.construction).inCup || f.work.ways.cup !== 'glued and sewn') return []
-  return eachFoot((foot) => {
-    const insole = f.shoes[foot].parts.find((p) => p.id === 'insole')
-    const length = insole ? pathLength(insole.outline, true) : 0
-    const pitch = f.book.value(cupPitch)
-    const stitches = Math.round(length / pitch)
-    return {
-      id: 'sew-cup',
-      name: 'Sew the cup to the upper through its wall',
-      group: 'finish',
-      effort: sewing(f, { stitches, length }),
-      makes: bring(['shoe'], 'wall sewn', 'the needle has to come out inside: the last must be out', {
-        cupped: 'it is glued first, then stitched',
-      }),
-      cautions: ['awl'],
-      tools: ['needles', 'awl'],
-      look: ['All round in the groove of the wall, no stitch is felt inside.'],
-      stuff: [
-        {
-          name: `Thread, ${f.threads.sole}`,
-          amount: Math.ceil((4 * length) / 100) / 10,
-          unit: 'm',
-          sentence: say`Four times ${mm(length, 0)}.`,
-        },
-      ],
-    }
-  })
-}
-
-const cupPitch = {
-  key: 'work.cupPitch',
-  name: 'Stitch through the wall of a cup',
-  value: 6,
-  min: 3,
-  max: 12,
-  unit: 'mm',
-  why: 'Wide, so that the rubber does not tear along the holes.',
-} as const
-
-export const finishRules = { cupPitch }
 
 function padding(f: Facts): Operation[] {
   const pads = partsOf(f, ['padding']).map((p) => p.id)

@@ -7,10 +7,9 @@ import { cementOf } from '../glues.ts'
 import { bring, operation, want, type Operation } from '../operation.ts'
 import type { ToolId } from '../tools.ts'
 
-const heldBy: Record<Ways['heel'], { name: string; tools: ToolId[]; said: string }> = {
+const heldBy: Record<Exclude<Ways['heel'], 'screws'>, { name: string; tools: ToolId[]; said: string }> = {
   nails: { name: 'Nails', tools: ['hammer'], said: 'nails, their points clinched or cut' },
   pegs: { name: 'Pegs', tools: ['pegAwl', 'hammer'], said: 'pegs, driven dry into glued holes' },
-  screws: { name: 'Screws', tools: [], said: '' },
 }
 /** Screws in a heel: the middle, and the corners of the seat. */
 const SCREWS = 5
@@ -19,21 +18,22 @@ const SCREWS = 5
 export function heel(f: Facts): Operation[] {
   const stack = partsOf(f, ['heelWedge', 'wedge', 'heelLift', 'lift', 'topPiece'])
   if (stack.length === 0) return []
-  const held = heldBy[f.work.ways.heel]
+  const way = f.work.ways.heel
+  // Screws go in from inside, when the last is out: until then glue holds.
+  const held = way === 'screws' ? null : heldBy[way]
   const layers = sumOfParts(f, feet, ['heelWedge', 'heelLift', 'topPiece', 'wedge', 'lift'], () => 1)
   const rim = Math.max(...stack.map((p) => pathLength(p.outline, true)))
   const [spacing, rate] = [f.book.value(fasteningRules.spacing), f.book.value(fasteningRules.perMinute)]
   const each = Math.max(5, Math.round((0.7 * rim) / (2 * spacing)))
-  const screwed = f.work.ways.heel === 'screws'
-  const count = screwed ? 0 : Math.round(each * layers)
+  const count = held ? Math.round(each * layers) : 0
   return [
     operation({
       id: 'build-heel',
-      name: screwed ? 'Build and glue the heels' : `Build and fix the heels with ${f.work.ways.heel}`,
+      name: held ? `Build and fix the heels with ${way}` : 'Build and glue the heels',
       group: 'bottom',
       effort: {
         minutes: 8 + 3 * layers + count / rate,
-        sentence: `${layers} layers on both shoes at 3 minutes to glue and level${screwed ? '' : `, ${count} ${held.said}, at ${rate} a minute`}, and 8 minutes to set them up. Left against right on a level board.`,
+        sentence: `${layers} layers on both shoes at 3 minutes to glue and level${held ? `, ${count} ${held.said}, at ${rate} a minute` : ''}, and 8 minutes to set them up. Left against right on a level board.`,
       },
       wait: cementOf(f).sets,
       makes: bring(['shoe'], 'heeled', 'the heel stands on the outsole', {
@@ -45,10 +45,10 @@ export function heel(f: Facts): Operation[] {
         'the heel stands level only on what is pared to its height',
       ),
       cautions: ['hammer', ...cementOf(f).cautions],
-      tools: [...held.tools, 'rasp', 'brush'],
-      stuff: screwed
-        ? []
-        : [{ name: held.name, amount: count, unit: 'pieces', sentence: 'None comes through to the foot.' }],
+      tools: [...(held?.tools ?? []), 'rasp', 'brush'],
+      stuff: held
+        ? [{ name: held.name, amount: count, unit: 'pieces', sentence: 'None comes through to the foot.' }]
+        : [],
       look: ['Both stand on a level board without rocking; heel heights alike within half a millimetre.'],
       parts: stack.map((p) => p.id),
     }),

@@ -5,7 +5,7 @@ import { along, fixed, workRules } from '../effort.ts'
 import { partsOf, piecesOf, sumOfPieces, type Facts } from '../facts.ts'
 import { foldGlueOf } from '../glues.ts'
 import { bring, operation, want, type Makes, type Operation } from '../operation.ts'
-import { sewingTools, sewingUpper, threadFor } from './seamWork.ts'
+import { sewingCautions, sewingTools, sewingUpper, threadFor } from './seamWork.ts'
 import { alongOpening, holdsTongue, idsOf, isTongue, linings, outsideRecords, seamsOf } from './seamsByUse.ts'
 
 /** Lining and outside joined along the opening, the lining trimmed where nothing wraps it. */
@@ -39,7 +39,7 @@ export function joined(f: Facts): Operation[] {
         ...want(linedWith, 'sewn round', 'outside and lining are stitched apart, then joined'),
         ...want(between, 'stayed behind', 'it lies between outside and lining'),
       ],
-      cautions: ['machine', 'knife'],
+      cautions: [...sewingCautions(seams), 'knife'],
       tools: [...sewingTools(seams, true), ...(wrapped ? [] : (['shears'] as const))],
       stuff: threadFor(f, seams),
       look: [
@@ -70,7 +70,7 @@ export function bound(f: Facts): Operation[] {
       ),
       makes: bring(['upper'], 'bound', 'it wraps upper and lining together'),
       needs: want(strips, 'skived', 'only a thin strip wraps closely'),
-      cautions: ['machine', ...foldGlueOf(f).cautions],
+      cautions: [...sewingCautions(seams), ...foldGlueOf(f).cautions],
       tools: ['brush', 'bone', ...sewingTools(seams, true)],
       stuff: threadFor(f, seams),
       look: ['Of one width outside and in, no wrinkle in the hollow curves.'],
@@ -171,7 +171,7 @@ export function tongue(f: Facts): Operation[] {
         bound: 'the edge of the opening is finished first',
       }),
       needs: want(records, 'stayed', 'the tongue has to be finished'),
-      cautions: seams.some((s) => s.way === 'hand') ? ['awl'] : ['machine'],
+      cautions: sewingCautions(seams),
       tools: sewingTools(seams, true),
       stuff: threadFor(f, seams),
       look: ['It lies in the middle and does not wander when the facings are drawn together.'],

@@ -31,6 +31,7 @@ export function rested(f: Facts): Operation[] {
   ]
 }
 
+/** The last out: while the bottom is still open, or when all is done that needs it. */
 export const lastOut = (phase: 'out early' | 'out'): Operation[] => [
   operation({
     id: 'last-out',

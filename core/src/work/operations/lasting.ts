@@ -1,4 +1,5 @@
 import { traitsOf } from '../../model/construction.ts'
+import { lastingRules } from '../../lasting/rules.ts'
 import { liningRules } from '../../parts/linings/liningRules.ts'
 import type { Foot } from '../../trade/foot.ts'
 import { mm, say, type Sentence } from '../../units/sentence.ts'
@@ -6,7 +7,6 @@ import { fixed, tacked, workRules } from '../effort.ts'
 import { has, partsOf, type Facts } from '../facts.ts'
 import { cementOf, foldGlueOf, pasteOf } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Needs, type Operation } from '../operation.ts'
-import { fasteningRules } from '../fastening.ts'
 import type { Stuff, Wait } from '../step.ts'
 import type { ToolId } from '../tools.ts'
 import { waitRules } from '../waits.ts'
@@ -34,12 +34,12 @@ const tacksFor = (amount: number): Stuff[] =>
 
 /** Lining, stiffener, puff and upper over the last. */
 export const lastingWork = (f: Facts): Operation[] => [
-  ...made(f),
+  ...(first(f) ? [] : readied(f)),
   ...(first(f)
     ? [...lining(f), ...setStiffener(f), ...sideLinings(f)]
     : [...setStiffener(f), ...back(f), ...lining(f)]),
   ...setPuff(f),
-  ...(first(f) ? draft(f, 'drafted over') : []),
+  ...(first(f) ? readied(f) : []),
   ...upper(f),
   ...wrapped(f),
 ]
@@ -47,8 +47,8 @@ export const lastingWork = (f: Facts): Operation[] => [
 const onInsole: Needs[] = want(['insole'], 'carved', 'the insole must sit on the last, finished')
 const finished: Needs[] = want(['upper'], 'damp', 'the upper must be finished')
 
-/** What is done to the upper before it is pulled, so that it gives. */
-function made(f: Facts): Operation[] {
+/** What is done to the upper just before it is pulled, so that it gives. */
+function readied(f: Facts): Operation[] {
   return [
     ...(f.work.ways.rest === 'wetted and left'
       ? [
@@ -63,14 +63,17 @@ function made(f: Facts): Operation[] {
               why: 'Damp through, no drops on the grain.',
               late: 'Damp them once more.',
             },
-            makes: bring(['upper'], 'damp', 'a finished upper is damped as a whole: a wet patch leaves its edge'),
+            makes: first(f)
+              ? bring(['shoe'], 'drafted over', 'damp leather is pulled at once: shells and puff have set before')
+              : bring(['upper'], 'damp', 'a finished upper is damped as a whole: a wet patch leaves its edge'),
+            needs: first(f) ? shellsDry(f) : [],
             cautions: ['water'] as const,
             tools: ['spray'] as const,
             look: ['Of one colour all over: edges of water leave marks.'],
           }),
         ]
       : []),
-    ...(first(f) ? [] : draft(f, 'drafted')),
+    ...draft(f, first(f) ? 'drafted over' : 'drafted'),
   ]
 }
 
@@ -278,7 +281,7 @@ function upper(f: Facts): Operation[] {
         8,
         welted
           ? 'Wedges out of the tucks at the seat first, then the margin to the wall of the holdfast.'
-          : say`Wedges out of the tucks at the seat first, then the margin to ${mm(f.book.value(fasteningRules.margin))}.`,
+          : say`Wedges out of the tucks at the seat first, then the margin to ${mm(f.book.value(lastingRules.marginLeft))}.`,
       ),
       makes: bring(['shoe'], 'margin trimmed', 'it is trimmed when the glue is hard'),
       cautions: ['knife'] as const,

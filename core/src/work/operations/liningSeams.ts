@@ -1,7 +1,7 @@
 import type { Facts } from '../facts.ts'
 import { bring, operation, type Operation } from '../operation.ts'
 import type { Phase } from '../phases.ts'
-import { seamGroups, seamLook, sewingTools, sewingUpper, threadFor } from './seamWork.ts'
+import { seamGroups, seamLook, sewingCautions, sewingTools, sewingUpper, threadFor } from './seamWork.ts'
 import { idsOf, nameOf, ofLining } from './seamsByUse.ts'
 
 /** Seams of the lining, each sewn in its own step. */
@@ -21,7 +21,7 @@ export function liningSeams(f: Facts): Operation[] {
         'sewn flat': 'laps are sewn while the lining still lies flat',
         cut: 'what is cut is sewn together mark to mark',
       }),
-      cautions: ['machine'],
+      cautions: sewingCautions(group.seams),
       tools: sewingTools(group.seams, closing),
       stuff: threadFor(f, group.seams),
       look: [

@@ -1,5 +1,6 @@
 import { feet } from '../../trade/foot.ts'
 import { cm, say, type Sentence } from '../../units/sentence.ts'
+import type { CautionId } from '../cautions.ts'
 import { closingRules, type Effort } from '../effort.ts'
 import type { Facts, SeamFacts } from '../facts.ts'
 import type { Phase } from '../phases.ts'
@@ -107,6 +108,12 @@ export const sewingTools = (seams: readonly SeamFacts[], closed: boolean): ToolI
   ...(seams.some((s) => s.way === 'hand')
     ? (['needles', 'awl', ...(closed ? (['block'] as const) : [])] as const)
     : []),
+]
+
+/** What can hurt at seams: the machine, or awl and needles. */
+export const sewingCautions = (seams: readonly SeamFacts[]): CautionId[] => [
+  ...(seams.some((s) => s.way === 'machine') ? (['machine'] as const) : []),
+  ...(seams.some((s) => s.way === 'hand') ? (['awl'] as const) : []),
 ]
 
 /** What to look at in any seam. */

@@ -3,7 +3,7 @@ import { recordOfPiece } from '../../trade/recordName.ts'
 import { piecesOf, type Facts, type SeamFacts } from '../facts.ts'
 
 export const linings = ['lining', 'vampLining', 'quarterLining', 'heelGrip'] as const
-export const EDGE_KINDS: readonly SeamFacts['kind'][] = ['fold', 'bead', 'trimmed', 'bound']
+const EDGE_KINDS: readonly SeamFacts['kind'][] = ['fold', 'bead', 'trimmed', 'bound']
 
 export const isTongue = (id: string) => /^tongue\b/.test(id)
 /** The seam that holds the tongue; it is sewn last of all. */

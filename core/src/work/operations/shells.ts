@@ -66,6 +66,7 @@ function wetted(f: Facts, id: Shell): Operation[] {
   ]
 }
 
+/** Leather stiffeners and puffs made ready to take their shape. */
 export const shellWork = (f: Facts): Operation[] => [...wetted(f, 'stiffener'), ...wetted(f, 'puff')]
 
 const areaOf = (f: Facts, foot: Foot, id: Shell) => sumOfParts(f, [foot], [id], (p) => Math.abs(signedArea(p.outline)))
@@ -104,8 +105,8 @@ export function setStiffener(f: Facts): Operation[] {
       sheet
         ? SHEET
         : first
-          ? 'Drawn close round the heel with the pliers and tied; the edges worked down to nothing.'
-          : 'Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.',
+          ? `${paste.said} Drawn close round the heel with the pliers and tied; the edges worked down to nothing.`
+          : `${paste.said} Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.`,
     ),
     wait: first
       ? sheet
@@ -199,7 +200,7 @@ export function setPuff(f: Facts): Operation[] {
           ? `${SHEET} Compare both toes while it still gives.`
           : formed
             ? 'It fits already: a thin coat on both faces, pressed from the middle.'
-            : 'Compare both toes while the leather is still mellow.',
+            : `${paste.said} Compare both toes while the leather is still mellow.`,
       ),
       wait: sheet
         ? cementOf(f).sets

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { groupNames, OwnStep, workGroups, type PairDecisions } from '@gentle-awl/core'
+import { fitsAmong, groupNames, OwnStep, workGroups, type PairDecisions } from '@gentle-awl/core'
 import { computed, reactive, ref } from 'vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -44,25 +44,12 @@ function keep(): void {
     return
   }
   const others = props.work.own.filter((o) => o.id !== typed.id)
-  if (circular(read.data)) {
+  if (!fitsAmong(pair.plan?.steps ?? [], read.data)) {
     wrong.value = 'It would have to come before and after the same step. Change what it comes after or before.'
     return
   }
   emit('change', { own: [...others, read.data] })
   open.value = false
-}
-/** Whether something that it comes before would have to come before it. */
-function circular({ after, before, id }: OwnStep): boolean {
-  const list = pair.plan?.steps ?? []
-  const going = (of: string) => list.filter((s) => s.id === of || (s.foot !== null && s.key === of))
-  const seen = new Set<string>()
-  const reaches = (from: string): boolean => {
-    if (seen.has(from)) return false
-    seen.add(from)
-    if (going(from).some((s) => before.includes(s.id) || before.includes(s.key))) return true
-    return going(from).some((s) => s.after.some((a) => a.id !== id && reaches(a.id)))
-  }
-  return after.some(reaches)
 }
 const remove = (id: string) => emit('change', { own: props.work.own.filter((o) => o.id !== id) })
 </script>
