@@ -1,6 +1,6 @@
 import { progress, type Pace, type StepEvent, type StepProgress } from '@gentle-awl/core'
 import { useIntervalFn } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ApiError } from '../../../../api/client.ts'
 import { useNews } from '../../../../app/news.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
@@ -19,13 +19,27 @@ export function useWorkLog() {
   const { problem: stepProblem, busy, attempt: attemptStep } = useAttempt()
   useIntervalFn(() => (now.value = Date.now()), 1000)
 
+  /** Counts what was asked: an answer that another has overtaken is older than what is on screen, and says nothing. */
+  let asked = 0
+  let answered = 0
+  async function take(pairId: string, request: () => Promise<StepEvent[]>): Promise<void> {
+    const mine = ++asked
+    const fresh = await request()
+    if (mine < answered || pair.view?.id !== pairId) return
+    answered = mine
+    log.value = fresh
+    now.value = Date.now()
+  }
   async function load(): Promise<void> {
     const { view } = pair
     if (!view) return
     await attempt(async () => {
-      ;[log.value, pace.value] = await Promise.all([api.log(view.id), api.pace()])
+      const [, usual] = await Promise.all([take(view.id, () => api.log(view.id)), api.pace()])
+      pace.value = usual
     })
   }
+  /** News that came while something was said: its answer may be older than they are. */
+  let missed = false
   // A second tab or another device moves the bench too.
   useNews(
     () => (pair.view ? [`/pairs/${pair.view.id}/`] : []),
@@ -34,13 +48,12 @@ export function useWorkLog() {
   async function hear(): Promise<void> {
     const { view } = pair
     const known = log.value
-    if (!view || busy.value || known === null) return
+    if (!view || known === null) return
+    missed = busy.value
+    if (missed) return
     await attempt(async () => {
-      const fresh = await api.log(view.id)
-      if (pair.view?.id !== view.id) return
-      if (fresh.length !== known.length) await made.load(view.id)
-      log.value = fresh
-      now.value = Date.now()
+      await take(view.id, () => api.log(view.id))
+      if (pair.view?.id === view.id && log.value?.length !== known.length) await made.load(view.id)
     })
   }
   /** What was asked of a step, and what the server refuses of it as a sentence. */
@@ -54,23 +67,22 @@ export function useWorkLog() {
         if (refusal instanceof ApiError && refusal.status === 409) await load()
       },
     )
+    if (missed) await hear()
   }
   const say = (step: string, what: StepEvent['what']) =>
     ask(async (id) => {
       // A step is checked against the pair as saved.
       await pair.flush()
-      log.value = await api.logStep(id, step, what)
+      await take(id, () => api.logStep(id, step, what))
       // A cut that is finished is on the list of what was made.
       if (what === 'finished') await made.load(id)
-      now.value = Date.now()
     })
   /** What a finished step took, where the clock was forgotten. */
   const correct = (step: string, minutes: number) =>
     ask(async (id) => {
-      log.value = await api.correctMinutes(id, step, minutes)
+      await take(id, () => api.correctMinutes(id, step, minutes))
     })
-  watch(() => pair.view?.id, load)
-  onMounted(load)
+  watch(() => pair.view?.id, load, { immediate: true })
 
   const steps = computed<StepProgress[]>(() =>
     pair.plan && log.value ? progress(pair.plan.steps, log.value, now.value) : [],
