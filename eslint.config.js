@@ -14,6 +14,7 @@ const floors = [
   'units',
   'geometry',
   'nesting',
+  'scheduling',
   'photo',
   'model',
   'trade',

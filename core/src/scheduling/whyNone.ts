@@ -1,0 +1,62 @@
+import { seeded } from '../geometry/random.ts'
+import { clashingLags } from './clashes.ts'
+import { Decoder } from './decoder.ts'
+import { graphOf } from './graph.ts'
+import { firstPairOrder, otherPairOrder, pairKeys, type PairOrder } from './pairOrder.ts'
+import { packed, type Lag, type Problem } from './problem.ts'
+
+/** So many schedules are tried before waits are taken not to go together: one that fails proves nothing. */
+const TRIES = 40
+
+/**
+ * Lags, by number, because of which there is no schedule; empty when there is one. Either waits that go round in a circle,
+ * whoever works; or greatest waits that nobody is free to keep: those without which the others can be kept, as few as one
+ * finds by taking them back in one at a time. Exact for circles; for hands and holds as far as tries go. An empty list
+ * with `found` false: not even without greatest waits, so it is a hold that is never given back.
+ */
+export function whyNone(problem: Problem, lags: readonly Lag[]): { found: boolean; lags: number[] } {
+  const circle = graphOf(problem) ? clashingLags(problem, lags) : clashingLags(problem, lags.map(withoutMax))
+  if (circle.length > 0) return { found: false, lags: circle }
+  if (canBeMade(problem)) return { found: true, lags: [] }
+  const limited = lags.flatMap((l, i) => (l.max === null ? [] : [i]))
+  const kept = new Set<number>()
+  const withKept = () => withLatest(problem, lags, kept)
+  if (!canBeMade(withKept())) return { found: false, lags: [] }
+  const broken: number[] = []
+  for (const lag of limited) {
+    kept.add(lag)
+    if (canBeMade(withKept())) continue
+    kept.delete(lag)
+    broken.push(lag)
+  }
+  return { found: broken.length === 0, lags: broken }
+}
+
+const withoutMax = (lag: Lag): Lag => ({ ...lag, max: null })
+
+function withLatest(problem: Problem, lags: readonly Lag[], kept: ReadonlySet<number>): Problem {
+  const lists: [number, number][][] = Array.from({ length: problem.operations }, () => [])
+  for (const i of kept) {
+    const { from, to, max } = lags[i]!
+    lists[to]!.push([from, max ?? 0])
+  }
+  return { ...problem, latest: packed(lists) }
+}
+
+/** Does any of some schedules come right? */
+function canBeMade(problem: Problem): boolean {
+  const graph = graphOf(problem)
+  if (!graph) return false
+  const decoder = new Decoder(problem, graph)
+  const random = seeded(1)
+  const keys = new Float64Array(problem.operations)
+  let order: PairOrder = { order: firstPairOrder(problem, graph), spacing: 0.1 }
+  const length = graph.tail.reduce((most, t) => Math.max(most, t), 0)
+  for (let k = 0; k < TRIES; k++) {
+    pairKeys(problem, graph, order, keys)
+    if (k >= TRIES / 2) for (let i = 0; i < keys.length; i++) keys[i]! += length * random()
+    if (decoder.decode(keys, k % 2 === 0)) return true
+    order = otherPairOrder(order, 1, random)
+  }
+  return false
+}
