@@ -30,6 +30,7 @@ const floors = [
   'seams',
   'lasting',
   'work',
+  'schedule',
   'plan',
 ]
 /** A file of core imports from its own floor and those below. */

@@ -21,7 +21,7 @@ const file: PairFile = {
   version: PAIR_VERSION,
   id: '01900000-0000-7000-8000-0000000000aa',
   revision: 1,
-  label: { order: '1', name: 'Sample', trade: '', note: '' },
+  label: { order: '1', name: 'Sample', trade: '', note: '', due: null, weight: 1 },
   log: [],
   made: [],
   ...samplePair(),

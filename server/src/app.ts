@@ -32,6 +32,7 @@ import { hideRoutes } from './routes/hideRoutes.ts'
 import { layoutFileRoutes } from './routes/layoutFileRoutes.ts'
 import { cuttingTableRoutes } from './standins/cuttingTableRoutes.ts'
 import { scannerRoutes } from './standins/scannerRoutes.ts'
+import { scheduleRoutes } from './routes/scheduleRoutes.ts'
 import { workshopRoutes } from './routes/workshopRoutes.ts'
 
 export interface AppParts {
@@ -132,6 +133,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))
+  api.use('/', scheduleRoutes(store, jobs, cards))
   api.use(noSuchPath)
   app.use('/api/v1', api)
   if (pages) {

@@ -295,7 +295,7 @@ describe('a start', () => {
   it('copies the database before it is brought up to date', async () => {
     // As it was five editions ago: no ways of working, no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
-      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 5)`,
+      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 6)`,
     )
     await store.db.run(sql`DROP TABLE how_tos`)
     await store.db.run(sql`DROP TABLE way_sets`)

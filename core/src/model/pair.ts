@@ -106,12 +106,19 @@ export type PairDecisions = z.infer<typeof PairDecisions>
 export const madeOn = (decisions: PairDecisions, lastId: string): boolean =>
   decisions.lastId === lastId || decisions.left?.lastId === lastId
 
+/** The lasts that a pair stands on, each once. */
+export const lastsOfPair = ({ lastId, left }: PairDecisions): string[] => [...new Set([lastId, left?.lastId ?? lastId])]
+
 /** What identifies a pair at the bench. Customers go by order number and trade, never by name. */
 export const PairLabel = z.object({
   order: named(20, 'Give the order a number.'),
   name: named(80, 'Give the pair a name.'),
   trade: line(80).default(''),
   note: note(1000).default(''),
+  /** The day by whose end it should be done; null where nobody waits for it. */
+  due: z.iso.date('Give the day as it stands in the calendar.').nullable().default(null),
+  /** How much a day's delay weighs against other pairs'. */
+  weight: z.number().min(0.1).max(10).default(1),
 })
 export type PairLabel = z.infer<typeof PairLabel>
 

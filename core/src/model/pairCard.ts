@@ -1,5 +1,7 @@
 import type { Path } from '../geometry/path.ts'
 import type { Level } from './level.ts'
+import type { WorkGroup } from './work.ts'
+import type { SharedTool } from './workshopDays.ts'
 
 /** A piece of the picture of a shoe: a body, or a line on it. */
 export interface PictureShape {
@@ -9,13 +11,31 @@ export interface PictureShape {
   fill?: string
 }
 
+/** One step of the work as whoever lays out days has to know it. */
+export interface CardStep {
+  id: string
+  key: string
+  name: string
+  /** Both feet where null. */
+  foot: 'right' | 'left' | null
+  group: WorkGroup
+  minutes: number
+  formerly: readonly string[]
+  /** Ids of the steps that come first. */
+  after: readonly string[]
+  /** Minutes to the next step at least, and at most where there is a limit. */
+  wait: { min: number; max: number | null } | null
+  /** Machines that it takes. */
+  machines: readonly SharedTool[]
+}
+
 /** What a list shows of a pair without planning it: plain data, small. */
 export interface PairCard {
   /** Why there is no plan; empty when there is one. */
   problem: string
   worst: Level | null
   /** The order of work: what it is called, what it was planned to take, and what a log knows it by. */
-  steps: { id: string; key: string; name: string; minutes: number; formerly: readonly string[] }[]
+  steps: CardStep[]
   /** The shoe from its lateral side: x forward, z up, mm, coarse; what comes first lies beneath. */
   shapes: PictureShape[]
   /** Keys of the house rules that its plan reads, sorted. */

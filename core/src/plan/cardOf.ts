@@ -1,8 +1,24 @@
 import type { PlanInput } from '../model/pair.ts'
-import type { PairCard } from '../model/pairCard.ts'
+import type { CardStep, PairCard } from '../model/pairCard.ts'
+import { sharedTools } from '../model/workshopDays.ts'
+import type { Step } from '../work/step.ts'
 import { coloursOf, pairPicture } from './pairPicture.ts'
 import { formeStage, lastStage, planPair } from './planPair.ts'
 import type { StageCache } from './stageCache.ts'
+
+/** A step as a card has it. */
+export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after, wait, tools }: Step): CardStep => ({
+  id,
+  key,
+  name,
+  foot,
+  group,
+  minutes: minutes.value,
+  formerly,
+  after: after.map((a) => a.id),
+  wait: wait && { min: wait.min, max: wait.max },
+  machines: sharedTools.filter((t) => tools.includes(t)),
+})
 
 /** The card of a pair: its picture, its steps, its gravest check, and the house rules it rests on. Throws as planPair does. */
 export function cardOf(input: PlanInput, cache: StageCache): PairCard {
@@ -12,13 +28,7 @@ export function cardOf(input: PlanInput, cache: StageCache): PairCard {
   return {
     problem: '',
     worst: plan.worst,
-    steps: plan.steps.map(({ id, key, name, minutes, formerly }) => ({
-      id,
-      key,
-      name,
-      minutes: minutes.value,
-      formerly,
-    })),
+    steps: plan.steps.map(cardStep),
     shapes: pairPicture(plan, map, coloursOf(input)),
     rules: [...rules].sort(),
   }

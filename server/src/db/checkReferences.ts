@@ -4,14 +4,14 @@ import { cupSoleEntity } from './entities/cupSoles.ts'
 import { lastEntity } from './entities/lasts.ts'
 import { materialEntity } from './entities/materials.ts'
 import { StoreError } from './errors.ts'
-import type { Tx } from './open.ts'
+import type { Reader } from './open.ts'
 import { materials } from './schema.ts'
 
 const refused = (title: string, field: string, message: string) =>
   new StoreError('cannot be', title, message, { field: `decisions.${field}` })
 
 /** Throws StoreError when decisions name a last, a cup sole or a material that is not in the workshop or cannot serve, or a rule that is none. */
-export async function checkReferences(tx: Tx, decisions: PairDecisions): Promise<void> {
+export async function checkReferences(tx: Reader, decisions: PairDecisions): Promise<void> {
   for (const [field, lastId] of [
     ['lastId', decisions.lastId],
     ['left.lastId', decisions.left?.lastId],

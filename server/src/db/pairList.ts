@@ -53,6 +53,8 @@ interface Raw {
   name: string
   trade: string
   note: string
+  due: string | null
+  weight: number
   last_name: string | null
   decisions: string | null
   card: string | null
@@ -87,7 +89,7 @@ export async function pairPage(
   // Numbers come as text: one that is larger than any we write must not keep the whole list from being read.
   const rows = await db.all<Raw>(sql`
     SELECT p.id, CAST(p.version AS TEXT) AS version, CAST(p.head AS TEXT) AS head, p.updated_at, p.order_number,
-      p.name, p.trade, p.note, l.name AS last_name, r.decisions, c.card, c.made_from
+      p.name, p.trade, p.note, p.due, p.weight, l.name AS last_name, r.decisions, c.card, c.made_from
     FROM pairs p
     LEFT JOIN lasts l ON l.id = p.last_id
     LEFT JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head AND json_valid(r.decisions)
@@ -117,7 +119,14 @@ function asRow(row: Raw, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]
     id: row.id,
     version: Number(row.version),
     updatedAt: row.updated_at,
-    label: { order: row.order_number, name: row.name, trade: row.trade, note: row.note },
+    label: {
+      order: row.order_number,
+      name: row.name,
+      trade: row.trade,
+      note: row.note,
+      due: row.due,
+      weight: row.weight,
+    },
     lastName: row.last_name ?? '',
     construction: decisions?.construction ?? null,
     size: decisions?.size ?? null,

@@ -67,6 +67,15 @@ async function childOf(db: Reader, pairId: string, revision: number): Promise<nu
   return row?.revision ?? null
 }
 
+const labelOf = ({ order, name, trade, note, due, weight }: typeof pairs.$inferSelect): PairLabel => ({
+  order,
+  name,
+  trade,
+  note,
+  due,
+  weight,
+})
+
 export async function viewPair(db: Reader, id: string): Promise<PairView> {
   const row = await rowOf(db, id)
   if (!row) throw notThere('pair')
@@ -76,7 +85,7 @@ export async function viewPair(db: Reader, id: string): Promise<PairView> {
     version: row.version,
     updatedAt: row.updatedAt,
     createdAt: row.createdAt,
-    label: { order: row.order, name: row.name, trade: row.trade, note: row.note },
+    label: labelOf(row),
     decisions: head.decisions,
     revision: row.head,
     canUndo: head.parent !== null,

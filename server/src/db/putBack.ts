@@ -19,6 +19,7 @@ const VERSIONED = [
   'way_sets',
   'how_tos',
   'workshop',
+  'workshop_days',
 ]
 
 export interface PutBack {

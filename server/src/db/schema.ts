@@ -13,7 +13,9 @@ import type {
   PairDecisions,
   PairLayout,
   RuleFigures,
+  Timetable,
   WaySetFields,
+  WorkshopDays,
 } from '@gentle-awl/core'
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 
@@ -58,6 +60,9 @@ export const pairs = sqliteTable('pairs', {
   name: text('name').notNull(),
   trade: text('trade').notNull().default(''),
   note: text('note').notNull().default(''),
+  /** The day by whose end it should be done. */
+  due: text('due'),
+  weight: real('weight').notNull().default(1),
   lastId: text('last_id')
     .notNull()
     .references(() => lasts.id),
@@ -212,6 +217,19 @@ export const layouts = sqliteTable(
   },
   (t) => [uniqueIndex('layouts_pair_material').on(t.pairId, t.material)],
 )
+
+/** One row: who works, when, and with what. */
+export const workshopDays = sqliteTable('workshop_days', {
+  ...document,
+  days: text('days', { mode: 'json' }).$type<WorkshopDays>().notNull(),
+})
+
+/** One row: the timetable that people know, so that another one changes no more than it must. */
+export const timetables = sqliteTable('timetables', {
+  id: text('id').primaryKey(),
+  madeFrom: text('made_from').notNull(),
+  timetable: text('timetable', { mode: 'json' }).$type<Timetable>().notNull(),
+})
 
 /** One row: what the workshop changed in the house rules. */
 export const workshop = sqliteTable('workshop', {

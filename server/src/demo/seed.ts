@@ -2,8 +2,21 @@ import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
-import { cupSoles, feet, hides, howTos, lastHolds, lasts, materials, pairs, stepEvents, waySets } from '../db/schema.ts'
+import {
+  cupSoles,
+  feet,
+  hides,
+  howTos,
+  lastHolds,
+  lasts,
+  materials,
+  pairs,
+  stepEvents,
+  waySets,
+  workshopDays,
+} from '../db/schema.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
+import { demoDays } from './days.ts'
 import { demoHides } from './hides.ts'
 import { demoHowTos, demoWays } from './ways.ts'
 import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair } from './workshop.ts'
@@ -49,7 +62,8 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
     for (const last of [...demoLasts, ...found]) await tx.insert(lasts).values({ ...last, updatedAt })
     for (const material of demoMaterials) await tx.insert(materials).values({ ...material, updatedAt })
     for (const pair of demoPairs) {
-      await createPair(tx, pair.label, pair.decisions, pair.id)
+      const due = pair.dueIn === null ? null : day(pair.dueIn)
+      await createPair(tx, { ...pair.label, due }, pair.decisions, pair.id)
       for (const event of logOf(pair, cache, now)) {
         await tx.insert(stepEvents).values({ id: uuid(), pairId: pair.id, ...event })
       }
@@ -70,6 +84,7 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
     }
     for (const pairOfFeet of demoFeet) await tx.insert(feet).values({ ...pairOfFeet, updatedAt })
     for (const ways of demoWays) await tx.insert(waySets).values({ ...ways, updatedAt })
+    await tx.insert(workshopDays).values({ id: 'workshop', days: demoDays(), updatedAt })
     for (const card of demoHowTos) await tx.insert(howTos).values({ ...card, updatedAt })
     for (const hide of demoHides(demoMaterials)) await tx.insert(hides).values({ ...hide, updatedAt })
     for (const sole of soles) await tx.insert(cupSoles).values({ ...sole, updatedAt })

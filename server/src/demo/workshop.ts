@@ -1,10 +1,10 @@
 import {
   PairDecisions,
+  PairLabel,
   type Feet,
   type Last,
   type Material,
   type MaterialKind,
-  type PairLabel,
   type PlanInput,
 } from '@gentle-awl/core'
 import { demoId } from './demoId.ts'
@@ -119,14 +119,21 @@ export interface DemoPair {
   finishedMinutesAgo: number
   /** Whether the step after those is running. */
   running: boolean
+  /** Days from the start of the demo to the day it is due; null where nobody waits for it. */
+  dueIn: number | null
 }
 
 const pair = (
   n: number,
-  label: PairLabel,
+  label: Omit<PairLabel, 'due' | 'weight'>,
   decisions: Record<string, unknown>,
-  stage: Pick<DemoPair, 'done' | 'finishedMinutesAgo' | 'running'>,
-): DemoPair => ({ id: demoId(3, n), label, decisions: PairDecisions.parse(decisions), ...stage })
+  stage: Pick<DemoPair, 'done' | 'finishedMinutesAgo' | 'running' | 'dueIn'>,
+): DemoPair => ({
+  id: demoId(3, n),
+  label: PairLabel.parse(label),
+  decisions: PairDecisions.parse(decisions),
+  ...stage,
+})
 
 export const demoPairs: DemoPair[] = [
   pair(
@@ -141,7 +148,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'derby' },
       rules: { 'upper.lastingMargin': 24 },
     },
-    { done: 0.56, finishedMinutesAgo: 35, running: false },
+    { done: 0.56, finishedMinutesAgo: 35, running: false, dueIn: 12 },
   ),
   pair(
     2,
@@ -154,7 +161,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'stitch-down' },
       stitching: { by: 'hand' },
     },
-    { done: 0.14, finishedMinutesAgo: 12, running: true },
+    { done: 0.14, finishedMinutesAgo: 12, running: true, dueIn: 20 },
   ),
   pair(
     3,
@@ -167,7 +174,7 @@ export const demoPairs: DemoPair[] = [
       sock: { padding: 'full' },
       upper: { style: 'ballet flat' },
     },
-    { done: 0, finishedMinutesAgo: 0, running: false },
+    { done: 0, finishedMinutesAgo: 0, running: false, dueIn: 9 },
   ),
   pair(
     4,
@@ -180,7 +187,7 @@ export const demoPairs: DemoPair[] = [
       sock: { padding: 'half' },
       upper: { style: 'court' },
     },
-    { done: 0.72, finishedMinutesAgo: 5, running: false },
+    { done: 0.72, finishedMinutesAgo: 5, running: false, dueIn: 4 },
   ),
   pair(
     5,
@@ -194,7 +201,7 @@ export const demoPairs: DemoPair[] = [
       pieceMaterials: { cap: stuff('Night-blue calf'), counter: stuff('Night-blue calf') },
       left: { lastId: lastOf('Harbour 25, purser’s left') },
     },
-    { done: 1, finishedMinutesAgo: 60 * 24 * 6, running: false },
+    { done: 1, finishedMinutesAgo: 60 * 24 * 6, running: false, dueIn: null },
   ),
 ]
 

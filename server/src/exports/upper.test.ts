@@ -75,7 +75,7 @@ describe('the upper as DXF', () => {
 describe('the upper as SVG', () => {
   it('reads back equal, one unit to the millimetre', () => {
     const file: Pick<PairFile, 'label' | 'revision'> = {
-      label: { order: '7', name: 'Sample', trade: '', note: '' },
+      label: { order: '7', name: 'Sample', trade: '', note: '', due: null, weight: 1 },
       revision: 3,
     }
     const svg = pairSvg(file as PairFile, pairParts(pieces), 'face')
@@ -127,7 +127,7 @@ describe('the tight direction', () => {
     }
     const parts = pairParts(drawn)
     const file: Pick<PairFile, 'label' | 'revision'> = {
-      label: { order: '7', name: 'S', trade: '', note: '' },
+      label: { order: '7', name: 'S', trade: '', note: '', due: null, weight: 1 },
       revision: 3,
     }
     const svg = pairSvg(file as PairFile, parts, 'face')

@@ -24,6 +24,8 @@ const rankOf: Record<JobKind, Rank> = {
   plan: 'hand',
   bench: 'hand',
   cutting: 'hand',
+  timetable: 'hand',
+  promise: 'hand',
   last: 'hand',
   readFile: 'hand',
   card: 'background',

@@ -1,19 +1,30 @@
 import {
   cardOf,
+  cardStep,
   checkedLast,
   cuttingList,
+  daysProblem,
+  lastsOfPair,
+  layOut,
   makeables,
   makeablesOf,
   planJson,
   planPair,
+  promiseOf,
   StageCache,
   type CuttingGroup,
   type Last,
   type LastBody,
   type Makeable,
+  type OpenPair,
+  type Pace,
+  type PaceOf,
   type PairCard,
   type PairFile,
   type Plan,
+  type PromisedDay,
+  type Timetable,
+  type WorkshopDays,
 } from '@gentle-awl/core'
 import { move, workerData } from 'piscina'
 import { edition } from '../db/edition.ts'
@@ -28,6 +39,17 @@ import { scanOf, type ScanOrder } from '../standins/scanner.ts'
 
 type Foot = 'right' | 'left'
 
+/** What days are laid out from. */
+export interface LayOutOrder {
+  open: OpenPair[]
+  days: WorkshopDays
+  pace: Record<string, Pace>
+  now: number
+  known: Pick<Timetable, 'entries'> | null
+  /** How long each search may take. */
+  seconds: number
+}
+
 /** What is asked of a plan. */
 export interface PairJobs {
   /** The whole plan as JSON, ready to be sent. */
@@ -37,6 +59,10 @@ export interface PairJobs {
   card: { order: { file: PairFile }; result: PairCard }
   /** What is cut for the pair, by what it is cut from. */
   cutting: { order: { file: PairFile }; result: CuttingGroup[] }
+  /** All open pairs laid out on makers and hours; null where a last is never given back. */
+  timetable: { order: LayOutOrder; result: Timetable | null }
+  /** When one more pair could be ready beside them. */
+  promise: { order: LayOutOrder & { file: PairFile }; result: PromisedDay | null }
   /** A file of the pair, with what is on it and the fingerprints of its shapes. */
   export: { order: { file: PairFile; id: string; query: unknown }; result: { bytes: Uint8Array; on: Makeable[] } }
 }
@@ -98,12 +124,38 @@ const works: {
   },
   card: ({ file }) => cardOf(file, cache),
   cutting: ({ file }) => cuttingList(file, planPair(file, cache)),
+  timetable: ({ open, days, pace, now, known, seconds }) =>
+    layOut(daysProblem(open, days, paceBy(pace), now), { ...timed(seconds), known }),
+  promise: ({ open, file, days, pace, now, known, seconds }) => {
+    const order: OpenPair = {
+      id: file.id,
+      order: file.label.order,
+      name: file.label.name,
+      due: null,
+      weight: 1,
+      lasts: lastsOfPair(file.decisions),
+      steps: planPair(file, cache).steps.map(cardStep),
+      log: [],
+    }
+    return promiseOf({ open, order, days, pace: paceBy(pace), now, known }, () => timed(seconds))
+  },
   export: async ({ file, id, query }) => {
     const plan = planPair(file, cache)
     const { bytes, parts } = await exportOf(id).make(file, plan, query)
     const on = parts.flatMap(({ record, feet }) => feet.map(({ foot }) => ({ part: record, foot })))
     return { bytes, on: makeablesOf(plan, on) }
   },
+}
+
+const paceBy =
+  (pace: Readonly<Record<string, Pace>>): PaceOf =>
+  (key) =>
+    pace[key]?.factor ?? 1
+
+/** A search that has so many seconds. */
+function timed(seconds: number) {
+  const began = performance.now()
+  return { seed: 1, progress: () => (performance.now() - began) / (1000 * seconds) }
 }
 
 function run<K extends JobKind>(job: { kind: K } & JobKinds[K]['order']) {

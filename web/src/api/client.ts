@@ -14,6 +14,7 @@ import type {
   Made,
   Making,
   Material,
+  OpenPair,
   PairCardState,
   PairDecisions,
   PairFile,
@@ -32,7 +33,10 @@ import type {
   WaySetFields,
   RuleReach,
   ShelfLast,
+  PromisedDay,
   StepEvent,
+  Timetable,
+  WorkshopDays,
 } from '@gentle-awl/core'
 import { markRaw } from 'vue'
 
@@ -60,6 +64,19 @@ export interface PairView {
   revision: number
   canUndo: boolean
   canRedo: boolean
+}
+
+/** Who works and when; version 0 while nobody said. */
+export interface VersionedDays {
+  version: number
+  days: WorkshopDays
+}
+
+/** All open pairs laid out, with their steps; and those that cannot be. */
+export interface Schedule {
+  timetable: Timetable
+  open: Omit<OpenPair, 'log'>[]
+  leftOut: { pair: string; why: string }[]
 }
 
 export type { PairCardState, PairName, PairPage, PairRow, PairSort }
@@ -210,6 +227,13 @@ export const api = {
       `/standins/scanner/last?seed=${seed}`,
     ),
   pace: () => send<Record<string, Pace>>('/pace'),
+  workshopDays: () => send<VersionedDays>('/workshop-days'),
+  changeWorkshopDays: (version: number, days: WorkshopDays) =>
+    send<VersionedDays>('/workshop-days', { method: 'PUT', version, body: { days } }),
+  schedule: () => send<Schedule>('/schedule'),
+  /** The earliest day of an order that is not accepted yet. */
+  promise: (label: PairLabel, decisions: PairDecisions) =>
+    send<PromisedDay>('/schedule/promise', { method: 'POST', body: { label, decisions } }),
   houseRules: () => send<{ version: number; houseRules: RuleFigures }>('/house-rules'),
   ruleReach: () => send<RuleReach>('/house-rules/reach'),
   changeHouseRules: (version: number, houseRules: RuleFigures) =>

@@ -1,0 +1,60 @@
+import type { StepEvent } from '../model/pair.ts'
+import type { CardStep } from '../model/pairCard.ts'
+
+/** A pair that is being made, as whoever lays out the days has to know it. */
+export interface OpenPair {
+  id: string
+  order: string
+  name: string
+  /** By the end of this day it should be done; null where nobody waits for it. */
+  due: string | null
+  /** How much a day's delay weighs, 1 as usual. */
+  weight: number
+  /** The lasts that it is made on; a pair of lasts serves one pair of shoes at a time. */
+  lasts: readonly string[]
+  steps: readonly CardStep[]
+  log: readonly StepEvent[]
+}
+
+/** Where a step stands: not begun, begun at an instant, or done at one (ms since the epoch). */
+export type Standing =
+  { state: 'open' } | { state: 'started'; startedAt: number } | { state: 'finished'; finishedAt: number }
+
+/** Where each step stands by its log: `undone` takes the latest event back. */
+export function standings({ steps, log }: Pick<OpenPair, 'steps' | 'log'>): Map<string, Standing> {
+  const byName = new Map<string, StepEvent[]>()
+  for (const event of log) {
+    const stack = byName.get(event.step) ?? []
+    byName.set(event.step, stack)
+    stack.push(event)
+  }
+  return new Map(
+    steps.map((step): [string, Standing] => {
+      const events = [step.id, ...step.formerly]
+        .flatMap((name) => byName.get(name) ?? [])
+        .sort((a, b) => log.indexOf(a) - log.indexOf(b))
+      const stack: StepEvent[] = []
+      for (const event of events) {
+        if (event.what === 'undone') stack.pop()
+        else stack.push(event)
+      }
+      const last = stack.at(-1)
+      if (last?.what === 'finished') return [step.id, { state: 'finished', finishedAt: Date.parse(last.at) }]
+      if (last) return [step.id, { state: 'started', startedAt: Date.parse(last.at) }]
+      return [step.id, { state: 'open' }]
+    }),
+  )
+}
+
+/** Steps with which a pair takes its lasts; where it has none of them, its first step of lasting does. */
+const TAKES = ['fix-insole', 'block-insole']
+const GIVES = 'last-out'
+
+/** From which steps to which a pair has its lasts; null for one that is made without. */
+export function onLasts(steps: readonly CardStep[]): { takes: CardStep[]; gives: CardStep[] } | null {
+  const gives = steps.filter((s) => s.key === GIVES)
+  const named = steps.filter((s) => TAKES.includes(s.key))
+  const first = steps.find((s) => s.group === 'last')
+  const takes = named.length > 0 ? named : first ? [first] : []
+  return gives.length > 0 && takes.length > 0 ? { takes, gives } : null
+}

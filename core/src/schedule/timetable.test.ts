@@ -1,0 +1,196 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { keptCache } from '../../test/keptCache.ts'
+import { samplePair } from '../../test/samplePair.ts'
+import { timetableFaults } from '../../test/timetableFaults.ts'
+import type { StepEvent } from '../model/pair.ts'
+import type { CardStep } from '../model/pairCard.ts'
+import { usualWeek, WorkshopDays } from '../model/workshopDays.ts'
+import { cardStep } from '../plan/cardOf.ts'
+import { planPair } from '../plan/planPair.ts'
+import { daysProblem } from './daysProblem.ts'
+import type { OpenPair } from './openPairs.ts'
+import { layOut, type Timetable } from './timetable.ts'
+
+// A Monday, eight in the morning.
+const NOW = Date.parse('2026-05-04T06:00:00Z')
+const HOUR = 3_600_000
+let steps: CardStep[]
+beforeAll(() => {
+  steps = planPair(samplePair({ construction: 'welted' }), keptCache()).steps.map(cardStep)
+})
+const pair = (n: number, more: Partial<OpenPair> = {}): OpenPair => ({
+  id: `pair ${n}`,
+  order: String(n),
+  name: `Pair ${n}`,
+  due: null,
+  weight: 1,
+  lasts: ['harbour'],
+  steps,
+  log: [],
+  ...more,
+})
+const bench = (id: string, more: object = {}) => ({ id, name: id, hours: usualWeek(), ...more })
+const workshop = (more: object = {}) => WorkshopDays.parse({ zone: 'Europe/Berlin', ...more })
+/** A timetable after so many rounds of the search. */
+function laidOut(pairs: OpenPair[], days: WorkshopDays, rounds = 40, now = NOW, known: Timetable | null = null) {
+  let round = 0
+  const table = layOut(
+    daysProblem(pairs, days, () => 1, now),
+    { seed: 1, progress: () => round++ / rounds, known },
+  )
+  expect(table).not.toBeNull()
+  return table!
+}
+const readyOf = (table: Timetable, id: string) => table.pairs.find((p) => p.pair === id)!.ready
+
+describe('the timetable of a workshop', () => {
+  it('keeps hours, skills, waits, machines and lasts: three pairs, two of them on one last, two makers', () => {
+    const days = workshop({
+      makers: [
+        bench('window', { pace: 1.2 }),
+        bench('door', {
+          skills: ['prepare', 'cut', 'skive', 'close'],
+          off: [{ from: '2026-05-06', to: '2026-05-06' }],
+        }),
+      ],
+      closed: [{ from: '2026-05-14', to: '2026-05-14', why: 'holiday' }],
+    })
+    const pairs = [pair(1), pair(2), pair(3, { lasts: ['other'] })]
+    const table = laidOut(pairs, days)
+    expect(table.lost).toEqual([])
+    expect(table.nobody).toEqual([])
+    expect(timetableFaults(table, pairs, days, NOW)).toEqual([])
+  })
+
+  it('is shorter with a second maker and with a second pair of lasts', () => {
+    const alone = laidOut([pair(1), pair(2)], workshop({ aim: 'soonest' }))
+    const two = laidOut([pair(1), pair(2)], workshop({ aim: 'soonest', makers: [bench('a'), bench('b')] }))
+    const apart = laidOut(
+      [pair(1), pair(2, { lasts: ['other'] })],
+      workshop({ aim: 'soonest', makers: [bench('a'), bench('b')] }),
+    )
+    const last = (t: Timetable) => Math.max(...t.pairs.map((p) => p.ready))
+    const hands = (n: number) =>
+      last(
+        laidOut(
+          [1, 2, 3, 4].map((k) => pair(k, { lasts: [`last ${k}`] })),
+          workshop({ aim: 'soonest', makers: [bench('a'), bench('b')].slice(0, n) }),
+        ),
+      )
+    expect(last(two)).toBeLessThanOrEqual(last(alone))
+    expect(last(apart)).toBeLessThan(last(two) - 24 * HOUR)
+    expect(hands(2)).toBeLessThan(hands(1) - 24 * HOUR)
+  })
+
+  it('puts first who is due first, and says how late the other is', () => {
+    const due = (a: string | null, b: string | null) => laidOut([pair(1, { due: a }), pair(2, { due: b })], workshop())
+    const first = due('2026-05-20', '2026-12-20')
+    const second = due('2026-12-20', '2026-05-20')
+    expect(readyOf(first, 'pair 1')).toBeLessThan(readyOf(first, 'pair 2'))
+    expect(readyOf(second, 'pair 2')).toBeLessThan(readyOf(second, 'pair 1'))
+    const never = due('2026-05-05', null)
+    const { late, ready } = never.pairs.find((p) => p.pair === 'pair 1')!
+    // The day ends at midnight in the workshop.
+    expect(late).toBe((ready - Date.parse('2026-05-05T22:00:00Z')) / 60_000)
+  })
+
+  it('tells what decides: links that join without a gap but for waits and closed hours, back to now', () => {
+    const table = laidOut([pair(1), pair(2)], workshop({ aim: 'soonest', makers: [bench('a'), bench('b')] }))
+    const latest = table.pairs.reduce((a, b) => (a.ready > b.ready ? a : b))
+    expect(latest.chain[0]!.end).toBe(latest.ready)
+    latest.chain.forEach((link, k) => {
+      const next = latest.chain[k + 1]
+      const wait = link.held.by === 'step' ? link.held.wait : 0
+      // The taking of the lasts is no link of its own.
+      if (link.held.by === 'last') expect(next!.end).toBeLessThanOrEqual(link.start)
+      else if (next) expect(next.end + (wait + link.idle) * 60_000).toBe(link.start)
+      else expect(link.start - link.idle * 60_000).toBe(NOW)
+    })
+    // One pair of lasts for two pairs of shoes: the second one waits for them.
+    expect(latest.chain.some((l) => l.held.by === 'last')).toBe(true)
+  })
+
+  it('leaves what is begun where it is, and little else moves by more than an hour when it runs over', () => {
+    const days = workshop({ makers: [bench('a'), bench('b')] })
+    const open = [pair(1), pair(2, { lasts: ['other'] })]
+    const before = laidOut(open, days)
+    const first = before.entries[0]!
+    const at = (what: StepEvent['what'], time: number): StepEvent => ({
+      step: first.step,
+      what,
+      at: new Date(time).toISOString(),
+    })
+    const running = open.map((p) => (p.id === first.pair ? { ...p, log: [at('started', first.start)] } : p))
+    const later = first.end + 0.5 * HOUR
+    const after = laidOut(running, days, 40, later, before)
+    expect(timetableFaults(after, running, days, later)).toEqual([])
+    const same = after.entries.find((e) => e.pair === first.pair && e.step === first.step)!
+    expect(same).toMatchObject({ begun: true, start: first.start, end: later + 5 * 60_000 })
+    const moved = after.entries.filter((e) => {
+      const was = before.entries.find((b) => b.pair === e.pair && b.step === e.step && b.part === e.part)!
+      return Math.abs(e.start - was.start) > HOUR
+    })
+    expect(moved.length).toBeLessThan(0.3 * after.entries.length)
+    const done = running.map((p) => (p.id === first.pair ? { ...p, log: [...p.log, at('finished', later)] } : p))
+    expect(
+      laidOut(done, days, 20, later, after).entries.some((e) => e.pair === first.pair && e.step === first.step),
+    ).toBe(false)
+  })
+
+  it('does before its wait runs out what follows a step that is done', () => {
+    const chain = (max: number | null): CardStep[] => {
+      const step = (id: string, after: string[], wait: CardStep['wait'] = null): CardStep => ({
+        id,
+        key: id,
+        name: id,
+        foot: null,
+        group: 'close',
+        minutes: 30,
+        formerly: [],
+        after,
+        wait,
+        machines: [],
+      })
+      return [step('cement', [], { min: 15, max }), step('join', ['cement']), step('other', [])]
+    }
+    const log: StepEvent[] = [
+      { step: 'cement', what: 'started', at: new Date(NOW - HOUR).toISOString() },
+      { step: 'cement', what: 'finished', at: new Date(NOW - HOUR / 6).toISOString() },
+    ]
+    const open = [pair(1, { steps: chain(40), log }), pair(2, { steps: chain(null), due: '2026-05-04', weight: 9 })]
+    const table = laidOut(open, workshop())
+    expect(timetableFaults(table, open, workshop(), NOW)).toEqual([])
+    const join = table.entries.find((e) => e.pair === 'pair 1' && e.step === 'join')!
+    expect((join.start - NOW) / 60_000).toBeGreaterThanOrEqual(5)
+    expect((join.start - NOW) / 60_000).toBeLessThanOrEqual(30)
+  })
+
+  it('names a wait that no order keeps, and is laid out without it: cement at five to noon has an hour of dinner', () => {
+    const step = (id: string, minutes: number, after: string[], wait: CardStep['wait'] = null): CardStep => ({
+      id,
+      key: id,
+      name: id,
+      foot: null,
+      group: 'close',
+      minutes,
+      formerly: [],
+      after,
+      wait,
+      machines: [],
+    })
+    // Ten hours of drying that must not become eleven end in the night.
+    const table = laidOut(
+      [pair(1, { steps: [step('paste', 10, [], { min: 600, max: 660 }), step('pull', 30, ['paste'])] })],
+      workshop(),
+    )
+    expect(table.lost).toEqual([{ pair: 'pair 1', from: 'paste', to: 'pull' }])
+    expect(table.entries).toHaveLength(2)
+  })
+
+  it('says which steps nobody can do', () => {
+    const days = workshop({ makers: [bench('a', { skills: ['cut', 'skive'] })] })
+    const nobody = laidOut([pair(1)], days).nobody
+    expect(nobody.length).toBe(steps.filter((s) => !['cut', 'skive'].includes(s.group)).length)
+    expect(nobody[0]).toMatchObject({ pair: 'pair 1', why: 'skill' })
+  })
+})

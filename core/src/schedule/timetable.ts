@@ -1,0 +1,165 @@
+import { seeded } from '../geometry/random.ts'
+import { Decoder } from '../scheduling/decoder.ts'
+import { graphOf } from '../scheduling/graph.ts'
+import { problemOf } from '../scheduling/problem.ts'
+import { search, type Schedule } from '../scheduling/search.ts'
+import { whyNone } from '../scheduling/whyNone.ts'
+import { decidingChain, type ChainLink } from './decidingChain.ts'
+import type { DaysProblem } from './daysProblem.ts'
+
+/** One thing in the timetable. Instants are ms since the epoch. */
+export interface TimetableEntry {
+  pair: string
+  step: string
+  part: number
+  parts: number
+  maker: string
+  start: number
+  end: number
+  /** Begun already. */
+  begun: boolean
+}
+
+/** When a pair is done, and what decides it. */
+export interface PairOutlook {
+  pair: string
+  ready: number
+  /** The end of the day on which it is due. */
+  due: number | null
+  /** Minutes after that; 0 in time. */
+  late: number
+  /** From its last step back to now: what each waited for. */
+  chain: ChainLink[]
+}
+
+/** A wait that cannot be kept by any order of work. */
+export interface LostWait {
+  pair: string
+  from: string
+  to: string
+}
+
+/** The work of all open pairs, laid out on makers and hours. */
+export interface Timetable {
+  madeAt: number
+  entries: TimetableEntry[]
+  pairs: PairOutlook[]
+  lost: LostWait[]
+  /** Steps that nobody can do, or nobody has the hours for. */
+  nobody: { pair: string; step: string; why: 'skill' | 'hours' }[]
+}
+
+export interface LayOutHow {
+  seed: number
+  /** The share of the time that is gone. */
+  progress: () => number
+  /** The timetable that people know already: it is kept to unless another is better by far. */
+  known?: Pick<Timetable, 'entries'> | null
+}
+
+/** A timetable that people know is given up for one that saves so much of its cost. */
+const WORTH = 0.02
+
+/**
+ * Lays all open pairs out. Greatest waits that clash are named and let go, so that there is always a timetable; holds and
+ * hours are always kept. Null only where a last is never given back.
+ */
+export function layOut(days: DaysProblem, how: LayOutHow): Timetable | null {
+  let { said } = days
+  const lost: LostWait[] = []
+  let problem = days.problem
+  let best = searched(problem, days, how)
+  if (!best) {
+    const why = whyNone(problem, said.lags)
+    if (why.lags.length === 0 && !why.found) return null
+    for (const i of why.lags) {
+      const { from, to } = said.lags[i]!
+      const [a, b] = [days.tasks[from], days.tasks[to]]
+      if (b) lost.push({ pair: b.pair.id, from: a?.step.id ?? '', to: b.step.id })
+    }
+    const gone = new Set(why.lags)
+    said = { ...said, lags: said.lags.map((l, i) => (gone.has(i) ? { ...l, max: null } : l)) }
+    problem = problemOf(said)
+    best = searched(problem, days, how)
+    if (!best) return null
+  }
+  return written({ ...days, said, problem, lags: said.lags }, best, lost)
+}
+
+function searched(
+  problem: DaysProblem['problem'],
+  days: DaysProblem,
+  { seed, progress, known }: LayOutHow,
+): Schedule | null {
+  const graph = graphOf(problem)
+  if (!graph) return null
+  let best: Schedule | null = null
+  const keys = known ? keysOf(days, known) : undefined
+  const tell = (found: Schedule) => (best = found)
+  for (const _ of search(problem, { random: seeded(seed), progress, tell, ...(keys ? { from: keys } : {}) })) {
+    // The time is asked for in the search itself.
+  }
+  const found = best as Schedule | null
+  if (!found || !keys) return found
+  const decoder = new Decoder(problem, graph)
+  if (!decoder.decode(keys, false)) return found
+  const { start, mode, tardiness, makespan, cost } = decoder
+  return cost * (1 - WORTH) <= found.cost ? { start, mode, tardiness, makespan, cost } : found
+}
+
+/** Starts as they are known, as keys; what is new comes after what it waits for. */
+function keysOf({ problem, tasks, origin }: DaysProblem, { entries }: Pick<Timetable, 'entries'>): Float64Array {
+  const starts = new Map(entries.map((e) => [`${e.pair} ${e.step} ${e.part}`, (e.start - origin) / 60_000]))
+  const keys = new Float64Array(problem.operations)
+  const order = graphOf(problem)?.order ?? new Int32Array()
+  for (const i of order) {
+    const task = tasks[i]
+    const known = task ? starts.get(`${task.pair.id} ${task.step.id} ${task.part}`) : undefined
+    let after = 0
+    for (let k = problem.before.first[i]!; k < problem.before.first[i + 1]!; k++) {
+      after = Math.max(after, keys[problem.before.item[k]!]!)
+    }
+    keys[i] = known ?? after
+  }
+  return keys
+}
+
+function written(days: DaysProblem, { start, mode }: Schedule, lost: LostWait[]): Timetable {
+  const { problem, tasks, makers, origin } = days
+  const instant = (minute: number) => origin + minute * 60_000
+  const ends = start.map((at, i) => at + problem.modes.minutes[mode[i]!]!)
+  const entries = tasks.flatMap((task, i): TimetableEntry[] =>
+    task
+      ? [
+          {
+            pair: task.pair.id,
+            step: task.step.id,
+            part: task.part,
+            parts: task.parts,
+            maker: makers[problem.modes.item[mode[i]!]!]!.id,
+            start: instant(start[i]!),
+            end: instant(ends[i]!),
+            begun: task.standing.state === 'started',
+          },
+        ]
+      : [],
+  )
+  entries.sort((a, b) => a.start - b.start)
+  const pairs = [...new Map(tasks.flatMap((t) => (t ? [[t.pair.id, t.pair] as const] : []))).keys()].map(
+    (id): PairOutlook => {
+      const mine = tasks.flatMap((t, i) => (t?.pair.id === id ? [i] : []))
+      const last = mine.reduce((a, b) => (ends[b]! > ends[a]! ? b : a))
+      const due = problem.due[problem.pair[last]!]!
+      const ready = ends[last]!
+      return {
+        pair: id,
+        ready: instant(ready),
+        due: due === Infinity ? null : instant(due),
+        late: Math.max(0, ready - due),
+        chain: decidingChain(days, start, mode, last),
+      }
+    },
+  )
+  const nobody = days.nobody.map(({ pair, step, why }) => ({ pair: pair.id, step: step.id, why }))
+  return { madeAt: instant(days.now), entries, pairs, lost, nobody }
+}

@@ -1,0 +1,117 @@
+import { createHash } from 'node:crypto'
+import { PairDecisions, PairLabel, WorkshopDays, type OpenPair, type Pace, type Timetable } from '@gentle-awl/core'
+import { Router } from 'express'
+import { z } from 'zod'
+import { checkReferences } from '../db/checkReferences.ts'
+import { openPairs, type LeftOut } from '../db/openPairs.ts'
+import type { Store } from '../db/open.ts'
+import { workshopPace } from '../db/pace.ts'
+import { orderFile } from '../db/pairFile.ts'
+import type { PairCards } from '../db/pairCards.ts'
+import { keepTimetable, keptTimetable } from '../db/timetables.ts'
+import { changeWorkshopDays, readWorkshopDays } from '../db/workshopDays.ts'
+import { scheduleIcs } from '../exports/scheduleIcs.ts'
+import { download } from '../http/download.ts'
+import { goneSignal } from '../http/gone.ts'
+import { Problem, read } from '../http/problem.ts'
+import { ifMatch, sendVersioned } from '../http/revision.ts'
+import type { Jobs } from '../jobs/pool.ts'
+
+/** How long a timetable is searched for, and each of the tries of a promise, seconds. */
+const SEARCH = { timetable: 0.8, promise: 0.3 }
+/** A timetable is good for so long while nothing happens, ms: then what was to begin has not, and moves. */
+const GOOD_FOR = 5 * 60_000
+/** So many pairs are laid out at a time. */
+const MOST_PAIRS = 60
+
+const OrderBody = z.object({ label: PairLabel, decisions: PairDecisions })
+
+interface ScheduleAnswer {
+  timetable: Timetable
+  /** The pairs in it, with their steps. */
+  open: Omit<OpenPair, 'log'>[]
+  leftOut: LeftOut[]
+}
+
+/** Who works and when; all open pairs laid out; when one more could be ready. */
+export function scheduleRoutes(store: Store, jobs: Jobs, cards: PairCards): Router {
+  const router = Router()
+  router.get('/workshop-days', async (_req, res) => sendVersioned(res, { ...(await readWorkshopDays(store.db)) }))
+  router.put('/workshop-days', async (req, res) => {
+    const version = ifMatch(req)
+    const { days } = read(z.object({ days: WorkshopDays }), req.body, 'This calendar')
+    sendVersioned(res, { ...(await changeWorkshopDays(store, version, days)) })
+  })
+
+  async function known() {
+    const { open, leftOut } = await openPairs(store.db, (id) => cards.card(id))
+    if (open.length > MOST_PAIRS) {
+      throw new Problem(
+        422,
+        'Too many pairs',
+        `${open.length} pairs are open: at most ${MOST_PAIRS} are laid out. Finish the steps of those that are done.`,
+      )
+    }
+    const { days, version } = await readWorkshopDays(store.db)
+    const pace = await workshopPace(store.db)
+    return { open, leftOut, days, version, pace }
+  }
+
+  /** The timetable as it is known, or another when something happened since. */
+  async function laidOut(signal: AbortSignal): Promise<ScheduleAnswer & { days: WorkshopDays }> {
+    const { open, leftOut, days, version, pace } = await known()
+    const now = Date.now()
+    const madeFrom = sourcesOf(open, version, pace)
+    const kept = await keptTimetable(store.db)
+    const answer = (timetable: Timetable) => ({
+      timetable,
+      open: open.map(({ log: _, ...pair }) => pair),
+      leftOut,
+      days,
+    })
+    const age = now - (kept?.timetable.madeAt ?? 0)
+    if (kept?.madeFrom === madeFrom && age < GOOD_FOR && age > -60_000) return answer(kept.timetable)
+    const order = { open, days, pace, now, known: kept?.timetable ?? null, seconds: SEARCH.timetable }
+    const timetable = await jobs.run('timetable', order, signal)
+    if (!timetable) throw noOrder()
+    await keepTimetable(store, madeFrom, timetable)
+    return answer(timetable)
+  }
+
+  router.get('/schedule', async (_req, res) => {
+    const { timetable, open, leftOut } = await laidOut(goneSignal(res))
+    res.json({ timetable, open, leftOut } satisfies ScheduleAnswer)
+  })
+  router.get('/schedule.ics', async (_req, res) => {
+    const { timetable, open, days } = await laidOut(goneSignal(res))
+    const text = scheduleIcs(timetable, open, days)
+    download(res, 'text/calendar', 'gentle-awl.ics', new TextEncoder().encode(text))
+  })
+
+  router.post('/schedule/promise', async (req, res) => {
+    const { label, decisions } = read(OrderBody, req.body, 'This order')
+    await checkReferences(store.db, decisions)
+    const file = await orderFile(store.db, label, decisions)
+    const { open, days, pace } = await known()
+    const kept = await keptTimetable(store.db)
+    const order = { open, days, pace, now: Date.now(), known: kept?.timetable ?? null, seconds: SEARCH.promise }
+    const promised = await jobs.run('promise', { ...order, file }, goneSignal(res))
+    if (!promised) throw noOrder()
+    res.json(promised)
+  })
+  return router
+}
+
+const noOrder = () =>
+  new Problem(
+    422,
+    'No order of work',
+    'These pairs cannot be laid out: a last that one of them needs is never given back. Look at what was begun on it.',
+  )
+
+/** What a timetable was made from, in few letters. */
+function sourcesOf(open: readonly OpenPair[], version: number, pace: Readonly<Record<string, Pace>>): string {
+  return createHash('sha256')
+    .update(JSON.stringify([open, version, pace]))
+    .digest('hex')
+}
