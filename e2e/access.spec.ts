@@ -13,6 +13,8 @@ const derby = '/pairs/01930000-0003-7000-8000-000000000001'
 /** The work on a pair. */
 const bench = `${derby}/work`
 const rooms = [
+  '/today',
+  '/calendar',
   '/pairs',
   '/pairs/new',
   '/liners',

@@ -312,6 +312,8 @@ test('on a phone the rail lies under the thumb, and no room is wider than the sc
     '/lasts',
     '/rules',
     '/stores',
+    '/today',
+    '/calendar',
   ]) {
     await visit(page, server.url + room)
     await expect(page.locator('main h1').first()).toBeVisible()

@@ -19,8 +19,9 @@ const views: {
   dark?: boolean
   click?: string[]
 }[] = [
+  { name: 'today', path: '/today' },
+  { name: 'calendar', path: '/calendar', click: ['radio:By pair'] },
   { name: 'pairs', path: '/pairs' },
-  { name: 'decisions', path: `${welted}/decisions` },
   { name: 'new-pair', path: '/pairs/new' },
   { name: 'parts', path: `${welted}/parts` },
   { name: 'layers', path: `${welted}/parts/layers` },
@@ -37,7 +38,6 @@ const views: {
   { name: 'work', path: `${welted}/work` },
   { name: 'lasts', path: '/lasts' },
   { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
-  { name: 'last-scan', path: '/lasts/new/scan?from=/api/v1/standins/scanner/scan?seed=7' },
   { name: 'stores', path: '/stores' },
   { name: 'house-rules', path: '/rules' },
   { name: 'hide', path: '/stores/hides/01930000-0006-7000-8000-000000000001' },

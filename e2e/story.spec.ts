@@ -237,7 +237,7 @@ test('a new pair is chosen by pictures with the keyboard alone', async ({ page }
   await expect(page).toHaveURL(/\/pairs\/[0-9a-f-]{36}\/last$/)
   await expect(page.getByText('Oxford on Descant 45').first()).toBeVisible()
   // The shoe that was shown is the one that is on the list.
-  await page.goto(server.url)
+  await page.goto(`${server.url}/pairs`)
   const card = page.getByRole('link', { name: /Oxford on Descant 45/ })
   await expect(card.locator('svg path.upper')).toBeVisible()
   await expect(card).toContainText('rigger, cemented')

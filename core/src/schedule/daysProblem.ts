@@ -22,6 +22,8 @@ export interface DaysProblem {
   lags: readonly Lag[]
   /** By operation; null for one that only marks a moment. */
   tasks: readonly (Task | null)[]
+  /** Steps that are done, by the operation that marks their end. */
+  marks: ReadonlyMap<number, string>
   /** Maker of each mode's resource. */
   makers: WorkshopDays['makers']
   /** Lasts of the resources that are held, by resource. */
@@ -70,6 +72,7 @@ export function daysProblem(
   const holds: Said['holds'][number][] = []
   const nobody: DaysProblem['nobody'][number][] = []
   const kinds = new Map<string, number>()
+  const marks = new Map<number, string>()
   /** Marks a moment and takes nobody's time. */
   const anyone = makers.map((_, i) => ({ resource: i, minutes: 0 }))
   const add = (operation: Said['operations'][number], task: Task | null): number => {
@@ -137,6 +140,7 @@ export function daysProblem(
           // A wait that is running must not run out; one that has is past help by any order.
           if (max === null || done + max < now) continue
           const ended = add({ pair: p, modes: anyone, begun: { start: done, mode: 0 } }, null)
+          marks.set(ended, id)
           lags.push({ from: ended, to: first, min, max })
         }
       }
@@ -181,6 +185,7 @@ export function daysProblem(
     said,
     lags,
     tasks,
+    marks,
     makers,
     lasts: new Map([...lastAt].map(([id, r]) => [r, id])),
     origin,

@@ -118,7 +118,7 @@ class Reasons {
       const b = problem.before.item[k]!
       const wait = problem.before.minutes[k]!
       if (this.isLimited(b, i) && !this.isTight(b)) continue
-      consider(this.end(b) + wait, b, { by: 'step', step: tasks[b]?.step.id ?? '', wait })
+      consider(this.end(b) + wait, b, { by: 'step', step: tasks[b]?.step.id ?? days.marks.get(b) ?? '', wait })
     }
     const uses = usesOf(days, i)
     tasks.forEach((task, j) => {

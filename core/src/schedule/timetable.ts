@@ -75,7 +75,7 @@ export function layOut(days: DaysProblem, how: LayOutHow): Timetable | null {
     for (const i of why.lags) {
       const { from, to } = said.lags[i]!
       const [a, b] = [days.tasks[from], days.tasks[to]]
-      if (b) lost.push({ pair: b.pair.id, from: a?.step.id ?? '', to: b.step.id })
+      if (b) lost.push({ pair: b.pair.id, from: a?.step.id ?? days.marks.get(from) ?? '', to: b.step.id })
     }
     const gone = new Set(why.lags)
     said = { ...said, lags: said.lags.map((l, i) => (gone.has(i) ? { ...l, max: null } : l)) }

@@ -1,5 +1,14 @@
 import { createHash } from 'node:crypto'
-import { PairDecisions, PairLabel, WorkshopDays, type OpenPair, type Pace, type Timetable } from '@gentle-awl/core'
+import {
+  benchNow,
+  PairDecisions,
+  PairLabel,
+  WorkshopDays,
+  type BenchNow,
+  type OpenPair,
+  type Pace,
+  type Timetable,
+} from '@gentle-awl/core'
 import { Router } from 'express'
 import { z } from 'zod'
 import { checkReferences } from '../db/checkReferences.ts'
@@ -31,6 +40,8 @@ interface ScheduleAnswer {
   /** The pairs in it, with their steps. */
   open: Omit<OpenPair, 'log'>[]
   leftOut: LeftOut[]
+  /** What runs and waits now, whatever was planned. */
+  bench: BenchNow
 }
 
 /** Who works and when; all open pairs laid out; when one more could be ready. */
@@ -68,6 +79,7 @@ export function scheduleRoutes(store: Store, jobs: Jobs, cards: PairCards): Rout
       open: open.map(({ log: _, ...pair }) => pair),
       leftOut,
       days,
+      bench: benchNow(open),
     })
     const age = now - (kept?.timetable.madeAt ?? 0)
     if (kept?.madeFrom === madeFrom && age < GOOD_FOR && age > -60_000) return answer(kept.timetable)
@@ -79,8 +91,8 @@ export function scheduleRoutes(store: Store, jobs: Jobs, cards: PairCards): Rout
   }
 
   router.get('/schedule', async (_req, res) => {
-    const { timetable, open, leftOut } = await laidOut(goneSignal(res))
-    res.json({ timetable, open, leftOut } satisfies ScheduleAnswer)
+    const { timetable, open, leftOut, bench } = await laidOut(goneSignal(res))
+    res.json({ timetable, open, leftOut, bench } satisfies ScheduleAnswer)
   })
   router.get('/schedule.ics', async (_req, res) => {
     const { timetable, open, days } = await laidOut(goneSignal(res))

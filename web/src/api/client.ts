@@ -1,4 +1,5 @@
 import type {
+  BenchNow,
   ConstructionName,
   CupSoleFields,
   CuttingGroup,
@@ -77,6 +78,8 @@ export interface Schedule {
   timetable: Timetable
   open: Omit<OpenPair, 'log'>[]
   leftOut: { pair: string; why: string }[]
+  /** What runs and waits now, whatever was planned. */
+  bench: BenchNow
 }
 
 export type { PairCardState, PairName, PairPage, PairRow, PairSort }
@@ -231,6 +234,7 @@ export const api = {
   changeWorkshopDays: (version: number, days: WorkshopDays) =>
     send<VersionedDays>('/workshop-days', { method: 'PUT', version, body: { days } }),
   schedule: () => send<Schedule>('/schedule'),
+  scheduleFile: () => sendForFile('/schedule.ics'),
   /** The earliest day of an order that is not accepted yet. */
   promise: (label: PairLabel, decisions: PairDecisions) =>
     send<PromisedDay>('/schedule/promise', { method: 'POST', body: { label, decisions } }),

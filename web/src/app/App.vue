@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { IconArchive, IconMoon, IconPackage, IconRuler2, IconScale, IconShoe, IconSun } from '@tabler/icons-vue'
+import {
+  IconArchive,
+  IconCalendar,
+  IconMoon,
+  IconPackage,
+  IconRuler2,
+  IconScale,
+  IconShoe,
+  IconSun,
+  IconSunrise,
+} from '@tabler/icons-vue'
 import { onErrorCaptured, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import LastIcon from './LastIcon.vue'
@@ -13,9 +23,11 @@ import { useShortcuts } from './shortcuts.ts'
 
 const router = useRouter()
 const places = [
+  { to: '/today', name: 'Today', icon: IconSunrise },
   { to: '/pairs', name: 'Pairs', icon: IconShoe },
   { to: '/lasts', name: 'Lasts', icon: LastIcon },
   { to: '/stores', name: 'Stores', icon: IconPackage },
+  { to: '/calendar', name: 'Calendar', icon: IconCalendar },
   { to: '/rules', name: 'House rules', icon: IconScale },
   { to: '/backups', name: 'Backups', icon: IconArchive },
 ]

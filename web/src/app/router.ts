@@ -10,7 +10,8 @@ declare module 'vue-router' {
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: '/pairs' },
+    { path: '/', redirect: '/today' },
+    { path: '/today', component: () => import('../rooms/today/TodayRoom.vue'), meta: { title: 'Today' } },
     { path: '/pairs', component: PairsRoom, meta: { title: 'Pairs' } },
     { path: '/liners', component: () => import('../rooms/liners/LinersRoom.vue'), meta: { title: 'A new liner' } },
     { path: '/pairs/new', component: () => import('../rooms/pairs/new/NewPairRoom.vue'), meta: { title: 'New pair' } },
@@ -110,6 +111,7 @@ export const router = createRouter({
       props: true,
       meta: { title: 'Hide' },
     },
+    { path: '/calendar', component: () => import('../rooms/calendar/CalendarRoom.vue'), meta: { title: 'Calendar' } },
     { path: '/rules', component: () => import('../rooms/rules/HouseRulesRoom.vue'), meta: { title: 'House rules' } },
     { path: '/backups', component: () => import('../rooms/backups/BackupsRoom.vue'), meta: { title: 'Backups' } },
     { path: '/:rest(.*)*', component: () => import('../rooms/NoRoom.vue'), meta: { title: 'Not here' } },

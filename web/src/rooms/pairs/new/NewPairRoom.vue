@@ -20,6 +20,7 @@ import { useAttempt } from '../../../app/useAttempt.ts'
 import PairPicture from '../../../drawing/PairPicture.vue'
 import WaySection from '../../../drawing/WaySection.vue'
 import { useWorkshop } from '../../../stores/workshopStore.ts'
+import DayField from '../../../ui/DayField.vue'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 import FigureField from '../../../ui/FigureField.vue'
 import MaterialSelect from '../../../ui/MaterialSelect.vue'
@@ -31,6 +32,7 @@ import { useForm } from '../../../ui/useForm.ts'
 import ChosenPair from './ChosenPair.vue'
 import LastChoice from './LastChoice.vue'
 import { capital } from '../../../ui/capital.ts'
+import PromisedDay from './PromisedDay.vue'
 import { pieceWords } from './pieceWords.ts'
 import { goesWith, useNewPair, wayFor } from './useNewPair.ts'
 import { usePairSketches, type Wanted } from './usePairSketches.ts'
@@ -50,6 +52,8 @@ const { read, at, mended, elsewhere } = useForm(z.object({ label: PairLabel, dec
 })
 /** True once the fields hold their first proposals: nobody can send a form that is still being filled. */
 const ready = ref(false)
+/** The day by whose end it should be done; empty while nobody waits for it. */
+const due = ref('')
 const {
   label,
   nameTyped,
@@ -128,7 +132,8 @@ watch(
   () => mended('label.name'),
 )
 async function start(): Promise<void> {
-  const filled = await read({ label, decisions: decisionsAs(style.value, way.value) })
+  const asked = { ...label, due: due.value === '' ? null : due.value, weight: 1 }
+  const filled = await read({ label: asked, decisions: decisionsAs(style.value, way.value) })
   if (!filled) return
   await attemptSave(async () => {
     const pair = await api.addPair(filled.label, filled.decisions)
@@ -174,6 +179,7 @@ async function start(): Promise<void> {
               placeholder="no personal names"
               v-bind="at('label.trade')"
             />
+            <DayField v-model:value="due" label="Due" name="due" />
           </div>
         </section>
         <section>
@@ -267,6 +273,7 @@ async function start(): Promise<void> {
         :problem="sketchProblem"
         :missing="chosen === null"
       >
+        <PromisedDay :label="label" :decisions="chosen?.decisions ?? null" @due="due = $event" />
         <p v-if="refused || elsewhere" class="bad" role="alert">{{ refused || elsewhere }}</p>
         <div class="actions">
           <ButtonLink to="/pairs">Back</ButtonLink>

@@ -30,6 +30,7 @@ import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
+import DayField from '../../../../ui/DayField.vue'
 import TextField from '../../../../ui/TextField.vue'
 import PieceByPiece from './PieceByPiece.vue'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -164,6 +165,23 @@ async function remove(): Promise<void> {
             :value="pair.label?.trade ?? ''"
             @change="setLabel('trade', $event)"
           />
+          <DayField
+            label="Due"
+            name="due"
+            :value="pair.label?.due ?? ''"
+            @update:value="pair.label && pair.changeLabel({ ...pair.label, due: $event || null })"
+          />
+          <label class="field">
+            <span>How much a day’s delay weighs</span>
+            <FigureField
+              label="How much a day’s delay weighs"
+              :value="pair.label?.weight ?? 1"
+              :min="0.1"
+              :max="10"
+              :step="0.5"
+              @change="pair.label && pair.changeLabel({ ...pair.label, weight: $event ?? 1 })"
+            />
+          </label>
           <TextField
             label="Note"
             name="note"

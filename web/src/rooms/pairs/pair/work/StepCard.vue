@@ -9,7 +9,7 @@ import FigureField from '../../../../ui/FigureField.vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import StepPlace from './StepPlace.vue'
 import StepStuff from './StepStuff.vue'
-import { clockFace } from './clock.ts'
+import { clockFace } from '../../../../ui/clockFace.ts'
 import { usualWords } from './usualWords.ts'
 
 const props = defineProps<{ progress: StepProgress; pace: Pace | null; now: number; busy: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { StepProgress } from '@gentle-awl/core'
-import { clockFace, timeOfDay } from './clock.ts'
+import { clockFace, timeOfDay } from '../../../../ui/clockFace.ts'
 import { tell } from '../../../../app/settings.ts'
 
 withDefaults(defineProps<{ clocks: StepProgress[]; now: number; heading?: 'h2' | 'h3' }>(), { heading: 'h3' })

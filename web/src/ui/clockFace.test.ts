@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clockFace, timeOfDay } from './clock.ts'
+import { clockFace, timeOfDay } from './clockFace.ts'
 
 describe('clocks', () => {
   it.each([
