@@ -12,6 +12,7 @@ import { wallTime } from '../../app/wallTime.ts'
 import { useSchedule } from '../../stores/scheduleStore.ts'
 import ButtonLink from '../../ui/ButtonLink.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
+import SelectField from '../../ui/SelectField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { clockFace } from '../../ui/clockFace.ts'
 import { nextSteps, waitsByNeed, type WaitState } from './benchWork.ts'
@@ -120,7 +121,15 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
     <section v-else-if="answer" class="room-page today" data-today>
       <header>
         <h1>Today, {{ clock.day(now) }}</h1>
-        <ChoiceBar label="Bench" :options="makers" :value="mine" @choose="maker = $event" />
+        <SelectField
+          class="whose"
+          label="Bench"
+          name="bench"
+          quiet
+          :options="makers"
+          :value="mine"
+          @choose="maker = $event"
+        />
         <label class="bell">
           <NSwitch
             :value="reminder.on.value"
@@ -230,6 +239,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
 <style scoped>
 .today {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 14px;
 }
@@ -244,6 +254,9 @@ header,
 }
 .bell {
   min-height: 44px;
+}
+.whose {
+  width: 210px;
 }
 .loud {
   display: grid;
