@@ -24,6 +24,7 @@ import { demoMeasures } from '../server/src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
 import { Packer } from '../web/src/workers/plan/planParcel.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
+import { daysFigures } from './days.ts'
 import { layoutFigures } from './layouts.ts'
 import { summary, time, type Result } from './measure.ts'
 import { photoFigures } from './photo.ts'
@@ -279,6 +280,7 @@ say(
 )
 
 for (const figures of layoutFigures(input)) say(figures)
+for (const figures of daysFigures(input)) say(figures)
 for (const figures of await photoFigures()) say(figures)
 await workshopFigures(say)
 await pageFigures(join(root, 'web', 'dist', 'assets'), pair.id, say)

@@ -293,10 +293,14 @@ describe('a start', () => {
     expect(await startFails()).toMatch(/newer Gentle Awl/)
   })
   it('copies the database before it is brought up to date', async () => {
-    // As it was five editions ago: no ways of working, no layouts, no hides, and pairs that knew of no lacing.
+    // As it was six editions ago: no days, no ways of working, no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 6)`,
     )
+    await store.db.run(sql`DROP TABLE timetables`)
+    await store.db.run(sql`DROP TABLE workshop_days`)
+    await store.db.run(sql`ALTER TABLE pairs DROP COLUMN due`)
+    await store.db.run(sql`ALTER TABLE pairs DROP COLUMN weight`)
     await store.db.run(sql`DROP TABLE how_tos`)
     await store.db.run(sql`DROP TABLE way_sets`)
     await store.db.run(sql`DROP TABLE layouts`)
@@ -306,7 +310,8 @@ describe('a start', () => {
     )
     await reopened()
     expect(copiesIn(filesOf(folder).backups).map((c) => c.label)).toEqual(['before-migration'])
-    const { decisions } = await viewPair(store.db, demoPairs[0]!.id)
+    const { decisions, label } = await viewPair(store.db, demoPairs[0]!.id)
+    expect(label).toMatchObject({ due: null, weight: 1 })
     expect(decisions.stitching.own).toEqual({})
     expect(decisions.work.ways.lasting).toBe('together at the back')
     expect(decisions.upper.lacing).toMatchObject({ fitting: 'visible', pairs: null })

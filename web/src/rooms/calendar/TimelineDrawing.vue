@@ -25,14 +25,15 @@ const emit = defineEmits<{ choose: [bar: TimelineBar] }>()
 
 const ROW = 52
 const HEAD = 46
-const NAMES = 150
 const place = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(place)
+/** Room for the names of the rows. */
+const names = computed(() => (width.value < 520 ? 92 : 150))
 const { y: scrolled } = useScroll(place)
 const x = computed(() =>
   timeScale(props.from, props.to, closedBetween(props.days, null, props.from, props.to), [
-    NAMES,
-    Math.max(NAMES + 100, width.value),
+    names.value,
+    Math.max(names.value + 100, width.value),
   ]),
 )
 const seen = computed(() => {
@@ -142,9 +143,9 @@ const fitting = (text: string, room: number) => {
         <line class="now" :x1="nowX" :x2="nowX" y1="24" :y2="tall" />
         <text class="now-word" :x="nowX + 5" y="38">now</text>
       </g>
-      <rect class="names" x="0" y="0" :width="NAMES - 6" :height="tall" />
+      <rect class="names" x="0" y="0" :width="names - 6" :height="tall" />
       <text v-for="{ row, y } in seen" :key="`${row.id} name`" class="name" x="10" :y="y + ROW / 2 + 5">
-        {{ fitting(row.name, NAMES - 10) }}
+        {{ fitting(row.name, names - 10) }}
         <title>{{ row.name }}</title>
       </text>
     </svg>
