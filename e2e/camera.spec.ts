@@ -74,6 +74,7 @@ test('a photograph of an old liner’s tracing becomes its new liner: read, pull
   const dialog = page.getByRole('dialog', { name: 'Bring in a tracing of the old liner' })
   const axe = async () =>
     (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.map((v) => `${v.id}: ${v.help}`)
+  await expect(dialog).toBeVisible()
   expect(await axe()).toEqual([])
 
   // What is no picture is told so, and nothing is changed.

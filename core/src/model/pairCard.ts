@@ -1,3 +1,4 @@
+import type { Sentence } from '../units/sentence.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from './level.ts'
 import type { WorkGroup } from './work.ts'
@@ -24,7 +25,7 @@ export interface CardStep {
   /** Ids of the steps that come first. */
   after: readonly string[]
   /** Minutes to the next step at least, and at most where there is a limit. */
-  wait: { min: number; max: number | null } | null
+  wait: { min: number; max: number | null; late?: Sentence } | null
   /** Machines that it takes. */
   machines: readonly SharedTool[]
 }

@@ -16,7 +16,7 @@ export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after,
   minutes: minutes.value,
   formerly,
   after: after.map((a) => a.id),
-  wait: wait && { min: wait.min, max: wait.max },
+  wait: wait && { min: wait.min, max: wait.max, ...(wait.late === undefined ? {} : { late: wait.late }) },
   machines: sharedTools.filter((t) => tools.includes(t)),
 })
 

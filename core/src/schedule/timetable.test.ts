@@ -15,8 +15,11 @@ import { layOut, type Timetable } from './timetable.ts'
 const NOW = Date.parse('2026-05-04T06:00:00Z')
 const HOUR = 3_600_000
 let steps: CardStep[]
+/** A step of closing or lasting after which the next must follow within hours. */
+let limited: CardStep
 beforeAll(() => {
   steps = planPair(samplePair({ construction: 'welted' }), keptCache()).steps.map(cardStep)
+  limited = steps.find((s) => s.group === 'last' && s.wait !== null && s.wait.max !== null && s.wait.max < 600)!
 })
 const pair = (n: number, more: Partial<OpenPair> = {}): OpenPair => ({
   id: `pair ${n}`,
@@ -163,6 +166,32 @@ describe('the timetable of a workshop', () => {
     const join = table.entries.find((e) => e.pair === 'pair 1' && e.step === 'join')!
     expect((join.start - NOW) / 60_000).toBeGreaterThanOrEqual(5)
     expect((join.start - NOW) / 60_000).toBeLessThanOrEqual(30)
+  })
+
+  it('names a wait that runs out before anybody works again, and lays out all else as well as without it', () => {
+    const evening = Date.parse('2026-05-04T20:00:00Z')
+    const log: StepEvent[] = ['started', 'finished'].map((what) => ({
+      step: limited.id,
+      what: what as StepEvent['what'],
+      at: new Date(evening - 60_000).toISOString(),
+    }))
+    // Everything before it is done as well.
+    const before = steps
+      .slice(0, steps.indexOf(limited))
+      .flatMap((s): StepEvent[] => [
+        { step: s.id, what: 'finished', at: new Date(evening - 10 * 24 * HOUR).toISOString() },
+      ])
+    const open = [pair(1, { log: [...before, ...log] }), pair(2, { lasts: ['other'] })]
+    const table = laidOut(open, workshop(), 40, evening)
+    expect(table.lost.map((l) => [l.pair, l.from])).toEqual([['pair 1', limited.id]])
+    expect(timetableFaults(table, open, workshop(), evening)).toEqual([])
+    const free = open.map((p) => ({
+      ...p,
+      steps: p.steps.map((s) => (s.id === limited.id && s.wait ? { ...s, wait: { ...s.wait, max: null } } : s)),
+    }))
+    const without = laidOut(free, workshop(), 40, evening)
+    const last = (t: Timetable) => Math.max(...t.pairs.map((p) => p.ready))
+    expect(last(table)).toBeLessThanOrEqual(last(without) + 4 * HOUR)
   })
 
   it('names a wait that no order keeps, and is laid out without it: cement at five to noon has an hour of dinner', () => {

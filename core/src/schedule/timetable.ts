@@ -1,7 +1,7 @@
 import { seeded } from '../geometry/random.ts'
 import { Decoder } from '../scheduling/decoder.ts'
 import { graphOf } from '../scheduling/graph.ts'
-import { problemOf } from '../scheduling/problem.ts'
+import { problemOf, type Problem } from '../scheduling/problem.ts'
 import { search, type Schedule } from '../scheduling/search.ts'
 import { whyNone } from '../scheduling/whyNone.ts'
 import { decidingChain, type ChainLink } from './decidingChain.ts'
@@ -65,26 +65,69 @@ const WORTH = 0.02
  * hours are always kept. Null only where a last is never given back.
  */
 export function layOut(days: DaysProblem, how: LayOutHow): Timetable | null {
-  let { said } = days
-  const lost: LostWait[] = []
-  let problem = days.problem
+  const gone = new Set<number>()
+  const saidNow = () => ({
+    ...days.said,
+    lags: days.said.lags.map((l, i) => (gone.has(i) ? { ...l, max: null } : l)),
+  })
+  // A wait that runs already and that nobody can end in time is known at once.
+  for (let lag = lostLag(days.problem, days.said.lags); lag >= 0; lag = lostLag(problemOf(saidNow()), saidNow().lags)) {
+    gone.add(lag)
+  }
+  let problem = gone.size > 0 ? problemOf(saidNow()) : days.problem
   let best = searched(problem, days, how)
   if (!best) {
-    const why = whyNone(problem, said.lags)
+    const why = whyNone(problem, saidNow().lags)
     if (why.lags.length === 0 && !why.found) return null
-    for (const i of why.lags) {
-      const { from, to } = said.lags[i]!
-      const [a, b] = [days.tasks[from], days.tasks[to]]
-      if (b) lost.push({ pair: b.pair.id, from: a?.step.id ?? days.marks.get(from) ?? '', to: b.step.id })
-    }
-    const gone = new Set(why.lags)
-    said = { ...said, lags: said.lags.map((l, i) => (gone.has(i) ? { ...l, max: null } : l)) }
-    problem = problemOf(said)
+    for (const i of why.lags) gone.add(i)
+    problem = problemOf(saidNow())
     best = searched(problem, days, how)
     if (!best) return null
   }
+  const lost = [...gone].flatMap((i): LostWait[] => {
+    const { from, to } = days.said.lags[i]!
+    const [a, b] = [days.tasks[from], days.tasks[to]]
+    return b ? [{ pair: b.pair.id, from: a?.step.id ?? days.marks.get(from) ?? '', to: b.step.id }] : []
+  })
+  const said = saidNow()
   return written({ ...days, said, problem, lags: said.lags }, best, lost)
 }
+
+/**
+ * A greatest wait out of what is begun or done that cannot be kept, by its number; -1 where none is in the way. What ends such
+ * waits is placed before all else, with all that must come before it, the one that runs out first at the head.
+ */
+function lostLag(problem: Problem, lags: DaysProblem['lags']): number {
+  const { begun, latest, before } = problem
+  const graph = begun && graphOf(problem)
+  if (!begun || !graph) return -1
+  const keys = new Float64Array(problem.operations).fill(LATER)
+  for (let at = graph.order.length - 1; at >= 0; at--) {
+    const to = graph.order[at]!
+    for (let k = latest.first[to]!; k < latest.first[to + 1]!; k++) {
+      const from = latest.item[k]!
+      if (begun.start[from]! < 0) continue
+      const ended = begun.start[from]! + problem.modes.minutes[problem.modes.first[from]! + begun.mode[from]!]!
+      keys[to] = Math.min(keys[to]!, ended + latest.minutes[k]!)
+    }
+    for (let k = before.first[to]!; k < before.first[to + 1]!; k++) {
+      const earlier = before.item[k]!
+      keys[earlier] = Math.min(keys[earlier]!, keys[to]!)
+    }
+  }
+  const decoder = new Decoder(problem, graph)
+  if (decoder.decode(keys, true) || decoder.lost < 0) return -1
+  const from = latest.item[decoder.lost]!
+  return lags.findIndex(
+    (l) =>
+      l.from === from &&
+      l.max !== null &&
+      decoder.lost >= latest.first[l.to]! &&
+      decoder.lost < latest.first[l.to + 1]!,
+  )
+}
+/** After whatever has a limit. */
+const LATER = 1e9
 
 function searched(
   problem: DaysProblem['problem'],

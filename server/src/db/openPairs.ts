@@ -11,6 +11,8 @@ export interface LeftOut {
   why: string
 }
 
+const AT_ONCE = 4
+
 /** All pairs that are not finished, with their steps and what was done; those without a plan are named. */
 export async function openPairs(
   db: Db,
@@ -23,9 +25,14 @@ export async function openPairs(
     db,
     rows.map((r) => r.id),
   )
-  for (const { id } of rows) {
+  const cards: { id: string; card: PairCard }[] = []
+  for (let k = 0; k < rows.length; k += AT_ONCE) {
+    // Cards that have to be made are made a few at a time.
+    cards.push(...(await Promise.all(rows.slice(k, k + AT_ONCE).map(async ({ id }) => ({ id, card: await card(id) })))))
+  }
+  for (const { id, card: made } of cards) {
     await others()
-    const { steps, problem } = await card(id)
+    const { steps, problem } = made
     if (problem) {
       leftOut.push({ pair: id, why: problem })
       continue

@@ -25,7 +25,7 @@ const rankOf: Record<JobKind, Rank> = {
   bench: 'hand',
   cutting: 'hand',
   timetable: 'hand',
-  promise: 'hand',
+  promise: 'long',
   last: 'hand',
   readFile: 'hand',
   card: 'background',

@@ -7,7 +7,7 @@ import { computed, h, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { api } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
-import { showMinutes } from '../../app/settings.ts'
+import { showMinutes, tell } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { wallTime } from '../../app/wallTime.ts'
 import { useSchedule } from '../../stores/scheduleStore.ts'
@@ -85,6 +85,10 @@ const nobody = computed(() => {
   return [...by]
 })
 const nameOf = (pair: string, id: string) => schedule.stepOf(pair, id)?.name ?? id
+const lateWords = (pair: string, id: string) => {
+  const late = schedule.stepOf(pair, id)?.wait?.late
+  return late === undefined ? 'Do it again when its time has come, or work on when it is due.' : tell(late)
+}
 const orderOf = (pair: string) => schedule.pairOf(pair)?.order ?? ''
 
 const columns = computed((): DataTableColumns<TimetableEntry> => [
@@ -206,7 +210,8 @@ const takeAway = () =>
         <p v-for="l in lost" :key="`${l.pair} ${l.from} ${l.to}`" class="watch">
           {{ orderOf(l.pair) }}: “{{ nameOf(l.pair, l.to) }}” cannot come soon enough after “{{
             nameOf(l.pair, l.from)
-          }}” in these hours. Wake the glue by heat, or work on when it is due.
+          }}” in these hours.
+          {{ lateWords(l.pair, l.from) }}
         </p>
         <p v-for="[pair, n] in nobody" :key="pair" class="watch">
           {{ orderOf(pair) }}: nobody here does {{ n }} of its steps, or has the hours. Look at who works.

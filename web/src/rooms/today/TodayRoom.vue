@@ -6,7 +6,7 @@ import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client.ts'
 import { useNews } from '../../app/news.ts'
-import { showMinutes } from '../../app/settings.ts'
+import { showMinutes, tell } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { wallTime } from '../../app/wallTime.ts'
 import { useSchedule } from '../../stores/scheduleStore.ts'
@@ -81,13 +81,17 @@ const laterToday = computed(() =>
       !next.value.some((s) => s.pair === e.pair && s.step === e.step),
   ),
 )
+const lateWords = (pair: string, step: string) => {
+  const late = schedule.stepOf(pair, step)?.wait?.late
+  return late === undefined ? 'Do it again.' : tell(late)
+}
 const rest = (c: Extract<BenchClock, { kind: 'waiting' }>, state: WaitState): string => {
   const first = nameOf(c.pair, c.next[0] ?? '')
   if (state === 'drying')
     return `Ready at ${clock.value.both(c.readyAt)}, in ${clockFace(c.readyAt - now.value)}; then “${first}”.`
   if (c.tooLateAt === null) return `Ready since ${clock.value.both(c.readyAt)}: “${first}” can begin.`
   if (state === 'late')
-    return `Too long since ${clock.value.both(c.tooLateAt)}: wake it by heat or do it again, then “${first}”.`
+    return `Too long since ${clock.value.both(c.tooLateAt)}. ${lateWords(c.pair, c.step)} Then “${first}”.`
   return `“${first}” within ${clockFace(c.tooLateAt - now.value)}.`
 }
 watch(waits, (list) => {
