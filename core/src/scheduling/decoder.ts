@@ -3,7 +3,7 @@ import type { Graph } from './graph.ts'
 import type { Problem } from './problem.ts'
 import { NEVER, Profile } from './profile.ts'
 
-/** So often may greatest waits be mended in one schedule. */
+/** So often may greatest waits be mended in one schedule, and twice for each that there is. */
 const MENDS = 400
 
 /** Of two that are eager the one that may wait less comes first: so much of its wait stands in its key. */
@@ -125,7 +125,7 @@ export class Decoder {
           this.lost = broken
           return false
         }
-        if (++mends > MENDS) return false
+        if (++mends > MENDS + 2 * problem.latest.item.length) return false
         const until = this.start[i]! - problem.latest.minutes[broken]! - (this.end[from]! - this.start[from]!)
         this.queue(i)
         this.takeOut(from)
