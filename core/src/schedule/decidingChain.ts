@@ -31,10 +31,10 @@ const MOST_LINKS = 400
  * binding reasons in the schedule as it is (the critical path of Kelley and Walker 1959, with hands and lasts as reasons).
  * A step that was only put off so that what follows it does not wait too long decides nothing.
  */
-export function decidingChain(days: DaysProblem, start: Int32Array, mode: Int32Array, last: number): ChainLink[] {
+export function decidingChain(days: DaysProblem, reasons: Reasons, last: number): ChainLink[] {
   const { problem, tasks, origin } = days
+  const { start, mode } = reasons
   const instant = (minute: number) => origin + minute * 60_000
-  const reasons = new Reasons(days, start, mode)
   const links: ChainLink[] = []
   const seen = new Set<number>()
   for (let i = last; i >= 0 && !seen.has(i) && links.length < MOST_LINKS;) {
@@ -67,14 +67,14 @@ interface Reason {
   next: number
 }
 
-/** What each operation of a schedule waited for last. */
-class Reasons {
+/** What each operation of a schedule waited for last: found when it is asked for, and once. */
+export class Reasons {
   private readonly found = new Map<number, Reason>()
 
   constructor(
     private readonly days: DaysProblem,
-    private readonly start: Int32Array,
-    private readonly mode: Int32Array,
+    readonly start: Int32Array,
+    readonly mode: Int32Array,
   ) {}
 
   of(i: number): Reason {

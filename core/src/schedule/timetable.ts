@@ -4,7 +4,7 @@ import { graphOf } from '../scheduling/graph.ts'
 import { problemOf, type Problem } from '../scheduling/problem.ts'
 import { search, type Schedule } from '../scheduling/search.ts'
 import { whyNone } from '../scheduling/whyNone.ts'
-import { decidingChain, type ChainLink } from './decidingChain.ts'
+import { decidingChain, Reasons, type ChainLink } from './decidingChain.ts'
 import type { DaysProblem } from './daysProblem.ts'
 
 /** One thing in the timetable. Instants are ms since the epoch. */
@@ -145,7 +145,7 @@ function searched(
   const found = best as Schedule | null
   if (!found || !keys) return found
   const decoder = new Decoder(problem, graph)
-  if (!decoder.decode(keys, false)) return found
+  if (!decoder.decode(keys, false) && !decoder.decode(keys, true)) return found
   const { start, mode, tardiness, makespan, cost } = decoder
   return cost * (1 - WORTH) <= found.cost ? { start, mode, tardiness, makespan, cost } : found
 }
@@ -169,6 +169,7 @@ function keysOf({ problem, tasks, origin }: DaysProblem, { entries }: Pick<Timet
 
 function written(days: DaysProblem, { start, mode }: Schedule, lost: LostWait[]): Timetable {
   const { problem, tasks, makers, origin } = days
+  const reasons = new Reasons(days, start, mode)
   const instant = (minute: number) => origin + minute * 60_000
   const ends = start.map((at, i) => at + problem.modes.minutes[mode[i]!]!)
   const entries = tasks.flatMap((task, i): TimetableEntry[] =>
@@ -199,7 +200,7 @@ function written(days: DaysProblem, { start, mode }: Schedule, lost: LostWait[])
         ready: instant(ready),
         due: due === Infinity ? null : instant(due),
         late: Math.max(0, ready - due),
-        chain: decidingChain(days, start, mode, last),
+        chain: decidingChain(days, reasons, last),
       }
     },
   )

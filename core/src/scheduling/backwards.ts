@@ -3,7 +3,7 @@ import { graphOf, type Graph } from './graph.ts'
 import { mirrored } from './mirror.ts'
 import type { Problem } from './problem.ts'
 
-/** Schedules made backwards, and the keys that they give for the way forward; null for a problem with work that is begun. */
+/** Schedules made backwards, and the keys that they give for the way forward. Work that is begun has no way back. */
 export class Backwards {
   private decoder: Decoder | null = null
   private horizon = -1

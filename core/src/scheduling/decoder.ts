@@ -1,5 +1,6 @@
-import { KeyHeap } from './keyHeap.ts'
 import type { Graph } from './graph.ts'
+import { KeyHeap } from './keyHeap.ts'
+import { costOf, Measure } from './measure.ts'
 import type { Problem } from './problem.ts'
 import { NEVER, Profile } from './profile.ts'
 
@@ -8,9 +9,6 @@ const MENDS = 400
 
 /** Of two that are eager the one that may wait less comes first: so much of its wait stands in its key. */
 const HASTE = 1e-6
-
-/** Weighted tardiness and length as one number, the first weighing before the second. */
-const FIRST = 2 ** 26
 
 /**
  * The serial generator of schedules (Kolisch 1996): of all operations whose forerunners are placed, the one with the smallest
@@ -28,7 +26,7 @@ export class Decoder {
   makespan = 0
   /** A number to compare schedules by: less is better. */
   cost = 0
-  /** The entry in `latest` that could not be kept because it counts from what is begun, with whose it is; -1 none. */
+  /** The entry in `latest` that could not be kept because it counts from what is begun; -1 none. */
   lost = -1
 
   private readonly profiles: Profile[]
@@ -39,7 +37,6 @@ export class Decoder {
   private readonly putOff: Int32Array
   private readonly placed: Uint8Array
   private readonly queued: Uint8Array
-  private readonly completion: Int32Array
   private readonly bound: Int32Array
   private readonly stack: Int32Array
   private readonly mark: Int32Array
@@ -51,7 +48,7 @@ export class Decoder {
   private eager = false
   private aside: number[] = []
   private left = 0
-  private readonly byStart: Int32Array
+  private readonly measure: Measure
 
   constructor(
     readonly problem: Problem,
@@ -71,12 +68,11 @@ export class Decoder {
     this.putOff = ints()
     this.placed = new Uint8Array(n)
     this.queued = new Uint8Array(n)
-    this.completion = new Int32Array(problem.pairs)
     this.bound = new Int32Array(problem.pairs)
     this.stack = ints()
     this.mark = ints()
     this.placing = ints()
-    this.byStart = ints()
+    this.measure = new Measure(problem)
     this.heap = new KeyHeap(n)
     const room = 2 * n + 2 * problem.holds.length + 4
     this.profiles = Array.from(problem.capacity, (units, r) => new Profile(units, problem.closed[r]!, room))
@@ -141,14 +137,13 @@ export class Decoder {
       late += problem.weight[p]! * (Math.max(0, reaches - due) - Math.max(0, this.bound[p]! - due))
       this.bound[p] = reaches
       length = Math.max(length, reaches)
-      if (this.costOf(late, length) > most) return false
+      if (costOf(problem.objective, late, length) > most) return false
     }
-    this.measure()
-    return this.cost <= most
-  }
-
-  private costOf(late: number, length: number): number {
-    return this.problem.objective === 'tardiness' ? late * FIRST + length : length * FIRST + late
+    const { tardiness, makespan, cost } = this.measure.of(this)
+    this.tardiness = tardiness
+    this.makespan = makespan
+    this.cost = cost
+    return cost <= most
   }
 
   private queue(i: number): void {
@@ -332,38 +327,5 @@ export class Decoder {
     for (let h = gives.first[i]!; h < gives.first[i + 1]!; h++) {
       profiles[holds[gives.item[h]!]!.resource]!.change(to, NEVER, 1)
     }
-  }
-
-  private measure(): void {
-    const { problem, completion, end } = this
-    completion.fill(0)
-    for (let i = 0; i < problem.operations; i++) {
-      const p = problem.pair[i]!
-      if (end[i]! > completion[p]!) completion[p] = end[i]!
-    }
-    this.tardiness = 0
-    this.makespan = 0
-    for (let p = 0; p < problem.pairs; p++) {
-      this.makespan = Math.max(this.makespan, completion[p]!)
-      this.tardiness += problem.weight[p]! * Math.max(0, completion[p]! - problem.due[p]!)
-    }
-    this.cost = this.costOf(this.tardiness, this.makespan + this.changes())
-  }
-
-  /** What the changes from one kind of work to another cost, minutes. */
-  private changes(): number {
-    const { problem, start, mode, byStart } = this
-    if (problem.changeMinutes === 0) return 0
-    const n = problem.operations
-    for (let i = 0; i < n; i++) byStart[i] = i
-    byStart.sort((a, b) => start[a]! - start[b]!)
-    const last = new Map<number, number>()
-    let changes = 0
-    for (const i of byStart) {
-      const who = problem.modes.item[mode[i]!]!
-      if (last.get(who) !== problem.kind[i] || problem.kind[i] === -1) changes++
-      last.set(who, problem.kind[i]!)
-    }
-    return changes * problem.changeMinutes
   }
 }

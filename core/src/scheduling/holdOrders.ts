@@ -1,5 +1,6 @@
 import type { Graph } from './graph.ts'
 import { hoursOf, openFrom } from './openTime.ts'
+import { costOf } from './measure.ts'
 import type { Problem } from './problem.ts'
 
 /** One pair's turn on a held resource, as far as the waits alone tell: minutes. */
@@ -55,7 +56,7 @@ function spanFrom(problem: Problem, { order, head, minutes }: Graph, from: numbe
 }
 
 /** What an order of turns costs on so many units, by the aim that counts; `order` are numbers of turns. */
-export function turnCost(problem: Problem, turns: readonly Turn[], order: readonly number[], units: number): number {
+function turnCost(problem: Problem, turns: readonly Turn[], order: readonly number[], units: number): number {
   const free = new Float64Array(units)
   let [late, length] = [0, 0]
   for (const t of order) {
@@ -67,7 +68,7 @@ export function turnCost(problem: Problem, turns: readonly Turn[], order: readon
     length = Math.max(length, ready)
     late += weight * Math.max(0, ready - due)
   }
-  return problem.objective === 'tardiness' ? late * 1e7 + length : length * 1e7 + late
+  return costOf(problem.objective, late, length)
 }
 
 /**

@@ -1,6 +1,5 @@
 import { z } from 'zod'
-import type { Lag } from './problem.ts'
-import { problemOf, type Problem } from './problem.ts'
+import { problemOf, type Lag, type Problem } from './problem.ts'
 
 /** So much at most: a year of work of a small factory. */
 const MOST_OPERATIONS = 20_000
@@ -75,7 +74,7 @@ export function problemOfInstance(instance: ScheduleInstance): { problem: Proble
   })
   // Hands are the resource after all others.
   const capacity = [...instance.resources.map((r) => r.capacity), hands]
-  const [HANDS] = [capacity.length - 1]
+  const HANDS = capacity.length - 1
   const needs = (id: string, where: string): number => {
     const r = resource(id, where)
     if (capacity[r] === 0) throw new InstanceError(`${where} asks for ${id}, of which there is none.`)
@@ -102,7 +101,7 @@ export function problemOfInstance(instance: ScheduleInstance): { problem: Proble
 }
 
 /** Closed times in their order, those that touch as one. */
-export function joined(closed: readonly (readonly [number, number])[]): [number, number][] {
+function joined(closed: readonly (readonly [number, number])[]): [number, number][] {
   const out: [number, number][] = []
   for (const [from, to] of [...closed].sort((a, b) => a[0] - b[0])) {
     const last = out.at(-1)

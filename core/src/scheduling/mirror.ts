@@ -1,4 +1,4 @@
-import type { Packed, Problem } from './problem.ts'
+import { packed, type Problem } from './problem.ts'
 
 /**
  * The same work backwards from a horizon: what came first comes last, holds are given back where they were taken. A schedule
@@ -14,17 +14,13 @@ export function mirrored(problem: Problem, horizon: number, ready: ArrayLike<num
     for (let k = latest.first[to]!; k < latest.first[to + 1]!; k++)
       lists[latest.item[k]!]!.push([to, latest.minutes[k]!])
   }
-  const first = new Int32Array(n + 1)
-  lists.forEach((list, i) => (first[i + 1] = first[i]! + list.length))
-  const flat = lists.flat()
-  const back: Packed = { first, item: Int32Array.from(flat, ([i]) => i), minutes: Int32Array.from(flat, ([, m]) => m) }
   return {
     ...problem,
     objective: 'makespan',
     closed: problem.closed.map((list) => list.map(([from, to]) => [horizon - to, horizon - from] as const).reverse()),
     after: problem.before,
     before: problem.after,
-    latest: back,
+    latest: packed(lists),
     takes: problem.gives,
     gives: problem.takes,
     holds: problem.holds.map(({ resource, from, to }) => ({ resource, from: to, to: from })),

@@ -6,7 +6,7 @@ export interface Packed {
   first: Int32Array
   /** What the entry is about: an operation, a resource, a lag or a hold. */
   item: Int32Array
-  /** The entry's minutes, where it has any. */
+  /** The minutes of each entry; 0 where none are meant. */
   minutes: Int32Array
 }
 

@@ -75,7 +75,7 @@ export function* search(problem: Problem, { random, progress, from, tell }: Sear
     climbs.sort((a, b) => a.cost - b.cost)
     climbs.length = Math.min(climbs.length, KEPT)
   }
-  if (from && decoder.decode(from, false)) made(false)
+  for (const eager of [false, true]) if (from && decoder.decode(from, eager)) made(eager)
   yield
   yield* searchStarts({ decoder, graph, back, random, progress, made })
 
