@@ -1,11 +1,34 @@
-import { onLasts, PairLabel, WorkshopDays, type OpenPair, type PromisedDay, type Timetable } from '@gentle-awl/core'
+import {
+  onLasts,
+  PairLabel,
+  WorkshopDays,
+  type CardStep,
+  type OpenPair,
+  type PromisedDay,
+  type Timetable,
+} from '@gentle-awl/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { timetableFaults } from '../../core/test/timetableFaults.ts'
+import { MOST_OPEN, OpenPairs } from '../src/db/openPairs.ts'
+import { createPair } from '../src/db/pairs.ts'
+import { logStep } from '../src/db/stepLog.ts'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
+const bare: CardStep = {
+  id: 'cut',
+  key: 'cut',
+  name: 'Cut',
+  foot: null,
+  group: 'cut',
+  minutes: 10,
+  formerly: [],
+  after: [],
+  wait: null,
+  machines: [],
+}
 beforeAll(async () => {
   server = await testServer()
   await seedDemo(server.store)
@@ -85,6 +108,44 @@ describe('the schedule', () => {
     })
     expect(status).toBeGreaterThanOrEqual(400)
     expect(body.detail).toMatch(/last/)
+  })
+})
+
+describe('the schedule of many pairs', () => {
+  it('lays out the most urgent, counts the others, and passes over what is finished', async () => {
+    const flat = demoPairs[2]!
+    // Written past the doors: no cards are made of them.
+    const made = await server.store.write((tx) =>
+      Promise.all(
+        Array.from({ length: MOST_OPEN }, (_, k) => {
+          const label = PairLabel.parse({ order: `9${k}`, name: 'Try-out', due: k === 7 ? '2026-01-02' : null })
+          return createPair(tx, label, flat.decisions)
+        }),
+      ),
+    )
+    // Of one card and one plan: what is asked here is which pairs come.
+    const card = { problem: '', worst: null, shapes: [], rules: [], steps: [bare] }
+    const reads: string[] = []
+    const pairs = new OpenPairs(server.store.db, (id) => {
+      reads.push(id)
+      return Promise.resolve(card)
+    })
+    const finished = made[3]!
+    await server.store.write(async (tx) => {
+      await logStep(tx, finished, bare, 'started')
+      await logStep(tx, finished, bare, 'finished')
+    })
+    const first = await pairs.read()
+    const ids = first.open.map((p) => p.id)
+    expect(ids).toHaveLength(MOST_OPEN)
+    expect(ids).toContain(made[7]!)
+    expect(ids).not.toContain(finished)
+    expect(first.more).toBe(4)
+    expect(reads).toContain(finished)
+    reads.length = 0
+    await pairs.read()
+    expect(reads).not.toContain(finished)
+    for (const id of made) await server.call('DELETE', `/pairs/${id}`, { version: 1 })
   })
 })
 

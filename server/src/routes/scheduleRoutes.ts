@@ -12,7 +12,7 @@ import {
 import { Router } from 'express'
 import { z } from 'zod'
 import { checkReferences } from '../db/checkReferences.ts'
-import { openPairs, type LeftOut } from '../db/openPairs.ts'
+import { OpenPairs, type LeftOut } from '../db/openPairs.ts'
 import type { Store } from '../db/open.ts'
 import { workshopPace } from '../db/pace.ts'
 import { orderFile } from '../db/pairFile.ts'
@@ -30,8 +30,6 @@ import type { Jobs } from '../jobs/pool.ts'
 const SEARCH = { timetable: 0.8, promise: 0.3 }
 /** A timetable is good for so long while nothing happens, ms: then what was to begin has not, and moves. */
 const GOOD_FOR = 5 * 60_000
-/** So many pairs are laid out at a time. */
-const MOST_PAIRS = 60
 
 const OrderBody = z.object({ label: PairLabel, decisions: PairDecisions })
 
@@ -40,6 +38,8 @@ interface ScheduleAnswer {
   /** The pairs in it, with their steps. */
   open: Omit<OpenPair, 'log'>[]
   leftOut: LeftOut[]
+  /** How many pairs are open besides: only the most urgent are laid out. */
+  more: number
   /** What runs and waits now, whatever was planned. */
   bench: BenchNow
 }
@@ -54,48 +54,45 @@ export function scheduleRoutes(store: Store, jobs: Jobs, cards: PairCards): Rout
     sendVersioned(res, { ...(await changeWorkshopDays(store, version, days)) })
   })
 
+  const pairs = new OpenPairs(store.db, (id) => cards.card(id))
   async function known() {
-    const { open, leftOut } = await openPairs(store.db, (id) => cards.card(id))
-    if (open.length > MOST_PAIRS) {
-      throw new Problem(
-        422,
-        'Too many pairs',
-        `${open.length} pairs are open: at most ${MOST_PAIRS} are laid out. Finish the steps of those that are done.`,
-      )
-    }
+    const read = await pairs.read()
     const { days, version } = await readWorkshopDays(store.db)
-    const pace = await workshopPace(store.db)
-    return { open, leftOut, days, version, pace }
+    return { ...read, days, version, pace: await workshopPace(store.db) }
   }
+  /** A timetable that is being made is waited for by all who ask for the same one. */
+  const making = new Map<string, Promise<Timetable>>()
 
   /** The timetable as it is known, or another when something happened since. */
-  async function laidOut(signal: AbortSignal): Promise<ScheduleAnswer & { days: WorkshopDays }> {
-    const { open, leftOut, days, version, pace } = await known()
+  async function laidOut(): Promise<ScheduleAnswer & { days: WorkshopDays }> {
+    const { open, leftOut, more, days, version, pace } = await known()
     const now = Date.now()
     const madeFrom = sourcesOf(open, version, pace)
     const kept = await keptTimetable(store.db)
-    const answer = (timetable: Timetable) => ({
-      timetable,
-      open: open.map(({ log: _, ...pair }) => pair),
-      leftOut,
-      days,
-      bench: benchNow(open),
-    })
     const age = now - (kept?.timetable.madeAt ?? 0)
-    if (kept?.madeFrom === madeFrom && age < GOOD_FOR && age > -60_000) return answer(kept.timetable)
-    const order = { open, days, pace, now, known: kept?.timetable ?? null, seconds: SEARCH.timetable }
-    const timetable = await jobs.run('timetable', order, signal)
-    if (!timetable) throw noOrder()
-    await keepTimetable(store, madeFrom, timetable)
-    return answer(timetable)
+    const isGood = kept?.madeFrom === madeFrom && age < GOOD_FOR && age > -60_000
+    const make = async () => {
+      const order = { open, days, pace, now, known: kept?.timetable ?? null, seconds: SEARCH.timetable }
+      const timetable = await jobs.run('timetable', order)
+      if (!timetable) throw noOrder()
+      await keepTimetable(store, madeFrom, timetable)
+      return timetable
+    }
+    let timetable = isGood ? Promise.resolve(kept.timetable) : making.get(madeFrom)
+    if (!timetable) {
+      timetable = make().finally(() => making.delete(madeFrom))
+      making.set(madeFrom, timetable)
+    }
+    const bench = benchNow(open)
+    return { timetable: await timetable, open: open.map(({ log: _, ...pair }) => pair), leftOut, more, days, bench }
   }
 
   router.get('/schedule', async (_req, res) => {
-    const { timetable, open, leftOut, bench } = await laidOut(goneSignal(res))
-    res.json({ timetable, open, leftOut, bench } satisfies ScheduleAnswer)
+    const { days: _, ...answer } = await laidOut()
+    res.json(answer satisfies ScheduleAnswer)
   })
   router.get('/schedule.ics', async (_req, res) => {
-    const { timetable, open, days } = await laidOut(goneSignal(res))
+    const { timetable, open, days } = await laidOut()
     const text = scheduleIcs(timetable, open, days)
     download(res, 'text/calendar', 'gentle-awl.ics', new TextEncoder().encode(text))
   })

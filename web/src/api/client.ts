@@ -78,6 +78,8 @@ export interface Schedule {
   timetable: Timetable
   open: Omit<OpenPair, 'log'>[]
   leftOut: { pair: string; why: string }[]
+  /** How many pairs are open besides: only the most urgent are laid out. */
+  more: number
   /** What runs and waits now, whatever was planned. */
   bench: BenchNow
 }

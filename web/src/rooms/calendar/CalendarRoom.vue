@@ -219,6 +219,9 @@ const takeAway = () =>
         <p v-for="l in schedule.schedule.leftOut" :key="l.pair" class="watch">
           <RouterLink :to="`/pairs/${l.pair}`">A pair</RouterLink> is not laid out: {{ l.why }}
         </p>
+        <p v-if="schedule.schedule.more > 0" class="watch">
+          {{ schedule.schedule.more }} more pairs are open and wait: only the most urgent are laid out.
+        </p>
         <PairOutlookCard v-for="o in outlooks" :key="o.pair" :outlook="o" :clock="clock" />
         <p class="soft">
           {{ showMinutes(work.makers.reduce((s, m) => s + m.hours.reduce((a, b) => a + b, 0), 0) * 60) }} of work are

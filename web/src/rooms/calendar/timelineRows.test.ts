@@ -42,6 +42,7 @@ const schedule: Schedule = {
   },
   open: [pair('p'), pair('q')],
   leftOut: [],
+  more: 0,
   bench: { clocks: [], free: [] },
 }
 const makers = ['a', 'b'].map((id) => ({ id, name: id, skills: [], pace: 1, hours: [], off: [] }))
