@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
 
 /** Ends a command with a sentence. */
 export function fail(sentence: string): never {
@@ -23,4 +24,26 @@ export function readJson(from: string): unknown {
   } catch {
     fail(`${from} is not a whole JSON file: it breaks off or has a stray character.`)
   }
+}
+
+/** What a search on a file is called with: `INSTANCE.json OUT.json [--seconds S] [--seed N]`. Ends the command where it makes no sense. */
+export function searchArguments(command: string, result: string, usual: number) {
+  const usage = `Say which instance to read and where the ${result} goes: npx tsx bench/${command}.ts INSTANCE.json OUT.json [--seconds S] [--seed N]`
+  const asked = (() => {
+    try {
+      return parseArgs({
+        allowPositionals: true,
+        options: { seconds: { type: 'string', default: String(usual) }, seed: { type: 'string', default: '1' } },
+      })
+    } catch {
+      fail(usage)
+    }
+  })()
+  const [from, to] = asked.positionals
+  if (!from || !to) fail(usage)
+  const seconds = Number(asked.values.seconds)
+  if (!(seconds > 0 && seconds <= 3600)) fail(`Give it between a moment and an hour: --seconds ${usual}.`)
+  const seed = Number(asked.values.seed)
+  if (!Number.isInteger(seed)) fail('A seed is a whole number: --seed 1.')
+  return { from, to, seconds, seed }
 }

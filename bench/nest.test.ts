@@ -1,30 +1,11 @@
-import { execFile } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { existsSync, readFileSync } from 'node:fs'
 import { afterAll, describe, expect, it } from 'vitest'
 import { NestInstance, type Placement } from '../core/src/nesting/instance.ts'
 import { layoutFaults } from '../core/test/layoutFaults.ts'
+import { commandRun } from './commandRun.ts'
 
-const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-nest-'))
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
-const root = fileURLToPath(new URL('..', import.meta.url))
-
-/** The command as it is called, on an instance or on whatever else stands in the file. */
-function nest(content: unknown, ...more: string[]) {
-  const [from, to] = [join(folder, 'instance.json'), join(folder, 'out.json')]
-  rmSync(to, { force: true })
-  writeFileSync(from, typeof content === 'string' ? content : JSON.stringify(content))
-  return new Promise<{ code: number; line: string; said: string; to: string }>((resolve) => {
-    execFile(
-      process.execPath,
-      ['--import', 'tsx', 'bench/nest.ts', from, to, ...more],
-      { cwd: root },
-      (error, line, said) => resolve({ code: error ? Number(error.code) : 0, line, said, to }),
-    )
-  })
-}
+const { run: nest, end } = commandRun('nest')
+afterAll(end)
 const wedge = (w: number, h: number): [number, number][] => [
   [0, 0],
   [w, 0],

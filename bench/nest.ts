@@ -1,37 +1,19 @@
 import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
-import { parseArgs } from 'node:util'
 import { NestInstance, type Placement } from '../core/src/nesting/instance.ts'
 import { areaOf, placementsOf } from '../core/src/nesting/nest.ts'
 import { stockOf } from '../core/src/nesting/shapes.ts'
 import { boxOf } from '../core/src/geometry/path.ts'
 import { SaidError } from '../core/src/units/saidError.ts'
 import { NestThreads } from './nestThreads.ts'
-import { fail, readJson } from './command.ts'
+import { fail, readJson, searchArguments } from './command.ts'
 
 /**
  * `npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]`: lays pieces on bins, one bin after the other,
  * and prints one JSON line of figures. Exits with 1 and a sentence when the instance cannot be used; then no file is
  * written.
  */
-const usage =
-  'Say which instance to read and where the layout goes: npx tsx bench/nest.ts INSTANCE.json OUT.json [--seconds S] [--seed N]'
-
-let asked
-try {
-  asked = parseArgs({
-    allowPositionals: true,
-    options: { seconds: { type: 'string', default: '10' }, seed: { type: 'string', default: '1' } },
-  })
-} catch {
-  fail(usage)
-}
-const [from, to] = asked.positionals
-if (!from || !to) fail(usage)
-const seconds = Number(asked.values.seconds)
-if (!(seconds > 0 && seconds <= 3600)) fail('Give it between a moment and an hour: --seconds 10.')
-const seed = Number(asked.values.seed)
-if (!Number.isInteger(seed)) fail('A seed is a whole number: --seed 1.')
+const { from, to, seconds, seed } = searchArguments('nest', 'layout', 10)
 
 const read = NestInstance.safeParse(readJson(from))
 if (!read.success) {

@@ -1,30 +1,12 @@
-import { execFile } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { existsSync, readFileSync } from 'node:fs'
 import { afterAll, describe, expect, it } from 'vitest'
 import { measured, scheduleFaults } from '../core/test/scheduleFaults.ts'
 import { shoeShop } from '../core/test/shoeShop.ts'
+import { commandRun } from './commandRun.ts'
 
-const folder = mkdtempSync(join(tmpdir(), 'gentle-awl-schedule-'))
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
-const root = fileURLToPath(new URL('..', import.meta.url))
-
-/** The command as it is called, on an instance or on whatever else stands in the file. */
-function schedule(content: unknown) {
-  const [from, to] = [join(folder, 'instance.json'), join(folder, 'out.json')]
-  rmSync(to, { force: true })
-  writeFileSync(from, typeof content === 'string' ? content : JSON.stringify(content))
-  return new Promise<{ code: number; line: string; said: string; to: string }>((resolve) => {
-    execFile(
-      process.execPath,
-      ['--import', 'tsx', 'bench/schedule.ts', from, to, '--seconds', '1', '--seed', '3'],
-      { cwd: root },
-      (error, line, said) => resolve({ code: error ? Number(error.code) : 0, line, said, to }),
-    )
-  })
-}
+const { run, end } = commandRun('schedule')
+afterAll(end)
+const schedule = (content: unknown) => run(content, '--seconds', '1', '--seed', '3')
 const two = {
   hands: 1,
   ops: [

@@ -2,7 +2,6 @@ import { once } from 'node:events'
 import { writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
-import { parseArgs } from 'node:util'
 import { Worker } from 'node:worker_threads'
 import { build } from 'esbuild'
 import { leastMakespan } from '../core/src/scheduling/bound.ts'
@@ -10,7 +9,7 @@ import { graphOf } from '../core/src/scheduling/graph.ts'
 import { InstanceError, problemOfInstance, ScheduleInstance } from '../core/src/scheduling/instance.ts'
 import { whyNone } from '../core/src/scheduling/whyNone.ts'
 import type { Schedule } from '../core/src/scheduling/search.ts'
-import { fail, readJson } from './command.ts'
+import { fail, readJson, searchArguments } from './command.ts'
 import type { ScheduleTask } from './scheduleThread.ts'
 
 /**
@@ -18,24 +17,7 @@ import type { ScheduleTask } from './scheduleThread.ts'
  * of figures. Exits with 1 and a sentence when the instance cannot be used or no schedule keeps all its waits; then no file is
  * written.
  */
-const usage =
-  'Say which instance to read and where the schedule goes: npx tsx bench/schedule.ts INSTANCE.json OUT.json [--seconds S] [--seed N]'
-
-let asked
-try {
-  asked = parseArgs({
-    allowPositionals: true,
-    options: { seconds: { type: 'string', default: '2' }, seed: { type: 'string', default: '1' } },
-  })
-} catch {
-  fail(usage)
-}
-const [from, to] = asked.positionals
-if (!from || !to) fail(usage)
-const seconds = Number(asked.values.seconds)
-if (!(seconds > 0 && seconds <= 3600)) fail('Give it between a moment and an hour: --seconds 2.')
-const seed = Number(asked.values.seed)
-if (!Number.isInteger(seed)) fail('A seed is a whole number: --seed 1.')
+const { from, to, seconds, seed } = searchArguments('schedule', 'schedule', 2)
 
 const read = ScheduleInstance.safeParse(readJson(from))
 if (!read.success) {

@@ -1,13 +1,6 @@
-import {
-  onLasts,
-  PairLabel,
-  WorkshopDays,
-  type CardStep,
-  type OpenPair,
-  type PromisedDay,
-  type Timetable,
-} from '@gentle-awl/core'
+import { onLasts, PairLabel, WorkshopDays, type OpenPair, type PromisedDay, type Timetable } from '@gentle-awl/core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { plainStep } from '../../core/test/plainStep.ts'
 import { timetableFaults } from '../../core/test/timetableFaults.ts'
 import { MOST_OPEN, OpenPairs } from '../src/db/openPairs.ts'
 import { createPair } from '../src/db/pairs.ts'
@@ -17,18 +10,7 @@ import { demoPairs } from '../src/demo/workshop.ts'
 import { testServer, type TestServer } from './testServer.ts'
 
 let server: TestServer
-const bare: CardStep = {
-  id: 'cut',
-  key: 'cut',
-  name: 'Cut',
-  foot: null,
-  group: 'cut',
-  minutes: 10,
-  formerly: [],
-  after: [],
-  wait: null,
-  machines: [],
-}
+const bare = plainStep('cut')
 beforeAll(async () => {
   server = await testServer()
   await seedDemo(server.store)

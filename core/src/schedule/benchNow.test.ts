@@ -1,22 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { plainStep } from '../../test/plainStep.ts'
 import type { StepEvent } from '../model/pair.ts'
 import type { CardStep } from '../model/pairCard.ts'
 import { benchNow } from './benchNow.ts'
 
 const AT = Date.parse('2026-05-04T08:00:00Z')
 const MINUTE = 60_000
-const step = (id: string, after: string[], wait: CardStep['wait'] = null): CardStep => ({
-  id,
-  key: id,
-  name: id,
-  foot: null,
-  group: 'close',
-  minutes: 10,
-  formerly: id === 'cement.left' ? ['cement'] : [],
-  after,
-  wait,
-  machines: [],
-})
+const step = (id: string, after: string[], wait: CardStep['wait'] = null): CardStep =>
+  plainStep(id, { after, wait, formerly: id === 'cement.left' ? ['cement'] : [] })
 const steps = [
   step('cut', []),
   step('cement.left', ['cut'], { min: 15, max: 40 }),

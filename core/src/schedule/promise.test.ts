@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { plainStep } from '../../test/plainStep.ts'
 import type { CardStep } from '../model/pairCard.ts'
 import { usualWeek, WorkshopDays } from '../model/workshopDays.ts'
 import type { OpenPair } from './openPairs.ts'
@@ -6,18 +7,8 @@ import { promiseOf } from './promise.ts'
 
 // A Monday, eight in the morning.
 const now = Date.parse('2026-05-04T08:00:00Z')
-const step = (id: string, key: string, group: CardStep['group'], minutes: number, after: string[] = []): CardStep => ({
-  id,
-  key,
-  name: id,
-  foot: null,
-  group,
-  minutes,
-  formerly: [],
-  after,
-  wait: null,
-  machines: [],
-})
+const step = (id: string, key: string, group: CardStep['group'], minutes: number, after: string[] = []): CardStep =>
+  plainStep(id, { key, group, minutes, after })
 /** Two hours of cutting, then so many days of four hours on the last. */
 const steps = (hours: number): CardStep[] => [
   step('cut', 'cut', 'cut', 120),

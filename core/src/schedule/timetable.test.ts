@@ -1,4 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest'
+import { plainStep } from '../../test/plainStep.ts'
 import { keptCache } from '../../test/keptCache.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { timetableFaults } from '../../test/timetableFaults.ts'
@@ -141,21 +142,11 @@ describe('the timetable of a workshop', () => {
   })
 
   it('does before its wait runs out what follows a step that is done', () => {
-    const chain = (max: number | null): CardStep[] => {
-      const step = (id: string, after: string[], wait: CardStep['wait'] = null): CardStep => ({
-        id,
-        key: id,
-        name: id,
-        foot: null,
-        group: 'close',
-        minutes: 30,
-        formerly: [],
-        after,
-        wait,
-        machines: [],
-      })
-      return [step('cement', [], { min: 15, max }), step('join', ['cement']), step('other', [])]
-    }
+    const chain = (max: number | null): CardStep[] => [
+      plainStep('cement', { minutes: 30, wait: { min: 15, max } }),
+      plainStep('join', { minutes: 30, after: ['cement'] }),
+      plainStep('other', { minutes: 30 }),
+    ]
     const log: StepEvent[] = [
       { step: 'cement', what: 'started', at: new Date(NOW - HOUR).toISOString() },
       { step: 'cement', what: 'finished', at: new Date(NOW - HOUR / 6).toISOString() },
@@ -195,23 +186,12 @@ describe('the timetable of a workshop', () => {
   })
 
   it('names a wait that no order keeps, and is laid out without it: cement at five to noon has an hour of dinner', () => {
-    const step = (id: string, minutes: number, after: string[], wait: CardStep['wait'] = null): CardStep => ({
-      id,
-      key: id,
-      name: id,
-      foot: null,
-      group: 'close',
-      minutes,
-      formerly: [],
-      after,
-      wait,
-      machines: [],
-    })
+    const steps = [
+      plainStep('paste', { wait: { min: 600, max: 660 } }),
+      plainStep('pull', { minutes: 30, after: ['paste'] }),
+    ]
     // Ten hours of drying that must not become eleven end in the night.
-    const table = laidOut(
-      [pair(1, { steps: [step('paste', 10, [], { min: 600, max: 660 }), step('pull', 30, ['paste'])] })],
-      workshop(),
-    )
+    const table = laidOut([pair(1, { steps })], workshop())
     expect(table.lost).toEqual([{ pair: 'pair 1', from: 'paste', to: 'pull' }])
     expect(table.entries).toHaveLength(2)
   })

@@ -3,6 +3,9 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { api, ApiError, type Schedule, type VersionedDays } from '../api/client.ts'
 
+/** So long a timetable is looked at before it is asked for again, ms: the server keeps it about as long. */
+export const STALE = 5 * 60_000 + 1000
+
 /** All open pairs laid out, and who works when: what the calendar and today's work are read from. */
 export const useSchedule = defineStore('schedule', () => {
   const schedule = shallowRef<Schedule | null>(null)

@@ -10,12 +10,13 @@ import { useNews } from '../../app/news.ts'
 import { showMinutes, tell } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { wallTime } from '../../app/wallTime.ts'
-import { useSchedule } from '../../stores/scheduleStore.ts'
+import { STALE, useSchedule } from '../../stores/scheduleStore.ts'
 import { useWorkshop } from '../../stores/workshopStore.ts'
 import BecausePanel from '../../ui/BecausePanel.vue'
 import ButtonLink from '../../ui/ButtonLink.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import RoomState from '../../ui/RoomState.vue'
+import { stepPath } from '../../ui/stepPath.ts'
 import { saveFile } from '../../ui/saveFile.ts'
 import MakersDialog from './MakersDialog.vue'
 import PairOutlookCard from './PairOutlookCard.vue'
@@ -33,6 +34,7 @@ const load = async () => {
   await Promise.all([schedule.load(), workshop.load()])
 }
 onMounted(load)
+useIntervalFn(() => void schedule.load(), STALE)
 useNews(
   () => ['/pairs', '/workshop-days', '/lasts', '/house-rules'],
   () => void schedule.load(),
@@ -58,7 +60,7 @@ const spanOptions = [
 const moved = ref(0)
 const from = computed(() => now.value + moved.value - 0.04 * spans[span.value] * DAY)
 const to = computed(() => from.value + spans[span.value] * DAY)
-const step = (by: number) => (moved.value += by * 0.75 * spans[span.value] * DAY)
+const go = (by: number) => (moved.value += by * 0.75 * spans[span.value] * DAY)
 
 const clock = computed(() => wallTime(schedule.days?.zone ?? 'UTC'))
 const rows = computed(() =>
@@ -109,12 +111,12 @@ const columns = computed((): DataTableColumns<TimetableEntry> => [
     render: (e) =>
       h(
         RouterLink,
-        { to: `/pairs/${e.pair}/work/${encodeURIComponent(e.step)}` },
+        { to: stepPath(e.pair, e.step) },
         () => nameOf(e.pair, e.step) + (e.parts > 1 ? `, part ${e.part} of ${e.parts}` : ''),
       ),
   },
 ])
-const work = computed(() => {
+const byWeek = computed(() => {
   const zone = schedule.days?.zone ?? 'UTC'
   const mondayOf = (instant: number) => {
     const date = dateAt(zone, instant)
@@ -156,9 +158,9 @@ const takeAway = () =>
         </header>
         <div v-if="way !== 'list'" class="moves">
           <ChoiceBar label="How much of it" :options="spanOptions" :value="span" @choose="span = $event" />
-          <NButton @click="step(-1)">Earlier</NButton>
+          <NButton @click="go(-1)">Earlier</NButton>
           <NButton :disabled="moved === 0" @click="moved = 0">Now</NButton>
-          <NButton @click="step(1)">Later</NButton>
+          <NButton @click="go(1)">Later</NButton>
           <span class="soft">{{ clock.day(from) }} to {{ clock.day(to) }}</span>
         </div>
         <TimelineDrawing
@@ -188,12 +190,12 @@ const takeAway = () =>
           {{ chosen.title }}: {{ clock.both(chosen.start) }} to {{ clock.both(chosen.end) }}.
           <RouterLink
             v-if="chosen.entry && chosen.kind === 'work'"
-            :to="`/pairs/${chosen.entry.pair}/work/${encodeURIComponent(chosen.entry.step)}`"
+            :to="stepPath(chosen.entry.pair, chosen.entry.step)"
           >
             To the step
           </RouterLink>
         </p>
-        <WorkloadChart :weeks="work.weeks" :makers="work.makers" />
+        <WorkloadChart :weeks="byWeek.weeks" :makers="byWeek.makers" />
       </div>
       <BecausePanel title="When they are ready">
         <p v-if="schedule.problem" class="wrong" role="alert">
@@ -224,7 +226,7 @@ const takeAway = () =>
         </p>
         <PairOutlookCard v-for="o in outlooks" :key="o.pair" :outlook="o" :clock="clock" />
         <p class="soft">
-          {{ showMinutes(work.makers.reduce((s, m) => s + m.hours.reduce((a, b) => a + b, 0), 0) * 60) }} of work are
+          {{ showMinutes(byWeek.makers.reduce((s, m) => s + m.hours.reduce((a, b) => a + b, 0), 0) * 60) }} of work are
           open.
         </p>
         <NButton @click="takeAway"><IconCalendarDown :size="20" aria-hidden="true" /> Calendar file</NButton>

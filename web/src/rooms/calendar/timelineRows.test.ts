@@ -1,21 +1,12 @@
 import type { CardStep, TimetableEntry } from '@gentle-awl/core'
 import { describe, expect, it } from 'vitest'
+import { plainStep } from '../../../../core/test/plainStep.ts'
 import type { Schedule } from '../../api/client.ts'
 import { timelineRows, workload } from './timelineRows.ts'
 
 const HOUR = 3_600_000
-const step = (id: string, key: string, group: CardStep['group'], wait: CardStep['wait'] = null): CardStep => ({
-  id,
-  key,
-  name: `Name of ${id}`,
-  foot: null,
-  group,
-  minutes: 30,
-  formerly: [],
-  after: [],
-  wait,
-  machines: [],
-})
+const step = (id: string, key: string, group: CardStep['group'], wait: CardStep['wait'] = null): CardStep =>
+  plainStep(id, { key, name: `Name of ${id}`, group, wait })
 const entry = (step: string, maker: string, start: number, pair = 'p'): TimetableEntry => ({
   pair,
   step,

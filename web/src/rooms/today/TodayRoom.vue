@@ -9,12 +9,13 @@ import { useNews } from '../../app/news.ts'
 import { showMinutes, tell } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { wallTime } from '../../app/wallTime.ts'
-import { useSchedule } from '../../stores/scheduleStore.ts'
+import { STALE, useSchedule } from '../../stores/scheduleStore.ts'
 import ButtonLink from '../../ui/ButtonLink.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
 import SelectField from '../../ui/SelectField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { clockFace } from '../../ui/clockFace.ts'
+import { stepPath } from '../../ui/stepPath.ts'
 import { nextSteps, waitsByNeed, type WaitState } from './benchWork.ts'
 import { useReminder } from './useReminder.ts'
 
@@ -25,6 +26,8 @@ const reminder = useReminder()
 const now = ref(Date.now())
 useIntervalFn(() => (now.value = Date.now()), 1000)
 onMounted(schedule.load)
+// What was to begin has not: it is laid out anew.
+useIntervalFn(() => void schedule.load(), STALE)
 useNews(
   () => ['/pairs', '/workshop-days'],
   () => void schedule.load(),
@@ -39,7 +42,6 @@ const clock = computed(() => wallTime(schedule.days?.zone ?? 'UTC'))
 const answer = computed(() => schedule.schedule)
 const orderOf = (pair: string) => `${schedule.pairOf(pair)?.order ?? ''} ${schedule.pairOf(pair)?.name ?? ''}`
 const nameOf = (pair: string, step: string) => schedule.stepOf(pair, step)?.name ?? step
-const to = (pair: string, step: string) => `/pairs/${pair}/work/${encodeURIComponent(step)}`
 const makerOf = (pair: string, step: string) =>
   answer.value?.timetable.entries.find((e) => e.pair === pair && e.step === step)?.maker ?? null
 
@@ -94,14 +96,18 @@ const rest = (c: Extract<BenchClock, { kind: 'waiting' }>, state: WaitState): st
     return `Too long since ${clock.value.both(c.tooLateAt)}. ${lateWords(c.pair, c.step)} Then “${first}”.`
   return `“${first}” within ${clockFace(c.tooLateAt - now.value)}.`
 }
+/** What was so when the room was opened is seen; only what becomes so is called out. */
+let opened = false
 watch(waits, (list) => {
   for (const { clock: c, state } of list) {
     if (state === 'drying') continue
     reminder.remind(
       `${c.pair} ${c.step} ${c.readyAt} ${state}`,
       `${orderOf(c.pair)}: ${nameOf(c.pair, c.step)}. ${rest(c, state)}`,
+      { silent: !opened },
     )
   }
+  opened ||= answer.value !== null
 })
 const say = (pair: string, step: string, what: StepEvent['what']) =>
   attempt(async () => {
@@ -154,7 +160,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
             <h2>{{ orderOf(w.clock.pair) }}: {{ nameOf(w.clock.pair, w.clock.step) }}</h2>
             <p class="figure-free">{{ rest(w.clock, w.state) }}</p>
           </div>
-          <ButtonLink :to="to(w.clock.pair, w.clock.next[0] ?? w.clock.step)">To the step</ButtonLink>
+          <ButtonLink :to="stepPath(w.clock.pair, w.clock.next[0] ?? w.clock.step)">To the step</ButtonLink>
         </article>
       </div>
       <article v-for="c in running" :key="`${c.pair} ${c.step}`" class="big card running" :data-running="c.step">
@@ -167,7 +173,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
             {{ schedule.stepOf(c.pair, c.step)?.wait ? 'Done, start the clock' : 'Done' }}
           </NButton>
           <NButton size="large" :disabled="busy" @click="say(c.pair, c.step, 'undone')">Take back</NButton>
-          <ButtonLink :to="to(c.pair, c.step)">
+          <ButtonLink :to="stepPath(c.pair, c.step)">
             <IconArrowsMaximize :size="20" aria-hidden="true" /> How it is done
           </ButtonLink>
         </div>
@@ -195,7 +201,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
             <div>
               <p class="soft">{{ orderOf(s.pair) }}</p>
               <h3>
-                <RouterLink :to="to(s.pair, s.step)">{{ nameOf(s.pair, s.step) }}</RouterLink>
+                <RouterLink :to="stepPath(s.pair, s.step)">{{ nameOf(s.pair, s.step) }}</RouterLink>
               </h3>
               <p class="soft">
                 {{ showMinutes(s.minutes)
@@ -231,7 +237,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
           <ul v-else>
             <li v-for="e in laterToday" :key="`${e.pair} ${e.step} ${e.part}`">
               <span class="figure">{{ clock.time(e.start) }}</span> {{ orderOf(e.pair) }}:
-              <RouterLink :to="to(e.pair, e.step)">{{ nameOf(e.pair, e.step) }}</RouterLink>
+              <RouterLink :to="stepPath(e.pair, e.step)">{{ nameOf(e.pair, e.step) }}</RouterLink>
             </li>
           </ul>
         </section>

@@ -26,10 +26,10 @@ export function useReminder() {
     tone.onended = () => void context.close()
   }
   /** Each event once. */
-  function remind(id: string, sentence: string): void {
+  function remind(id: string, sentence: string, { silent = false } = {}): void {
     if (told.has(id)) return
     told.add(id)
-    if (!on.value) return
+    if (!on.value || silent) return
     beep()
     if (typeof Notification !== 'undefined' && Notification.permission === 'granted') {
       new Notification('Gentle Awl', { body: sentence, tag: id })

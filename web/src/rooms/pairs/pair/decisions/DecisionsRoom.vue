@@ -30,8 +30,7 @@ import MaterialSelect from '../../../../ui/MaterialSelect.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import { say } from '../../../../app/say.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
-import DayField from '../../../../ui/DayField.vue'
-import TextField from '../../../../ui/TextField.vue'
+import OrderFields from './OrderFields.vue'
 import PieceByPiece from './PieceByPiece.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import { nameOfLast } from '../../../../ui/nameOfLast.ts'
@@ -65,21 +64,6 @@ function construct(construction: ConstructionName): void {
   set({ construction, ...cup })
 }
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
-/** What the label may not be without; an emptied field says so, and the pair keeps what it had. */
-const needed = { order: 'Give the pair an order number; it keeps', name: 'Give the pair a name; it keeps' } as const
-const labelWrong = ref<{ order: string; name: string }>({ order: '', name: '' })
-const setLabel = (field: 'order' | 'name' | 'trade' | 'note', text: string) => {
-  if (!pair.label) return
-  if (field === 'order' || field === 'name') {
-    const empty = text.trim() === ''
-    labelWrong.value = {
-      ...labelWrong.value,
-      [field]: empty ? `${needed[field]} “${pair.label[field]}” until then.` : '',
-    }
-    if (empty) return
-  }
-  pair.changeLabel({ ...pair.label, [field]: text })
-}
 /** A material that was just changed: what it was and is, the plan from before, and the pair as it was left. */
 const changed = shallowRef<{ what: string; before: Plan; left: string } | null>(null)
 const asItStands = () => JSON.stringify([pair.label, pair.decisions])
@@ -142,54 +126,7 @@ async function remove(): Promise<void> {
       <div class="stack">
         <div class="card block">
           <h2>Order</h2>
-          <TextField
-            label="Order number"
-            name="order"
-            :most="20"
-            :value="pair.label?.order ?? ''"
-            :wrong="labelWrong.order"
-            @change="setLabel('order', $event)"
-          />
-          <TextField
-            label="Name of the pair"
-            name="name"
-            :most="80"
-            :value="pair.label?.name ?? ''"
-            :wrong="labelWrong.name"
-            @change="setLabel('name', $event)"
-          />
-          <TextField
-            label="Trade of the customer"
-            name="trade"
-            :most="80"
-            :value="pair.label?.trade ?? ''"
-            @change="setLabel('trade', $event)"
-          />
-          <DayField
-            label="Due"
-            name="due"
-            :value="pair.label?.due ?? ''"
-            @update:value="pair.label && pair.changeLabel({ ...pair.label, due: $event || null })"
-          />
-          <label class="field">
-            <span>How much a day’s delay weighs</span>
-            <FigureField
-              label="How much a day’s delay weighs"
-              :value="pair.label?.weight ?? 1"
-              :min="0.1"
-              :max="10"
-              :step="0.5"
-              @change="pair.label && pair.changeLabel({ ...pair.label, weight: $event ?? 1 })"
-            />
-          </label>
-          <TextField
-            label="Note"
-            name="note"
-            :most="1000"
-            :rows="2"
-            :value="pair.label?.note ?? ''"
-            @change="setLabel('note', $event)"
-          />
+          <OrderFields />
         </div>
         <section v-if="changed" class="card block effect" aria-label="What the change of material does">
           <h3>{{ changed.what }}</h3>

@@ -7,6 +7,7 @@ import { showMinutes, tell } from '../../../../app/settings.ts'
 import ButtonLink from '../../../../ui/ButtonLink.vue'
 import FigureField from '../../../../ui/FigureField.vue'
 import { usePair } from '../../../../stores/pairStore.ts'
+import { stepPath } from '../../../../ui/stepPath.ts'
 import StepPlace from './StepPlace.vue'
 import StepStuff from './StepStuff.vue'
 import { clockFace } from '../../../../ui/clockFace.ts'
@@ -19,7 +20,7 @@ const active = computed(
   () => props.progress.state === 'started' || (props.progress.state === 'open' && props.progress.heldBy.length === 0),
 )
 const pair = usePair()
-const to = computed(() => `/pairs/${pair.view?.id}/work/${encodeURIComponent(step.value.id)}`)
+const to = computed(() => stepPath(pair.view?.id ?? '', step.value.id))
 const usual = computed(() => usualWords(step.value, props.pace))
 const asked = ref(false)
 /** A finished or held step is one line until somebody wants to know more. */

@@ -49,7 +49,7 @@ describe('the work as a table', () => {
   })
   it('is found by words, sorted by a press on a head, and says when nothing matches', async () => {
     const table = mount(WorkTable, {
-      props: { steps: now, pace: {}, to: (id: string) => `/work/${id}` },
+      props: { steps: now, pace: {}, to: (id: string) => `#${id}` },
       global: { stubs: { RouterLink: RouterLinkStub } },
       attachTo: document.body,
     })
