@@ -259,6 +259,7 @@ header,
   color: var(--stop);
 }
 .watch {
+  margin: 10px 0;
   padding: 8px 10px;
   border-radius: 10px;
   background: var(--watch-soft);
