@@ -30,6 +30,7 @@ const floors = [
   'seams',
   'lasting',
   'work',
+  'checks',
   'schedule',
   'plan',
 ]

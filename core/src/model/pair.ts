@@ -122,11 +122,27 @@ export const PairLabel = z.object({
 })
 export type PairLabel = z.infer<typeof PairLabel>
 
-/** A step begun or finished at the bench; `undone` takes the last one back. Times are UTC, ISO 8601. */
+/** What can be told of a step at the bench. */
+export const stepEvents = [
+  'started',
+  'paused',
+  'resumed',
+  'finished',
+  /** What dries after it was found dry before its time. */
+  'ready',
+  /** Its glue had waited too long and was woken by heat. */
+  'woken',
+  /** It has to be done again. */
+  'sent back',
+  /** Takes the latest of these back. */
+  'undone',
+] as const
+/** A step begun or finished at the bench, by whom if it was told. Times are UTC, ISO 8601. */
 export const StepEvent = z.object({
   step: line(60).min(1),
-  what: z.enum(['started', 'finished', 'undone']),
+  what: z.enum(stepEvents),
   at: z.iso.datetime(),
+  maker: line(40).nullish(),
 })
 export type StepEvent = z.infer<typeof StepEvent>
 /** The longest that a step can have taken, minutes: a week. */

@@ -1,7 +1,7 @@
 import type { Made } from '../model/made.ts'
 import type { CutPiece } from './cuttingList.ts'
 import type { Plan } from './plan.ts'
-import { makeablesOf, remakeList } from './remake.ts'
+import { makeablesOf, remakeList, type SpoiltParts } from './remake.ts'
 
 /** How a line of the cutting list stands at the bench. */
 export interface CutTick {
@@ -14,12 +14,15 @@ export interface CutTick {
 }
 
 /** Ticks of the cutting list, by the record of its lines: from what was cut, with the fingerprint of the shape it was cut from. */
-export function cutTicks(plan: Plan, made: readonly Made[], pieces: readonly CutPiece[]): Map<string, CutTick> {
-  const stale = new Set(
-    remakeList(plan, made)
-      .filter((r) => r.how.includes('cut'))
-      .map((r) => r.part),
-  )
+export function cutTicks(
+  plan: Plan,
+  made: readonly Made[],
+  pieces: readonly CutPiece[],
+  setbacks: readonly SpoiltParts[] = [],
+): Map<string, CutTick> {
+  const again = remakeList(plan, made, setbacks).filter((r) => r.how.includes('cut'))
+  const stale = new Set(again.map((r) => r.part))
+  const unfit = new Set(again.filter((r) => r.spoilt !== '').map((r) => r.part))
   const cut = new Map<string, string>()
   for (const m of made) {
     if (m.how === 'cut' && m.at > (cut.get(m.part) ?? '')) cut.set(m.part, m.at)
@@ -33,11 +36,12 @@ export function cutTicks(plan: Plan, made: readonly Made[], pieces: readonly Cut
       // What was cut for both feet counts for either, also after they came to differ.
       const whens = parts.map((part) => cut.get(part) ?? cut.get(record) ?? null)
       const all = whens.every((when) => when !== null) && parts.length > 0
-      const changed = parts.some((part) => stale.has(part)) || stale.has(record)
+      const among = (those: ReadonlySet<string>) =>
+        those.has(record) || parts.some((part) => those.has(part)) || cuts.some(({ foot }) => those.has(`${foot}.${record}`))
       return [
         record,
         {
-          state: !all ? 'to cut' : changed ? 'cut otherwise' : 'cut',
+          state: !all || among(unfit) ? 'to cut' : among(stale) ? 'cut otherwise' : 'cut',
           at: whens.reduce<string | null>((last, when) => (when !== null && when > (last ?? '') ? when : last), null),
           parts,
         },

@@ -10,6 +10,7 @@ import type { WayName } from '../model/work.ts'
 import type { Finding } from '../trade/because.ts'
 import type { Part } from '../trade/part.ts'
 import type { Upper } from '../upper/upper.ts'
+import type { Check } from '../checks/check.ts'
 import type { Step } from '../work/step.ts'
 import type { PartOfBoth } from './bothFeet.ts'
 import type { Bottom } from './bottomParts.ts'
@@ -50,6 +51,8 @@ export interface Plan extends FootPlan {
   skiving: SkiveGroup[]
   /** The work, in the order in which it is done. */
   steps: Step[]
+  /** What is measured and looked at on the way, in the order of the steps. */
+  checks: Check[]
   /** Questions of the manner of work whose answers make a difference here. */
   asked: WayName[]
 }

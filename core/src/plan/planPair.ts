@@ -1,4 +1,5 @@
 import type { FootPlan, Plan } from './plan.ts'
+import { checksOf } from '../checks/checks.ts'
 import { makeForme } from '../forme/forme.ts'
 import { FormeMap } from '../forme/formeMap.ts'
 import { developBottom } from '../last/developedBottom.ts'
@@ -18,6 +19,7 @@ import type { UpperLayers } from '../upper/needs.ts'
 import { deriveUpper, drawBase, type Upper } from '../upper/upper.ts'
 import { bothFeet } from './bothFeet.ts'
 import { bottomParts } from './bottomParts.ts'
+import { checkFigures } from './checkFigures.ts'
 import { edgesStage, skivingOf } from './edgesStage.ts'
 import { findingsOfBoth } from './feetFindings.ts'
 import { leftInput } from './leftShoe.ts'
@@ -87,6 +89,17 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     { right, left: left ?? right, rightParts, leftParts, feet, paddings, decisions: d, material, book },
     cache,
   )
+  const checks = cache.ruled(
+    'checks',
+    {
+      steps,
+      right: cache.same('figures of a shoe', checkFigures(right, d.construction)),
+      left: cache.same('figures of a shoe', checkFigures(left ?? right, d.construction)),
+      mirrored: left === null,
+    },
+    book,
+    checksOf,
+  )
   const skiving = cache.stage(
     'skiving',
     {
@@ -113,6 +126,7 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
     feetFindings,
     skiving,
     steps,
+    checks,
     asked,
     worst: gravest([right.worst, left?.worst ?? 'fine', ...feetFindings.map((f) => f.level)]),
   }

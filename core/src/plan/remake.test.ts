@@ -96,4 +96,30 @@ describe('what must be made again', () => {
       ),
     )
   })
+  it('what was found unfit, until it is cut again: one foot’s alone where it was one foot’s', () => {
+    const back = (part: string) => ({
+      parts: [{ part, name: 'x' }],
+      reason: 'Torn at the awl',
+      revision: 3,
+      at: '2026-04-01T10:00:00.000Z',
+    })
+    expect(remakeList(plan, made, [back('left.insole')])).toEqual([
+      {
+        part: 'left.insole',
+        name: `${plan.parts.find((p) => p.id === 'insole')!.name}, left`,
+        how: ['cut'],
+        revision: 3,
+        gone: false,
+        spoilt: 'Torn at the awl',
+      },
+    ])
+    expect(remakeList(plan, made, [back('insole')]).map((r) => r.part)).toEqual(['insole'])
+    const insole = made.find((m) => m.part === 'insole')!
+    const cut = (part: string, at: string): Made => ({ ...insole, part, how: 'cut', at })
+    expect(remakeList(plan, [...made, cut('insole', '2026-04-02T10:00:00.000Z')], [back('left.insole')])).toEqual([])
+    expect(remakeList(plan, [...made, cut('insole', '2026-03-02T10:00:00.000Z')], [back('insole')])).toHaveLength(1)
+    // A new print mends nothing.
+    const printed = { ...insole, at: '2026-04-02T10:00:00.000Z' }
+    expect(remakeList(plan, [...made, printed], [back('insole')])).toHaveLength(1)
+  })
 })

@@ -1,3 +1,4 @@
+import type { Setback } from '../model/check.ts'
 import type { Made, Making } from '../model/made.ts'
 import type { FootPlan, Plan } from './plan.ts'
 import type { Part } from '../trade/part.ts'
@@ -22,6 +23,8 @@ export interface Remake {
   revision: number
   /** It is not in the plan any more: nothing to make, but nothing to use either. */
   gone: boolean
+  /** Why it was found unfit; empty where only the plan has changed. */
+  spoilt: string
 }
 
 /** Parts that are built up or pared to a height: the same outline of another height is another part. */
@@ -91,9 +94,18 @@ export function makeablesOf(plan: Plan, some: readonly { part: string; foot: 'ri
   return makeables(plan).filter((m) => names.has(m.part))
 }
 
-/** What must be made again: of every part, foot and way of making, the latest record against the plan of now. */
-export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
-  const stale = feet.map((foot) => staleOf(ofFoot(foot === 'left' ? (plan.left ?? plan) : plan), foot, made))
+/** What a setback says of the parts that were found unfit. */
+export type SpoiltParts = Pick<Setback, 'parts' | 'reason' | 'revision' | 'at'>
+
+/**
+ * What must be made again: of every part, foot and way of making, the latest record against the plan of now; and whatever
+ * was found unfit and was not made since.
+ */
+export function remakeList(plan: Plan, made: readonly Made[], setbacks: readonly SpoiltParts[] = []): Remake[] {
+  const stale = feet.map((foot) => {
+    const there = ofFoot(foot === 'left' ? (plan.left ?? plan) : plan)
+    return withSpoilt(staleOf(there, foot, made), there, foot, made, setbacks)
+  })
   const [right, left] = stale
   const out: Remake[] = []
   for (const [part, entry] of right!) {
@@ -102,7 +114,12 @@ export function remakeList(plan: Plan, made: readonly Made[]): Remake[] {
     if (!other) out.push({ ...entry, part: `right.${part}`, name: `${entry.name}, right` })
     else {
       const how = [...new Set([...entry.how, ...other.how])]
-      out.push({ ...entry, how, revision: Math.max(entry.revision, other.revision) })
+      out.push({
+        ...entry,
+        how,
+        revision: Math.max(entry.revision, other.revision),
+        spoilt: entry.spoilt === '' ? other.spoilt : entry.spoilt,
+      })
     }
   }
   for (const [part, entry] of left!) out.push({ ...entry, part: `left.${part}`, name: `${entry.name}, left` })
@@ -115,7 +132,7 @@ function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: r
   const latest = new Map<string, Made>()
   for (const m of made) {
     const part = partOfMade(m.part)
-    if (m.part !== part && m.part !== `${foot}.${part}`) continue
+    if (!isOf(m.part, part, foot)) continue
     const key = `${part}|${m.how}`
     const before = latest.get(key)
     if (!before || before.at <= m.at) latest.set(key, m)
@@ -126,10 +143,33 @@ function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: r
     const current = now.get(part)
     if (current && stillSo(current.print, m)) continue
     const name = current?.name ?? m.name.replace(/, (right|left)$/, '')
-    const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current }
+    const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current, spoilt: '' }
     entry.how.push(m.how)
     entry.revision = Math.max(entry.revision, m.revision)
     out.set(part, entry)
   }
   return out
+}
+
+/** Whether a record is about a part on this foot: under the part's own name it is about both. */
+const isOf = (record: string, part: string, foot: (typeof feet)[number]) =>
+  record === part || record === `${foot}.${part}`
+
+/** What was found unfit on one foot and was not cut or punched since; a part that left the plan meanwhile is not made again. */
+function withSpoilt(
+  stale: Map<string, Remake>,
+  plan: readonly Makeable[],
+  foot: (typeof feet)[number],
+  made: readonly Made[],
+  setbacks: readonly SpoiltParts[],
+): Map<string, Remake> {
+  for (const { part, name } of plan) {
+    const hit = setbacks.filter((s) => s.parts.some((p) => isOf(p.part, part, foot))).at(-1)
+    if (!hit) continue
+    const again = made.some((m) => m.how !== 'printed' && isOf(m.part, part, foot) && m.at > hit.at)
+    if (again) continue
+    const entry = stale.get(part) ?? { part, name, how: [], revision: hit.revision, gone: false, spoilt: '' }
+    stale.set(part, { ...entry, how: [...new Set<Making>([...entry.how, 'cut'])], spoilt: hit.reason })
+  }
+  return stale
 }

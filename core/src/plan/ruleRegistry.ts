@@ -1,3 +1,4 @@
+import { checkRules } from '../checks/rules.ts'
 import { feetRules } from './feetFindings.ts'
 import { RuleError, type Rule } from '../trade/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
@@ -90,6 +91,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Lasting', lastingRules),
   chapter('Time at the bench', workRules, closingRules, fasteningRules, cupWallRules, stuffRules),
   chapter('Waits', waitRules, soakRules),
+  chapter('Checks', checkRules),
 ]
 
 const byKey = new Map(ruleChapters.flatMap((c) => c.rules).map((rule) => [rule.key, rule]))

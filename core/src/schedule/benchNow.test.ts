@@ -44,7 +44,7 @@ describe('where things stand at the benches', () => {
           tooLateAt: AT + 49 * MINUTE,
           next: ['join'],
         },
-        { kind: 'running', pair: 'p', step: 'dye', since: AT + 9 * MINUTE },
+        { kind: 'running', pair: 'p', step: 'dye', since: AT + 9 * MINUTE, worked: 0 },
       ],
       free: [{ pair: 'p', step: 'join', from: AT + 24 * MINUTE }],
     })
@@ -53,5 +53,20 @@ describe('where things stand at the benches', () => {
     const log = [event('cut', 'finished', 5), event('cement', 'finished', 9), event('join', 'started', 30)]
     expect(now(log).clocks.map((c) => c.step)).toEqual(['join'])
     expect(now([...log, event('join', 'undone', 31)]).clocks.map((c) => c.step)).toEqual(['cement.left'])
+  })
+  it('what rests keeps what was worked on it; heat begins a wait anew; what is found dry may be gone on with', () => {
+    const log = [event('cut', 'started', 0), event('cut', 'paused', 4)]
+    expect(now(log).clocks).toEqual([{ kind: 'running', pair: 'p', step: 'cut', since: null, worked: 4 * MINUTE }])
+    const cemented = [event('cut', 'finished', 5), event('cement', 'finished', 9)]
+    const [woken] = now([...cemented, event('cement', 'woken', 90)]).clocks
+    expect(woken).toMatchObject({ readyAt: AT + 90 * MINUTE, tooLateAt: AT + 115 * MINUTE })
+    const dry = now([...cemented, event('cement', 'ready', 17)])
+    expect(dry.clocks[0]).toMatchObject({ readyAt: AT + 17 * MINUTE, tooLateAt: AT + 49 * MINUTE })
+    expect(dry.free).toContainEqual({ pair: 'p', step: 'join', from: AT + 17 * MINUTE })
+  })
+  it('what is sent back is open, and what waits for it is held', () => {
+    const log = [event('cut', 'finished', 5), event('cement', 'finished', 9)]
+    const back = ['cement.left', 'cut'].map((step) => event(step, 'sent back', 12))
+    expect(now([...log, ...back])).toEqual({ clocks: [], free: [{ pair: 'p', step: 'cut', from: 0 }] })
   })
 })

@@ -1,9 +1,11 @@
 import type { CardStep } from '../model/pairCard.ts'
+import { waitWindow } from '../work/standing.ts'
 import { standings, type OpenPair } from './openPairs.ts'
 
 /** A step that is on a bench, or a wait that runs. Instants are ms since the epoch. */
 export type BenchClock =
-  | { kind: 'running'; pair: string; step: string; since: number }
+  /** `worked` is how long it was worked on up to `since`, ms; it runs on from there, unless it rests. */
+  | { kind: 'running'; pair: string; step: string; since: number | null; worked: number }
   | { kind: 'waiting'; pair: string; step: string; readyAt: number; tooLateAt: number | null; next: string[] }
 
 /** Where things stand at all benches: what runs, what waits and for whom, and which steps nothing holds back. */
@@ -12,6 +14,8 @@ export interface BenchNow {
   /** Steps that may be begun once their waits are over, with the instant from which they may. */
   free: { pair: string; step: string; from: number }[]
 }
+
+const NONE = { min: 0, max: null }
 
 /** Read off steps and logs alone. A wait is over for good once a step that waited for it has begun. */
 export function benchNow(pairs: readonly Pick<OpenPair, 'id' | 'steps' | 'log'>[]): BenchNow {
@@ -26,16 +30,15 @@ export function benchNow(pairs: readonly Pick<OpenPair, 'id' | 'steps' | 'log'>[
     for (const step of pair.steps) {
       const s = stands.get(step.id)!
       const next = followers.get(step.id) ?? []
-      if (s.state === 'started') clocks.push({ kind: 'running', pair: pair.id, step: step.id, since: s.startedAt })
+      if (s.state === 'started')
+        clocks.push({ kind: 'running', pair: pair.id, step: step.id, since: s.since, worked: s.worked })
       const begun = next.some((n) => stands.get(n.id)!.state !== 'open')
       if (s.state === 'finished' && step.wait && !begun && next.length > 0) {
-        const { min, max } = step.wait
         clocks.push({
           kind: 'waiting',
           pair: pair.id,
           step: step.id,
-          readyAt: s.finishedAt + min * 60_000,
-          tooLateAt: max === null ? null : s.finishedAt + max * 60_000,
+          ...waitWindow(step.wait, s),
           next: next.map((n) => n.id),
         })
       }
@@ -46,7 +49,7 @@ export function benchNow(pairs: readonly Pick<OpenPair, 'id' | 'steps' | 'log'>[
       })
       if (before.some(({ stood }) => stood.state !== 'finished')) continue
       const from = before.map(({ of, stood }) =>
-        stood.state === 'finished' ? stood.finishedAt + (of.wait?.min ?? 0) * 60_000 : 0,
+        stood.state === 'finished' ? waitWindow(of.wait ?? NONE, stood).readyAt : 0,
       )
       free.push({ pair: pair.id, step: step.id, from: Math.max(0, ...from) })
     }

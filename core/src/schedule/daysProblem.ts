@@ -2,7 +2,8 @@ import { problemOf, type Lag, type Problem, type Said } from '../scheduling/prob
 import { sharedTools, type WorkshopDays } from '../model/workshopDays.ts'
 import type { CardStep } from '../model/pairCard.ts'
 import { closedTimes, longestShift } from './openHours.ts'
-import { onLasts, standings, type OpenPair, type Standing } from './openPairs.ts'
+import { waitWindow, type Run, type Standing } from '../work/standing.ts'
+import { onLasts, standings, type OpenPair } from './openPairs.ts'
 import { instantAt } from './wallClock.ts'
 
 /** One thing to be done: a step, or a part of one that is longer than a shift. */
@@ -108,7 +109,8 @@ export function daysProblem(
         let begun: { start: number; mode: number } | undefined
         if (state.state === 'started') {
           const who = Math.max(0, workers.indexOf(makers.findIndex((m) => m.id === doneBy(pair.id, step.id))))
-          const start = minute(state.startedAt)
+          // What rests stands on its bench with what was worked on it.
+          const start = minute(begunAt(state, nowInstant))
           const end = Math.max(start + modes[who]!.minutes, now + RUNS_OVER)
           modes = modes.map((m, i) => (i === who ? { ...m, minutes: end - start } : m))
           begun = { start, mode: who }
@@ -134,14 +136,16 @@ export function daysProblem(
         const of = ends.get(id)
         if (of) lags.push({ from: of[1], to: first, min, max })
         else if (stood.state === 'finished' && state.state === 'open') {
-          const done = minute(stood.finishedAt)
-          const release = Math.max(now, done + min)
+          const { readyAt, tooLateAt } = waitWindow(other.wait ?? { min: 0, max: null }, stood)
+          const release = Math.max(now, minute(readyAt))
           operations[first] = { ...operations[first]!, release: Math.max(operations[first]!.release ?? 0, release) }
           // A wait that is running must not run out; one that has is past help by any order.
-          if (max === null || done + max < now) continue
+          if (max === null || tooLateAt === null || minute(tooLateAt) < now) continue
+          // What was woken by heat has begun its wait anew.
+          const done = minute(tooLateAt) - max
           const ended = add({ pair: p, modes: anyone, begun: { start: done, mode: 0 } }, null)
           marks.set(ended, id)
-          lags.push({ from: ended, to: first, min, max })
+          lags.push({ from: ended, to: first, min: minute(readyAt) - done, max })
         }
       }
     }
@@ -194,6 +198,9 @@ export function daysProblem(
   }
 }
 
+/** When a step that runs would have been begun, had nobody paused. */
+const begunAt = ({ since, worked }: Pick<Run, 'since' | 'worked'>, now: number): number => (since ?? now) - worked
+
 /** Early enough that whatever is begun lies after it. */
 function originOf(
   pairs: readonly OpenPair[],
@@ -204,9 +211,10 @@ function originOf(
   for (const { id, steps } of pairs) {
     for (const { id: step, wait } of steps) {
       const s = standing.get(id)!.get(step)!
-      if (s.state === 'started') first = Math.min(first, s.startedAt)
-      const limit = s.state === 'finished' && wait?.max ? s.finishedAt + wait.max * 60_000 : 0
-      if (s.state === 'finished' && limit >= now) first = Math.min(first, s.finishedAt)
+      if (s.state === 'started') first = Math.min(first, begunAt(s, now))
+      if (s.state !== 'finished' || !wait?.max) continue
+      const { tooLateAt } = waitWindow(wait, s)
+      if (tooLateAt !== null && tooLateAt >= now) first = Math.min(first, tooLateAt - wait.max * 60_000)
     }
   }
   return Math.floor(first / 60_000) * 60_000

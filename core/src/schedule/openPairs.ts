@@ -1,5 +1,6 @@
 import type { StepEvent } from '../model/pair.ts'
 import type { CardStep } from '../model/pairCard.ts'
+import { standingOf, type Standing } from '../work/standing.ts'
 
 /** A pair that is being made, as whoever lays out the days has to know it. */
 export interface OpenPair {
@@ -16,11 +17,7 @@ export interface OpenPair {
   log: readonly StepEvent[]
 }
 
-/** Where a step stands: not begun, begun at an instant, or done at one (ms since the epoch). */
-export type Standing =
-  { state: 'open' } | { state: 'started'; startedAt: number } | { state: 'finished'; finishedAt: number }
-
-/** Where each step stands by its log: `undone` takes the latest event back. */
+/** Where each step stands by its log. */
 export function standings({ steps, log }: Pick<OpenPair, 'steps' | 'log'>): Map<string, Standing> {
   const byName = new Map<string, StepEvent[]>()
   for (const event of log) {
@@ -28,20 +25,13 @@ export function standings({ steps, log }: Pick<OpenPair, 'steps' | 'log'>): Map<
     byName.set(event.step, stack)
     stack.push(event)
   }
+  const place = new Map(log.map((event, i) => [event, i]))
   return new Map(
     steps.map((step): [string, Standing] => {
-      const events = [step.id, ...step.formerly]
+      const mine = [step.id, ...step.formerly]
         .flatMap((name) => byName.get(name) ?? [])
-        .sort((a, b) => log.indexOf(a) - log.indexOf(b))
-      const stack: StepEvent[] = []
-      for (const event of events) {
-        if (event.what === 'undone') stack.pop()
-        else stack.push(event)
-      }
-      const last = stack.at(-1)
-      if (last?.what === 'finished') return [step.id, { state: 'finished', finishedAt: Date.parse(last.at) }]
-      if (last) return [step.id, { state: 'started', startedAt: Date.parse(last.at) }]
-      return [step.id, { state: 'open' }]
+        .sort((a, b) => place.get(a)! - place.get(b)!)
+      return [step.id, standingOf(mine, step)]
     }),
   )
 }

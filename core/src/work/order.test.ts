@@ -12,7 +12,8 @@ import { moveStep, placesFor } from './moveStep.ts'
 import { bring, eachFoot, operation, want } from './operation.ts'
 import { inOrder, preferred, reasonsFor, withoutImplied } from './order.ts'
 import { fitsAmong } from './ownSteps.ts'
-import { progress, stepState } from './progress.ts'
+import { progress } from './progress.ts'
+import { stepState } from './standing.ts'
 
 const cache = keptCache(12)
 const planned = (work: Partial<WorkDecisions> = {}) =>

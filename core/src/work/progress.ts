@@ -1,8 +1,7 @@
 import type { StepEvent } from '../model/pair.ts'
 import type { Step } from './step.ts'
 import { say, type Sentence } from '../units/sentence.ts'
-
-export type StepState = 'open' | 'started' | 'finished'
+import { standingOf, waitWindow, type Run, type StepState } from './standing.ts'
 
 /** A wait that runs or ran after a step was finished. Times in ms since the epoch. */
 export interface WaitClock {
@@ -17,51 +16,25 @@ export interface StepProgress {
   state: StepState
   startedAt: number | null
   finishedAt: number | null
+  /** Since when it rests; null while it runs, and while it is not begun. */
+  pausedAt: number | null
+  /** How long it was worked on, ms, pauses left out; up to now while it runs. */
+  worked: number
   clock: WaitClock | null
   /** What keeps it from being started now, as sentences; empty when it may. */
   heldBy: Sentence[]
 }
 
-/** What a log knows a step by: its id, and ids under which it was known, or was known with others. */
-export type Known = Pick<Step, 'id' | 'formerly'>
-
-/** The events of one step that still stand: `undone` takes the latest one back. */
-function standing(log: readonly StepEvent[], { id, formerly }: Known): StepEvent[] {
-  const stack: StepEvent[] = []
-  for (const event of log) {
-    if (event.step !== id && !formerly.includes(event.step)) continue
-    if (event.what === 'undone') stack.pop()
-    else stack.push(event)
-  }
-  return stack
-}
-
-const stateOf = (events: readonly StepEvent[]): StepState =>
-  events.length === 0 ? 'open' : (events[events.length - 1]!.what as 'started' | 'finished')
-
-/** When a step that is done was begun and ended, ms since the epoch; null while it is not, or where no start was told. */
-export function timesOf(log: readonly StepEvent[], step: Known): { started: number; finished: number } | null {
-  const events = standing(log, step)
-  const [started, finished] = [events.find((e) => e.what === 'started'), events.at(-1)]
-  if (!started || finished?.what !== 'finished') return null
-  return { started: Date.parse(started.at), finished: Date.parse(finished.at) }
-}
-
-export const stepState = (log: readonly StepEvent[], step: Known): StepState => stateOf(standing(log, step))
-
 /** Where every step stands at `now` (ms since the epoch), read off the log: nothing of it is stored. */
 export function progress(steps: readonly Step[], log: readonly StepEvent[], now: number): StepProgress[] {
   const byId = new Map<string, StepProgress>()
-  const states = new Map(steps.map((s) => [s.id, stepState(log, s)]))
+  const standing = new Map(steps.map((s) => [s.id, standingOf(log, s)]))
   /** A wait is over for good once a step that waited for it has begun. */
   const dependantsBegun = (id: string) =>
-    steps.some((s) => s.after.some((a) => a.id === id) && states.get(s.id) !== 'open')
+    steps.some((s) => s.after.some((a) => a.id === id) && standing.get(s.id)!.state !== 'open')
   // The steps come in working order, so every step that one waits for has been looked at before it.
   for (const step of steps) {
-    const events = standing(log, step)
-    const started = events.find((e) => e.what === 'started')
-    const latest = events[events.length - 1]
-    const finishedAt = latest?.what === 'finished' ? Date.parse(latest.at) : null
+    const stands = standing.get(step.id)!
     const heldBy: Sentence[] = []
     for (const before of step.after) {
       const other = byId.get(before.id)
@@ -70,22 +43,24 @@ export function progress(steps: readonly Step[], log: readonly StepEvent[], now:
       else if (other.clock?.state === 'waiting')
         heldBy.push(say`Wait: ${other.step.name}, ${other.step.wait?.why ?? ''}`)
     }
+    const run = stands.state === 'open' ? null : stands
     byId.set(step.id, {
       step,
-      state: stateOf(events),
-      startedAt: started ? Date.parse(started.at) : null,
-      finishedAt,
-      clock: finishedAt === null ? null : clockOf(step, finishedAt, now, dependantsBegun(step.id)),
+      state: stands.state,
+      startedAt: run?.startedAt ?? null,
+      finishedAt: stands.state === 'finished' ? stands.finishedAt : null,
+      pausedAt: run?.pausedAt ?? null,
+      worked: run ? run.worked + (run.since === null ? 0 : Math.max(0, now - run.since)) : 0,
+      clock: stands.state === 'finished' && !dependantsBegun(step.id) ? clockOf(step, stands, now) : null,
       heldBy,
     })
   }
   return [...byId.values()]
 }
 
-function clockOf(step: Step, finishedAt: number, now: number, begun: boolean): WaitClock | null {
-  if (!step.wait || begun) return null
-  const readyAt = finishedAt + step.wait.min * 60_000
-  const tooLateAt = step.wait.max === null ? null : finishedAt + step.wait.max * 60_000
+function clockOf(step: Step, run: Run, now: number): WaitClock | null {
+  if (!step.wait) return null
+  const { readyAt, tooLateAt } = waitWindow(step.wait, run)
   const state = now < readyAt ? 'waiting' : tooLateAt !== null && now > tooLateAt ? 'late' : 'ready'
   return { readyAt, tooLateAt, state }
 }

@@ -1,4 +1,4 @@
-import { paceOf, timesOf, type Pace, type StepEvent } from '@gentle-awl/core'
+import { paceOf, runsOf, type Pace, type StepEvent } from '@gentle-awl/core'
 import { asc, desc, eq, inArray, like } from 'drizzle-orm'
 import { edition } from './edition.ts'
 import { others } from './others.ts'
@@ -31,14 +31,20 @@ export async function workshopPace(db: Db): Promise<Record<string, Pace>> {
     )
     .orderBy(asc(stepEvents.serial))
   for (const { pairId, step, what, at } of events) {
-    logs.set(pairId, [...(logs.get(pairId) ?? []), { step, what, at }])
+    const log = logs.get(pairId)
+    if (log) log.push({ step, what, at })
+    else logs.set(pairId, [{ step, what, at }])
   }
   await others()
   return paceOf(
     cards.flatMap(({ id, card }) =>
       card.steps.flatMap(({ key, minutes, ...step }) => {
-        const times = timesOf(logs.get(id) ?? [], step)
-        return times ? [{ key, planned: minutes, took: (times.finished - times.started) / 60_000 }] : []
+        const runs = runsOf(logs.get(id) ?? [], step)
+        return runs.flatMap((run) =>
+          run.startedAt !== null && run.finishedAt !== null
+            ? [{ key, planned: minutes, took: run.worked / 60_000 }]
+            : [],
+        )
       }),
     ),
   )

@@ -292,11 +292,15 @@ function upper(f: Facts): Operation[] {
   ]
 }
 
+/** Tacks that come out from under one shoe: the upper's, where it is turned under, and the insole's. */
+export const tacksToDraw = (upper: { back: number; front: number }, outwards: boolean): number =>
+  (outwards ? 0 : total(upper)) + INSOLE_TACKS
+
 /** Tacks out before they are covered, and counted. */
 export function drawn(f: Facts, group: Operation['group'] = 'last'): Operation[] {
   return eachFoot((foot) => {
-    const lasted = under(f) ? total(f.shoes[foot].tacks.upper) : 0
-    const count = lasted + INSOLE_TACKS
+    const count = tacksToDraw(f.shoes[foot].tacks.upper, !under(f))
+    const lasted = count - INSOLE_TACKS
     const rate = f.book.value(workRules.drawTack)
     return {
       id: 'draw-tacks',

@@ -1,0 +1,123 @@
+import type { StepEvent } from '../model/pair.ts'
+
+/** What a log knows a step by: its id, and ids under which it was known, or was known with others. */
+export interface Known {
+  id: string
+  formerly: readonly string[]
+}
+
+/** One time that a step was worked on, from its start to its end: more than one where it was sent back. Times in ms since the epoch. */
+export interface Run {
+  /** Null where no start was told. */
+  startedAt: number | null
+  finishedAt: number | null
+  /** Since when nobody works on it; null while somebody does. */
+  pausedAt: number | null
+  /** How long it was worked on, pauses left out; up to now it is whatever has run since `since`. */
+  worked: number
+  since: number | null
+  /** Who did it, as far as it was told. */
+  maker: string | null
+  /** When its glue was woken by heat, the latest time. */
+  wokenAt: number | null
+  /** When what dries after it was found dry, or not yet: the latest word. */
+  readyAt: number | null
+  /** It was sent back afterwards, and counts no more. */
+  undone: boolean
+}
+
+export type StepState = 'open' | 'started' | 'finished'
+
+/** Where a step stands. */
+export type Standing = { state: 'open' } | ({ state: 'started' | 'finished' } & Run)
+
+/** What state an event leaves a step in. */
+export const stateAfter: Record<Exclude<StepEvent['what'], 'undone'>, StepState> = {
+  started: 'started',
+  paused: 'started',
+  resumed: 'started',
+  finished: 'finished',
+  woken: 'finished',
+  ready: 'finished',
+  'sent back': 'open',
+}
+
+type StandingWhat = Exclude<StepEvent['what'], 'undone'>
+
+/** Events of one step that still stand: `undone` takes the latest one back. */
+export function eventsStanding(log: readonly StepEvent[], { id, formerly }: Known): (StepEvent & { what: StandingWhat })[] {
+  const stack: (StepEvent & { what: StandingWhat })[] = []
+  for (const event of log) {
+    if (event.step !== id && !formerly.includes(event.step)) continue
+    const { what } = event
+    if (what === 'undone') stack.pop()
+    else stack.push({ ...event, what })
+  }
+  return stack
+}
+
+const begun = (maker: string | null): Run => ({
+  startedAt: null,
+  finishedAt: null,
+  pausedAt: null,
+  worked: 0,
+  since: null,
+  maker,
+  wokenAt: null,
+  readyAt: null,
+  undone: false,
+})
+
+/** Every time that a step was worked on, the first one first. */
+export function runsOf(log: readonly StepEvent[], step: Known): Run[] {
+  const runs: Run[] = []
+  let run: Run | null = null
+  for (const { what, at, maker } of eventsStanding(log, step)) {
+    const time = Date.parse(at)
+    if (what === 'sent back') {
+      if (run) run.undone = true
+      run = null
+      continue
+    }
+    if (!run) runs.push((run = begun(maker ?? null)))
+    if (what === 'started') [run.startedAt, run.since] = [time, time]
+    else if (what === 'resumed') [run.pausedAt, run.since] = [null, time]
+    else if (what === 'woken') run.wokenAt = time
+    else if (what === 'ready') run.readyAt = time
+    else {
+      if (run.since !== null) run.worked += Math.max(0, time - run.since)
+      run.since = null
+      if (what === 'paused') run.pausedAt = time
+      else [run.finishedAt, run.pausedAt] = [time, null]
+    }
+  }
+  return runs
+}
+
+/** Where a step stands by its log. */
+export function standingOf(log: readonly StepEvent[], step: Known): Standing {
+  const last = eventsStanding(log, step).at(-1)
+  const state = last ? stateAfter[last.what] : 'open'
+  if (state === 'open') return { state }
+  return { state, ...runsOf(log, step).at(-1)! }
+}
+
+export const stepState = (log: readonly StepEvent[], step: Known): StepState => {
+  const last = eventsStanding(log, step).at(-1)
+  return last ? stateAfter[last.what] : 'open'
+}
+
+/** Between which instants the next step begins after one that is done: not before it is ready, nor after it is too late. */
+export function waitWindow(
+  wait: { min: number; max: number | null },
+  { finishedAt, wokenAt, readyAt }: Pick<Run, 'finishedAt' | 'wokenAt' | 'readyAt'>,
+): { readyAt: number; tooLateAt: number | null } {
+  const done = finishedAt ?? 0
+  const { min, max } = wait
+  // Heat makes a film that has dried take at once; it holds for no longer than a fresh one does when it has dried.
+  if (wokenAt !== null) return { readyAt: wokenAt, tooLateAt: max === null ? null : wokenAt + (max - min) * 60_000 }
+  return {
+    readyAt: readyAt ?? done + min * 60_000,
+    tooLateAt: max === null ? null : done + max * 60_000,
+  }
+}
