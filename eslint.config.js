@@ -31,6 +31,7 @@ const floors = [
   'lasting',
   'work',
   'checks',
+  'learned',
   'schedule',
   'plan',
 ]

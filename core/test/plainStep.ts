@@ -11,6 +11,7 @@ export const plainStep = (id: string, change: Partial<CardStep> = {}): CardStep 
   formerly: [],
   after: [],
   wait: null,
+  wears: null,
   machines: [],
   ...change,
 })

@@ -13,6 +13,8 @@ import type { Jobs } from './jobs/pool.ts'
 import { cupSoleEntity } from './db/entities/cupSoles.ts'
 import { feetEntity } from './db/entities/feet.ts'
 import { hideEntity } from './db/entities/hides.ts'
+import { lessonEntity } from './db/entities/lessons.ts'
+import { ownFaultEntity } from './db/entities/ownFaults.ts'
 import { howToEntity } from './db/entities/howTos.ts'
 import { waySetEntity } from './db/entities/waySets.ts'
 import { lastEntity } from './db/entities/lasts.ts'
@@ -20,6 +22,7 @@ import { materialEntity } from './db/entities/materials.ts'
 import { PairCards } from './db/pairCards.ts'
 import { backupRoutes } from './routes/backupRoutes.ts'
 import { benchRoutes } from './routes/pairs/benchRoutes.ts'
+import { recordRoutes } from './routes/pairs/recordRoutes.ts'
 import { layoutRoutes } from './routes/pairs/layoutRoutes.ts'
 import { exportList, exportRoutes } from './routes/pairs/exportRoutes.ts'
 import { pairFileRoutes } from './routes/pairs/pairFileRoutes.ts'
@@ -29,6 +32,7 @@ import { lastExportRoutes } from './routes/lastExportRoutes.ts'
 import { shelfRoutes } from './routes/shelfRoutes.ts'
 import { gaugeRoutes } from './routes/gaugeRoutes.ts'
 import { hideRoutes } from './routes/hideRoutes.ts'
+import { learnedRoutes } from './routes/learnedRoutes.ts'
 import { layoutFileRoutes } from './routes/layoutFileRoutes.ts'
 import { cuttingTableRoutes } from './standins/cuttingTableRoutes.ts'
 import { scannerRoutes } from './standins/scannerRoutes.ts'
@@ -122,6 +126,8 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/cup-soles', shelfRoutes(store, cupSoleEntity))
   api.use('/ways', shelfRoutes(store, waySetEntity))
   api.use('/how-tos', shelfRoutes(store, howToEntity))
+  api.use('/lessons', shelfRoutes(store, lessonEntity))
+  api.use('/faults', shelfRoutes(store, ownFaultEntity))
   api.use('/hides', hideRoutes(store), shelfRoutes(store, hideEntity))
   api.use('/standins/scanner', scannerRoutes(jobs))
   api.use('/gauge', gaugeRoutes(news.tell))
@@ -129,10 +135,12 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/layout-files', layoutFileRoutes())
   api.use('/materials', shelfRoutes(store, materialEntity))
   api.use('/pairs', pairFileRoutes(store, jobs, cards), pairRoutes(store, cards))
-  api.use('/pairs', benchRoutes(store, jobs), layoutRoutes(store, jobs), exportRoutes(store, jobs))
+  api.use('/pairs', benchRoutes(store, jobs), recordRoutes(store, jobs))
+  api.use('/pairs', layoutRoutes(store, jobs), exportRoutes(store, jobs))
   api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))
+  api.use('/', learnedRoutes(store))
   api.use('/', scheduleRoutes(store, jobs, cards))
   api.use(noSuchPath)
   app.use('/api/v1', api)

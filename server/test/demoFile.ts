@@ -13,6 +13,9 @@ export function demoFile(pair: DemoPair): PairFile {
     cupSole: null,
     log: [],
     made: [],
+    readings: [],
+    setbacks: [],
+    givenUp: null,
     leftLast: leftLast ?? null,
     ...input,
   }

@@ -47,6 +47,9 @@ const file = (change: Partial<PairFile> = {}): PairFile => ({
   houseRules: {},
   log: [{ step: 'print', what: 'started', at: '2026-01-05T08:00:00.000Z' }],
   made: [{ part: 'insole', name: 'Insole', how: 'printed', print: 'aa', revision: 3, at: '2026-01-05T08:00:00.000Z' }],
+  readings: [],
+  setbacks: [],
+  givenUp: null,
   ...change,
 })
 const bring = (f: PairFile) => store.write((tx) => importPair(tx, f))

@@ -1,6 +1,7 @@
 import { z } from 'zod'
-import { feet } from '../trade/foot.ts'
 import { line, named, note } from './text.ts'
+
+const feet = ['right', 'left'] as const
 
 /** A figure that was measured on a shoe, or a look that was taken. Times are UTC, ISO 8601. */
 export const CheckReading = z

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { sizeSystems } from '../units/sizes.ts'
 import { handFields, HandFiguresOfOneShoe } from './handFigures.ts'
+import { CheckReading, GivenUp, Setback } from './check.ts'
 import { constructions } from './construction.ts'
 import { CupSole } from './cupSole.ts'
 import { DrawnLine } from './drawnLine.ts'
@@ -130,8 +131,8 @@ export const stepEvents = [
   'finished',
   /** What dries after it was found dry before its time. */
   'ready',
-  /** Its glue had waited too long and was woken by heat. */
-  'woken',
+  /** It had waited too long, and was woken by heat, or damped once more. */
+  'put right',
   /** It has to be done again. */
   'sent back',
   /** Takes the latest of these back. */
@@ -172,6 +173,9 @@ const PairFileNow = z.object({
   houseRules: RuleFigures.default({}),
   log: z.array(StepEvent).max(100_000).default([]),
   made: z.array(Made).max(100_000).default([]),
+  readings: z.array(CheckReading).max(100_000).default([]),
+  setbacks: z.array(Setback).max(10_000).default([]),
+  givenUp: GivenUp.nullable().default(null),
 })
 /** The open pair file: decisions with all they rest on, and what was done. Files of earlier versions are read as well. */
 export const PairFile = z.preprocess((file) => upgradedPairFile(file, PAIR_VERSION), PairFileNow)

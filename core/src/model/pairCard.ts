@@ -25,7 +25,9 @@ export interface CardStep {
   /** Ids of the steps that come first. */
   after: readonly string[]
   /** Minutes to the next step at least, and at most where there is a limit. */
-  wait: { min: number; max: number | null; late?: Sentence } | null
+  wait: { min: number; max: number | null; late?: Sentence; rule?: string } | null
+  /** What it wears, mm worked along. */
+  wears: { tool: 'knife' | 'skiver' | 'needle'; length: number } | null
   /** Machines that it takes. */
   machines: readonly SharedTool[]
 }

@@ -27,6 +27,8 @@ export interface PairRow {
   size: PairDecisions['size'] | null
   card: PairCardState['card'] | null
   standing: PairStanding | null
+  /** It is not made on. */
+  givenUp: boolean
   /** Why it cannot be read, in a sentence; empty for any other. */
   unreadable: string
 }

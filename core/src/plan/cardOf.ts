@@ -7,7 +7,7 @@ import { formeStage, lastStage, planPair } from './planPair.ts'
 import type { StageCache } from './stageCache.ts'
 
 /** A step as a card has it. */
-export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after, wait, tools }: Step): CardStep => ({
+export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after, wait, tools, wears }: Step): CardStep => ({
   id,
   key,
   name,
@@ -16,7 +16,13 @@ export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after,
   minutes: minutes.value,
   formerly,
   after: after.map((a) => a.id),
-  wait: wait && { min: wait.min, max: wait.max, ...(wait.late === undefined ? {} : { late: wait.late }) },
+  wait: wait && {
+    min: wait.min,
+    max: wait.max,
+    ...(wait.late === undefined ? {} : { late: wait.late }),
+    ...(wait.rule === undefined ? {} : { rule: wait.rule }),
+  },
+  wears,
   machines: sharedTools.filter((t) => tools.includes(t)),
 })
 

@@ -58,7 +58,7 @@ describe('where things stand at the benches', () => {
     const log = [event('cut', 'started', 0), event('cut', 'paused', 4)]
     expect(now(log).clocks).toEqual([{ kind: 'running', pair: 'p', step: 'cut', since: null, worked: 4 * MINUTE }])
     const cemented = [event('cut', 'finished', 5), event('cement', 'finished', 9)]
-    const [woken] = now([...cemented, event('cement', 'woken', 90)]).clocks
+    const [woken] = now([...cemented, event('cement', 'put right', 90)]).clocks
     expect(woken).toMatchObject({ readyAt: AT + 90 * MINUTE, tooLateAt: AT + 115 * MINUTE })
     const dry = now([...cemented, event('cement', 'ready', 17)])
     expect(dry.clocks[0]).toMatchObject({ readyAt: AT + 17 * MINUTE, tooLateAt: AT + 49 * MINUTE })

@@ -1,11 +1,14 @@
 import type { Rule } from '../trade/rules.ts'
 import { cm, mm, say, type Sentence } from '../units/sentence.ts'
 import type { Facts } from './facts.ts'
+import type { Wear } from './step.ts'
 
 /** Active time with its reason. */
 export interface Effort {
   minutes: number
   sentence: Sentence
+  /** What it wears. */
+  wears?: Wear
 }
 
 export const workRules = {
@@ -156,12 +159,15 @@ export function cutting({ book }: Facts, length: number, thickness: number, layO
   return {
     minutes: layOut + (strokes * length) / speed,
     sentence: say`${cm(length)} of edge at ${mm(speed)} a minute${strokes > 1 ? `, in ${strokes} strokes each` : ''}, and ${layOut} minutes to lay out.${more}`,
+    wears: { tool: 'knife', length: strokes * length },
   }
 }
 
 /** Skiving so much edge, mm. */
-export const skiving = ({ book }: Facts, length: number): Effort =>
-  along(length, book.value(workRules.skiveSpeed), 2, 'With the knife stropped between:')
+export const skiving = ({ book }: Facts, length: number): Effort => ({
+  ...along(length, book.value(workRules.skiveSpeed), 2, 'With the knife stropped between:'),
+  wears: { tool: 'skiver', length },
+})
 
 /** Sewing a row through a sole. */
 export function sewing({ book }: Facts, { stitches, length }: { stitches: number; length: number }): Effort {

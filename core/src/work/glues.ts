@@ -3,7 +3,7 @@ import type { Rule } from '../trade/rules.ts'
 import type { CautionId } from './cautions.ts'
 import type { Facts } from './facts.ts'
 import type { Stuff, Wait } from './step.ts'
-import { waitRules } from './waits.ts'
+import { atLeast, waitRules } from './waits.ts'
 
 export const stuffRules = {
   cement: {
@@ -54,7 +54,7 @@ export function cementOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
     'contact cement': () => ({
       name: 'Contact cement',
       open: {
-        min: value(waitRules.contactMin),
+        ...atLeast(book, waitRules.contactMin),
         max: value(waitRules.contactMax),
         why: 'Cement on both faces; tacky, no longer wet.',
         late: WARM,
@@ -65,7 +65,7 @@ export function cementOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
     neoprene: () => ({
       name: 'Neoprene cement',
       open: {
-        min: value(waitRules.neopreneMin),
+        ...atLeast(book, waitRules.neopreneMin),
         max: value(waitRules.neopreneMax),
         why: 'Neoprene on both faces; dry to the knuckle.',
         late: WARM,
@@ -76,7 +76,7 @@ export function cementOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
     'heat-set glue': () => ({
       name: 'Heat-set glue',
       open: {
-        min: value(waitRules.heatSetMin),
+        ...atLeast(book, waitRules.heatSetMin),
         max: null,
         why: 'Until it is clear; heat wakes it when the faces meet, today or tomorrow.',
       },
@@ -87,7 +87,7 @@ export function cementOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
       name: 'White glue',
       open: null,
       sets: {
-        min: value(waitRules.whiteGlueMin),
+        ...atLeast(book, waitRules.whiteGlueMin),
         max: null,
         why: 'White glue sets under pressure as its water goes into the leather.',
       },
@@ -103,7 +103,7 @@ export function foldGlueOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
     'rubber solution': () => ({
       name: 'Rubber solution',
       open: {
-        min: book.value(waitRules.rubberMin),
+        ...atLeast(book, waitRules.rubberMin),
         max: book.value(waitRules.rubberMax),
         why: 'Rubber solution: touch-dry, then fold.',
         late: 'A second thin coat over the first one.',
@@ -114,7 +114,7 @@ export function foldGlueOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
     'contact cement': () => ({
       name: 'Contact cement',
       open: {
-        min: book.value(waitRules.contactMin),
+        ...atLeast(book, waitRules.contactMin),
         max: book.value(waitRules.contactMax),
         why: 'A thin coat: what is folded wrong stays so.',
         late: WARM,
@@ -130,7 +130,7 @@ export function foldGlueOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
 /** What leather stiffeners and puffs are set with; it has its own clock, and dries overnight. */
 export function pasteOf({ work, book }: Pick<Facts, 'work' | 'book'>): { name: string; dries: Wait; said: string } {
   const dries: Wait = {
-    min: book.value(waitRules.overnight),
+    ...atLeast(book, waitRules.overnight),
     max: null,
     why: 'Overnight, so that the shell is dry before it is loaded.',
   }

@@ -20,7 +20,7 @@ export interface Needs {
 }
 
 /** A step before its order is known: what it does to things, what it needs of them, and the time that it takes. */
-export interface Operation extends Omit<Step, 'minutes' | 'after' | 'own'> {
+export interface Operation extends Omit<Step, 'minutes' | 'after' | 'own' | 'wears'> {
   effort: Effort
   makes: readonly Makes[]
   needs: readonly Needs[]

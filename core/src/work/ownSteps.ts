@@ -35,6 +35,7 @@ export function withOwn(derived: readonly Step[], own: readonly OwnStep[]): Step
       tools: [],
       stuff: [],
       look: [],
+      wears: null,
       parts: [],
       seams: [],
       own: true,

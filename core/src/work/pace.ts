@@ -1,3 +1,4 @@
+import { middle } from '../geometry/quantile.ts'
 import type { Step } from './step.ts'
 
 /** A step that was done: what it was planned to take, and what it took, minutes. */
@@ -23,6 +24,11 @@ export const usualMinutes = (
 const TRUST = 3
 /** What lies farther off than this, either way, is a clock that was forgotten. */
 const FORGOTTEN = 6
+/** Whether a time tells of a clock that was forgotten rather than of the step. */
+export const isForgotten = ({ planned, took }: Pick<Done, 'planned' | 'took'>): boolean =>
+  planned <= 0 || took <= 0 || Math.abs(Math.log(took / planned)) > Math.log(FORGOTTEN)
+/** How much of what was seen is believed: all of it only when it was seen often. */
+export const believed = (times: number): number => times / (times + TRUST)
 
 /**
  * The pace of every kind of step: the median of took over planned, on a logarithmic scale, so that twice as long and half
@@ -33,21 +39,14 @@ const FORGOTTEN = 6
 export function paceOf(done: readonly Done[]): Record<string, Pace> {
   const logs = new Map<string, number[]>()
   for (const { key, planned, took } of done) {
-    if (planned <= 0 || took <= 0) continue
+    if (isForgotten({ planned, took })) continue
     const log = Math.log(took / planned)
-    if (Math.abs(log) > Math.log(FORGOTTEN)) continue
     logs.set(key, [...(logs.get(key) ?? []), log])
   }
   return Object.fromEntries(
     [...logs].map(([key, list]) => [
       key,
-      { factor: Math.exp((list.length / (list.length + TRUST)) * median(list)), times: list.length },
+      { factor: Math.exp(believed(list.length) * middle(list)), times: list.length },
     ]),
   )
-}
-
-function median(list: readonly number[]): number {
-  const sorted = [...list].sort((a, b) => a - b)
-  const half = sorted.length / 2
-  return sorted.length % 2 === 1 ? sorted[Math.floor(half)]! : (sorted[half - 1]! + sorted[half]!) / 2
 }

@@ -68,14 +68,14 @@ describe('standing of a step', () => {
   })
   it('a wait ends when it is found dry, and begins anew when its glue is woken', () => {
     const wait = { min: 15, max: 40 }
-    const done = { finishedAt: 0, wokenAt: null, readyAt: null }
+    const done = { finishedAt: 0, putRightAt: null, readyAt: null }
     expect(waitWindow(wait, done)).toEqual({ readyAt: 15 * MINUTE, tooLateAt: 40 * MINUTE })
     expect(waitWindow(wait, { ...done, readyAt: 9 * MINUTE })).toEqual({
       readyAt: 9 * MINUTE,
       tooLateAt: 40 * MINUTE,
     })
     // Woken after an hour: at once, and for as long as it was open after it had dried.
-    expect(waitWindow(wait, { ...done, wokenAt: 60 * MINUTE })).toEqual({
+    expect(waitWindow(wait, { ...done, putRightAt: 60 * MINUTE })).toEqual({
       readyAt: 60 * MINUTE,
       tooLateAt: 85 * MINUTE,
     })

@@ -18,8 +18,8 @@ export interface Run {
   since: number | null
   /** Who did it, as far as it was told. */
   maker: string | null
-  /** When its glue was woken by heat, the latest time. */
-  wokenAt: number | null
+  /** When what had waited too long was put right (woken by heat, damped once more), the latest time. */
+  putRightAt: number | null
   /** When what dries after it was found dry, or not yet: the latest word. */
   readyAt: number | null
   /** It was sent back afterwards, and counts no more. */
@@ -37,7 +37,7 @@ export const stateAfter: Record<Exclude<StepEvent['what'], 'undone'>, StepState>
   paused: 'started',
   resumed: 'started',
   finished: 'finished',
-  woken: 'finished',
+  'put right': 'finished',
   ready: 'finished',
   'sent back': 'open',
 }
@@ -63,7 +63,7 @@ const begun = (maker: string | null): Run => ({
   worked: 0,
   since: null,
   maker,
-  wokenAt: null,
+  putRightAt: null,
   readyAt: null,
   undone: false,
 })
@@ -82,7 +82,7 @@ export function runsOf(log: readonly StepEvent[], step: Known): Run[] {
     if (!run) runs.push((run = begun(maker ?? null)))
     if (what === 'started') [run.startedAt, run.since] = [time, time]
     else if (what === 'resumed') [run.pausedAt, run.since] = [null, time]
-    else if (what === 'woken') run.wokenAt = time
+    else if (what === 'put right') run.putRightAt = time
     else if (what === 'ready') run.readyAt = time
     else {
       if (run.since !== null) run.worked += Math.max(0, time - run.since)
@@ -110,12 +110,12 @@ export const stepState = (log: readonly StepEvent[], step: Known): StepState => 
 /** Between which instants the next step begins after one that is done: not before it is ready, nor after it is too late. */
 export function waitWindow(
   wait: { min: number; max: number | null },
-  { finishedAt, wokenAt, readyAt }: Pick<Run, 'finishedAt' | 'wokenAt' | 'readyAt'>,
+  { finishedAt, putRightAt, readyAt }: Pick<Run, 'finishedAt' | 'putRightAt' | 'readyAt'>,
 ): { readyAt: number; tooLateAt: number | null } {
   const done = finishedAt ?? 0
   const { min, max } = wait
-  // Heat makes a film that has dried take at once; it holds for no longer than a fresh one does when it has dried.
-  if (wokenAt !== null) return { readyAt: wokenAt, tooLateAt: max === null ? null : wokenAt + (max - min) * 60_000 }
+  // What is put right may be gone on with at once, and for no longer than what has just become ready.
+  if (putRightAt !== null) return { readyAt: putRightAt, tooLateAt: max === null ? null : putRightAt + (max - min) * 60_000 }
   return {
     readyAt: readyAt ?? done + min * 60_000,
     tooLateAt: max === null ? null : done + max * 60_000,

@@ -18,6 +18,8 @@ export const groupNames: Record<WorkGroup, string> = {
 /** The wait after a step, minutes: not sooner than `min`, and not later than `max` when there is one. */
 export interface Wait {
   min: number
+  /** House rule that says so, where one does: what is learned of it is kept there. */
+  rule?: string
   max: number | null
   why: Sentence
   /** What brings it back when it has waited too long; without it the step is done again. */
@@ -30,6 +32,15 @@ export interface Stuff {
   amount: number
   unit: 'm' | 'g' | 'ml' | 'pieces'
   sentence: Sentence
+}
+
+/** What wears: by the length that it has worked along. */
+export const wearingTools = ['knife', 'skiver', 'needle'] as const
+export type WearingTool = (typeof wearingTools)[number]
+export interface Wear {
+  tool: WearingTool
+  /** mm, for what the step is about. */
+  length: number
 }
 
 /** A step that comes first, and why. */
@@ -60,6 +71,8 @@ export interface Step {
   stuff: readonly Stuff[]
   /** What to look at before it counts as done. */
   look: readonly Sentence[]
+  /** What it wears; none where it wears nothing that is changed. */
+  wears: Wear | null
   /** Records of the parts and pieces that it is about. */
   parts: readonly string[]
   /** Ids of seams that are sewn in it. */

@@ -45,6 +45,7 @@ export function stepsOf(facts: Facts): Step[] {
       ...rest,
       minutes: activeTime(effort.minutes, effort.sentence, 'house rule'),
       after: named(reasons.get(o.id) ?? [], operations),
+      wears: effort.wears ?? null,
       own: false,
     }
   })

@@ -1,4 +1,4 @@
-import type { Rule } from '../trade/rules.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Sentence } from '../units/sentence.ts'
 
 const wait = (key: string, name: string, value: number, min: number, max: number, why: Sentence): Rule => ({
@@ -131,3 +131,9 @@ export const waitRules = {
     'The leather has to forget that it was flat: three days or more.',
   ),
 } satisfies Record<string, Rule>
+
+/** The least that a wait takes, with the rule that says so. */
+export const atLeast = (book: RuleBook, rule: Rule): { min: number; rule: string } => ({
+  min: book.value(rule),
+  rule: rule.key,
+})

@@ -15,7 +15,7 @@ import { readHouseRules } from './houseRules.ts'
 import type { Tx } from './open.ts'
 import { others } from './others.ts'
 import { createPair } from './pairs.ts'
-import { made, pairs, stepEvents } from './schema.ts'
+import { made, pairs, readings, setbacks, stepEvents } from './schema.ts'
 
 /**
  * The pair's own rules, so that it plans here as it did where it comes from: wherever that workshop's figure differs
@@ -70,5 +70,13 @@ export async function importPair(tx: Tx, file: PairFile): Promise<string> {
     await tx.insert(made).values(some.map((one) => ({ id: uuid(), pairId: id, ...one })))
     await others()
   }
+  for (const some of portions(file.readings)) {
+    await tx.insert(readings).values(some.map((one) => ({ id: uuid(), pairId: id, ...one })))
+    await others()
+  }
+  for (const some of portions(file.setbacks)) {
+    await tx.insert(setbacks).values(some.map((one) => ({ id: uuid(), pairId: id, ...one })))
+  }
+  if (file.givenUp) await tx.update(pairs).set({ givenUp: file.givenUp }).where(eq(pairs.id, id))
   return id
 }

@@ -1,9 +1,10 @@
 import { lastsOfPair, stepState, type OpenPair, type PairCard, type StepEvent } from '@gentle-awl/core'
-import { asc, inArray, max, sql } from 'drizzle-orm'
+import { asc, isNull, max, sql } from 'drizzle-orm'
 import { others } from './others.ts'
 import type { Db } from './open.ts'
 import { pairs, stepEvents } from './schema.ts'
 import { viewPair } from './pairs.ts'
+import { logsOf } from './stepLog.ts'
 
 /** A pair that cannot be laid out, and why. */
 export interface LeftOut {
@@ -65,6 +66,7 @@ export class OpenPairs {
       .select({ id: pairs.id, head: pairs.head, serial })
       .from(pairs)
       .leftJoin(stepEvents, sql`${stepEvents.pairId} = ${pairs.id}`)
+      .where(isNull(pairs.givenUp))
       .groupBy(pairs.id)
       .orderBy(sql`${serial} = 0`, sql`${pairs.due} IS NULL`, asc(pairs.due), asc(pairs.createdAt), asc(pairs.id))
   }
@@ -77,14 +79,3 @@ export class OpenPairs {
 }
 
 const signOf = ({ head, serial }: Row): string => `${head} ${serial}`
-
-async function logsOf(db: Db, ids: readonly string[]): Promise<Map<string, StepEvent[]>> {
-  const logs = new Map<string, StepEvent[]>()
-  const rows = await db.select().from(stepEvents).where(inArray(stepEvents.pairId, ids)).orderBy(asc(stepEvents.serial))
-  for (const { pairId, step, what, at } of rows) {
-    const log = logs.get(pairId)
-    if (log) log.push({ step, what, at })
-    else logs.set(pairId, [{ step, what, at }])
-  }
-  return logs
-}

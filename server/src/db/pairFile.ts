@@ -14,6 +14,7 @@ import { materialEntity } from './entities/materials.ts'
 import { readHouseRules } from './houseRules.ts'
 import { readLog } from './stepLog.ts'
 import { readMade } from './made.ts'
+import { readGivenUp, readReadings, readSetbacks } from './record.ts'
 import type { Reader } from './open.ts'
 import { viewPair } from './pairs.ts'
 import { materials } from './schema.ts'
@@ -25,8 +26,11 @@ export async function pairFile(db: Reader, id: string): Promise<PairFile> {
   return {
     ...(await orderFile(db, view.label, view.decisions, id)),
     revision: view.revision,
-    log: log.map(({ step, what, at }) => ({ step, what, at })),
+    log: log.map(({ id: _id, ...event }) => event),
     made: await readMade(db, id),
+    readings: await readReadings(db, id),
+    setbacks: (await readSetbacks(db, id)).map(({ id: _id, ...setback }) => setback),
+    givenUp: await readGivenUp(db, id),
   }
 }
 
@@ -55,5 +59,8 @@ export async function orderFile(
     houseRules,
     log: [],
     made: [],
+    readings: [],
+    setbacks: [],
+    givenUp: null,
   }
 }

@@ -55,6 +55,7 @@ interface Raw {
   note: string
   due: string | null
   weight: number
+  given_up: number
   last_name: string | null
   decisions: string | null
   card: string | null
@@ -89,7 +90,8 @@ export async function pairPage(
   // Numbers come as text: one that is larger than any we write must not keep the whole list from being read.
   const rows = await db.all<Raw>(sql`
     SELECT p.id, CAST(p.version AS TEXT) AS version, CAST(p.head AS TEXT) AS head, p.updated_at, p.order_number,
-      p.name, p.trade, p.note, p.due, p.weight, l.name AS last_name, r.decisions, c.card, c.made_from
+      p.name, p.trade, p.note, p.due, p.weight,
+      p.given_up IS NOT NULL AS given_up, l.name AS last_name, r.decisions, c.card, c.made_from
     FROM pairs p
     LEFT JOIN lasts l ON l.id = p.last_id
     LEFT JOIN pair_revisions r ON r.pair_id = p.id AND r.revision = p.head AND json_valid(r.decisions)
@@ -132,6 +134,7 @@ function asRow(row: Raw, log: StepEvent[], fresh: Parameters<typeof pairPage>[2]
     size: decisions?.size ?? null,
     card: kept && { problem: kept.problem, worst: kept.worst, shapes: kept.shapes },
     standing: kept && standingOf(kept, log),
+    givenUp: row.given_up === 1,
     unreadable: decisions ? '' : LOST,
   }
 }

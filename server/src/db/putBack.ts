@@ -18,6 +18,8 @@ const VERSIONED = [
   'layouts',
   'way_sets',
   'how_tos',
+  'lessons',
+  'own_faults',
   'workshop',
   'workshop_days',
 ]

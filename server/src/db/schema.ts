@@ -1,23 +1,30 @@
 import type {
   BuildUp,
+  CheckReading,
   CupSole,
   FootMeasures,
+  GivenUp,
   Hide,
   HowToFields,
   LastShape,
   LastStock,
+  LessonFields,
   Making,
   Material,
   MaterialKind,
+  OwnFaultFields,
   PairCard,
   PairDecisions,
   PairLayout,
   RuleFigures,
+  Setback,
+  StepEvent,
   Timetable,
+  ToolChange,
   WaySetFields,
   WorkshopDays,
 } from '@gentle-awl/core'
-import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import { blob, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 
 /** Every stored document carries a version that rises with each write: its ETag. Times are UTC, ISO 8601. */
 const document = {
@@ -63,6 +70,8 @@ export const pairs = sqliteTable('pairs', {
   /** The day by whose end it should be done. */
   due: text('due'),
   weight: real('weight').notNull().default(1),
+  /** Why it is not made on; null while it is. */
+  givenUp: text('given_up', { mode: 'json' }).$type<GivenUp>(),
   lastId: text('last_id')
     .notNull()
     .references(() => lasts.id),
@@ -107,8 +116,10 @@ export const stepEvents = sqliteTable(
       .notNull()
       .references(() => pairs.id, { onDelete: 'cascade' }),
     step: text('step').notNull(),
-    what: text('what').$type<'started' | 'finished' | 'undone'>().notNull(),
+    what: text('what').$type<StepEvent['what']>().notNull(),
     at: text('at').notNull(),
+    /** Who told it, as the makers of the workshop are known by. */
+    maker: text('maker'),
   },
   (t) => [index('step_events_pair').on(t.pairId, t.step, t.serial)],
 )
@@ -130,6 +141,66 @@ export const made = sqliteTable(
     at: text('at').notNull(),
   },
   (t) => [index('made_pair').on(t.pairId, t.serial)],
+)
+
+/** What was measured and looked at, in the order in which it was: nothing of it is ever changed. */
+export const readings = sqliteTable(
+  'readings',
+  {
+    serial: integer('serial').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    check: text('check_id').notNull(),
+    foot: text('foot').$type<CheckReading['foot']>().notNull(),
+    value: real('value'),
+    fine: integer('fine', { mode: 'boolean' }),
+    note: text('note').notNull().default(''),
+    revision: integer('revision').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('readings_pair').on(t.pairId, t.serial)],
+)
+
+/** When a pair or a shoe was sent back, to which step, and why. */
+export const setbacks = sqliteTable(
+  'setbacks',
+  {
+    serial: integer('serial').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    step: text('step').notNull(),
+    name: text('name').notNull(),
+    foot: text('foot').$type<Setback['foot']>(),
+    reason: text('reason').notNull(),
+    check: text('check_id').notNull().default(''),
+    steps: text('steps', { mode: 'json' }).$type<Setback['steps']>().notNull(),
+    parts: text('parts', { mode: 'json' }).$type<Setback['parts']>().notNull(),
+    minutes: real('minutes').notNull(),
+    revision: integer('revision').notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('setbacks_pair').on(t.pairId, t.serial)],
+)
+
+/** Photographs that are kept with a pair's checks, as they were sent. */
+export const photographs = sqliteTable(
+  'photographs',
+  {
+    id: text('id').primaryKey(),
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    check: text('check_id').notNull().default(''),
+    foot: text('foot').$type<'right' | 'left'>(),
+    type: text('type').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    at: text('at').notNull(),
+  },
+  (t) => [index('photographs_pair').on(t.pairId, t.at)],
 )
 
 /** Which pair has a last, from when until when (days, local; open end while nobody knows). */
@@ -202,6 +273,38 @@ export const howTos = sqliteTable('how_tos', {
   name: text('name').notNull(),
   text: text('text').notNull(),
   steps: text('steps', { mode: 'json' }).$type<HowToFields['steps']>().notNull(),
+})
+
+/** What was learned. */
+export const lessons = sqliteTable(
+  'lessons',
+  {
+    ...document,
+    kind: text('kind').$type<LessonFields['kind']>().notNull(),
+    text: text('text').notNull(),
+    pairId: text('pair_id').references(() => pairs.id, { onDelete: 'set null' }),
+    revision: integer('revision'),
+    step: text('step').notNull().default(''),
+    about: text('about', { mode: 'json' }).$type<LessonFields['about']>().notNull(),
+  },
+  (t) => [index('lessons_pair').on(t.pairId)],
+)
+
+/** Faults that the workshop knows itself. */
+export const ownFaults = sqliteTable('own_faults', {
+  ...document,
+  of: text('of_fault').notNull().default(''),
+  name: text('name').notNull(),
+  sign: text('sign').notNull().default(''),
+  causes: text('causes', { mode: 'json' }).$type<OwnFaultFields['causes']>().notNull(),
+})
+
+/** When blades and needles were changed. */
+export const toolChanges = sqliteTable('tool_changes', {
+  id: text('id').primaryKey(),
+  tool: text('tool').$type<ToolChange['tool']>().notNull(),
+  note: text('note').notNull().default(''),
+  at: text('at').notNull(),
 })
 
 /** How one stuff of a pair is laid out: one layout for each of them. */

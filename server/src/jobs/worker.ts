@@ -79,7 +79,8 @@ export type JobKind = keyof JobKinds
 export type Job = { [K in JobKind]: { kind: K } & JobKinds[K]['order'] }[JobKind]
 
 export interface BenchPlan {
-  steps: Pick<Plan['steps'][number], 'id' | 'formerly' | 'group' | 'parts'>[]
+  steps: (Pick<Plan['steps'][number], 'id' | 'name' | 'formerly' | 'group' | 'parts'> & { hasWait: boolean })[]
+  checks: { id: string; measured: boolean }[]
   makeables: Makeable[]
 }
 
@@ -118,7 +119,15 @@ const works: {
   bench: ({ file }) => {
     const plan = planPair(file, cache)
     return {
-      steps: plan.steps.map(({ id, formerly, group, parts }) => ({ id, formerly, group, parts })),
+      steps: plan.steps.map(({ id, name, formerly, group, parts, wait }) => ({
+        id,
+        name,
+        formerly,
+        group,
+        parts,
+        hasWait: wait !== null,
+      })),
+      checks: plan.checks.map(({ id, figure }) => ({ id, measured: figure !== null })),
       makeables: makeables(plan),
     }
   },

@@ -2,7 +2,7 @@ import { traitsOf } from '../../model/construction.ts'
 import { fixed } from '../effort.ts'
 import { has, partsOf, type Facts } from '../facts.ts'
 import { bring, operation, want, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 import { cup } from './cup.ts'
 import { heel } from './heel.ts'
 import { lastOut } from './lastOut.ts'
@@ -56,7 +56,7 @@ function filled(f: Facts): Operation[] {
         ? fixed(25, 'Shank from the seat to behind the joint; cork and glue inside the seam.')
         : fixed(12, 'Cork and glue inside the margin, so that nothing is felt through the sole.'),
       wait: {
-        min: f.book.value(waitRules.whiteGlueMin),
+        ...atLeast(f.book, waitRules.whiteGlueMin),
         max: null,
         why: 'The filler has to set before it is levelled.',
       },

@@ -5,7 +5,7 @@ import { fixed, sewing } from '../effort.ts'
 import type { Facts } from '../facts.ts'
 import { cementOf } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
 
@@ -23,7 +23,7 @@ export function cup(f: Facts): Operation[] {
         20,
         'Try the shoe in first and mark the wall’s edge on the upper; prime as the maker of the cup says.',
       ),
-      wait: { min: f.book.value(waitRules.contactMin), max: null, why: 'The primer has to dry.' },
+      wait: { ...atLeast(f.book, waitRules.contactMin), max: null, why: 'The primer has to dry.' },
       makes: bring(['cup'], 'cut', ''),
       needs: want(['shoe'], 'margin trimmed', 'the lasted shoe is tried in its cup'),
       cautions: ['dust', 'cement'],

@@ -8,7 +8,7 @@ import { along, fixed, workRules } from '../effort.ts'
 import { partsOf, piecesOf, sumOfParts, sumOfPieces, type Facts, type PieceFacts } from '../facts.ts'
 import { foldGlueOf, stuffRules } from '../glues.ts'
 import { bring, operation, want, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 
 const lengthOf = (roles: readonly EdgeRole[]) => (p: PieceFacts) =>
   p.edges.reduce((sum, e) => sum + (roles.includes(e.role) ? e.length : 0), 0)
@@ -129,7 +129,7 @@ function dyed(f: Facts): Operation[] {
         5,
         singed ? 'Fibres singed off, then colour, every edge that stays in sight:' : 'Every edge that stays in sight:',
       ),
-      wait: { min: f.book.value(waitRules.dyeCoat), max: null, why: 'The dye must not mark the next piece.' },
+      wait: { ...atLeast(f.book, waitRules.dyeCoat), max: null, why: 'The dye must not mark the next piece.' },
       makes: bring(records, 'coloured', 'a later knife would take the colour off again'),
       cautions: singed ? ['heat', 'dye'] : ['dye'],
       tools: singed ? ['dyeBrush', 'warm'] : ['dyeBrush'],

@@ -7,7 +7,7 @@ import { mm, say } from '../../units/sentence.ts'
 import { along, fixed, workRules } from '../effort.ts'
 import { cementOf, grams, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 
 /** Tacks that hold an insole to its last: toe, joint and seat. */
 export const INSOLE_TACKS = 3
@@ -51,7 +51,7 @@ export function insoleWork(f: Facts): Operation[] {
           group: 'last',
           effort: fixed(3, 'Into lukewarm water, weighted down.'),
           wait: {
-            min: f.book.value(waitRules.soakMin),
+            ...atLeast(f.book, waitRules.soakMin),
             max: f.book.value(waitRules.soakMax),
             why: 'Wet through, but not waterlogged.',
             late: 'Let it dry back in the air until it is only damp.',
@@ -67,7 +67,7 @@ export function insoleWork(f: Facts): Operation[] {
           name: 'Block the wet insoles on the lasts',
           group: 'last',
           effort: fixed(20, 'Tack, bind, and let them dry to the shape of the bottom.'),
-          wait: { min: f.book.value(waitRules.overnight), max: null, why: 'Dry before it is trimmed.' },
+          wait: { ...atLeast(f.book, waitRules.overnight), max: null, why: 'Dry before it is trimmed.' },
           makes: bring([INSOLE], 'blocked', 'dry leather will not bed down'),
           needs: patterned,
           cautions: ['tacks', 'hammer'],

@@ -29,6 +29,7 @@ export function joined(f: Facts): Operation[] {
       effort: wrapped
         ? effort
         : {
+            ...effort,
             minutes: effort.minutes + trim,
             sentence: say`${effort.sentence} The lining stands proud and is trimmed along ${cm(rows)} at ${mm(f.book.value(workRules.cutSpeed))} a minute.`,
           },

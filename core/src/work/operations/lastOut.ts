@@ -2,7 +2,7 @@ import { traitsOf } from '../../model/construction.ts'
 import { fixed } from '../effort.ts'
 import type { Facts } from '../facts.ts'
 import { bring, operation, want, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 
 /** What has to rest before the last comes out. */
 const REST = 'rest on the last'
@@ -18,7 +18,7 @@ export function rested(f: Facts): Operation[] {
       group: 'last',
       effort: fixed(1, 'Note the day.'),
       wait: {
-        min: f.book.value(wet ? waitRules.wettedRest : waitRules.settle),
+        ...atLeast(f.book, wet ? waitRules.wettedRest : waitRules.settle),
         max: null,
         why: wet ? 'What was wetted dries through on the last.' : 'The leather has to forget that it was flat.',
       },

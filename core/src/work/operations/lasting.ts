@@ -9,7 +9,7 @@ import { cementOf, foldGlueOf, pasteOf } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Needs, type Operation } from '../operation.ts'
 import type { Stuff, Wait } from '../step.ts'
 import type { ToolId } from '../tools.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 import { INSOLE_TACKS } from './insole.ts'
 import { setPuff, setStiffener } from './shells.ts'
 
@@ -58,7 +58,7 @@ function readied(f: Facts): Operation[] {
             group: 'last' as const,
             effort: fixed(4, 'The outside evenly with a cloth or a spray, the lining not at all.'),
             wait: {
-              min: f.book.value(waitRules.sprayMin),
+              ...atLeast(f.book, waitRules.sprayMin),
               max: f.book.value(waitRules.soakMax),
               why: 'Damp through, no drops on the grain.',
               late: 'Damp them once more.',
@@ -86,7 +86,7 @@ function draft(f: Facts, phase: 'drafted' | 'drafted over'): Operation[] {
       group: 'last',
       effort: fixed(16, 'Toe, joints, waist and seat, a tack each, drawn only until it touches.'),
       wait: {
-        min: f.book.value(waitRules.draft),
+        ...atLeast(f.book, waitRules.draft),
         max: null,
         why: 'The leather gets used to the shape; the last pull takes out what it has given.',
       },
@@ -130,7 +130,7 @@ function back(f: Facts): Operation[] {
 /** A margin is neither trimmed nor are its tacks drawn while the glue gives. */
 const hard = (f: Facts): Wait =>
   cementOf(f).sets ?? {
-    min: f.book.value(waitRules.whiteGlueMin),
+    ...atLeast(f.book, waitRules.whiteGlueMin),
     max: null,
     why: 'The glue is hard before anything is trimmed or drawn.',
   }

@@ -73,6 +73,7 @@ export function sewingUpper(f: Facts, seams: readonly SeamFacts[], more: number,
     seams.filter((s) => s.way === way).reduce((sum, s) => sum + s.rows * s.stitches, 0)
   const [machine, hand] = [count('machine'), count('hand')]
   const rows = seams.reduce((sum, s) => sum + s.rows * s.length, 0)
+  const byNeedle = seams.filter((s) => s.way === 'machine').reduce((sum, s) => sum + s.rows * s.length, 0)
   const sewn = [
     ...(machine > 0 ? [`${machine} stitches by machine at ${byMachine} a minute`] : []),
     ...(hand > 0
@@ -82,6 +83,7 @@ export function sewingUpper(f: Facts, seams: readonly SeamFacts[], more: number,
   const n = seams.length
   return {
     minutes: more + n * setUp + machine / byMachine + hand / byHand,
+    ...(byNeedle > 0 ? { wears: { tool: 'needle', length: byNeedle } } : {}),
     sentence: say`${what}${what === '' ? '' : ' '}${n} ${n === 1 ? 'seam' : 'seams'} on both shoes at ${setUp} minutes to lay and begin, ${cm(rows)} of rows${sewn === '' ? '' : `: ${sewn}`}${more > 0 ? `; and ${more} minutes to get ready` : ''}.`,
   }
 }

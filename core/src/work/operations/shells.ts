@@ -7,7 +7,7 @@ import { fixed } from '../effort.ts'
 import { cementOf, grams, pasteOf, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Makes, type Operation } from '../operation.ts'
 import type { Stuff } from '../step.ts'
-import { soakRules, waitRules } from '../waits.ts'
+import { atLeast, soakRules, waitRules } from '../waits.ts'
 
 type Shell = 'stiffener' | 'puff'
 
@@ -21,6 +21,7 @@ const names: Record<Shell, string> = { stiffener: 'stiffeners', puff: 'toe puffs
 function wetted(f: Facts, id: Shell): Operation[] {
   if (partsOf(f, [id]).length === 0 || isSheet(f.materials[id])) return []
   const spray = sprayed(f, id)
+  const least = (rule: keyof typeof waitRules) => atLeast(f.book, waitRules[rule])
   const value = (rule: keyof typeof waitRules) => f.book.value(waitRules[rule])
   return [
     operation({
@@ -30,13 +31,13 @@ function wetted(f: Facts, id: Shell): Operation[] {
       effort: fixed(3, spray ? 'A spray and a few minutes: it is thin.' : 'About half an hour in water.'),
       wait: spray
         ? {
-            min: value('sprayMin'),
+            ...least('sprayMin'),
             max: value('sprayMax'),
             why: 'Sprayed on both faces: damp through, not wet.',
             late: 'Spray it once more.',
           }
         : {
-            min: value('soakMin'),
+            ...least('soakMin'),
             max: value('soakMax'),
             why: 'Wet through, but not waterlogged.',
             late: 'Let it dry back in the air until it is only damp.',
@@ -53,7 +54,7 @@ function wetted(f: Facts, id: Shell): Operation[] {
       group: 'last',
       effort: fixed(3, 'Keep them wrapped till they are used.'),
       wait: {
-        min: spray ? value('sprayMin') : value('mellowMin'),
+        ...least(spray ? 'sprayMin' : 'mellowMin'),
         max: value('mellowMax'),
         why: 'Wrapped in a damp cloth: between wet and dry it takes shape best.',
         late: 'Spray it and wrap it again.',
@@ -166,7 +167,7 @@ export function setPuff(f: Facts): Operation[] {
             name: 'Form the wet puff over the toe',
             group: 'last' as const,
             effort: fixed(15, 'Without paste over the lining, under a thin sheet; drawn down and tied.'),
-            wait: { min: paste.dries.min, max: null, why: 'Overnight: dry, it keeps the shape of the toe.' },
+            wait: { ...paste.dries, max: null, why: 'Overnight: dry, it keeps the shape of the toe.' },
             makes: bring(['shoe'], 'puff formed', 'it takes its shape over the lining, which is trimmed first', lines),
             needs: want(['puff'], 'mellow', 'it is worked wet'),
             tools: ['narrowPliers', 'hammer'] as const,
@@ -204,7 +205,7 @@ export function setPuff(f: Facts): Operation[] {
       ),
       wait: sheet
         ? cementOf(f).sets
-        : { min: paste.dries.min, max: null, why: 'The puff is dry before the upper comes down.' },
+        : { ...paste.dries, max: null, why: 'The puff is dry before the upper comes down.' },
       makes: bring(['shoe'], 'puffed', 'the lining is down and trimmed before the puff', {
         ...lines,
         'puff trimmed': 'it is formed and trimmed before it is glued',

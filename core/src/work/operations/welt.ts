@@ -5,7 +5,7 @@ import { fixed, sewing } from '../effort.ts'
 import { stitchLine, sumOfParts, type Facts } from '../facts.ts'
 import { fasteningRules } from '../fastening.ts'
 import { bring, eachFoot, want, type Makes, type Operation } from '../operation.ts'
-import { waitRules } from '../waits.ts'
+import { atLeast, waitRules } from '../waits.ts'
 import { drawn } from './lasting.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
@@ -27,7 +27,7 @@ export function welt(f: Facts): Operation[] {
       group: 'bottom' as const,
       effort: fixed(2, 'A wet welt bends round the toe without cracking.'),
       wait: {
-        min: f.book.value(waitRules.soakMin),
+        ...atLeast(f.book, waitRules.soakMin),
         max: f.book.value(waitRules.soakMax),
         why: 'Wet through.',
         late: 'Let it dry back in the air until it is only damp.',

@@ -5,11 +5,19 @@ import { v7 as uuid } from 'uuid'
 import type { z } from 'zod'
 import { notThere, StoreError } from '../errors.ts'
 import type { Db, Reader, Store, Tx } from '../open.ts'
-import type { cupSoles, feet, hides, howTos, lasts, materials, waySets } from '../schema.ts'
+import type { cupSoles, feet, hides, howTos, lasts, lessons, materials, ownFaults, waySets } from '../schema.ts'
 import { expectVersion, rewrite } from '../shelf.ts'
 
 type Shelved =
-  typeof lasts | typeof materials | typeof feet | typeof cupSoles | typeof hides | typeof waySets | typeof howTos
+  | typeof lasts
+  | typeof materials
+  | typeof feet
+  | typeof cupSoles
+  | typeof hides
+  | typeof waySets
+  | typeof howTos
+  | typeof lessons
+  | typeof ownFaults
 type Row = Shelved['$inferSelect']
 
 /** What is told of a document that the workshop keeps by itself, each under an id and a version. */

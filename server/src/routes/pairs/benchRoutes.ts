@@ -11,7 +11,8 @@ import { params } from '../../http/params.ts'
 import { Problem, read } from '../../http/problem.ts'
 import type { Jobs } from '../../jobs/pool.ts'
 
-const StepBody = StepEvent.pick({ step: true, what: true })
+/** What is sent back is sent back with its reason: another path. */
+const StepBody = StepEvent.pick({ step: true, maker: true }).extend({ what: StepEvent.shape.what.exclude(['sent back']) })
 const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_STEP_MINUTES) })
 const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
 /** Pieces that were cut for a foot, as a layout knows them: which record that is depends on whether both feet's are mirrors. */
@@ -35,7 +36,7 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
   })
   router.post('/:id/steps', async (req, res) => {
     const { id } = params(req)
-    const { step, what } = read(StepBody, req.body, 'This step')
+    const { step, what, maker } = read(StepBody, req.body, 'This step')
     const file = await pairFile(store.db, id)
     const { steps, makeables } = await jobs.run('bench', { file }, goneSignal(res))
     if (what === 'started' && !steps.some((s) => s.id === step)) {
@@ -43,7 +44,8 @@ export function benchRoutes(store: Store, jobs: Jobs): Router {
     }
     const cut = steps.find((s) => s.id === step && s.group === 'cut')
     await store.write(async (tx) => {
-      await logStep(tx, id, steps.find((s) => s.id === step) ?? { id: step, formerly: [] }, what)
+      const known = steps.find((s) => s.id === step) ?? { id: step, formerly: [], hasWait: false }
+      await logStep(tx, id, known, what, maker ?? null)
       // A part that is cut counts with the shape it has now: what changes it later means cutting it again.
       if (what !== 'finished' || !cut) return
       const parts = makeables.filter((m) => cut.parts.includes(partOfMade(m.part)))
