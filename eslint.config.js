@@ -34,6 +34,7 @@ const floors = [
   'learned',
   'schedule',
   'plan',
+  'faults',
 ]
 /** A file of core imports from its own floor and those below. */
 const upward = floors.slice(0, -1).map((name, i) => ({

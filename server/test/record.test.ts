@@ -104,7 +104,9 @@ describe('sending back', () => {
     const before = await states()
     const answer = await server.call('POST', `${path}/setbacks`, { body })
     expect(answer.status).toBe(201)
-    expect(setbacks(answer)).toMatchObject([{ reason: body.reason, name: expect.stringMatching(/stiffener/) as string }])
+    expect(setbacks(answer)).toMatchObject([
+      { reason: body.reason, name: expect.stringMatching(/stiffener/) as string },
+    ])
     expect((await states()).slice(before.length)).toEqual(done.map((s) => [s, 'sent back']))
     // They are open: once more they cannot be sent back, and nothing is half done then.
     const again = await server.call('POST', `${path}/setbacks`, { body })
@@ -173,7 +175,9 @@ describe('a pair that is given up', () => {
     const open = async () =>
       ((await server.call('GET', '/schedule')).body.open as { id: string }[]).some((p) => p.id === derby.id)
     const row = async () =>
-      ((await server.call('GET', '/pairs')).body.pairs as { id: string; givenUp: boolean }[]).find((p) => p.id === derby.id)
+      ((await server.call('GET', '/pairs')).body.pairs as { id: string; givenUp: boolean }[]).find(
+        (p) => p.id === derby.id,
+      )
     expect(await open()).toBe(true)
     const answer = await server.call('PUT', `${path}/given-up`, { body: { reason: 'Grain cracked at the toe', spent } })
     expect(answer.body.givenUp).toMatchObject({ reason: 'Grain cracked at the toe', spent })
@@ -204,7 +208,8 @@ describe('the pair file', () => {
 
 describe('what was learned', () => {
   it('counts wear from the last change, and a change that was told by mistake is taken back', async () => {
-    const wear = (answer: Answer, tool: string) => (answer.body.wear as { tool: string; since: number }[]).find((t) => t.tool === tool)!
+    const wear = (answer: Answer, tool: string) =>
+      (answer.body.wear as { tool: string; since: number }[]).find((t) => t.tool === tool)!
     // The demo's cards are made when somebody looks.
     for (const { id } of demoPairs) await server.call('GET', `/pairs/${id}/card`)
     const before = await server.call('GET', '/learned')
@@ -219,7 +224,9 @@ describe('what was learned', () => {
     expect((await server.call('POST', '/tool-changes', { body: { tool: 'laser' } })).status).toBe(422)
   })
   it('lessons are kept with their pair, and outlive it', async () => {
-    const copy = await server.call('POST', '/pairs/import', { raw: (await server.call('GET', `${path}/file`)).bytes.toString() })
+    const copy = await server.call('POST', '/pairs/import', {
+      raw: (await server.call('GET', `${path}/file`)).bytes.toString(),
+    })
     const pairId = String(copy.body.id)
     const lesson = await server.call('POST', '/lessons', {
       body: { kind: 'differently', text: 'Cut the puff 3 mm shorter', pairId, revision: 1, step: 'cut-puff' },
@@ -228,7 +235,9 @@ describe('what was learned', () => {
     const stray = { kind: 'sample', text: 'x', pairId: '01930000-0003-7000-8000-00000000ffff' }
     expect((await server.call('POST', '/lessons', { body: stray })).status).toBe(422)
     await server.call('DELETE', `/pairs/${pairId}`, { version: Number(copy.body.version) })
-    expect((await server.call('GET', '/lessons')).list).toMatchObject([{ text: 'Cut the puff 3 mm shorter', pairId: null }])
+    expect((await server.call('GET', '/lessons')).list).toMatchObject([
+      { text: 'Cut the puff 3 mm shorter', pairId: null },
+    ])
   })
   it('own faults are kept with their causes, and need one', async () => {
     const fault = { name: 'Eyelet turns', causes: [{ cause: 'The hole was punched too large' }] }

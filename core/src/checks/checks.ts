@@ -1,6 +1,7 @@
 import type { Because } from '../trade/because.ts'
 import type { Foot } from '../trade/foot.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
+import type { Side } from '../trade/side.ts'
 import { say, type Sentence } from '../units/sentence.ts'
 import type { Step } from '../work/step.ts'
 import type { Bound, Check, Miss, WayBack } from './check.ts'
@@ -64,8 +65,6 @@ const ROOMS = [
   { id: 'seat', name: 'at the seat', how: 'behind the seat' },
 ] as const
 
-const sidesWord = { lateral: 'lateral', medial: 'medial' } as const
-type SideWord = keyof typeof sidesWord
 
 const height = (
   book: RuleBook,
@@ -101,7 +100,7 @@ const height = (
   },
 })
 
-const tips = (book: RuleBook, side: SideWord): Draft => ({
+const tips = (book: RuleBook, side: Side): Draft => ({
   id: `tip.${side}`,
   name: `Stiffener’s ${side} tip`,
   how: `With a tape along the feather, from the middle of the heel to where the ${side} tip is felt.`,
@@ -372,17 +371,25 @@ export function checksOf(needs: CheckNeeds, book: RuleBook): Check[] {
   })
   const gap = measured.find((c) => c.id === 'backGap')
   if (gap && right.backGap && right.backGap.mend !== '' && gap.back.over) {
-    gap.back = { over: { ...gap.back.over, mend: say`${right.backGap.mend} Print the parts anew: stiffener and linings follow it.` } }
+    gap.back = {
+      over: {
+        ...gap.back.over,
+        mend: say`${right.backGap.mend} Print the parts anew: stiffener and linings follow it.`,
+      },
+    }
   }
   const looked = looks.flatMap((look): Check[] => {
-    const at = { right: stepFor(steps, look.at, 'right')?.id ?? null, left: stepFor(steps, look.at, 'left')?.id ?? null }
+    const at = {
+      right: stepFor(steps, look.at, 'right')?.id ?? null,
+      left: stepFor(steps, look.at, 'left')?.id ?? null,
+    }
     if (at.right === null && at.left === null) return []
     return [{ id: look.id, name: look.name, how: look.how, at, figure: null, back: ways({ 'not so': look.back }) }]
   })
-  const first = (c: Check) => Math.min(...[c.at.right, c.at.left].flatMap((id) => (id === null ? [] : [place.get(id)!])))
+  const first = (c: Check) =>
+    Math.min(...[c.at.right, c.at.left].flatMap((id) => (id === null ? [] : [place.get(id)!])))
   return [...measured, ...looked]
     .map((c) => ({ c, at: first(c) }))
     .sort((a, b) => a.at - b.at)
     .map(({ c }) => c)
 }
-

@@ -74,7 +74,11 @@ function verdictOn(check: Check, foot: Foot, reading: CheckReading): Verdict {
   const is = say`${cap(foot)}: ${figure(value, unit)}, ${wanted(check, foot)}`
   if (by === 0) return said('fine', say`${is}.`, null)
   const off = bound[foot].kind === 'near' ? value - planned[foot] : by
-  return said('stop', say`${is}: ${figure(Math.abs(off), unit)} too ${off > 0 ? 'much' : 'little'}.`, off > 0 ? 'over' : 'under')
+  return said(
+    'stop',
+    say`${is}: ${figure(Math.abs(off), unit)} too ${off > 0 ? 'much' : 'little'}.`,
+    off > 0 ? 'over' : 'under',
+  )
 }
 
 /** What the latest readings come to, check by check: each shoe by itself, then the two side by side. */
@@ -94,7 +98,8 @@ export function verdictsOf(checks: readonly Check[], readings: readonly CheckRea
 function betweenFeet(check: Check, latest: ReadonlyMap<string, CheckReading>): Verdict | null {
   const [right, left] = feet.map((foot) => latest.get(`${check.id} ${foot}`)?.value ?? null)
   const { figure: f } = check
-  if (!f || f.between === null || right === null || left === null || right === undefined || left === undefined) return null
+  if (!f || f.between === null || right === null || left === null || right === undefined || left === undefined)
+    return null
   const apart = Math.abs(left - f.planned.left - (right - f.planned.right))
   const fine = apart <= f.between + SAME
   const foot: Foot = Math.abs(left - f.planned.left) > Math.abs(right - f.planned.right) ? 'left' : 'right'

@@ -26,7 +26,8 @@ export interface Likeness {
 
 /** How much a pair is like those that a lesson is about. */
 export function likeness(about: LikePair, decisions: PairDecisions): Likeness {
-  const open = about.style === null && about.construction === null && about.lastId === null && about.materials.length === 0
+  const open =
+    about.style === null && about.construction === null && about.lastId === null && about.materials.length === 0
   if (open) return { score: Infinity, shared: [] }
   const here = likeThis(decisions)
   const materials = about.materials.filter((id) => here.materials.includes(id)).length
@@ -59,6 +60,9 @@ export function lessonsFor<L extends Told>(
       likeness: likeness(lesson.about, pair.decisions),
       own: lesson.pairId !== null && lesson.pairId === pair.id,
     }))
-    .filter(({ lesson, likeness: l, own }) => own || (l.score >= ALIKE && (lesson.step === '' || pair.steps.has(lesson.step))))
+    .filter(
+      ({ lesson, likeness: l, own }) =>
+        own || (l.score >= ALIKE && (lesson.step === '' || pair.steps.has(lesson.step))),
+    )
     .sort((a, b) => Number(b.own) - Number(a.own) || b.likeness.score - a.likeness.score)
 }

@@ -25,7 +25,13 @@ export function doneWork({ id: pair, steps, log }: DonePair): { done: DoneStep[]
   }
   // A log by one earlier name of a step keeps its order; by two names it was never written.
   const runs = new Map(
-    steps.map((s) => [s.id, runsOf([s.id, ...s.formerly].flatMap((name) => byStep.get(name) ?? []), s)]),
+    steps.map((s) => [
+      s.id,
+      runsOf(
+        [s.id, ...s.formerly].flatMap((name) => byStep.get(name) ?? []),
+        s,
+      ),
+    ]),
   )
   for (const step of steps) {
     for (const run of runs.get(step.id)!) {
@@ -34,7 +40,16 @@ export function doneWork({ id: pair, steps, log }: DonePair): { done: DoneStep[]
       if (step.wears) worn.push({ ...step.wears, at: finishedAt })
       if (startedAt !== null) {
         const { key, name, group, minutes } = step
-        done.push({ key, name, group, planned: minutes, took: run.worked / 60_000, maker: run.maker, pair, at: finishedAt })
+        done.push({
+          key,
+          name,
+          group,
+          planned: minutes,
+          took: run.worked / 60_000,
+          maker: run.maker,
+          pair,
+          at: finishedAt,
+        })
       }
       const { wait } = step
       if (wait?.rule === undefined || wait.min <= 0) continue
@@ -49,7 +64,9 @@ export function doneWork({ id: pair, steps, log }: DonePair): { done: DoneStep[]
   function firstAfter(step: CardStep, finishedAt: number): number | null {
     const begun = steps
       .filter((s) => s.after.includes(step.id))
-      .flatMap((s) => runs.get(s.id)!.flatMap((r) => (r.startedAt !== null && r.startedAt >= finishedAt ? [r.startedAt] : [])))
+      .flatMap((s) =>
+        runs.get(s.id)!.flatMap((r) => (r.startedAt !== null && r.startedAt >= finishedAt ? [r.startedAt] : [])),
+      )
     return begun.length > 0 ? Math.min(...begun) : null
   }
 }

@@ -168,9 +168,9 @@ describe('lessons', () => {
     expect(offered([lesson({})])).toEqual([['style', 'last', 'construction', 'material']])
     // Leather alone is no likeness.
     expect(offered([lesson({})], other)).toEqual([])
-    expect(offered([lesson({ about: { style: null, construction: null, lastId: null, materials: [] } })], other)).toEqual([
-      [],
-    ])
+    expect(
+      offered([lesson({ about: { style: null, construction: null, lastId: null, materials: [] } })], other),
+    ).toEqual([[]])
   })
   it('about a step are offered where the pair has it', () => {
     expect(offered([lesson({ step: 'set-puff' })])).toHaveLength(1)

@@ -7,7 +7,19 @@ import { formeStage, lastStage, planPair } from './planPair.ts'
 import type { StageCache } from './stageCache.ts'
 
 /** A step as a card has it. */
-export const cardStep = ({ id, key, name, foot, group, minutes, formerly, after, wait, tools, wears }: Step): CardStep => ({
+export const cardStep = ({
+  id,
+  key,
+  name,
+  foot,
+  group,
+  minutes,
+  formerly,
+  after,
+  wait,
+  tools,
+  wears,
+}: Step): CardStep => ({
   id,
   key,
   name,

@@ -37,7 +37,9 @@ export function cutTicks(
       const whens = parts.map((part) => cut.get(part) ?? cut.get(record) ?? null)
       const all = whens.every((when) => when !== null) && parts.length > 0
       const among = (those: ReadonlySet<string>) =>
-        those.has(record) || parts.some((part) => those.has(part)) || cuts.some(({ foot }) => those.has(`${foot}.${record}`))
+        those.has(record) ||
+        parts.some((part) => those.has(part)) ||
+        cuts.some(({ foot }) => those.has(`${foot}.${record}`))
       return [
         record,
         {

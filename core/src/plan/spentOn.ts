@@ -19,9 +19,7 @@ const feetOf = (record: string): readonly Foot[] => {
 }
 
 const areaFor = (piece: CutPiece, of: readonly Foot[]): number =>
-  piece.cuts
-    .filter((c) => of.includes(c.foot))
-    .reduce((sum, c) => sum + c.count * Math.abs(signedArea(c.outline)), 0)
+  piece.cuts.filter((c) => of.includes(c.foot)).reduce((sum, c) => sum + c.count * Math.abs(signedArea(c.outline)), 0)
 
 /**
  * What has gone into a pair up to now: the minutes of every step, also of those that were done again (pauses left out), and

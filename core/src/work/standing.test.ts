@@ -54,16 +54,13 @@ describe('standing of a step', () => {
   })
   it('property: as many taken back as were told leave nothing, and one more harms nothing', () => {
     fc.assert(
-      fc.property(
-        fc.array(fc.constantFrom(...stepEvents.filter((w) => w !== 'undone')), { maxLength: 12 }),
-        (told) => {
-          const log = told.map((what, i) => event(what, i))
-          const back = [...log, ...[...told, 'one more'].map((_, i) => event('undone', 100 + i))]
-          expect(eventsStanding(back, step)).toEqual([])
-          expect(standingOf(back, step)).toEqual({ state: 'open' })
-          for (const run of runsOf(log, step)) expect(run.worked).toBeGreaterThanOrEqual(0)
-        },
-      ),
+      fc.property(fc.array(fc.constantFrom(...stepEvents.filter((w) => w !== 'undone')), { maxLength: 12 }), (told) => {
+        const log = told.map((what, i) => event(what, i))
+        const back = [...log, ...[...told, 'one more'].map((_, i) => event('undone', 100 + i))]
+        expect(eventsStanding(back, step)).toEqual([])
+        expect(standingOf(back, step)).toEqual({ state: 'open' })
+        for (const run of runsOf(log, step)) expect(run.worked).toBeGreaterThanOrEqual(0)
+      }),
     )
   })
   it('a wait ends when it is found dry, and begins anew when its glue is woken', () => {

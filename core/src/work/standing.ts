@@ -45,7 +45,10 @@ export const stateAfter: Record<Exclude<StepEvent['what'], 'undone'>, StepState>
 type StandingWhat = Exclude<StepEvent['what'], 'undone'>
 
 /** Events of one step that still stand: `undone` takes the latest one back. */
-export function eventsStanding(log: readonly StepEvent[], { id, formerly }: Known): (StepEvent & { what: StandingWhat })[] {
+export function eventsStanding(
+  log: readonly StepEvent[],
+  { id, formerly }: Known,
+): (StepEvent & { what: StandingWhat })[] {
   const stack: (StepEvent & { what: StandingWhat })[] = []
   for (const event of log) {
     if (event.step !== id && !formerly.includes(event.step)) continue
@@ -115,7 +118,8 @@ export function waitWindow(
   const done = finishedAt ?? 0
   const { min, max } = wait
   // What is put right may be gone on with at once, and for no longer than what has just become ready.
-  if (putRightAt !== null) return { readyAt: putRightAt, tooLateAt: max === null ? null : putRightAt + (max - min) * 60_000 }
+  if (putRightAt !== null)
+    return { readyAt: putRightAt, tooLateAt: max === null ? null : putRightAt + (max - min) * 60_000 }
   return {
     readyAt: readyAt ?? done + min * 60_000,
     tooLateAt: max === null ? null : done + max * 60_000,

@@ -26,7 +26,11 @@ export async function readPhotographs(db: Reader, pairId: string): Promise<Photo
 }
 
 /** The picture itself. Throws StoreError when it is not there. */
-export async function photographBytes(db: Reader, pairId: string, id: string): Promise<{ type: string; bytes: Buffer }> {
+export async function photographBytes(
+  db: Reader,
+  pairId: string,
+  id: string,
+): Promise<{ type: string; bytes: Buffer }> {
   const [row] = await db
     .select({ type: photographs.type, bytes: photographs.bytes })
     .from(photographs)
@@ -43,7 +47,11 @@ export async function addPhotograph(
 ): Promise<void> {
   const [there] = await tx.select({ n: count() }).from(photographs).where(eq(photographs.pairId, pairId))
   if ((there?.n ?? 0) >= MOST) {
-    throw new StoreError('in the way', 'Enough photographs', `A pair keeps ${MOST} photographs. Delete one of them first.`)
+    throw new StoreError(
+      'in the way',
+      'Enough photographs',
+      `A pair keeps ${MOST} photographs. Delete one of them first.`,
+    )
   }
   await tx.insert(photographs).values({ id: uuid(), pairId, ...photograph, at: new Date().toISOString() })
 }

@@ -20,7 +20,15 @@ export interface PairRecord {
 
 export async function readReadings(db: Reader, pairId: string): Promise<CheckReading[]> {
   const rows = await db.select().from(readings).where(eq(readings.pairId, pairId)).orderBy(asc(readings.serial))
-  return rows.map(({ check, foot, value, fine, note, revision, at }) => ({ check, foot, value, fine, note, revision, at }))
+  return rows.map(({ check, foot, value, fine, note, revision, at }) => ({
+    check,
+    foot,
+    value,
+    fine,
+    note,
+    revision,
+    at,
+  }))
 }
 
 export async function readSetbacks(db: Reader, pairId: string): Promise<StoredSetback[]> {
@@ -82,13 +90,16 @@ export async function sendBack(tx: Tx, pairId: string, { steps, ...said }: SentB
   }
   const at = new Date().toISOString()
   for (const { id } of steps) await addEvent(tx, pairId, { step: id, what: 'sent back', at })
-  await tx
-    .insert(setbacks)
-    .values({ id: uuid(), pairId, ...said, steps: steps.map((s) => s.id), revision, at })
+  await tx.insert(setbacks).values({ id: uuid(), pairId, ...said, steps: steps.map((s) => s.id), revision, at })
 }
 
 /** Takes the latest setback back, as long as none of its steps was begun anew. Throws StoreError otherwise. */
-export async function takeBackSetback(tx: Tx, pairId: string, id: string, known: (step: string) => Known): Promise<void> {
+export async function takeBackSetback(
+  tx: Tx,
+  pairId: string,
+  id: string,
+  known: (step: string) => Known,
+): Promise<void> {
   const [latest] = await tx
     .select()
     .from(setbacks)

@@ -74,7 +74,10 @@ export async function correctMinutes(tx: Tx, pairId: string, known: Known, minut
   for (const one of events) await addEvent(tx, pairId, one)
 }
 
-const MEANT: Record<Exclude<StepEvent['what'], 'sent back'>, (s: Standing, hasWait: boolean, log: boolean) => boolean> = {
+const MEANT: Record<
+  Exclude<StepEvent['what'], 'sent back'>,
+  (s: Standing, hasWait: boolean, log: boolean) => boolean
+> = {
   started: (s) => s.state === 'open',
   paused: (s) => s.state === 'started' && s.pausedAt === null,
   resumed: (s) => s.state === 'started' && s.pausedAt !== null,

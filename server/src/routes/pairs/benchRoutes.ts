@@ -12,7 +12,9 @@ import { Problem, read } from '../../http/problem.ts'
 import type { Jobs } from '../../jobs/pool.ts'
 
 /** What is sent back is sent back with its reason: another path. */
-const StepBody = StepEvent.pick({ step: true, maker: true }).extend({ what: StepEvent.shape.what.exclude(['sent back']) })
+const StepBody = StepEvent.pick({ step: true, maker: true }).extend({
+  what: StepEvent.shape.what.exclude(['sent back']),
+})
 const MinutesBody = z.object({ minutes: z.number().min(0).max(MOST_STEP_MINUTES) })
 const MadeBody = z.object({ how: z.enum(makings), parts: z.array(z.string().max(80)).min(1).max(100) })
 /** Pieces that were cut for a foot, as a layout knows them: which record that is depends on whether both feet's are mirrors. */

@@ -53,7 +53,11 @@ export function recordRoutes(store: Store, jobs: Jobs): Router {
     const check = checks.find((c) => c.id === reading.check)
     if (!check) throw unknown('Unknown check', 'check', `This pair has no check "${reading.check}".`)
     if (check.measured !== (reading.value !== null)) {
-      throw unknown('Unlike its check', 'value', check.measured ? 'This check is measured.' : 'This check is looked at.')
+      throw unknown(
+        'Unlike its check',
+        'value',
+        check.measured ? 'This check is measured.' : 'This check is looked at.',
+      )
     }
     await store.write((tx) => addReading(tx, id, reading))
     res.status(201).json(await answer(id))
@@ -65,7 +69,9 @@ export function recordRoutes(store: Store, jobs: Jobs): Router {
     const { steps, makeables } = await jobs.run('bench', { file: await pairFile(store.db, id) }, goneSignal(res))
     const stray = [said.step, ...said.steps].find((step) => !steps.some((s) => s.id === step))
     if (stray !== undefined) throw unknown('Unknown step', 'steps', `This pair has no step "${stray}".`)
-    const part = said.parts.find((p) => !makeables.some((m) => [m.part, `right.${m.part}`, `left.${m.part}`].includes(p.part)))
+    const part = said.parts.find(
+      (p) => !makeables.some((m) => [m.part, `right.${m.part}`, `left.${m.part}`].includes(p.part)),
+    )
     if (part) throw unknown('Unknown part', 'parts', `This pair has no part "${part.part}".`)
     const name = steps.find((s) => s.id === said.step)!.name
     await store.write((tx) =>
@@ -89,7 +95,11 @@ export function recordRoutes(store: Store, jobs: Jobs): Router {
     const bytes = Buffer.isBuffer(req.body) ? req.body : Buffer.alloc(0)
     const type = pictureType(bytes)
     if (type === null) {
-      throw new Problem(415, 'No photograph', 'This is no JPEG, PNG or WebP picture. Choose a photograph, or save it as one of these.')
+      throw new Problem(
+        415,
+        'No photograph',
+        'This is no JPEG, PNG or WebP picture. Choose a photograph, or save it as one of these.',
+      )
     }
     await viewPair(store.db, id)
     await store.write((tx) => addPhotograph(tx, id, { check, foot: foot ?? null, type, bytes }))
