@@ -48,11 +48,11 @@ type Told = Pick<LessonFields, 'about' | 'step' | 'pairId'>
 
 /**
  * Lessons to be offered with a pair, the most alike first: those about pairs like it, and about steps that it has. A lesson
- * of the pair itself is always among them.
+ * of the pair itself is always among them. `steps` are keys; null while they are not known yet.
  */
 export function lessonsFor<L extends Told>(
   lessons: readonly L[],
-  pair: { id: string | null; decisions: PairDecisions; steps: ReadonlySet<string> },
+  pair: { id: string | null; decisions: PairDecisions; steps: ReadonlySet<string> | null },
 ): { lesson: L; likeness: Likeness; own: boolean }[] {
   return lessons
     .map((lesson) => ({
@@ -62,7 +62,7 @@ export function lessonsFor<L extends Told>(
     }))
     .filter(
       ({ lesson, likeness: l, own }) =>
-        own || (l.score >= ALIKE && (lesson.step === '' || pair.steps.has(lesson.step))),
+        own || (l.score >= ALIKE && (lesson.step === '' || pair.steps === null || pair.steps.has(lesson.step))),
     )
     .sort((a, b) => Number(b.own) - Number(a.own) || b.likeness.score - a.likeness.score)
 }

@@ -1,4 +1,4 @@
-import { planPair, StageCache, type StepEvent } from '@gentle-awl/core'
+import { planPair, StageCache, type Plan, type StepEvent } from '@gentle-awl/core'
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
@@ -9,13 +9,18 @@ import {
   howTos,
   lastHolds,
   lasts,
+  lessons,
   materials,
+  ownFaults,
   pairs,
+  readings,
   stepEvents,
+  toolChanges,
   waySets,
   workshopDays,
 } from '../db/schema.ts'
 import { demoCupSoles, demoFoundLasts, demoLasts } from './lasts.ts'
+import { demoLessons, demoOwnFaults, demoReadings, demoToolChanges } from './checked.ts'
 import { demoDays } from './days.ts'
 import { demoHides } from './hides.ts'
 import { demoHowTos, demoWays } from './ways.ts'
@@ -24,27 +29,35 @@ import { demoFeet, demoHolds, demoInput, demoMaterials, demoPairs, type DemoPair
 /** Nobody takes just as long as was planned: quicker here, slower there, by turns. */
 const PACE = [1.1, 0.85, 1.25, 0.95, 1, 1.4, 0.9]
 
+/** The rule of what dries overnight. */
+const OVERNIGHT = 'wait.overnight'
+/** Work that is done at either bench. */
+const AT_THE_STOVE: ReadonlySet<string> = new Set(['prepare', 'cut', 'skive', 'close'])
+
 /** The log a demo pair would have: its first steps done one after another, ending so many minutes before `now`. */
-function logOf(pair: DemoPair, cache: StageCache, now: number): StepEvent[] {
-  const { steps } = planPair(demoInput(pair), cache)
+function logOf(pair: DemoPair, { steps }: Plan, now: number): StepEvent[] {
   const done = steps.slice(0, Math.round(pair.done * steps.length))
   // Forwards from nought, each step as soon as the hands are free and what it waits for has waited; then put back in time.
   let free = 0
   const ended = new Map<string, number>()
   const times = done.map((step, i) => {
-    const ready = step.after.map((a) => {
+    const dry = step.after.map((a) => {
       const before = done.find((s) => s.id === a.id)
       return (ended.get(a.id) ?? 0) + (before?.wait?.min ?? 0)
     })
-    const started = Math.max(free + 4, ...ready)
+    const started = Math.max(free + 4, ...dry)
     free = started + Math.max(1, Math.round(step.minutes.value * PACE[i % PACE.length]!))
     ended.set(step.id, free)
-    return { step: step.id, started, finished: free }
+    // What dries overnight is mostly dry before its time, by the stove.
+    const ready = step.wait?.rule === OVERNIGHT ? free + 0.8 * step.wait.min : null
+    const maker = AT_THE_STOVE.has(step.group) && i % 2 === 1 ? 'stove' : 'window'
+    return { step: step.id, started, finished: free, ready, maker }
   })
   const at = (minute: number) => new Date(now - (pair.finishedMinutesAgo + free - minute) * 60_000).toISOString()
-  const log = times.flatMap(({ step, started, finished }): StepEvent[] => [
-    { step, what: 'started', at: at(started) },
-    { step, what: 'finished', at: at(finished) },
+  const log = times.flatMap(({ step, started, finished, ready, maker }): StepEvent[] => [
+    { step, what: 'started', at: at(started), maker },
+    { step, what: 'finished', at: at(finished), maker },
+    ...(ready !== null && at(ready) < at(free) ? [{ step, what: 'ready' as const, at: at(ready), maker }] : []),
   ])
   const next = steps[done.length]
   if (pair.running && next) log.push({ step: next.id, what: 'started', at: new Date(now - 6 * 60_000).toISOString() })
@@ -64,8 +77,11 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
     for (const pair of demoPairs) {
       const due = pair.dueIn === null ? null : day(pair.dueIn)
       await createPair(tx, { ...pair.label, due }, pair.decisions, pair.id)
-      for (const event of logOf(pair, cache, now)) {
-        await tx.insert(stepEvents).values({ id: uuid(), pairId: pair.id, ...event })
+      const plan = planPair(demoInput(pair), cache)
+      const log = logOf(pair, plan, now)
+      for (const event of log) await tx.insert(stepEvents).values({ id: uuid(), pairId: pair.id, ...event })
+      for (const reading of demoReadings(pair, plan, log)) {
+        await tx.insert(readings).values({ id: uuid(), pairId: pair.id, ...reading })
       }
     }
     for (const hold of demoHolds) {
@@ -85,6 +101,9 @@ export async function seedDemo(store: Store, now = Date.now(), cache = new Stage
     for (const pairOfFeet of demoFeet) await tx.insert(feet).values({ ...pairOfFeet, updatedAt })
     for (const ways of demoWays) await tx.insert(waySets).values({ ...ways, updatedAt })
     await tx.insert(workshopDays).values({ id: 'workshop', days: demoDays(), updatedAt })
+    for (const lesson of demoLessons(demoPairs)) await tx.insert(lessons).values({ ...lesson, updatedAt })
+    for (const fault of demoOwnFaults) await tx.insert(ownFaults).values({ ...fault, updatedAt })
+    for (const change of demoToolChanges(now)) await tx.insert(toolChanges).values(change)
     for (const card of demoHowTos) await tx.insert(howTos).values({ ...card, updatedAt })
     for (const hide of demoHides(demoMaterials)) await tx.insert(hides).values({ ...hide, updatedAt })
     for (const sole of soles) await tx.insert(cupSoles).values({ ...sole, updatedAt })

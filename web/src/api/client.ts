@@ -122,28 +122,27 @@ interface Send {
   body?: unknown
   /** Text that is sent as it is, as devices take and send it. */
   plain?: string
+  /** A picture. */
+  picture?: Blob
   version?: number
   keepalive?: boolean
 }
 
-async function answer(path: string, { method = 'GET', body, plain, version, keepalive }: Send): Promise<Response> {
+async function answer(
+  path: string,
+  { method = 'GET', body, plain, picture, version, keepalive }: Send,
+): Promise<Response> {
   try {
     return await fetch(`/api/v1${path}`, {
       method,
       keepalive,
       headers: {
         ...(plain !== undefined ? { 'Content-Type': 'text/plain' } : {}),
+        ...(picture ? { 'Content-Type': picture.type } : {}),
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(version === undefined ? {} : { 'If-Match': `"${version}"` }),
       },
-      body:
-        plain !== undefined
-          ? plain
-          : body === undefined
-            ? undefined
-            : typeof body === 'string'
-              ? body
-              : JSON.stringify(body),
+      body: picture ?? plain ?? (body === undefined || typeof body === 'string' ? body : JSON.stringify(body)),
     })
   } catch {
     // fetch rejects only when nothing answered at all.
@@ -151,7 +150,7 @@ async function answer(path: string, { method = 'GET', body, plain, version, keep
   }
 }
 
-async function send<T>(path: string, asked: Send = {}): Promise<T> {
+export async function send<T>(path: string, asked: Send = {}): Promise<T> {
   const response = await answer(path, asked)
   if (response.status === 204) return undefined as T
   return read<T>(response)
@@ -196,7 +195,7 @@ export interface ExportKind {
   takes: string[]
 }
 
-const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
+export const shelf = <T extends { id: string }, F = Omit<T, 'id'>>(path: string) => ({
   list: () => send<Stored<T>[]>(path),
   one: (id: string) => send<Stored<T>>(`${path}/${id}`),
   add: (body: F) => send<Stored<T>>(path, { method: 'POST', body }),
@@ -321,6 +320,7 @@ export const api = {
       }),
   },
   log: (id: string) => send<StepEvent[]>(`/pairs/${id}/steps`),
-  logStep: (id: string, step: string, what: StepEvent['what']) =>
-    send<StepEvent[]>(`/pairs/${id}/steps`, { method: 'POST', body: { step, what } }),
+  /** `maker` is who tells it; empty where nobody said. */
+  logStep: (id: string, step: string, what: StepEvent['what'], maker = '') =>
+    send<StepEvent[]>(`/pairs/${id}/steps`, { method: 'POST', body: { step, what, ...(maker ? { maker } : {}) } }),
 }

@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import {
   IconArchive,
+  IconBulb,
   IconCalendar,
   IconMoon,
   IconPackage,
@@ -28,6 +29,7 @@ const places = [
   { to: '/lasts', name: 'Lasts', icon: LastIcon },
   { to: '/stores', name: 'Stores', icon: IconPackage },
   { to: '/calendar', name: 'Calendar', icon: IconCalendar },
+  { to: '/learned', name: 'Learned', icon: IconBulb },
   { to: '/rules', name: 'House rules', icon: IconScale },
   { to: '/backups', name: 'Backups', icon: IconArchive },
 ]

@@ -58,6 +58,11 @@ export const router = createRouter({
           component: () => import('../rooms/pairs/pair/work/WorkRoom.vue'),
           meta: { title: 'Work' },
         },
+        {
+          path: 'checks/:what?',
+          component: () => import('../rooms/pairs/pair/checks/ChecksRoom.vue'),
+          meta: { title: 'Checks' },
+        },
       ],
     },
     { path: '/lasts', component: () => import('../rooms/lasts/LastsRoom.vue'), meta: { title: 'Lasts' } },
@@ -112,6 +117,11 @@ export const router = createRouter({
       meta: { title: 'Hide' },
     },
     { path: '/calendar', component: () => import('../rooms/calendar/CalendarRoom.vue'), meta: { title: 'Calendar' } },
+    {
+      path: '/learned/:what?',
+      component: () => import('../rooms/learned/LearnedRoom.vue'),
+      meta: { title: 'Learned' },
+    },
     { path: '/rules', component: () => import('../rooms/rules/HouseRulesRoom.vue'), meta: { title: 'House rules' } },
     { path: '/backups', component: () => import('../rooms/backups/BackupsRoom.vue'), meta: { title: 'Backups' } },
     { path: '/:rest(.*)*', component: () => import('../rooms/NoRoom.vue'), meta: { title: 'Not here' } },

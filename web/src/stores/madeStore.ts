@@ -4,6 +4,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { api } from '../api/client.ts'
 import { usePair } from './pairStore.ts'
+import { useRecord } from './recordStore.ts'
 import { useAttempt } from '../app/useAttempt.ts'
 
 /** A plan that stood so long is not one of many on the way, ms. */
@@ -12,6 +13,7 @@ const REST = 200
 /** What of the pair on the bench was printed, cut or punched, and what of it no longer matches the plan. */
 export const useMade = defineStore('made', () => {
   const pair = usePair()
+  const kept = useRecord()
   const list = shallowRef<Made[]>([])
   const { problem, attempt } = useAttempt()
   /** Whose list this is. */
@@ -42,6 +44,6 @@ export const useMade = defineStore('made', () => {
     computed(() => pair.whole),
     REST,
   )
-  const remake = computed(() => (settled.value ? remakeList(settled.value, list.value) : []))
+  const remake = computed(() => (settled.value ? remakeList(settled.value, list.value, kept.setbacks) : []))
   return { list, problem, load, record, remake }
 })

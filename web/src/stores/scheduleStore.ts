@@ -31,6 +31,10 @@ export const useSchedule = defineStore('schedule', () => {
       if (mine === asked) busy.value = false
     }
   }
+  /** Only who works: for rooms that need no timetable. Throws ApiError. */
+  async function loadDays(): Promise<void> {
+    stored.value ??= await api.workshopDays()
+  }
   /** Throws ApiError, a 409 when somebody else changed it meanwhile. */
   async function keepDays(days: WorkshopDays): Promise<void> {
     stored.value = await api.changeWorkshopDays(stored.value?.version ?? 0, days)
@@ -45,5 +49,5 @@ export const useSchedule = defineStore('schedule', () => {
   const pairOf = (id: string): Omit<OpenPair, 'log'> | null => pairs.value.get(id) ?? null
   const stepOf = (pair: string, step: string): CardStep | null => steps.value.get(pair)?.get(step) ?? null
   const makerName = (id: string): string => days.value?.makers.find((m) => m.id === id)?.name ?? id
-  return { schedule, days, problem, busy, load, keepDays, pairOf, stepOf, makerName }
+  return { schedule, days, problem, busy, load, loadDays, keepDays, pairOf, stepOf, makerName }
 })

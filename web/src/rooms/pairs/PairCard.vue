@@ -28,6 +28,7 @@ const stand = computed(() => {
   const { problem } = state.value.card
   const { done, running, next } = state.value.standing
   if (problem) return problem
+  if (props.pair.givenUp) return 'Given up'
   if (running !== null) return `On the bench: ${running}`
   if (done === 0) return 'Not begun'
   return next !== null ? `Next: ${next}` : 'Finished'

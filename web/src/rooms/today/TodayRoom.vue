@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { NButton, NSwitch } from 'naive-ui'
 import type { BenchClock, StepEvent } from '@gentle-awl/core'
-import { IconAlertTriangle, IconArrowsMaximize, IconPlayerPlay } from '@tabler/icons-vue'
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { IconAlertTriangle, IconArrowsMaximize, IconPlayerPause, IconPlayerPlay } from '@tabler/icons-vue'
+import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client.ts'
+import { myBench } from '../../app/myBench.ts'
 import { useNews } from '../../app/news.ts'
 import { showMinutes, tell } from '../../app/settings.ts'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { wallTime } from '../../app/wallTime.ts'
 import { STALE, useSchedule } from '../../stores/scheduleStore.ts'
+import BenchSelect from '../../ui/BenchSelect.vue'
 import ButtonLink from '../../ui/ButtonLink.vue'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
-import SelectField from '../../ui/SelectField.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { clockFace } from '../../ui/clockFace.ts'
 import { stepPath } from '../../ui/stepPath.ts'
@@ -32,12 +33,7 @@ useNews(
   () => ['/pairs', '/workshop-days'],
   () => void schedule.load(),
 )
-const maker = useLocalStorage('gentle-awl.bench', '')
-const makers = computed(() => [
-  { value: '', name: 'Every bench' },
-  ...(schedule.days?.makers ?? []).map(({ id, name }) => ({ value: id, name })),
-])
-const mine = computed(() => (makers.value.some((m) => m.value === maker.value) ? maker.value : ''))
+const mine = computed(() => (schedule.days?.makers.some((m) => m.id === myBench.value) ? myBench.value : ''))
 const clock = computed(() => wallTime(schedule.days?.zone ?? 'UTC'))
 const answer = computed(() => schedule.schedule)
 const orderOf = (pair: string) => `${schedule.pairOf(pair)?.order ?? ''} ${schedule.pairOf(pair)?.name ?? ''}`
@@ -51,6 +47,10 @@ const running = computed(() =>
     return c.kind === 'running' && (mine.value === '' || by === null || by === mine.value) ? [c] : []
   }),
 )
+type Running = Extract<BenchClock, { kind: 'running' }>
+const workedOn = ({ worked, since }: Running) => worked + (since === null ? 0 : now.value - since)
+/** Minutes beyond what is planned; whole ones, so that it is not said for seconds. */
+const overBy = (c: Running) => Math.floor(workedOn(c) / 60_000 - (schedule.stepOf(c.pair, c.step)?.minutes ?? Infinity))
 const waits = computed(() => waitsByNeed(answer.value?.bench.clocks ?? [], now.value))
 const loud = computed(() => waits.value.filter((w) => w.state === 'late' || w.state === 'hurry'))
 const quiet = computed(() => waits.value.filter((w) => w.state === 'ready' || w.state === 'drying'))
@@ -111,7 +111,7 @@ watch(waits, (list) => {
 })
 const say = (pair: string, step: string, what: StepEvent['what']) =>
   attempt(async () => {
-    await api.logStep(pair, step, what)
+    await api.logStep(pair, step, what, mine.value)
     await schedule.load()
   })
 </script>
@@ -131,15 +131,7 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
     <section v-else-if="answer" class="room-page today" data-today>
       <header>
         <h1>Today, {{ clock.day(now) }}</h1>
-        <SelectField
-          class="whose"
-          label="Bench"
-          name="bench"
-          quiet
-          :options="makers"
-          :value="mine"
-          @choose="maker = $event"
-        />
+        <BenchSelect class="whose" quiet />
         <label class="bell">
           <NSwitch
             :value="reminder.on.value"
@@ -160,22 +152,46 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
             <h2>{{ orderOf(w.clock.pair) }}: {{ nameOf(w.clock.pair, w.clock.step) }}</h2>
             <p class="figure-free">{{ rest(w.clock, w.state) }}</p>
           </div>
-          <ButtonLink :to="stepPath(w.clock.pair, w.clock.next[0] ?? w.clock.step)">To the step</ButtonLink>
+          <div class="buttons">
+            <NButton
+              v-if="w.state === 'late'"
+              type="primary"
+              size="large"
+              :disabled="busy"
+              @click="say(w.clock.pair, w.clock.step, 'put right')"
+            >
+              Put right, go on
+            </NButton>
+            <ButtonLink :to="stepPath(w.clock.pair, w.clock.next[0] ?? w.clock.step)">To the step</ButtonLink>
+          </div>
         </article>
       </div>
       <article v-for="c in running" :key="`${c.pair} ${c.step}`" class="big card running" :data-running="c.step">
         <p class="soft">{{ orderOf(c.pair) }}, {{ schedule.makerName(makerOf(c.pair, c.step) ?? '') }}</p>
         <h2>{{ nameOf(c.pair, c.step) }}</h2>
-        <p class="clock figure" data-testid="bench-clock">{{ clockFace(now - c.since) }}</p>
-        <p class="soft">planned {{ showMinutes(schedule.stepOf(c.pair, c.step)?.minutes ?? 0) }}</p>
+        <p class="clock figure" :class="{ resting: c.since === null }" data-testid="bench-clock">
+          {{ clockFace(workedOn(c)) }}
+        </p>
+        <p class="soft">
+          planned {{ showMinutes(schedule.stepOf(c.pair, c.step)?.minutes ?? 0)
+          }}<template v-if="c.since === null">; it rests</template
+          ><strong v-else-if="overBy(c) > 0" class="over">, ran over by {{ showMinutes(overBy(c)) }}</strong>
+        </p>
         <div class="buttons">
           <NButton type="primary" size="large" :disabled="busy" @click="say(c.pair, c.step, 'finished')">
             {{ schedule.stepOf(c.pair, c.step)?.wait ? 'Done, start the clock' : 'Done' }}
+          </NButton>
+          <NButton v-if="c.since !== null" size="large" :disabled="busy" @click="say(c.pair, c.step, 'paused')">
+            <IconPlayerPause :size="20" aria-hidden="true" /> Pause
+          </NButton>
+          <NButton v-else size="large" :disabled="busy" @click="say(c.pair, c.step, 'resumed')">
+            <IconPlayerPlay :size="20" aria-hidden="true" /> Go on
           </NButton>
           <NButton size="large" :disabled="busy" @click="say(c.pair, c.step, 'undone')">Take back</NButton>
           <ButtonLink :to="stepPath(c.pair, c.step)">
             <IconArrowsMaximize :size="20" aria-hidden="true" /> How it is done
           </ButtonLink>
+          <ButtonLink :to="`/pairs/${c.pair}/checks/ask`">Went wrong? Ask</ButtonLink>
         </div>
       </article>
       <div class="columns">
@@ -231,6 +247,9 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
             <p class="soft">{{ orderOf(w.clock.pair) }}</p>
             <h3>{{ nameOf(w.clock.pair, w.clock.step) }}</h3>
             <p>{{ rest(w.clock, w.state) }}</p>
+            <NButton v-if="w.state === 'drying'" :disabled="busy" @click="say(w.clock.pair, w.clock.step, 'ready')">
+              It is ready already
+            </NButton>
           </article>
           <h2>Later today</h2>
           <p v-if="laterToday.length === 0" class="soft">Nothing else is laid out for today.</p>
@@ -301,6 +320,12 @@ header,
   font-weight: 600;
   line-height: 1;
   color: var(--action);
+}
+.clock.resting {
+  color: var(--soft);
+}
+.over {
+  color: var(--watch);
 }
 .columns {
   display: grid;

@@ -20,8 +20,8 @@ export interface Uppers {
   left: Upper | null
 }
 type PackedFoot = Omit<FootPlan, Heavy | 'parts'> & Record<Heavy, Ref> & { parts: Ref[] }
-type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps' | 'skiving'> &
-  PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref; skiving: Ref }
+type PackedPlan = Omit<Plan, keyof FootPlan | 'left' | 'feet' | 'steps' | 'checks' | 'skiving'> &
+  PackedFoot & { left: PackedFoot | null; feet: Ref; steps: Ref; checks: Ref; skiving: Ref }
 
 /** Results of stages that are the very same objects while nothing they come from has changed. */
 type Heavy = 'last' | 'upper' | 'layers' | 'edges' | 'stitching' | 'lasting' | 'bottom' | 'lasted'
@@ -88,6 +88,7 @@ export class Packer {
       feet: ref(plan.feet),
       feetFindings: plan.feetFindings,
       steps: ref(plan.steps),
+      checks: ref(plan.checks),
       asked: plan.asked,
       skiving: ref(plan.skiving),
     }
@@ -148,6 +149,7 @@ export class Unpacker {
       feet: of(plan.feet),
       feetFindings: plan.feetFindings,
       steps: of(plan.steps),
+      checks: of(plan.checks),
       asked: plan.asked,
       skiving: of(plan.skiving),
     }

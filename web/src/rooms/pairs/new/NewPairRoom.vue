@@ -28,6 +28,7 @@ import PictureChoice from '../../../ui/PictureChoice.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import SelectField from '../../../ui/SelectField.vue'
 import TextField from '../../../ui/TextField.vue'
+import OfferedLessons from '../../../ui/lessons/OfferedLessons.vue'
 import { useForm } from '../../../ui/useForm.ts'
 import ChosenPair from './ChosenPair.vue'
 import LastChoice from './LastChoice.vue'
@@ -273,6 +274,7 @@ async function start(): Promise<void> {
         :problem="sketchProblem"
         :missing="chosen === null"
       >
+        <OfferedLessons :id="null" :decisions="chosen?.decisions ?? null" :steps="null" />
         <PromisedDay :label="label" :decisions="chosen?.decisions ?? null" @due="due = $event" />
         <p v-if="refused || elsewhere" class="bad" role="alert">{{ refused || elsewhere }}</p>
         <div class="actions">

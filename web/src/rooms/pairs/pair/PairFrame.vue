@@ -7,6 +7,7 @@ import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../../app/shortcuts.ts'
 import { useMade } from '../../../stores/madeStore.ts'
 import { usePair } from '../../../stores/pairStore.ts'
+import { useRecord } from '../../../stores/recordStore.ts'
 import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import { feet } from '../../../ui/feet.ts'
 import { IN_PAIR } from '../../../ui/inPair.ts'
@@ -23,6 +24,7 @@ const route = useRoute()
 const router = useRouter()
 const pair = usePair()
 const made = useMade()
+const record = useRecord()
 provide(IN_PAIR, true)
 const printOpen = ref(false)
 const remakeOpen = ref(false)
@@ -32,6 +34,7 @@ watch(
   (id) => {
     void pair.load(id)
     void made.load(id)
+    void record.load(id)
   },
   { immediate: true },
 )
@@ -148,16 +151,24 @@ const saveWord = computed(() =>
         </span>
         <NButton @click="pair.foot = otherShoe[0].foot ?? 'right'"> Show the {{ otherShoe[0].foot }} shoe </NButton>
       </div>
+      <div v-if="record.record?.givenUp" class="bar watch" role="status" data-testid="given-up">
+        <span><strong>This pair was given up.</strong> {{ record.record.givenUp.reason }}</span>
+        <ButtonLink :to="`/pairs/${id}/checks/back`">What it cost</ButtonLink>
+      </div>
       <div v-if="made.remake.length > 0" class="bar watch" role="status" data-testid="remake">
         <span>
           <strong
-            >{{ made.remake.length === 1 ? 'One thing' : `${made.remake.length} things` }} made before no longer match
-            the plan.</strong
+            >{{ made.remake.length === 1 ? 'One thing' : `${made.remake.length} things` }} made before
+            {{ made.remake.length === 1 ? 'is' : 'are' }} of no use any more.</strong
           >
           <template v-if="remakeOpen">
             <span v-for="r in made.remake" :key="r.part" class="remade">
               {{ r.name }} ({{ r.how.join(', ') }} at revision {{ r.revision }}){{
-                r.gone ? ': not needed any more' : ': make it again'
+                r.gone
+                  ? ': not in the plan any more'
+                  : r.spoilt
+                    ? `: make it again, because ${r.spoilt}`
+                    : ': the plan has changed, make it again'
               }}.
             </span>
           </template>

@@ -13,6 +13,7 @@ export const stages = [
   { path: 'cutting', name: 'Cutting' },
   { path: 'lasting', name: 'Lasting' },
   { path: 'work', name: 'Work' },
+  { path: 'checks', name: 'Checks' },
 ] as const
 export type StagePath = (typeof stages)[number]['path']
 
@@ -63,6 +64,7 @@ function findingsOf(plan: FootPlan, stage: StagePath): { part: string; finding: 
       return of('Lasting', plan.lasting.findings)
     case 'cutting':
     case 'work':
+    case 'checks':
       return []
   }
 }

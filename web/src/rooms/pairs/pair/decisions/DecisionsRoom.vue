@@ -24,6 +24,7 @@ import { rolesIn } from '../../../../stores/rolesIn.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import ConsequenceList from '../../../../ui/ConsequenceList.vue'
+import OfferedLessons from '../../../../ui/lessons/OfferedLessons.vue'
 import FindingItem from '../../../../ui/FindingItem.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import MaterialSelect from '../../../../ui/MaterialSelect.vue'
@@ -128,6 +129,7 @@ async function remove(): Promise<void> {
           <h2>Order</h2>
           <OrderFields />
         </div>
+        <OfferedLessons :id="pair.view?.id ?? null" :decisions="pair.decisions" :steps="pair.whole?.steps ?? []" />
         <section v-if="changed" class="card block effect" aria-label="What the change of material does">
           <h3>{{ changed.what }}</h3>
           <p v-if="!effect" class="soft" role="status">Working it out …</p>

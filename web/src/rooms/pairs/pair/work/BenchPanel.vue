@@ -4,6 +4,7 @@ import { usualMinutes, type Pace, type StepProgress } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { showMinutes } from '../../../../app/settings.ts'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
+import BenchSelect from '../../../../ui/BenchSelect.vue'
 import WaitClocks from './WaitClocks.vue'
 
 /** How far the pair is: what is done, what waits, what runs, what may be started. */
@@ -25,6 +26,7 @@ const minutesLeft = computed(() =>
 
 <template>
   <BecausePanel title="At the bench">
+    <BenchSelect />
     <p v-if="steps.length === 0" class="soft">Fetching …</p>
     <template v-else>
       <p class="sum">

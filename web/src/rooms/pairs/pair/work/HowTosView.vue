@@ -10,7 +10,7 @@ import HouseDialog from '../../../../ui/HouseDialog.vue'
 import SearchField from '../../../../ui/SearchField.vue'
 import TextField from '../../../../ui/TextField.vue'
 import HowToCard from './HowToCard.vue'
-import StepsField from './StepsField.vue'
+import SeveralField from '../../../../ui/SeveralField.vue'
 import { stepNames } from './stepNames.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 
@@ -93,7 +93,7 @@ const remove = (own: Kept) =>
           :value="typed.text"
           @change="typed.text = $event"
         />
-        <StepsField
+        <SeveralField
           label="Shown at"
           name="how-steps"
           :value="typed.steps"

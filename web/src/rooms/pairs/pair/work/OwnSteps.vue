@@ -7,7 +7,7 @@ import FigureField from '../../../../ui/FigureField.vue'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import SelectField from '../../../../ui/SelectField.vue'
 import { stepNames } from './stepNames.ts'
-import StepsField from './StepsField.vue'
+import SeveralField from '../../../../ui/SeveralField.vue'
 import TextField from '../../../../ui/TextField.vue'
 
 /** Steps that the maker adds to this pair: where they stand, and how long they take. */
@@ -98,14 +98,14 @@ const remove = (id: string) => emit('change', { own: props.work.own.filter((o) =
             @change="typed.wait = $event ?? 0"
           />
         </label>
-        <StepsField
+        <SeveralField
           label="Comes after"
           name="own-after"
           :value="typed.after"
           :options="steps"
           @change="typed.after = $event"
         />
-        <StepsField
+        <SeveralField
           label="Comes before"
           name="own-before"
           :value="typed.before"

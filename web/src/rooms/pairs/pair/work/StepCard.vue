@@ -11,6 +11,9 @@ import { stepPath } from '../../../../ui/stepPath.ts'
 import StepPlace from './StepPlace.vue'
 import StepStuff from './StepStuff.vue'
 import { clockFace } from '../../../../ui/clockFace.ts'
+import StepChecks from './StepChecks.vue'
+import StepMore from './StepMore.vue'
+import { tookMinutes } from './tookMinutes.ts'
 import { usualWords } from './usualWords.ts'
 
 const props = defineProps<{ progress: StepProgress; pace: Pace | null; now: number; busy: boolean }>()
@@ -25,10 +28,7 @@ const usual = computed(() => usualWords(step.value, props.pace))
 const asked = ref(false)
 /** A finished or held step is one line until somebody wants to know more. */
 const open = computed(() => active.value || asked.value)
-const took = computed(() => {
-  const { startedAt, finishedAt } = props.progress
-  return startedAt !== null && finishedAt !== null ? (finishedAt - startedAt) / 60_000 : null
-})
+const took = computed(() => tookMinutes(props.progress))
 const waitWords = computed(() => {
   const w = step.value.wait
   if (!w) return ''
@@ -55,7 +55,7 @@ const waitWords = computed(() => {
         <template v-if="waitWords && progress.state !== 'finished'">, {{ waitWords }}</template>
       </span>
       <span v-if="progress.state === 'started'" class="figure running" data-testid="running-clock">{{
-        clockFace(now - (progress.startedAt ?? now))
+        clockFace(progress.worked)
       }}</span>
       <div class="buttons">
         <ButtonLink :to="to" :aria-label="`${step.name}, large`">
@@ -72,6 +72,7 @@ const waitWords = computed(() => {
         <NButton type="primary" v-if="progress.state === 'started'" :disabled="busy" @click="$emit('say', 'finished')">
           {{ step.wait ? 'Done, start the clock' : 'Done' }}
         </NButton>
+        <StepMore :progress="progress" :busy="busy" @say="$emit('say', $event)" />
         <NButton v-if="progress.state === 'started'" :disabled="busy" @click="$emit('say', 'undone')">
           Take back
         </NButton>
@@ -106,6 +107,7 @@ const waitWords = computed(() => {
       <ul v-else-if="step.after.length > 0" class="soft">
         <li v-for="a in step.after" :key="a.id">After “{{ a.name }}”: {{ tell(a.why) }}.</li>
       </ul>
+      <StepChecks :step="step" />
       <StepStuff :step="step" />
       <StepPlace v-if="asked" :step="step" />
       <p v-for="c in step.cautions" :key="c" class="caution">

@@ -17,6 +17,9 @@ import { clockFace, timeOfDay } from '../../../../ui/clockFace.ts'
 import HowToCard from './HowToCard.vue'
 import StepDrawing from './StepDrawing.vue'
 import StepStuff from './StepStuff.vue'
+import StepChecks from './StepChecks.vue'
+import StepMore from './StepMore.vue'
+import { tookMinutes } from './tookMinutes.ts'
 import { usualWords } from './usualWords.ts'
 import { useHowTos } from '../../../../stores/howTosStore.ts'
 
@@ -35,10 +38,7 @@ const step = computed(() => props.progress.step)
 const at = computed(() => props.steps.findIndex((s) => s.step.id === step.value.id))
 const [previous, next] = [computed(() => props.steps[at.value - 1]), computed(() => props.steps[at.value + 1])]
 const held = computed(() => props.progress.state === 'open' && props.progress.heldBy.length > 0)
-const took = computed(() => {
-  const { startedAt, finishedAt } = props.progress
-  return startedAt !== null && finishedAt !== null ? (finishedAt - startedAt) / 60_000 : null
-})
+const took = computed(() => tookMinutes(props.progress))
 const waits = computed(() => {
   const w = step.value.wait
   if (!w) return ''
@@ -77,8 +77,8 @@ const cards = computed(() => [
           <dd class="figure">{{ showMinutes(step.minutes.value) }}</dd>
         </div>
         <div v-if="progress.state === 'started'">
-          <dt>Running</dt>
-          <dd class="figure running" data-testid="running-clock">{{ clockFace(now - (progress.startedAt ?? now)) }}</dd>
+          <dt>{{ progress.pausedAt === null ? 'Running' : 'Rests' }}</dt>
+          <dd class="figure running" data-testid="running-clock">{{ clockFace(progress.worked) }}</dd>
         </div>
         <div v-if="took !== null">
           <dt>Took</dt>
@@ -108,6 +108,7 @@ const cards = computed(() => [
         >
           <IconCheck :size="22" aria-hidden="true" />&nbsp;{{ step.wait ? 'Done, start the clock' : 'Done' }}
         </NButton>
+        <StepMore :progress="progress" :busy="busy" large @say="$emit('say', $event)" />
         <NButton v-if="progress.state !== 'open'" size="large" :disabled="busy" @click="$emit('say', 'undone')">
           Take back
         </NButton>
@@ -128,6 +129,7 @@ const cards = computed(() => [
       <p v-for="c in step.cautions" :key="c" class="caution">
         <IconAlertTriangle :size="22" aria-hidden="true" /> <span>{{ cautions[c] }}</span>
       </p>
+      <StepChecks :step="step" />
       <StepStuff :step="step" />
       <template v-if="step.after.length > 0">
         <h3>After</h3>

@@ -51,6 +51,8 @@ describe('headings of the list', () => {
       state: 'open' as const,
       startedAt: null,
       finishedAt: null,
+      pausedAt: null,
+      worked: 0,
       clock: null,
       heldBy: [],
     }))

@@ -2,6 +2,7 @@ import { progress, type Pace, type StepEvent, type StepProgress } from '@gentle-
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ApiError } from '../../../../api/client.ts'
+import { myBench } from '../../../../app/myBench.ts'
 import { useNews } from '../../../../app/news.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
@@ -73,7 +74,7 @@ export function useWorkLog() {
     ask(async (id) => {
       // A step is checked against the pair as saved.
       await pair.flush()
-      await take(id, () => api.logStep(id, step, what))
+      await take(id, () => api.logStep(id, step, what, myBench.value))
       // A cut that is finished is on the list of what was made.
       if (what === 'finished') await made.load(id)
     })

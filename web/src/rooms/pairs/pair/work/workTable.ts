@@ -1,3 +1,4 @@
+import { tookMinutes } from './tookMinutes.ts'
 import { groupNames, usualMinutes, type Pace, type StepProgress } from '@gentle-awl/core'
 
 /** Where a step stands, as a person says it. */
@@ -29,7 +30,7 @@ function standingOf({ state, heldBy }: StepProgress): Standing {
 export const workRows = (steps: readonly StepProgress[], pace: Readonly<Record<string, Pace>> = {}): WorkRow[] =>
   steps.map((s, i) => {
     const planned = s.step.minutes.value
-    const took = s.startedAt !== null && s.finishedAt !== null ? (s.finishedAt - s.startedAt) / 60_000 : null
+    const took = tookMinutes(s)
     return {
       id: s.step.id,
       place: i + 1,

@@ -1,22 +1,24 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
-import SelectField from '../../../../ui/SelectField.vue'
+import SelectField from './SelectField.vue'
 
-/** Several steps out of all: each is chosen from the list and stands below it until it is taken away. */
+/** Several out of all: each is chosen from the list and stands below it until it is taken away. */
 const props = defineProps<{
   label: string
   name: string
   value: readonly string[]
   options: readonly { value: string; name: string }[]
+  /** What the list says while nothing is chosen. */
+  none?: string
 }>()
 const emit = defineEmits<{ change: [ids: string[]] }>()
 const NONE = ''
 const left = computed(() => [
-  { value: NONE, name: props.value.length === 0 ? 'nothing in particular' : 'one more …' },
+  { value: NONE, name: props.value.length === 0 ? (props.none ?? 'nothing in particular') : 'one more …' },
   ...props.options.filter((o) => !props.value.includes(o.value)),
 ])
-/** A step that the pair has no longer keeps its place, for the day it has it again. */
+/** What the pair has no longer keeps its place, for the day it has it again. */
 const nameOf = (id: string) => props.options.find((o) => o.value === id)?.name ?? `${id}, not in this pair`
 function add(id: string): void {
   if (id !== NONE) emit('change', [...props.value, id])
