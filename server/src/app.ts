@@ -140,7 +140,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))
-  api.use('/', learnedRoutes(store))
+  api.use('/', learnedRoutes(store, cards))
   api.use('/', scheduleRoutes(store, jobs, cards))
   api.use(noSuchPath)
   app.use('/api/v1', api)

@@ -65,7 +65,6 @@ const ROOMS = [
   { id: 'seat', name: 'at the seat', how: 'behind the seat' },
 ] as const
 
-
 const height = (
   book: RuleBook,
   id: string,

@@ -25,6 +25,25 @@ export interface Suspect {
 /** Faults that a pair can have. */
 export const faultsOf = (c: FaultCase): Fault[] => faults.filter((f) => f.among?.(c) ?? true)
 
+/** A cause for which the evidence makes it so many times as likely is worth looking for before anybody sees it. */
+const WORTH_A_LOOK = 4
+
+/** Faults that the pair's own figures, log and ways point to, the strongest first. */
+export const pointedTo = (c: FaultCase): Fault[] =>
+  faultsOf(c)
+    .map((fault) => ({
+      fault,
+      weight: Math.max(...fault.causes.map((cause) => weightOf(cause, c).weight / cause.usual)),
+    }))
+    .filter(({ weight }) => weight >= WORTH_A_LOOK)
+    .sort((a, b) => b.weight - a.weight)
+    .map(({ fault }) => fault)
+
+function weightOf(cause: Cause, c: FaultCase): { cause: Cause; evidence: Evidence[]; weight: number } {
+  const evidence = cause.evidence(c).filter((e) => e !== null)
+  return { cause, evidence, weight: evidence.reduce((w, e) => w * e.factor, cause.usual) }
+}
+
 /** What helps where it stands: the first that is not past, else nothing more does. */
 function helpAt({ helps }: Cause, c: FaultCase): Sentence {
   const at = stageIndex(c.stage)
@@ -37,10 +56,7 @@ function helpAt({ helps }: Cause, c: FaultCase): Sentence {
  * independent); shares are of the whole. Equal ones keep the order of the book.
  */
 export function diagnose(fault: Fault, c: FaultCase): Suspect[] {
-  const weighed = fault.causes.map((cause) => {
-    const evidence = cause.evidence(c).filter((e) => e !== null)
-    return { cause, evidence, weight: evidence.reduce((w, e) => w * e.factor, cause.usual) }
-  })
+  const weighed = fault.causes.map((cause) => weightOf(cause, c))
   const whole = weighed.reduce((sum, w) => sum + w.weight, 0)
   return weighed
     .map(({ cause, evidence, weight }): Suspect => ({

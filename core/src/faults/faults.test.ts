@@ -9,7 +9,7 @@ import { checkRuleFigures } from '../plan/ruleRegistry.ts'
 import { remedied } from '../trade/remedy.ts'
 import { spoken, type Sentence } from '../units/sentence.ts'
 import { faultCase, type FaultInput } from './case.ts'
-import { diagnose, faults, faultsOf } from './diagnose.ts'
+import { diagnose, faults, faultsOf, pointedTo } from './diagnose.ts'
 import { stages } from './fault.ts'
 
 const cache = keptCache(40)
@@ -184,6 +184,14 @@ describe('what is behind a fault', () => {
     const shares = [0, 1, 2, 3, 4].map(share)
     expect(shares).toEqual([...shares].sort((a, b) => a - b))
     expect(shares[4]! - shares[0]!).toBeGreaterThan(0.3)
+  })
+  it('a pair’s own figures point to what may show, and a pair that is well to nothing of the kind', () => {
+    const pointed = (p: Omit<Planted, 'fault' | 'cause'>) => pointedTo(faultCase(caseOf(p))).map((f) => f.id)
+    expect(pointed({ off: { backGap: 4 } })).toContain('folds')
+    expect(pointed({ waits: { 'cement-outsole': 2 }, upTo: 'press-outsole' })).toContain('soleGapes')
+    expect(pointed({ off: { tacks: -1 } })[0]).toBe('feltStep')
+    const well = pointed({ upTo: 'last-toe' })
+    for (const id of ['folds', 'soleGapes', 'feltStep', 'twist', 'puffLine']) expect(well).not.toContain(id)
   })
   it('glue that was put right in time is no cause any more', () => {
     const input = caseOf({ waits: { 'cement-outsole': 2 }, upTo: 'press-outsole' })

@@ -123,9 +123,11 @@ describe('waits in this air', () => {
     expect(learnedWaits(seen(600, 4), now)[0]).toMatchObject({ times: 4, proposed: 600, seen: 600 })
     const [once] = learnedWaits(seen(300, 1), now)
     const [often] = learnedWaits(seen(300, 40), now)
-    // 600 · 2^(-1/4) and 600 · 2^(-40/43).
-    expect(once!.proposed).toBe(Math.round(600 * 2 ** -0.25))
-    expect(often!.proposed).toBe(Math.round(600 * 2 ** (-40 / 43)))
+    // 600 · 2^(-1/4) is 504.5, and 600 · 2^(-40/43) is 314.9: to a quarter of an hour.
+    expect(once!.proposed).toBe(510)
+    expect(often!.proposed).toBe(315)
+    const short = Array.from({ length: 40 }, () => ({ rule: 'r', planned: 15, took: 10 }))
+    expect(learnedWaits(short, () => 15)[0]!.proposed).toBe(10)
     expect(often!.seen).toBeCloseTo(300, 9)
   })
   it('count by their share where the rule was another one then', () => {

@@ -19,6 +19,12 @@ export interface LearnedWait {
   proposed: number
 }
 
+/** As a clock is set: whole minutes, of hours by five minutes, of nights by a quarter of an hour. */
+function rounded(minutes: number): number {
+  const step = minutes < 60 ? 1 : minutes < 240 ? 5 : 15
+  return Math.max(1, step * Math.round(minutes / step))
+}
+
 /** Waits by the rule behind them. What was planned otherwise at the time counts by its share of that. */
 export function learnedWaits(seen: readonly SeenWait[], now: (rule: string) => number): LearnedWait[] {
   const rules = new Map<string, SeenWait[]>()
@@ -32,7 +38,7 @@ export function learnedWaits(seen: readonly SeenWait[], now: (rule: string) => n
         times: list.length,
         planned,
         seen: planned * share,
-        proposed: Math.max(1, Math.round(planned * share ** believed(list.length))),
+        proposed: rounded(planned * share ** believed(list.length)),
       }
     })
     .sort((a, b) => b.times - a.times)

@@ -10,14 +10,14 @@ import {
   type RuleFigures,
   type ToolWear,
 } from '@gentle-awl/core'
-import { asc, desc, eq, like } from 'drizzle-orm'
+import { asc, desc, eq, isNull, like, notLike, or } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { edition } from './edition.ts'
 import { notThere } from './errors.ts'
 import { readHouseRules } from './houseRules.ts'
 import { others } from './others.ts'
 import type { Db, Tx } from './open.ts'
-import { pairCards, pairs, toolChanges } from './schema.ts'
+import { pairCards, pairs, stepEvents, toolChanges } from './schema.ts'
 import { logsOf } from './stepLog.ts'
 
 /** So many pairs, the newest ones: how one worked years ago says little. */
@@ -31,6 +31,8 @@ export interface Learned {
   changes: (typeof toolChanges.$inferSelect)[]
   /** How many pairs were looked at. */
   pairs: number
+  /** How many more were worked on whose steps are not known yet: their cards are being made. */
+  pending: number
 }
 
 /** The newest pairs with their steps and logs; those whose card is not made yet are left out. */
@@ -52,7 +54,22 @@ export async function donePairs(db: Db): Promise<DonePair[]> {
   return cards.map(({ id, card }) => ({ id, steps: card.steps, log: logs.get(id) ?? [] }))
 }
 
-export async function readLearned(db: Db): Promise<Learned> {
+/** Pairs that were worked on and whose card is of an earlier program, or was never made. */
+async function unread(db: Db): Promise<string[]> {
+  const rows = await db
+    .selectDistinct({ id: pairs.id })
+    .from(pairs)
+    .innerJoin(stepEvents, eq(stepEvents.pairId, pairs.id))
+    .leftJoin(pairCards, eq(pairCards.pairId, pairs.id))
+    .where(or(isNull(pairCards.madeFrom), notLike(pairCards.madeFrom, `${edition} %`)))
+    .limit(PAIRS)
+  return rows.map((r) => r.id)
+}
+
+/** `read` is told of every pair whose steps are not known yet. */
+export async function readLearned(db: Db, read: (pairId: string) => void = () => undefined): Promise<Learned> {
+  const pending = await unread(db)
+  pending.forEach(read)
   const all = await donePairs(db)
   const told = all.map(doneWork)
   const { houseRules } = await readHouseRules(db)
@@ -69,6 +86,7 @@ export async function readLearned(db: Db): Promise<Learned> {
     ),
     changes,
     pairs: all.filter((p) => p.log.length > 0).length,
+    pending: pending.length,
   }
 }
 

@@ -4,7 +4,7 @@ import { demoId } from './demoId.ts'
 import type { DemoPair } from './workshop.ts'
 
 /** Nobody measures just what was planned: off by so many mm, by turns. */
-const OFF = [0.4, -0.6, 0.2, 0.9, -0.3, 0, -0.8, 0.5]
+const OFF = [0.2, -0.3, 0.1, 0.4, -0.2, 0, -0.4, 0.3]
 /** What does not come out as planned in the demo: the puff of one left shoe was set too far back. */
 const AMISS: Readonly<Record<string, number>> = { '1044 puffBack left': 3.5 }
 

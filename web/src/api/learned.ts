@@ -8,6 +8,8 @@ export interface Learned {
   wear: ToolWear[]
   changes: (ToolChange & { id: string })[]
   pairs: number
+  /** Pairs that were worked on and are still being read. */
+  pending: number
 }
 
 export const learnedApi = {

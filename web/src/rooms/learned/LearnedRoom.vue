@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useNews } from '../../app/news.ts'
@@ -23,6 +24,11 @@ const { problem, attempt } = useAttempt()
 const load = () =>
   attempt(() => Promise.all([lessons.loadLearned(), lessons.load(), schedule.loadDays(), workshop.load()]))
 onMounted(load)
+/** How often it is looked whether all pairs are read, ms. */
+const AGAIN = 2000
+useIntervalFn(() => {
+  if ((lessons.learned?.pending ?? 0) > 0) void attempt(() => lessons.loadLearned())
+}, AGAIN)
 useNews(
   () => ['/pairs', '/tool-changes', '/lessons'],
   () => void load(),
@@ -51,6 +57,9 @@ const to = (what: View) => `/learned${what === '' ? '' : `/${what}`}`
       </header>
       <ChoiceBar label="Of what" :options="views" :value="view" @choose="router.replace(to($event))" />
       <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
+      <p v-if="lessons.learned.pending > 0" class="soft" role="status">
+        {{ lessons.learned.pending === 1 ? 'One pair is' : `${lessons.learned.pending} pairs are` }} still being read …
+      </p>
       <p v-if="view === null" role="alert">There is nothing here. <RouterLink :to="to('')">Lessons</RouterLink></p>
       <AllLessons v-else-if="view === ''" />
       <MinutesView v-else-if="view === 'minutes'" :learned="lessons.learned" />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { NTable } from 'naive-ui'
-import { groupNames } from '@gentle-awl/core'
 import { computed, ref } from 'vue'
 import type { Learned } from '../../api/learned.ts'
 import { showMinutes } from '../../app/settings.ts'
@@ -16,6 +15,9 @@ const chosen = ref('')
 const one = computed(() => list.value.find((m) => m.key === chosen.value) ?? list.value[0] ?? null)
 const options = computed(() => list.value.map((m) => ({ value: m.key, name: nameOf(m.name) })))
 const nameOf = (name: string) => name.replace(/, (right|left)$/, '')
+/** One unit for both where it is the same. */
+const quarters = ([low, high]: readonly [number, number]) =>
+  high < 60 ? `${Math.round(low)} to ${showMinutes(high)}` : `${showMinutes(low)} to ${showMinutes(high)}`
 const share = (factor: number) => {
   const percent = Math.round(100 * (factor - 1))
   return percent === 0 ? 'as planned' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`
@@ -49,7 +51,6 @@ const share = (factor: number) => {
           <thead>
             <tr>
               <th scope="col">Step</th>
-              <th scope="col">Work</th>
               <th scope="col" class="right">Times</th>
               <th scope="col" class="right">Planned</th>
               <th scope="col" class="right">Here</th>
@@ -61,13 +62,12 @@ const share = (factor: number) => {
           <tbody>
             <tr v-for="m in list" :key="m.key" :data-minutes="m.key">
               <th scope="row">{{ nameOf(m.name) }}</th>
-              <td>{{ groupNames[m.group] }}</td>
               <td class="figure right">
                 {{ m.times }}<template v-if="m.forgotten > 0"> ({{ m.forgotten }} left out)</template>
               </td>
               <td class="figure right">{{ showMinutes(m.planned) }}</td>
               <td class="figure right">{{ showMinutes(m.usual) }}</td>
-              <td class="figure right">{{ showMinutes(m.quarters[0]) }} to {{ showMinutes(m.quarters[1]) }}</td>
+              <td class="figure right">{{ quarters(m.quarters) }}</td>
               <td>
                 <span v-for="b in m.makers" :key="b.maker" class="bench">
                   {{ schedule.makerName(b.maker) }} <span class="figure">{{ share(b.factor) }}</span>

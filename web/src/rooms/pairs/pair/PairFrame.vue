@@ -2,7 +2,7 @@
 import { NButton, NTooltip } from 'naive-ui'
 import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
-import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../../app/shortcuts.ts'
 import { useMade } from '../../../stores/madeStore.ts'
@@ -15,7 +15,7 @@ import LevelMark from '../../../ui/LevelMark.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
-import { said, stageAt, stageFlags, stages, worstOf } from './stages.ts'
+import { checkFlags, said, stageAt, stageFlags, stages, worstOf } from './stages.ts'
 import { tell } from '../../../app/settings.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 
@@ -42,6 +42,7 @@ watch(
 /** So many reasons are named at a stage's mark. */
 const MOST_FLAGS = 4
 const here = computed(() => stageAt(route.path))
+const nav = ref<HTMLElement | null>(null)
 const go = (to: number) => {
   const stage = stages[to]
   if (stage) void router.push(`/pairs/${props.id}/${stage.path}`)
@@ -60,10 +61,30 @@ onBeforeRouteLeave(() => pair.flush())
 onBeforeUnmount(() => void pair.flush())
 
 /** A stage carries the graver mark of both shoes, with what every flag is about. */
-const flags = computed(() => stages.map(({ path }) => (pair.whole ? stageFlags(pair.whole, path) : [])))
+const flags = computed(() =>
+  stages.map(({ path }) => {
+    if (path === 'checks') return checkFlags(pair.whole?.checks ?? [], record.verdicts)
+    return pair.whole ? stageFlags(pair.whole, path) : []
+  }),
+)
 const levels = computed(() => flags.value.map((list) => worstOf(list.map((f) => f.level))))
+/** Where the stages do not all fit, the one that is looked at is among those that are seen. */
+watch(
+  // A mark that comes makes its stage wider.
+  [here, nav, () => levels.value.join()],
+  async () => {
+    await nextTick()
+    const [list, link] = [nav.value, nav.value?.querySelector<HTMLElement>('.here')]
+    if (list && link) list.scrollLeft = link.offsetLeft + link.offsetWidth / 2 - list.clientWidth / 2
+  },
+  { flush: 'post' },
+)
 /** What this stage says of the shoe that is not shown: nothing else on the page does. */
-const otherShoe = computed(() => (flags.value[here.value] ?? []).filter((f) => f.foot !== null && f.foot !== pair.foot))
+const otherShoe = computed(() =>
+  (stages[here.value]?.path === 'checks' ? [] : (flags.value[here.value] ?? [])).filter(
+    (f) => f.foot !== null && f.foot !== pair.foot,
+  ),
+)
 
 /** A stop on the base pattern stands before all that is derived from it. */
 const patternStop = computed(() => {
@@ -86,7 +107,7 @@ const saveWord = computed(() =>
             {{ pair.label?.order }} · <span data-testid="save-state" aria-live="polite">{{ saveWord }}</span>
           </p>
         </div>
-        <nav class="stages" aria-label="Stages of the pair">
+        <nav ref="nav" class="stages" aria-label="Stages of the pair">
           <RouterLink
             v-for="(stage, i) in stages"
             :key="stage.path"
@@ -250,11 +271,24 @@ header {
 }
 @media (max-width: 1500px) {
   header {
-    column-gap: 16px;
+    column-gap: 12px;
+  }
+  .title {
+    max-width: 150px;
+  }
+  .title h1 {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .stages {
+    position: relative;
+    margin-left: 4px;
+    gap: 2px;
   }
   .stage {
-    gap: 4px;
-    padding: 0 10px;
+    gap: 3px;
+    padding: 0 7px;
   }
   .stage::before {
     display: none;
@@ -269,11 +303,7 @@ header {
   .title {
     flex: 1 1 120px;
     min-width: 0;
-  }
-  .title h1 {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    max-width: none;
   }
   .stages {
     order: 1;

@@ -1,4 +1,4 @@
-import type { Finding, FootPlan, Level } from '@gentle-awl/core'
+import type { Check, Finding, FootPlan, Level, Verdict } from '@gentle-awl/core'
 import type { Foot } from '../../../ui/feet.ts'
 import { tell } from '../../../app/settings.ts'
 
@@ -91,6 +91,18 @@ export function stageFlags(plan: FootPlan & { left: FootPlan | null }, stage: St
     )
     .sort((x, y) => Number(y.level === 'stop') - Number(x.level === 'stop'))
 }
+
+/** What was measured otherwise than planned, as flags of the checks. */
+export const checkFlags = (checks: readonly Pick<Check, 'id' | 'name'>[], verdicts: readonly Verdict[]): Flag[] =>
+  verdicts
+    .filter((v) => v.level !== 'fine')
+    .map((v): Flag => ({
+      id: `${v.foot ?? 'both'}.${v.check}`,
+      foot: v.foot,
+      part: checks.find((c) => c.id === v.check)?.name ?? v.check,
+      level: v.level,
+      reason: tell(v.sentence),
+    }))
 
 /** A flag as a sentence: which shoe, which part, and why. */
 export const said = ({ foot, part, reason }: Flag): string =>

@@ -6,6 +6,7 @@ import {
   faultsOf,
   faultStageNames,
   faultStages,
+  pointedTo,
   type FaultStage,
   type StepEvent,
 } from '@gentle-awl/core'
@@ -60,6 +61,8 @@ const given = computed(() => {
 })
 const stages = faultStages.map((value) => ({ value, name: faultStageNames[value] }))
 const all = computed(() => (given.value ? faultsOf(given.value) : []))
+/** What it may show although nobody has seen it: no more than can be looked at. */
+const looked = computed(() => (given.value ? pointedTo(given.value).slice(0, 4) : []))
 const asked = computed(() => (typeof route.query.fault === 'string' ? route.query.fault : ''))
 const fault = computed(() => all.value.find((f) => f.id === asked.value) ?? null)
 const ownFault = computed(() => own.list.find((f) => f.id === asked.value && f.of === '') ?? null)
@@ -115,6 +118,12 @@ const writing = ref(false)
         <SearchField v-model:value="wanted" label="Find a fault by its words" placeholder="Find a fault" />
         <NButton @click="writing = true">Write one of your own</NButton>
       </div>
+      <p v-if="looked.length > 0 && wanted === ''" data-pointed>
+        By its own figures and its log, look at this pair for:
+        <template v-for="(f, i) in looked" :key="f.id"
+          ><template v-if="i > 0">, </template><RouterLink :to="at(f.id)">{{ f.name }}</RouterLink></template
+        >.
+      </p>
       <p v-if="found.length === 0" class="soft">
         No fault says that. What this workshop knows of it can be written down.
       </p>

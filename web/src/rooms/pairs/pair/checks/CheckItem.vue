@@ -46,6 +46,9 @@ const lookOf = (foot: 'right' | 'left') => {
   const fine = props.readings[foot]?.fine
   return fine === undefined || fine === null ? null : fine ? 'fine' : 'not'
 }
+/** What is well is said in one line; what is not, shoe by shoe. */
+const wrong = computed(() => props.verdicts.filter((v) => v.level !== 'fine'))
+const between = computed(() => props.verdicts.find((v) => v.foot === null) ?? null)
 const footWord = (foot: 'right' | 'left') => (foot === 'right' ? 'Right' : 'Left')
 function measure(foot: 'right' | 'left', value: number | null): void {
   if (value !== null) emit('read', { check: props.check.id, foot, value })
@@ -88,8 +91,12 @@ const sendWords = ({ foot, back }: Verdict) => `Send the ${foot ?? back?.foot} s
         </div>
       </template>
     </div>
-    <ul v-if="verdicts.length > 0" class="verdicts" role="status">
-      <li v-for="v in verdicts" :key="v.foot ?? 'both'" :class="v.level">
+    <ul class="verdicts" role="status">
+      <li v-if="verdicts.length > 0 && wrong.length === 0" class="fine">
+        <LevelMark level="fine" quiet />
+        <p>{{ check.figure ? 'As planned.' : 'As it should be.' }} {{ between ? tell(between.sentence) : '' }}</p>
+      </li>
+      <li v-for="v in wrong" :key="v.foot ?? 'both'" :class="v.level">
         <LevelMark :level="v.level" quiet />
         <div>
           <p>{{ tell(v.sentence) }}</p>
@@ -132,9 +139,8 @@ const sendWords = ({ foot, back }: Verdict) => `Send the ${foot ?? back?.foot} s
   display: grid;
   gap: 2px;
 }
-.verdicts,
 .photos {
-  grid-column: 1 / -1;
+  justify-content: flex-end;
 }
 .verdicts {
   display: grid;
@@ -152,7 +158,7 @@ const sendWords = ({ foot, back }: Verdict) => `Send the ${foot ?? back?.foot} s
 .verdicts p {
   margin: 0;
 }
-.verdicts .stop {
+.verdicts > .stop {
   padding: 8px 10px;
   border-radius: 10px;
   background: var(--stop-soft);
