@@ -84,3 +84,41 @@ test('a new order is promised a day before it is accepted, and keeps it', async 
   await page.goto(page.url().replace(/last$/, 'decisions'))
   await expect(page.locator('input[name="due"]')).toHaveValue(due)
 })
+
+test('a step is dragged to a later hour: what that moves is said first, it stays there, and is let go again', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/calendar`)
+  const timeline = page.getByRole('group', { name: 'The work of all open pairs over time' })
+  await page.getByRole('radio', { name: 'Month', exact: true }).check({ force: true })
+  // The widest bar of those that are not begun: one that a finger would take.
+  const bars = timeline.locator('.work:not(.begun)')
+  await expect(bars.first()).toBeVisible()
+  const boxes = await bars.evaluateAll((all) =>
+    all.map((g) => ({
+      id: g.getAttribute('data-bar') ?? '',
+      width: g.querySelector('rect')!.getBoundingClientRect().width,
+    })),
+  )
+  const { id } = boxes.reduce((a, b) => (b.width > a.width ? b : a))
+  const bar = timeline.locator(`[data-bar="${id}"]`)
+  const box = (await bar.locator('rect').boundingBox())!
+  const [x, y] = [box.x + Math.min(4, box.width / 2), box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 60, y, { steps: 6 })
+  await page.mouse.move(x + 240, y, { steps: 6 })
+  await page.mouse.up()
+  const dialog = page.getByRole('dialog', { name: 'Move this step' })
+  await expect(dialog).toContainText('It comes to lie at')
+  await expect(dialog).toContainText(/other steps? moves?|Nothing else moves/)
+  await dialog.getByRole('button', { name: 'Put it there' }).click()
+  await expect(dialog).toHaveCount(0)
+  const put = timeline.locator('.work.put')
+  await put.first().locator('rect').click({ force: true })
+  await page.getByRole('button', { name: 'Move it …' }).click()
+  await dialog.getByRole('textbox', { name: 'Time' }).fill('25:00')
+  await expect(dialog.getByText('Write the time as 8:30.')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Leave it to the timetable' }).click()
+  await expect(put).toHaveCount(0)
+})

@@ -25,7 +25,6 @@ const views: {
   { name: 'new-pair', path: '/pairs/new' },
   { name: 'parts', path: `${welted}/parts` },
   { name: 'layers', path: `${welted}/parts/layers` },
-  { name: 'side-section', path: `${welted}/parts/bottom`, dark: true },
   { name: 'upper', path: '/pairs/01930000-0003-7000-8000-000000000005/upper' },
   { name: 'edges', path: `${welted}/edges/tab.lateral` },
   { name: 'stitching', path: '/pairs/01930000-0003-7000-8000-000000000002/stitching/tab.lateral' },
@@ -35,10 +34,15 @@ const views: {
     path: `${welted}/lasting/upper`,
     click: ['Tack 1 is in', 'Tack 2 is in', 'Tack 3 is in', 'Tack 4 is in'],
   },
-  { name: 'work', path: `${welted}/work` },
+  { name: 'work', path: `${welted}/work`, dark: true },
+  {
+    name: 'ask',
+    path: '/pairs/01930000-0003-7000-8000-000000000004/checks/ask?fault=crease',
+    click: ['radio:Left shoe'],
+  },
   { name: 'lasts', path: '/lasts' },
   { name: 'last-measured', path: `${lasts}6/measure`, click: ['radio:Side'] },
-  { name: 'stores', path: '/stores' },
+  { name: 'learned', path: '/learned/minutes' },
   { name: 'house-rules', path: '/rules' },
   { name: 'hide', path: '/stores/hides/01930000-0006-7000-8000-000000000001' },
   { name: 'camera', path: '/liners', click: ['From a photograph', 'Practise with our photograph'] },
@@ -65,7 +69,7 @@ for (const view of views) {
   // Whatever says that it is still fetching or planning must be gone, and stay so: a room may begin late.
   for (let quiet = 0; quiet < 3; quiet++) {
     const busy = await page.evaluate(() =>
-      /((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying|Opening|Looking|Straightening|Reading)[^\n]*…|Stop$)/m.test(
+      /((Fetching|Planning|Building|Fitting|Grading|Comparing|Measuring|Laying|Opening|Looking|Straightening|Reading|being read)[^\n]*…|Stop$)/m.test(
         document.body.innerText,
       ),
     )

@@ -69,6 +69,15 @@ CREATE TABLE `setbacks` (
 --> statement-breakpoint
 CREATE UNIQUE INDEX `setbacks_id_unique` ON `setbacks` (`id`);--> statement-breakpoint
 CREATE INDEX `setbacks_pair` ON `setbacks` (`pair_id`,`serial`);--> statement-breakpoint
+CREATE TABLE `step_wishes` (
+	`pair_id` text NOT NULL,
+	`step` text NOT NULL,
+	`maker` text,
+	`not_before` integer,
+	PRIMARY KEY(`pair_id`, `step`),
+	FOREIGN KEY (`pair_id`) REFERENCES `pairs`(`id`) ON UPDATE no action ON DELETE cascade
+);
+--> statement-breakpoint
 CREATE TABLE `tool_changes` (
 	`id` text PRIMARY KEY NOT NULL,
 	`tool` text NOT NULL,

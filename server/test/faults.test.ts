@@ -297,7 +297,15 @@ describe('a start', () => {
     await store.db.run(
       sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 7)`,
     )
-    for (const table of ['lessons', 'own_faults', 'photographs', 'readings', 'setbacks', 'tool_changes']) {
+    for (const table of [
+      'lessons',
+      'own_faults',
+      'photographs',
+      'readings',
+      'setbacks',
+      'step_wishes',
+      'tool_changes',
+    ]) {
       await store.db.run(sql.raw(`DROP TABLE ${table}`))
     }
     await store.db.run(sql`ALTER TABLE pairs DROP COLUMN given_up`)

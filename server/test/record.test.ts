@@ -52,17 +52,20 @@ describe('what is told of a step', () => {
 })
 
 describe('readings', () => {
+  const readings = async () => ((await server.call('GET', `${path}/record`)).body.readings as unknown[]).length
   it('are kept with their revision, each of them; the latest counts', async () => {
+    const before = await readings()
     await read({ check: 'backHeight', foot: 'right', value: 58.5, note: 'pulled low' })
     const { status, body } = await read({ check: 'backHeight', foot: 'right', value: 60.4 })
     expect(status).toBe(201)
-    expect(body.readings).toMatchObject([
+    expect((body.readings as unknown[]).slice(before)).toMatchObject([
       { check: 'backHeight', foot: 'right', value: 58.5, fine: null, note: 'pulled low', revision: 1 },
       { value: 60.4 },
     ])
   })
   it('of what is looked at say yes or no, and nothing else is taken', async () => {
     expect((await read({ check: 'look.folds', foot: 'left', fine: false })).status).toBe(201)
+    const before = await readings()
     const refused: [object, RegExp][] = [
       [{ check: 'look.folds', foot: 'left', value: 3 }, /looked at/],
       [{ check: 'backHeight', foot: 'left', fine: true }, /measured/],
@@ -75,7 +78,7 @@ describe('readings', () => {
       expect(answer.status).toBe(422)
       expect(answer.body.detail).toMatch(why)
     }
-    expect(((await server.call('GET', `${path}/record`)).body.readings as unknown[]).length).toBe(3)
+    expect(await readings()).toBe(before)
   })
 })
 
@@ -172,8 +175,11 @@ describe('photographs', () => {
 describe('a pair that is given up', () => {
   const spent = { minutes: 95, stuffs: [{ name: 'Tar-brown calf', area: 24.5, worth: null }] }
   it('is laid out no more, is on the list as such, and can be taken up again', async () => {
-    const open = async () =>
-      ((await server.call('GET', '/schedule')).body.open as { id: string }[]).some((p) => p.id === derby.id)
+    const open = async () => {
+      const { body } = await server.call('GET', '/schedule')
+      expect(body.detail).toBeUndefined()
+      return (body.open as { id: string }[]).some((p) => p.id === derby.id)
+    }
     const row = async () =>
       ((await server.call('GET', '/pairs')).body.pairs as { id: string; givenUp: boolean }[]).find(
         (p) => p.id === derby.id,
@@ -218,8 +224,8 @@ describe('what was learned', () => {
     const changed = await server.call('POST', '/tool-changes', { body: { tool: 'knife', note: 'new blade' } })
     expect(changed.status).toBe(201)
     expect(wear(changed, 'knife').since).toBe(0)
-    const [change] = changed.body.changes as { id: string }[]
-    const back = await server.call('DELETE', `/tool-changes/${change!.id}`)
+    const change = (changed.body.changes as { id: string }[]).at(-1)!
+    const back = await server.call('DELETE', `/tool-changes/${change.id}`)
     expect(wear(back, 'knife').since).toBe(wear(before, 'knife').since)
     expect((await server.call('POST', '/tool-changes', { body: { tool: 'laser' } })).status).toBe(422)
   })
@@ -235,14 +241,13 @@ describe('what was learned', () => {
     const stray = { kind: 'sample', text: 'x', pairId: '01930000-0003-7000-8000-00000000ffff' }
     expect((await server.call('POST', '/lessons', { body: stray })).status).toBe(422)
     await server.call('DELETE', `/pairs/${pairId}`, { version: Number(copy.body.version) })
-    expect((await server.call('GET', '/lessons')).list).toMatchObject([
-      { text: 'Cut the puff 3 mm shorter', pairId: null },
-    ])
+    const kept = (await server.call('GET', '/lessons')).list.find((l) => l.id === lesson.body.id)
+    expect(kept).toMatchObject({ text: 'Cut the puff 3 mm shorter', pairId: null })
   })
   it('own faults are kept with their causes, and need one', async () => {
     const fault = { name: 'Eyelet turns', causes: [{ cause: 'The hole was punched too large' }] }
     expect((await server.call('POST', '/faults', { body: fault })).status).toBe(201)
     expect((await server.call('POST', '/faults', { body: { ...fault, causes: [] } })).body.detail).toMatch(/one cause/)
-    expect((await server.call('GET', '/faults')).list).toHaveLength(1)
+    expect((await server.call('GET', '/faults')).list.map((f) => f.name)).toContain('Eyelet turns')
   })
 })

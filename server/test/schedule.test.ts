@@ -150,3 +150,38 @@ describe('the schedule as a calendar', () => {
     expect(Math.max(...ends)).toBe(Math.max(...timetable.entries.map((e) => e.end)))
   })
 })
+
+describe('where somebody put a step', () => {
+  it('is tried without being kept, kept, and let go again; what cannot be is refused with why', async () => {
+    const laid = await schedule()
+    const entry = laid.timetable.entries.find((e) => !e.begun && e.parts === 1)!
+    const later = entry.start + 3 * 86_400_000
+    const wish = { pair: entry.pair, step: entry.step, maker: entry.maker, notBefore: later }
+    const tried = await server.call('POST', '/schedule/try', { body: wish })
+    expect(tried.status).toBe(200)
+    expect(Number(tried.body.start)).toBeGreaterThanOrEqual(later)
+    const of = ({ timetable }: { timetable: Timetable }) =>
+      timetable.entries.find((e) => e.pair === entry.pair && e.step === entry.step)!
+    expect(of(await schedule()).start).toBe(entry.start)
+    expect((await server.call('PUT', '/schedule/wishes', { body: wish })).status).toBe(204)
+    const put = await schedule()
+    expect(of(put).start).toBeGreaterThanOrEqual(later)
+    expect(put.open.find((p) => p.id === entry.pair)?.wishes).toEqual([
+      { step: entry.step, maker: entry.maker, notBefore: later },
+    ])
+    const { pair, step } = wish
+    expect((await server.call('DELETE', '/schedule/wishes', { body: { pair, step } })).status).toBe(204)
+    expect(of(await schedule()).start).toBeLessThan(later)
+    const wrong: [object, RegExp][] = [
+      [{ ...wish, step: 'fly' }, /no such step/],
+      [{ ...wish, maker: 'nobody' }, /not in the calendar/],
+      [{ ...wish, maker: null, notBefore: null }, /at which bench/],
+      [{ ...wish, pair: '01930000-0003-7000-8000-00000000ffff' }, /not laid out/],
+    ]
+    for (const [body, why] of wrong) {
+      const answer = await server.call('PUT', '/schedule/wishes', { body })
+      expect(answer.status).toBe(422)
+      expect(answer.body.detail).toMatch(why)
+    }
+  })
+})

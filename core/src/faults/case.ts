@@ -8,7 +8,7 @@ import type { FootPlan, Plan } from '../plan/plan.ts'
 import { ruleOf } from '../plan/ruleRegistry.ts'
 import type { Step } from '../work/step.ts'
 import { runsOf, stepState } from '../work/standing.ts'
-import { stages, type FaultStage } from './fault.ts'
+import type { FaultStage } from './stage.ts'
 
 /** A wait that has ended: what it should have been and what it was, minutes. */
 export interface PastWait {
@@ -147,5 +147,3 @@ function stageOf(steps: readonly Step[], isDone: (s: Step) => boolean, state: Re
   if (begun('last')) return 'lasting'
   return begun('close') ? 'closing' : 'pattern'
 }
-
-export const stageIndex = (stage: FaultStage): number => stages.indexOf(stage)

@@ -4,8 +4,9 @@ import { bottomFaults } from './book/bottom.ts'
 import { insideFaults } from './book/inside.ts'
 import { toeFaults } from './book/toe.ts'
 import { topFaults } from './book/top.ts'
-import { stageIndex, type FaultCase } from './case.ts'
+import type { FaultCase } from './case.ts'
 import type { Cause, Evidence, Fault, Prevention } from './fault.ts'
+import { stageIndex } from './stage.ts'
 
 /** Everything that can be asked about, from the back to the bottom. */
 export const faults: readonly Fault[] = [...backFaults, ...toeFaults, ...topFaults, ...bottomFaults, ...insideFaults]
@@ -33,11 +34,13 @@ export const pointedTo = (c: FaultCase): Fault[] =>
   faultsOf(c)
     .map((fault) => ({
       fault,
-      weight: Math.max(...fault.causes.map((cause) => weightOf(cause, c).weight / cause.usual)),
+      weight: Math.max(...causesOf(fault, c).map((cause) => weightOf(cause, c).weight / cause.usual)),
     }))
     .filter(({ weight }) => weight >= WORTH_A_LOOK)
     .sort((a, b) => b.weight - a.weight)
     .map(({ fault }) => fault)
+
+const causesOf = ({ causes }: Fault, c: FaultCase): Cause[] => causes.filter((cause) => cause.among?.(c) ?? true)
 
 function weightOf(cause: Cause, c: FaultCase): { cause: Cause; evidence: Evidence[]; weight: number } {
   const evidence = cause.evidence(c).filter((e) => e !== null)
@@ -56,7 +59,7 @@ function helpAt({ helps }: Cause, c: FaultCase): Sentence {
  * independent); shares are of the whole. Equal ones keep the order of the book.
  */
 export function diagnose(fault: Fault, c: FaultCase): Suspect[] {
-  const weighed = fault.causes.map((cause) => weightOf(cause, c))
+  const weighed = causesOf(fault, c).map((cause) => weightOf(cause, c))
   const whole = weighed.reduce((sum, w) => sum + w.weight, 0)
   return weighed
     .map(({ cause, evidence, weight }): Suspect => ({

@@ -1,18 +1,7 @@
 import type { Remedy } from '../trade/remedy.ts'
 import type { Sentence } from '../units/sentence.ts'
 import type { FaultCase } from './case.ts'
-
-/** How far a shoe is: what still helps depends on it. */
-export const stages = ['pattern', 'closing', 'lasting', 'lasted', 'soled', 'finished'] as const
-export type FaultStage = (typeof stages)[number]
-export const stageNames: Record<FaultStage, string> = {
-  pattern: 'Nothing is sewn yet',
-  closing: 'The upper is being closed',
-  lasting: 'It is being pulled over the last',
-  lasted: 'It is lasted, the sole is not on',
-  soled: 'The sole is on',
-  finished: 'It is off the last',
-}
+import type { FaultStage } from './stage.ts'
 
 /**
  * Something that this pair's own figures, log or ways say for a cause or against it. `factor` is how many times as likely
@@ -37,6 +26,8 @@ export interface Cause {
   name: string
   /** How often it is this among the causes of its fault, before anything is known of the pair: 1 now and then, 3 mostly. */
   usual: number
+  /** Whether it can be the cause on this pair at all; it can where it is left out. */
+  among?: (c: FaultCase) => boolean
   evidence: (c: FaultCase) => (Evidence | null)[]
   helps: Helps
   prevents: (c: FaultCase) => Prevention

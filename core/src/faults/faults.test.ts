@@ -10,7 +10,7 @@ import { remedied } from '../trade/remedy.ts'
 import { spoken, type Sentence } from '../units/sentence.ts'
 import { faultCase, type FaultInput } from './case.ts'
 import { diagnose, faults, faultsOf, pointedTo } from './diagnose.ts'
-import { stages } from './fault.ts'
+import { stages } from './stage.ts'
 
 const cache = keptCache(40)
 const MINUTE = 60_000

@@ -67,6 +67,21 @@ export const WorkshopDays = z.object({
 })
 export type WorkshopDays = z.infer<typeof WorkshopDays>
 
+/** Where somebody put a step of a pair: at a bench, not before a time, or both. */
+export const StepWish = z
+  .object({
+    step: line(80).min(1),
+    /** Who is to do it; null whoever can. */
+    maker: z.string().max(40).nullable().default(null),
+    /** Not before this, ms since the epoch; null as soon as it can. */
+    notBefore: z.number().int().min(0).max(8e15).nullable().default(null),
+  })
+  .refine(({ maker, notBefore }) => maker !== null || notBefore !== null, {
+    path: ['maker'],
+    message: 'Say at which bench it is done, or not before when.',
+  })
+export type StepWish = z.infer<typeof StepWish>
+
 function isZone(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name })

@@ -321,6 +321,7 @@ describe('the pipeline', () => {
     const again = [...fresh.computed].filter(([name, n]) => n !== before.get(name)).map(([name]) => name)
     expect(again.sort()).toEqual([
       'bottom section',
+      'checks',
       'feet',
       'lasted',
       'lastedUsed',

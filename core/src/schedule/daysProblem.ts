@@ -1,5 +1,5 @@
 import { problemOf, type Lag, type Problem, type Said } from '../scheduling/problem.ts'
-import { sharedTools, type WorkshopDays } from '../model/workshopDays.ts'
+import { sharedTools, type StepWish, type WorkshopDays } from '../model/workshopDays.ts'
 import type { CardStep } from '../model/pairCard.ts'
 import { closedTimes, longestShift } from './openHours.ts'
 import { waitWindow, type Run, type Standing } from '../work/standing.ts'
@@ -81,6 +81,12 @@ export function daysProblem(
     return operations.push(operation) - 1
   }
 
+  /** Those who are wished for, if they can do it at all; a wish for somebody who cannot is none. */
+  const heeded = (able: number[], wish: StepWish | undefined): number[] => {
+    const wished = able.filter((i) => makers[i]!.id === wish?.maker)
+    return wished.length > 0 ? wished : able
+  }
+
   pairs.forEach((pair, p) => {
     const stands = standing.get(pair.id)!
     /** First and last operation of each step that is still to be done or is being done. */
@@ -95,12 +101,18 @@ export function daysProblem(
         nobody.push({ pair, step, why: able.length === 0 ? 'skill' : 'hours' })
         continue
       }
-      const workers = able.filter((i) => longestShift(makers[i]!) > 0)
+      // What is begun is where it is.
+      const wish = state.state === 'open' ? pair.wishes?.find((w) => w.step === step.id) : undefined
+      const workers = heeded(
+        able.filter((i) => longestShift(makers[i]!) > 0),
+        wish,
+      )
       const kind = kinds.get(step.key) ?? kinds.set(step.key, kinds.size).size - 1
       const minutes = Math.max(1, Math.round(step.minutes * pace(step.key)))
       const most = Math.max(...workers.map((i) => makers[i]!.pace))
       const parts = state.state === 'started' ? 1 : Math.ceil((minutes * most) / Math.max(1, SHARE_OF_SHIFT * shift))
       const uses = step.machines.map(machineAt)
+      const notBefore = wish?.notBefore ? Math.ceil((wish.notBefore - origin) / 60_000) : 0
       let before = -1
       for (let part = 1; part <= parts; part++) {
         const length = Math.round((minutes * part) / parts) - Math.round((minutes * (part - 1)) / parts)
@@ -108,7 +120,8 @@ export function daysProblem(
         let modes = workers.map(mode)
         let begun: { start: number; mode: number } | undefined
         if (state.state === 'started') {
-          const who = Math.max(0, workers.indexOf(makers.findIndex((m) => m.id === doneBy(pair.id, step.id))))
+          const by = state.maker ?? doneBy(pair.id, step.id)
+          const who = Math.max(0, workers.indexOf(makers.findIndex((m) => m.id === by)))
           // What rests stands on its bench with what was worked on it.
           const start = minute(begunAt(state, nowInstant))
           const end = Math.max(start + modes[who]!.minutes, now + RUNS_OVER)
@@ -116,7 +129,7 @@ export function daysProblem(
           begun = { start, mode: who }
         }
         const at = add(
-          { pair: p, modes, uses, release: now, kind, ...(begun ? { begun } : {}) },
+          { pair: p, modes, uses, release: Math.max(now, notBefore), kind, ...(begun ? { begun } : {}) },
           { pair, step, part, parts, standing: state },
         )
         if (before >= 0) lags.push({ from: before, to: at, min: 0, max: null })

@@ -1,5 +1,6 @@
 import type { StepEvent } from '../model/pair.ts'
 import type { CardStep } from '../model/pairCard.ts'
+import type { StepWish } from '../model/workshopDays.ts'
 import { standingOf, type Standing } from '../work/standing.ts'
 
 /** A pair that is being made, as whoever lays out the days has to know it. */
@@ -15,6 +16,8 @@ export interface OpenPair {
   lasts: readonly string[]
   steps: readonly CardStep[]
   log: readonly StepEvent[]
+  /** Where somebody put steps of it; none while it is left to the timetable. */
+  wishes?: readonly StepWish[]
 }
 
 /** Where each step stands by its log. */

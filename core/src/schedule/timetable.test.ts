@@ -11,6 +11,7 @@ import { planPair } from '../plan/planPair.ts'
 import { daysProblem } from './daysProblem.ts'
 import type { OpenPair } from './openPairs.ts'
 import { layOut, type Timetable } from './timetable.ts'
+import { timetableChanges } from './timetableChanges.ts'
 
 // A Monday, eight in the morning.
 const NOW = Date.parse('2026-05-04T06:00:00Z')
@@ -112,6 +113,79 @@ describe('the timetable of a workshop', () => {
     })
     // One pair of lasts for two pairs of shoes: the second one waits for them.
     expect(latest.chain.some((l) => l.held.by === 'last')).toBe(true)
+  })
+
+  it('is there also when there was no time at all to look for it', () => {
+    const days = workshop({ makers: [bench('a')] })
+    const open = [pair(1), pair(2), pair(3), pair(4)]
+    const table = layOut(
+      daysProblem(open, days, () => 1, NOW),
+      { seed: 1, progress: () => 1 },
+    )
+    expect(table).not.toBeNull()
+    expect(timetableFaults(table!, open, days, NOW)).toEqual([])
+  })
+  it('puts a step where somebody wants it, and all else round it; a wish for one who cannot is none', () => {
+    const days = workshop({ makers: [bench('a'), bench('b'), bench('c', { skills: ['close'] })] })
+    const thursday = Date.parse('2026-05-07T08:00:00Z')
+    const of = (table: Timetable, step: string) => table.entries.filter((e) => e.pair === 'pair 1' && e.step === step)
+    const skive = steps.find((s) => s.group === 'skive')!.id
+    const put = [pair(1, { wishes: [{ step: skive, maker: 'b', notBefore: thursday }] }), pair(2, { lasts: ['other'] })]
+    const table = laidOut(put, days)
+    expect(of(table, skive).every((e) => e.maker === 'b' && e.start >= thursday)).toBe(true)
+    expect(timetableFaults(table, put, days, NOW)).toEqual([])
+    const cannot = [pair(1, { wishes: [{ step: skive, maker: 'c', notBefore: null }] })]
+    const other = laidOut(cannot, days)
+    expect(of(other, skive).every((e) => e.maker !== 'c')).toBe(true)
+    expect(timetableFaults(other, cannot, days, NOW)).toEqual([])
+  })
+  it('says what a move moves: pairs that are ready at another time, steps beside it, waits that are lost', () => {
+    const days = workshop({ makers: [bench('a')] })
+    const open = [pair(1), pair(2, { lasts: ['other'] })]
+    const before = laidOut(open, days)
+    expect(timetableChanges(before, before, { pair: 'pair 1', step: 'print' })).toEqual({
+      pairs: [],
+      steps: 0,
+      lost: [],
+    })
+    // A week later: its pair cannot be ready before.
+    const later = Date.parse('2026-05-18T06:00:00Z')
+    const put = [pair(1, { wishes: [{ step: 'check-base', maker: null, notBefore: later }] }), open[1]!]
+    const after = laidOut(put, days, 40, NOW, before)
+    const changes = timetableChanges(before, after, { pair: 'pair 1', step: 'check-base' })
+    const mine = changes.pairs.find((p) => p.pair === 'pair 1')!
+    expect(mine.to).toBe(readyOf(after, 'pair 1'))
+    expect(mine.to).toBeGreaterThan(mine.from)
+    expect(changes.steps).toBeGreaterThan(10)
+  })
+  it('puts a pair’s step a day later round what is known: others are no later, and most stays where it was', () => {
+    const days = workshop({ makers: [bench('a'), bench('b')] })
+    const open = [1, 2, 3, 4].map((n) => pair(n, { lasts: [`last ${n}`] }))
+    const before = laidOut(open, days, 200)
+    const { step, start } = before.entries.find((e) => e.pair === 'pair 1' && e.step === 'cut-upper')!
+    const wishes = [{ step, maker: null, notBefore: start + 30 * HOUR }]
+    const put = open.map((p) => (p.id === 'pair 1' ? { ...p, wishes } : p))
+    const problem = daysProblem(put, days, () => 1, NOW)
+    const moved = (known: Timetable | null) => {
+      const after = layOut(problem, { seed: 1, progress: () => 1, known, worth: 1 })!
+      expect(timetableFaults(after, put, days, NOW)).toEqual([])
+      const { pairs, steps: n } = timetableChanges(before, after, { pair: 'pair 1', step })
+      const later = pairs.filter((p) => p.pair !== 'pair 1').map((p) => (p.to - p.from) / HOUR)
+      return { share: n / after.entries.length, later: Math.max(0, ...later) }
+    }
+    const round = moved(before)
+    expect(round.later).toBeLessThan(3)
+    expect(round.share).toBeLessThan(0.4)
+    // Laid out anew without what was known, far more lies elsewhere.
+    expect(moved(null).share).toBeGreaterThan(1.5 * round.share)
+  })
+  it('leaves a step that is begun with whoever began it', () => {
+    const days = workshop({ makers: [bench('a'), bench('b')] })
+    const log: StepEvent[] = [
+      { step: 'print', what: 'started', at: new Date(NOW - HOUR / 6).toISOString(), maker: 'b' },
+    ]
+    const table = laidOut([pair(1, { log })], days)
+    expect(table.entries.find((e) => e.step === 'print')).toMatchObject({ maker: 'b', begun: true })
   })
 
   it('leaves what is begun where it is, and little else moves by more than an hour when it runs over', () => {

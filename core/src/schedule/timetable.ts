@@ -1,7 +1,7 @@
 import { seeded } from '../geometry/random.ts'
 import { Decoder } from '../scheduling/decoder.ts'
 import { graphOf } from '../scheduling/graph.ts'
-import { problemOf, type Problem } from '../scheduling/problem.ts'
+import { leastMinutes, problemOf, type Problem } from '../scheduling/problem.ts'
 import { search, type Schedule } from '../scheduling/search.ts'
 import { whyNone } from '../scheduling/whyNone.ts'
 import { decidingChain, Reasons, type ChainLink } from './decidingChain.ts'
@@ -55,6 +55,8 @@ export interface LayOutHow {
   progress: () => number
   /** The timetable that people know already: it is kept to unless another is better by far. */
   known?: Pick<Timetable, 'entries'> | null
+  /** What another has to save, as a share of its cost, for the known one to be given up; a fiftieth when left out. */
+  worth?: number
 }
 
 /** A timetable that people know is given up for one that saves so much of its cost. */
@@ -81,7 +83,7 @@ export function layOut(days: DaysProblem, how: LayOutHow): Timetable | null {
     if (why.lags.length === 0 && !why.found) return null
     for (const i of why.lags) gone.add(i)
     problem = problemOf(saidNow())
-    best = searched(problem, days, how)
+    best = searched(problem, days, how) ?? madeOf(problem, why.keys)
     if (!best) return null
   }
   const lost = [...gone].flatMap((i): LostWait[] => {
@@ -129,10 +131,20 @@ function lostLag(problem: Problem, lags: DaysProblem['lags']): number {
 /** After whatever has a limit. */
 const LATER = 1e9
 
+/** The schedule of these keys: what is known to come right, where the time was too short to find anything. */
+function madeOf(problem: Problem, keys: Float64Array | null): Schedule | null {
+  const graph = keys && graphOf(problem)
+  if (!graph) return null
+  const decoder = new Decoder(problem, graph)
+  if (!decoder.decode(keys, false) && !decoder.decode(keys, true)) return null
+  const { start, mode, tardiness, makespan, cost } = decoder
+  return { start, mode, tardiness, makespan, cost }
+}
+
 function searched(
   problem: DaysProblem['problem'],
   days: DaysProblem,
-  { seed, progress, known }: LayOutHow,
+  { seed, progress, known, worth = WORTH }: LayOutHow,
 ): Schedule | null {
   const graph = graphOf(problem)
   if (!graph) return null
@@ -144,25 +156,29 @@ function searched(
   }
   const found = best as Schedule | null
   if (!found || !keys) return found
-  const decoder = new Decoder(problem, graph)
-  if (!decoder.decode(keys, false) && !decoder.decode(keys, true)) return found
-  const { start, mode, tardiness, makespan, cost } = decoder
-  return cost * (1 - WORTH) <= found.cost ? { start, mode, tardiness, makespan, cost } : found
+  const asKnown = madeOf(problem, keys)
+  return asKnown && asKnown.cost * (1 - worth) <= found.cost ? asKnown : found
 }
 
-/** Starts as they are known, as keys; what is new comes after what it waits for. */
+/**
+ * Starts as they are known, as keys: what must come later now (it was put there, or what comes before it ended later) carries
+ * on what follows it, so that it is placed among what lies there then, and not before it. What is new comes after what it
+ * waits for.
+ */
 function keysOf({ problem, tasks, origin }: DaysProblem, { entries }: Pick<Timetable, 'entries'>): Float64Array {
-  const starts = new Map(entries.map((e) => [`${e.pair} ${e.step} ${e.part}`, (e.start - origin) / 60_000]))
+  const known = new Map(entries.map((e) => [`${e.pair} ${e.step} ${e.part}`, e]))
   const keys = new Float64Array(problem.operations)
+  const ends = new Float64Array(problem.operations)
   const order = graphOf(problem)?.order ?? new Int32Array()
   for (const i of order) {
     const task = tasks[i]
-    const known = task ? starts.get(`${task.pair.id} ${task.step.id} ${task.part}`) : undefined
-    let after = 0
+    const entry = task ? known.get(`${task.pair.id} ${task.step.id} ${task.part}`) : undefined
+    let after = Math.max(0, problem.release[i]!)
     for (let k = problem.before.first[i]!; k < problem.before.first[i + 1]!; k++) {
-      after = Math.max(after, keys[problem.before.item[k]!]!)
+      after = Math.max(after, ends[problem.before.item[k]!]! + problem.before.minutes[k]!)
     }
-    keys[i] = known ?? after
+    keys[i] = Math.max(after, entry ? (entry.start - origin) / 60_000 : 0)
+    ends[i] = keys[i]! + (entry ? (entry.end - entry.start) / 60_000 : leastMinutes(problem, i))
   }
   return keys
 }

@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { shoeShop } from '../../test/shoeShop.ts'
+import { Decoder } from './decoder.ts'
+import { graphOf } from './graph.ts'
 import { problemOfInstance, ScheduleInstance } from './instance.ts'
 import { whyNone } from './whyNone.ts'
 
@@ -57,5 +60,18 @@ describe('why there is no schedule', () => {
     ]
     expect(why({ ops, holds, lags, resources: [{ id: 'one', capacity: 1 }] })).toEqual({ found: false, lags: [] })
     expect(why({ ops, holds, lags, resources: [{ id: 'one', capacity: 2 }] }).found).toBe(true)
+  })
+  it('has the keys of what it found: decoded they are a schedule, whatever waits were let go', () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const instance = shoeShop({ pairs: 4, hands: 1, lasts: 2, seed })
+      const { problem, lags } = problemOfInstance(instance)
+      const { lags: broken, keys } = whyNone(problem, lags)
+      const left = problemOfInstance({
+        ...instance,
+        lags: instance.lags.map((l, i) => (broken.includes(i) ? { ...l, max: null } : l)),
+      }).problem
+      const decoder = new Decoder(left, graphOf(left)!)
+      expect(decoder.decode(keys!, false) || decoder.decode(keys!, true), `seed ${seed}`).toBe(true)
+    }
   })
 })

@@ -12,24 +12,34 @@ const TRIES = 40
  * Lags, by number, because of which there is no schedule; empty when there is one. Either waits that go round in a circle,
  * whoever works; or greatest waits that nobody is free to keep: those without which the others can be kept, as few as one
  * finds by taking them back in one at a time. Exact for circles; for hands and holds as far as tries go. An empty list
- * with `found` false: not even without greatest waits, so it is a hold that is never given back.
+ * with `found` false: not even without greatest waits, so it is a hold that is never given back. `keys` are those of a
+ * schedule that was found: of the problem, or of what is left of it without those lags.
  */
-export function whyNone(problem: Problem, lags: readonly Lag[]): { found: boolean; lags: number[] } {
+export function whyNone(
+  problem: Problem,
+  lags: readonly Lag[],
+): { found: boolean; lags: number[]; keys: Float64Array | null } {
   const circle = graphOf(problem) ? clashingLags(problem, lags) : clashingLags(problem, lags.map(withoutMax))
-  if (circle.length > 0) return { found: false, lags: circle }
-  if (canBeMade(problem)) return { found: true, lags: [] }
+  if (circle.length > 0) return { found: false, lags: circle, keys: null }
+  const whole = oneThatIs(problem)
+  if (whole) return { found: true, lags: [], keys: whole }
   const limited = lags.flatMap((l, i) => (l.max === null ? [] : [i]))
   const kept = new Set<number>()
   const withKept = () => withLatest(problem, lags, kept)
-  if (!canBeMade(withKept())) return { found: false, lags: [] }
+  let keys = oneThatIs(withKept())
+  if (!keys) return { found: false, lags: [], keys: null }
   const broken: number[] = []
   for (const lag of limited) {
     kept.add(lag)
-    if (canBeMade(withKept())) continue
+    const kin = oneThatIs(withKept())
+    if (kin) {
+      keys = kin
+      continue
+    }
     kept.delete(lag)
     broken.push(lag)
   }
-  return { found: broken.length === 0, lags: broken }
+  return { found: broken.length === 0, lags: broken, keys }
 }
 
 const withoutMax = (lag: Lag): Lag => ({ ...lag, max: null })
@@ -43,10 +53,10 @@ function withLatest(problem: Problem, lags: readonly Lag[], kept: ReadonlySet<nu
   return { ...problem, latest: packed(lists) }
 }
 
-/** Does any of some schedules come right? */
-function canBeMade(problem: Problem): boolean {
+/** Keys of one of some schedules that comes right; null where none does. */
+function oneThatIs(problem: Problem): Float64Array | null {
   const graph = graphOf(problem)
-  if (!graph) return false
+  if (!graph) return null
   const decoder = new Decoder(problem, graph)
   const random = seeded(1)
   const keys = new Float64Array(problem.operations)
@@ -55,8 +65,9 @@ function canBeMade(problem: Problem): boolean {
   for (let k = 0; k < TRIES; k++) {
     pairKeys(problem, graph, order, keys)
     if (k >= TRIES / 2) for (let i = 0; i < keys.length; i++) keys[i]! += length * random()
-    if (decoder.decode(keys, k % 2 === 0)) return true
+    // As starts they are decoded to the same schedule, whichever way.
+    if (decoder.decode(keys, k % 2 === 0)) return Float64Array.from(decoder.start)
     order = otherPairOrder(order, 1, random)
   }
-  return false
+  return null
 }

@@ -1,10 +1,11 @@
-import { lastsOfPair, stepState, type OpenPair, type PairCard, type StepEvent } from '@gentle-awl/core'
+import { lastsOfPair, stepState, type OpenPair, type PairCard, type StepEvent, type StepWish } from '@gentle-awl/core'
 import { asc, isNull, max, sql } from 'drizzle-orm'
 import { others } from './others.ts'
 import type { Db } from './open.ts'
 import { pairs, stepEvents } from './schema.ts'
 import { viewPair } from './pairs.ts'
 import { logsOf } from './stepLog.ts'
+import { wishesOf } from './stepWishes.ts'
 
 /** A pair that cannot be laid out, and why. */
 export interface LeftOut {
@@ -47,6 +48,10 @@ export class OpenPairs {
         this.db,
         some.map((r) => r.id),
       )
+      const wishes = await wishesOf(
+        this.db,
+        some.map((r) => r.id),
+      )
       await others()
       const cards = await Promise.all(some.map((row) => this.card(row.id)))
       for (const [k, row] of some.entries()) {
@@ -54,7 +59,7 @@ export class OpenPairs {
         const log = logs.get(row.id) ?? []
         if (problem) leftOut.push({ pair: row.id, why: problem })
         else if (steps.every((s) => stepState(log, s) === 'finished')) this.finished.set(row.id, signOf(row))
-        else open.push(await this.pair(row.id, steps, log))
+        else open.push(await this.pair(row.id, steps, log, wishes.get(row.id) ?? []))
       }
     }
     return { open, leftOut, more: rows.length - read }
@@ -71,10 +76,10 @@ export class OpenPairs {
       .orderBy(sql`${serial} = 0`, sql`${pairs.due} IS NULL`, asc(pairs.due), asc(pairs.createdAt), asc(pairs.id))
   }
 
-  private async pair(id: string, steps: PairCard['steps'], log: StepEvent[]): Promise<OpenPair> {
+  private async pair(id: string, steps: PairCard['steps'], log: StepEvent[], wishes: StepWish[]): Promise<OpenPair> {
     const { label, decisions } = await viewPair(this.db, id)
     const { order, name, due, weight } = label
-    return { id, order, name, due, weight, lasts: lastsOfPair(decisions), steps, log }
+    return { id, order, name, due, weight, lasts: lastsOfPair(decisions), steps, log, wishes }
   }
 }
 

@@ -327,6 +327,20 @@ export const workshopDays = sqliteTable('workshop_days', {
   days: text('days', { mode: 'json' }).$type<WorkshopDays>().notNull(),
 })
 
+/** Where somebody put a step: at a bench, or not before a time. */
+export const stepWishes = sqliteTable(
+  'step_wishes',
+  {
+    pairId: text('pair_id')
+      .notNull()
+      .references(() => pairs.id, { onDelete: 'cascade' }),
+    step: text('step').notNull(),
+    maker: text('maker'),
+    notBefore: integer('not_before'),
+  },
+  (t) => [primaryKey({ columns: [t.pairId, t.step] })],
+)
+
 /** One row: the timetable that people know, so that another one changes no more than it must. */
 export const timetables = sqliteTable('timetables', {
   id: text('id').primaryKey(),

@@ -48,6 +48,8 @@ export interface LayOutOrder {
   known: Pick<Timetable, 'entries'> | null
   /** How long each search may take. */
   seconds: number
+  /** What another timetable has to save for the known one to be given up, a share of its cost. */
+  worth?: number
 }
 
 /** What is asked of a plan. */
@@ -133,8 +135,8 @@ const works: {
   },
   card: ({ file }) => cardOf(file, cache),
   cutting: ({ file }) => cuttingList(file, planPair(file, cache)),
-  timetable: ({ open, days, pace, now, known, seconds }) =>
-    layOut(daysProblem(open, days, paceBy(pace), now), { ...timed(seconds), known }),
+  timetable: ({ open, days, pace, now, known, seconds, worth }) =>
+    layOut(daysProblem(open, days, paceBy(pace), now), { ...timed(seconds), known, worth }),
   promise: ({ open, file, days, pace, now, known, seconds }) => {
     const order: OpenPair = {
       id: file.id,

@@ -36,7 +36,9 @@ import type {
   ShelfLast,
   PromisedDay,
   StepEvent,
+  StepWish,
   Timetable,
+  TimetableChanges,
   WorkshopDays,
 } from '@gentle-awl/core'
 import { markRaw } from 'vue'
@@ -82,6 +84,13 @@ export interface Schedule {
   more: number
   /** What runs and waits now, whatever was planned. */
   bench: BenchNow
+}
+
+/** Where a step would come to lie, and what would move for it. */
+export interface TriedMove {
+  start: number | null
+  maker: string | null
+  changes: TimetableChanges
 }
 
 export type { PairCardState, PairName, PairPage, PairRow, PairSort }
@@ -235,6 +244,13 @@ export const api = {
   changeWorkshopDays: (version: number, days: WorkshopDays) =>
     send<VersionedDays>('/workshop-days', { method: 'PUT', version, body: { days } }),
   schedule: () => send<Schedule>('/schedule'),
+  /** What would move if a step were put there; nothing is stored. */
+  trySchedule: (pair: string, wish: StepWish) =>
+    send<TriedMove>('/schedule/try', { method: 'POST', body: { pair, ...wish } }),
+  keepWish: (pair: string, wish: StepWish) =>
+    send<void>('/schedule/wishes', { method: 'PUT', body: { pair, ...wish } }),
+  dropWish: (pair: string, step: string) =>
+    send<void>('/schedule/wishes', { method: 'DELETE', body: { pair, step } }),
   scheduleFile: () => sendForFile('/schedule.ics'),
   /** The earliest day of an order that is not accepted yet. */
   promise: (label: PairLabel, decisions: PairDecisions) =>

@@ -136,10 +136,8 @@ const squeaks: Fault = {
       id: 'looseShank',
       name: 'The shank is loose',
       usual: 2,
-      evidence: (c) => [
-        given(hasPart(c, 'shank'), [1.2, 'There is a shank in it.'], [1 / 6, 'There is no shank in it.']),
-        leftOut(c, 'shank-filler'),
-      ],
+      among: (c) => hasPart(c, 'shank'),
+      evidence: (c) => [leftOut(c, 'shank-filler')],
       helps: [
         ['lasted', 'Tack and glue it, a strip of leather over both ends.'],
         ['finished', 'The sole has to come off at the waist for it.'],
@@ -150,10 +148,8 @@ const squeaks: Fault = {
       id: 'dryFiller',
       name: 'The filler is dry or does not fill',
       usual: 1.5,
-      evidence: (c) => [
-        given(hasPart(c, 'filler'), [1, 'Cork and glue fill the bottom.'], [1 / 6, 'There is no filler in it.']),
-        cutShort(c, ['shank-filler']),
-      ],
+      among: (c) => hasPart(c, 'filler'),
+      evidence: (c) => [cutShort(c, ['shank-filler'])],
       helps: [
         ['lasted', 'Fill what is hollow, level it when it is hard.'],
         ['finished', 'Nothing reaches it any more.'],

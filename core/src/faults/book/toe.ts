@@ -142,6 +142,7 @@ const crease: Fault = {
       id: 'lacingInBend',
       name: 'The lacing ends where the shoe bends',
       usual: 1.5,
+      among: (c) => c.findings.has('upper.facingGap'),
       evidence: (c) => [byPlan(c, 'upper.vampLength', 'End of the lacing behind the crease line', 4, 'under')],
       helps: [
         ['closing', 'Nothing but new quarters moves it.'],

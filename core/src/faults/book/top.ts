@@ -153,6 +153,7 @@ const twist: Fault = {
     },
     {
       id: 'mirroredOnHeel',
+      among: lowCut,
       name: 'A mirrored throat on a heel',
       usual: 1,
       evidence: (c) => [

@@ -19,6 +19,7 @@ import RoomState from '../../ui/RoomState.vue'
 import { stepPath } from '../../ui/stepPath.ts'
 import { saveFile } from '../../ui/saveFile.ts'
 import MakersDialog from './MakersDialog.vue'
+import MoveStepDialog from './MoveStepDialog.vue'
 import PairOutlookCard from './PairOutlookCard.vue'
 import TimelineDrawing from './TimelineDrawing.vue'
 import WorkloadChart from './WorkloadChart.vue'
@@ -92,6 +93,7 @@ const lateWords = (pair: string, id: string) => {
   return late === undefined ? 'Do it again when its time has come, or work on when it is due.' : tell(late)
 }
 const orderOf = (pair: string) => schedule.pairOf(pair)?.order ?? ''
+const isPut = (e: TimetableEntry) => schedule.pairOf(e.pair)?.wishes?.some((w) => w.step === e.step) ?? false
 
 const columns = computed((): DataTableColumns<TimetableEntry> => [
   { title: 'Begins', key: 'start', width: 150, className: 'figure', render: (e) => clock.value.both(e.start) },
@@ -115,6 +117,12 @@ const columns = computed((): DataTableColumns<TimetableEntry> => [
         () => nameOf(e.pair, e.step) + (e.parts > 1 ? `, part ${e.part} of ${e.parts}` : ''),
       ),
   },
+  {
+    title: 'Elsewhere',
+    key: 'move',
+    width: 110,
+    render: (e) => (e.begun ? '' : h(NButton, { onClick: () => move(e) }, () => (isPut(e) ? 'Put here …' : 'Move …'))),
+  },
 ])
 const byWeek = computed(() => {
   const zone = schedule.days?.zone ?? 'UTC'
@@ -130,6 +138,19 @@ const byWeek = computed(() => {
   }
 })
 const editing = ref(false)
+/** The step that is put elsewhere, and where it would go. */
+const moving = ref(false)
+const movedEntry = ref<TimetableEntry | null>(null)
+const movedTo = ref({ maker: '', at: 0 })
+function move(entry: TimetableEntry, maker = entry.maker, at = entry.start): void {
+  movedEntry.value = entry
+  movedTo.value = { maker, at }
+  moving.value = true
+}
+/** Dragged among makers it changes its bench; among pairs only its time. */
+function put(bar: TimelineBar, row: string, at: number): void {
+  if (bar.entry) move(bar.entry, way.value === 'maker' ? row : bar.entry.maker, Math.max(at, now.value))
+}
 const takeAway = () =>
   attempt(async () => {
     const { blob, name } = await api.scheduleFile()
@@ -174,6 +195,8 @@ const takeAway = () =>
           :chosen="chosen?.id ?? null"
           :style="{ '--rows': rows.length }"
           title="The work of all open pairs over time"
+          :movable="way === 'maker' || way === 'pair'"
+          @put="put"
           @choose="chosen = chosen?.id === $event.id ? null : $event"
         />
         <NDataTable
@@ -194,6 +217,9 @@ const takeAway = () =>
           >
             To the step
           </RouterLink>
+          <NButton v-if="chosen.entry && chosen.kind === 'work' && !chosen.entry.begun" @click="move(chosen.entry)">
+            Move it …
+          </NButton>
         </p>
         <WorkloadChart :weeks="byWeek.weeks" :makers="byWeek.makers" />
       </div>
@@ -233,6 +259,7 @@ const takeAway = () =>
       </BecausePanel>
     </div>
     <MakersDialog v-model:open="editing" />
+    <MoveStepDialog v-model:open="moving" :entry="movedEntry" :maker="movedTo.maker" :at="movedTo.at" />
   </RoomState>
 </template>
 

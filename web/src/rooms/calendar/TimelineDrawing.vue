@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { wallTime } from '../../app/wallTime.ts'
 import { closedBetween, timeScale } from './timeScale.ts'
 import type { TimelineBar, TimelineRow } from './timelineRows.ts'
+import { useBarDrag } from './useBarDrag.ts'
 
 /**
  * Rows of work over time, on slate: a bar a step, pale where nobody works, hatched where something dries. Only the rows that
@@ -20,10 +21,14 @@ const props = defineProps<{
   marked: string | null
   chosen: string | null
   title: string
+  /** Whether bars of work can be dragged elsewhere. */
+  movable?: boolean
 }>()
-const emit = defineEmits<{ choose: [bar: TimelineBar] }>()
+const emit = defineEmits<{ choose: [bar: TimelineBar]; put: [bar: TimelineBar, row: string, at: number] }>()
 
 const ROW = 52
+/** A step is put at full five minutes, ms. */
+const STEP = 5 * 60_000
 const HEAD = 46
 const place = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(place)
@@ -88,6 +93,29 @@ const ticks = computed(() => {
 })
 const tall = computed(() => HEAD + props.rows.length * ROW + 8)
 const nowX = computed(() => x.value(props.now))
+const drawing = ref<SVGSVGElement | null>(null)
+/** The bar that is being dragged, and where it would come to lie. */
+const ghost = ref<{ bar: TimelineBar; x: number; y: number; width: number } | null>(null)
+useBarDrag(drawing, {
+  barAt: (id) => {
+    if (!props.movable) return null
+    for (const { y, bars } of seen.value) {
+      const found = bars.find((b) => b.bar.id === id && b.bar.kind === 'work' && !b.bar.entry?.begun)
+      if (found) return { bar: found.bar, x: found.x, y, width: found.width }
+    }
+    return null
+  },
+  moved: (from, dx, dy) => {
+    const row = Math.max(0, Math.min(props.rows.length - 1, Math.floor((from.y + dy + ROW / 2 - HEAD) / ROW)))
+    ghost.value = { ...from, x: Math.max(names.value, from.x + dx), y: HEAD + row * ROW }
+  },
+  dropped: () => {
+    const put = ghost.value
+    ghost.value = null
+    const row = put && props.rows[Math.round((put.y - HEAD) / ROW)]
+    if (put && row) emit('put', put.bar, row.id, Math.round(x.value.invert(put.x) / STEP) * STEP)
+  },
+})
 /** So many letters go into so many pixels. */
 const fitting = (text: string, room: number) => {
   const most = Math.floor((room - 10) / 7.4)
@@ -97,7 +125,15 @@ const fitting = (text: string, room: number) => {
 
 <template>
   <div ref="place" class="timeline on-slate slate-surface" tabindex="0" role="group" :aria-label="title">
-    <svg v-if="width > 0" :width="width" :height="tall" role="img" :aria-label="title">
+    <svg
+      v-if="width > 0"
+      ref="drawing"
+      :class="{ movable }"
+      :width="width"
+      :height="tall"
+      role="img"
+      :aria-label="title"
+    >
       <defs>
         <pattern id="drying" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="7" class="hatch" />
@@ -112,7 +148,12 @@ const fitting = (text: string, room: number) => {
           :class="[
             b.bar.kind,
             `tint${b.bar.tint % 8}`,
-            { chosen: b.bar.id === chosen, pale: marked && b.bar.entry?.pair !== marked },
+            {
+              chosen: b.bar.id === chosen,
+              put: b.bar.put,
+              begun: b.bar.entry?.begun,
+              pale: marked && b.bar.entry?.pair !== marked,
+            },
           ]"
           :data-bar="b.bar.id"
           @click="emit('choose', b.bar)"
@@ -143,6 +184,15 @@ const fitting = (text: string, room: number) => {
         <line class="now" :x1="nowX" :x2="nowX" y1="24" :y2="tall" />
         <text class="now-word" :x="nowX + 5" y="38">now</text>
       </g>
+      <rect
+        v-if="ghost"
+        class="ghost"
+        :x="ghost.x"
+        :y="ghost.y + 5"
+        :width="Math.max(8, ghost.width)"
+        :height="ROW - 10"
+        rx="3"
+      />
       <rect class="names" x="0" y="0" :width="names - 6" :height="tall" />
       <text v-for="{ row, y } in seen" :key="`${row.id} name`" class="name" x="10" :y="y + ROW / 2 + 5">
         {{ fitting(row.name, names - 10) }}
@@ -226,6 +276,19 @@ text {
 }
 .pale {
   opacity: 0.3;
+}
+.movable .work:not(.begun) {
+  cursor: grab;
+}
+.put rect {
+  stroke: #ffd48a;
+  stroke-width: 3;
+}
+.ghost {
+  fill: #ffd48a;
+  stroke: #ffffff;
+  stroke-width: 2;
+  pointer-events: none;
 }
 .chosen rect {
   stroke: #ffffff;

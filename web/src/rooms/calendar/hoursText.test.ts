@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { hoursText, readHours } from './hoursText.ts'
+import { hoursText, minutesOfDay, readHours, timeOfMinutes } from './hoursText.ts'
 
 describe('hours of a day', () => {
   it.each([
@@ -33,4 +33,10 @@ describe('hours of a day', () => {
   it.each(['8 to', 'morning', '12 to 8', '8 to 12, 11 to 13', '8 to 25', '8:60x to 9'])('cannot be %s', (text) => {
     expect(readHours(text)).toBeNull()
   })
+})
+
+it('a time of day is read as it is written, and nothing else', () => {
+  expect(['8:30', '8.05', '17', ' 0:00 '].map(minutesOfDay)).toEqual([510, 485, 1020, 0])
+  expect(['24:00', '8:60', 'noon', '', '8:3'].map(minutesOfDay)).toEqual([null, null, null, null, null])
+  for (const minutes of [0, 5, 510, 1439]) expect(minutesOfDay(timeOfMinutes(minutes))).toBe(minutes)
 })

@@ -21,3 +21,14 @@ export function readHours(text: string): [number, number][] | null {
   }
   return shifts as [number, number][]
 }
+
+/** A time of day, minutes since midnight, as it is written: 8:30. */
+export const timeOfMinutes = (minutes: number): string => clock(minutes)
+
+/** Reads a time of day, 8:30 or 8.30 or 8; null for what is none. */
+export function minutesOfDay(text: string): number | null {
+  const m = /^\s*(\d{1,2})(?:[:.](\d\d))?\s*$/.exec(text)
+  if (!m) return null
+  const [hour, minute] = [Number(m[1]), Number(m[2] ?? 0)]
+  return hour < 24 && minute < 60 ? hour * 60 + minute : null
+}

@@ -16,6 +16,8 @@ export interface TimelineBar {
   /** Said in full. */
   title: string
   entry: TimetableEntry | null
+  /** Somebody put it there. */
+  put: boolean
 }
 export interface TimelineRow {
   id: string
@@ -51,6 +53,7 @@ export function timelineRows(
       label,
       title: `${pair?.order ?? ''} ${name}${part}, ${makerName(e.maker)}`,
       entry: e,
+      put: pair?.wishes?.some((w) => w.step === e.step) ?? false,
     }
   }
   if (way === 'maker') {
@@ -102,6 +105,7 @@ export function timelineRows(
           label: `${pair.order} ${pair.name}`,
           title: `${pair.order} ${pair.name} stands on ${lastName(last)}`,
           entry: given[0]!,
+          put: false,
         },
       ]
     }),
