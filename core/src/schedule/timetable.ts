@@ -178,7 +178,7 @@ function keysOf({ problem, tasks, origin }: DaysProblem, { entries }: Pick<Timet
       after = Math.max(after, ends[problem.before.item[k]!]! + problem.before.minutes[k]!)
     }
     keys[i] = Math.max(after, entry ? (entry.start - origin) / 60_000 : 0)
-    ends[i] = keys[i]! + (entry ? (entry.end - entry.start) / 60_000 : leastMinutes(problem, i))
+    ends[i] = keys[i] + (entry ? (entry.end - entry.start) / 60_000 : leastMinutes(problem, i))
   }
   return keys
 }

@@ -249,8 +249,7 @@ export const api = {
     send<TriedMove>('/schedule/try', { method: 'POST', body: { pair, ...wish } }),
   keepWish: (pair: string, wish: StepWish) =>
     send<void>('/schedule/wishes', { method: 'PUT', body: { pair, ...wish } }),
-  dropWish: (pair: string, step: string) =>
-    send<void>('/schedule/wishes', { method: 'DELETE', body: { pair, step } }),
+  dropWish: (pair: string, step: string) => send<void>('/schedule/wishes', { method: 'DELETE', body: { pair, step } }),
   scheduleFile: () => sendForFile('/schedule.ics'),
   /** The earliest day of an order that is not accepted yet. */
   promise: (label: PairLabel, decisions: PairDecisions) =>

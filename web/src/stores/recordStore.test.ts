@@ -58,7 +58,9 @@ describe('the record of the pair on the bench', () => {
   it('keeps what it had when the server refuses, and whoever asked is told', async () => {
     const kept = useRecord()
     await kept.change(() => Promise.resolve(record(26)))
-    await expect(kept.change(() => Promise.reject(new ApiError(422, 'No such check.')))).rejects.toThrow('No such check.')
+    await expect(kept.change(() => Promise.reject(new ApiError(422, 'No such check.')))).rejects.toThrow(
+      'No such check.',
+    )
     expect(kept.record?.readings[0]?.value).toBe(26)
   })
 })
