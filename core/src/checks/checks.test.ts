@@ -6,7 +6,7 @@ import { planPair } from '../plan/planPair.ts'
 import type { Foot } from '../trade/foot.ts'
 import { spoken } from '../units/sentence.ts'
 import type { Check } from './check.ts'
-import { verdictsOf } from './verdict.ts'
+import { standingReadings, verdictsOf } from './verdict.ts'
 
 const cache = keptCache(12)
 const plan = planPair(samplePair(), cache)
@@ -95,6 +95,14 @@ describe('checks of a pair', () => {
   it('a later reading stands for the earlier one', () => {
     const p = planned('heel')
     expect(level([read('heel', 'right', p + 2), read('heel', 'right', p)])).toEqual([['right', 'fine']])
+  })
+  it('of a step that was sent back are taken anew; those of other steps and of the other foot stand', () => {
+    const readings = [read('backHeight', 'right', 50), read('backHeight', 'left', 50), read('heel', 'right', 20)]
+    const back = (at: string) => [{ steps: ['last-back.right', 'cement-lining.right'], at }]
+    const left = (at: string) => standingReadings(plan.checks, readings, back(at)).map((r) => `${r.check} ${r.foot}`)
+    expect(left('2026-05-02T09:00:00.000Z')).toEqual(['backHeight left', 'heel right'])
+    // What was measured since is what stands.
+    expect(left('2026-05-02T07:00:00.000Z')).toHaveLength(3)
   })
   it('one tack that is missing stops the shoe, and one too many is no plan of ours', () => {
     const n = planned('tacks')

@@ -1,4 +1,4 @@
-import type { CheckReading } from '../model/check.ts'
+import type { CheckReading, Setback } from '../model/check.ts'
 import type { Level } from '../model/level.ts'
 import { feet, type Foot } from '../trade/foot.ts'
 import { bare, mm, say, type Sentence } from '../units/sentence.ts'
@@ -20,6 +20,22 @@ export function latestReadings(readings: readonly CheckReading[]): Map<string, C
   const latest = new Map<string, CheckReading>()
   for (const r of readings) latest.set(`${r.check} ${r.foot}`, r)
   return latest
+}
+
+/**
+ * Readings that still say something of the shoe: what was measured at a step before that step was sent back is measured
+ * anew when it is done again.
+ */
+export function standingReadings(
+  checks: readonly Check[],
+  readings: readonly CheckReading[],
+  setbacks: readonly Pick<Setback, 'steps' | 'at'>[],
+): CheckReading[] {
+  const stepOf = new Map(checks.map((c) => [c.id, c.at]))
+  return readings.filter((r) => {
+    const step = stepOf.get(r.check)?.[r.foot]
+    return !setbacks.some((s) => s.at >= r.at && step !== null && step !== undefined && s.steps.includes(step))
+  })
 }
 
 /** A tenth of a millimetre is finer than anybody measures. */

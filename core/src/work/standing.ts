@@ -59,13 +59,13 @@ export function eventsStanding(
   return stack
 }
 
-const begun = (maker: string | null): Run => ({
+const begun = (): Run => ({
   startedAt: null,
   finishedAt: null,
   pausedAt: null,
   worked: 0,
   since: null,
-  maker,
+  maker: null,
   putRightAt: null,
   readyAt: null,
   undone: false,
@@ -82,7 +82,8 @@ export function runsOf(log: readonly StepEvent[], step: Known): Run[] {
       run = null
       continue
     }
-    if (!run) runs.push((run = begun(maker ?? null)))
+    if (!run) runs.push((run = begun()))
+    run.maker ??= maker ?? null
     if (what === 'started') [run.startedAt, run.since] = [time, time]
     else if (what === 'resumed') [run.pausedAt, run.since] = [null, time]
     else if (what === 'put right') run.putRightAt = time

@@ -1,4 +1,4 @@
-import { verdictsOf } from '@gentle-awl/core'
+import { standingReadings, verdictsOf } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { PairRecord } from '../api/record.ts'
@@ -35,6 +35,10 @@ export const useRecord = defineStore('record', () => {
     await take(view.id, () => request(view.id))
   }
   const setbacks = computed(() => record.value?.setbacks ?? [])
-  const verdicts = computed(() => verdictsOf(pair.whole?.checks ?? [], record.value?.readings ?? []))
-  return { record, setbacks, verdicts, problem, load, change }
+  /** What was measured and still says something of the shoes. */
+  const readings = computed(() =>
+    standingReadings(pair.whole?.checks ?? [], record.value?.readings ?? [], setbacks.value),
+  )
+  const verdicts = computed(() => verdictsOf(pair.whole?.checks ?? [], readings.value))
+  return { record, setbacks, readings, verdicts, problem, load, change }
 })

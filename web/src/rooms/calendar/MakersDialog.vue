@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { NButton, NCheckbox, NCheckboxGroup } from 'naive-ui'
-import { groupNames, usualWeek, workGroups, WorkshopDays, type Maker } from '@gentle-awl/core'
+import { groupNames, sharedTools, tools, usualWeek, workGroups, WorkshopDays, type Maker } from '@gentle-awl/core'
 import { IconPlus, IconTrash } from '@tabler/icons-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useAttempt } from '../../app/useAttempt.ts'
 import { say } from '../../app/say.ts'
 import { useSchedule } from '../../stores/scheduleStore.ts'
 import ChoiceBar from '../../ui/ChoiceBar.vue'
-import DayField from '../../ui/DayField.vue'
 import FigureField from '../../ui/FigureField.vue'
+import FoldOut from '../../ui/FoldOut.vue'
 import HouseDialog from '../../ui/HouseDialog.vue'
+import SelectField from '../../ui/SelectField.vue'
 import TextField from '../../ui/TextField.vue'
+import { capital } from '../../ui/capital.ts'
+import DaysOffFields from './DaysOffFields.vue'
 import { hoursText, readHours } from './hoursText.ts'
 
 /** Who works, what they do, how fast and when; closed days; what is aimed at. Nothing is kept until it is said so. */
@@ -58,20 +61,10 @@ function addMaker(): void {
   })
 }
 const removeMaker = (i: number) => change({ makers: days.value!.makers.filter((_, k) => k !== i) })
-const [offFrom, offTo, offWhy] = [ref(''), ref(''), ref('')]
-function addClosed(): void {
-  const from = offFrom.value
-  const to = offTo.value || from
-  if (from === '' || to < from) {
-    problem.value = 'Give the first closed day, and a last one that is not before it.'
-    return
-  }
-  problem.value = ''
-  change({
-    closed: [...days.value!.closed, { from, to, why: offWhy.value }].sort((a, b) => (a.from < b.from ? -1 : 1)),
-  })
-  ;[offFrom.value, offTo.value, offWhy.value] = ['', '', '']
-}
+const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])].map((value) => ({
+  value,
+  name: value.replaceAll('_', ' '),
+}))
 const aims = [
   { value: 'punctual', name: 'Punctual first' },
   { value: 'soonest', name: 'Done soonest' },
@@ -154,29 +147,55 @@ async function keep(): Promise<void> {
             @change="setHours(i, d, $event)"
           />
         </div>
+        <FoldOut :title="maker.off.length > 0 ? `Days off (${maker.off.length})` : 'Days off'">
+          <DaysOffFields
+            :days="maker.off"
+            :name="`off-${maker.id}`"
+            :words="{ add: 'Take these days off', remove: 'Works again' }"
+            @change="changeMaker(i, { off: $event })"
+          />
+        </FoldOut>
       </section>
       <NButton class="add" :disabled="days.makers.length >= 8" @click="addMaker">
         <IconPlus :size="20" aria-hidden="true" /> Add a maker
       </NButton>
       <section>
         <h3>Closed days</h3>
-        <ul v-if="days.closed.length > 0" class="closed">
-          <li v-for="(c, i) in days.closed" :key="i">
-            {{ c.from === c.to ? c.from : `${c.from} to ${c.to}` }} {{ c.why }}
-            <NButton
-              :aria-label="`Open again: ${c.from}`"
-              @click="change({ closed: days.closed.filter((_, k) => k !== i) })"
-            >
-              Open again
-            </NButton>
-          </li>
-        </ul>
-        <div class="off">
-          <DayField v-model:value="offFrom" label="From" name="offFrom" />
-          <DayField v-model:value="offTo" label="To" name="offTo" />
-          <TextField v-model:value="offWhy" label="Why" :most="80" />
-          <NButton @click="addClosed">Close these days</NButton>
+        <DaysOffFields
+          :days="days.closed"
+          name="closed"
+          :words="{ add: 'Close these days', remove: 'Open again' }"
+          @change="change({ closed: $event })"
+        />
+      </section>
+      <section>
+        <h3>Shared machines</h3>
+        <div class="top">
+          <label v-for="m in sharedTools" :key="m" class="field figure-field">
+            <span>{{ capital(tools[m]) }}</span>
+            <FigureField
+              :label="`How many of: ${tools[m]}`"
+              :value="days.machines[m]"
+              :min="1"
+              :max="20"
+              :step="1"
+              whole
+              @change="change({ machines: { ...days.machines, [m]: $event ?? 1 } })"
+            />
+          </label>
         </div>
+      </section>
+      <section>
+        <h3>Time zone of the workshop</h3>
+        <SelectField
+          class="zone"
+          label="Time zone of the workshop"
+          name="zone"
+          quiet
+          :options="zones"
+          :value="days.zone"
+          @choose="change({ zone: $event })"
+        />
       </section>
     </div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
@@ -199,8 +218,7 @@ section {
 .maker {
   padding: 14px 16px;
 }
-.top,
-.off {
+.top {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
   gap: 12px;
@@ -219,11 +237,8 @@ section {
 .add {
   justify-self: start;
 }
-.closed {
-  margin: 0;
-  padding-left: 20px;
-}
-.figure-field {
+.figure-field,
+.zone {
   max-width: 320px;
 }
 .wrong {

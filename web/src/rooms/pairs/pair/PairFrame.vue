@@ -189,7 +189,7 @@ const saveWord = computed(() =>
                   ? ': not in the plan any more'
                   : r.spoilt
                     ? `: make it again, because ${r.spoilt}`
-                    : ': the plan has changed, make it again'
+                    : ': make it again'
               }}.
             </span>
           </template>

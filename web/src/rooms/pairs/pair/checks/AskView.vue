@@ -54,7 +54,7 @@ const given = computed(() => {
     materials: input.materials,
     houseRules: input.houseRules,
     log: props.log,
-    readings: record.record?.readings ?? [],
+    readings: record.readings,
     foot: foot.value,
     ...(stage.value ? { stage: stage.value } : {}),
   })

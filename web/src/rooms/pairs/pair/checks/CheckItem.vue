@@ -91,22 +91,24 @@ const sendWords = ({ foot, back }: Verdict) => `Send the ${foot ?? back?.foot} s
         </div>
       </template>
     </div>
-    <ul class="verdicts" role="status">
-      <li v-if="verdicts.length > 0 && wrong.length === 0" class="fine">
-        <LevelMark level="fine" quiet />
-        <p>{{ check.figure ? 'As planned.' : 'As it should be.' }} {{ between ? tell(between.sentence) : '' }}</p>
-      </li>
-      <li v-for="v in wrong" :key="v.foot ?? 'both'" :class="v.level">
-        <LevelMark :level="v.level" quiet />
-        <div>
-          <p>{{ tell(v.sentence) }}</p>
-          <template v-if="v.back">
-            <p class="mend">{{ tell(v.back.mend) }}</p>
-            <NButton :disabled="busy" @click="emit('back', v)">{{ sendWords(v) }}</NButton>
-          </template>
-        </div>
-      </li>
-    </ul>
+    <div role="status">
+      <ul class="verdicts">
+        <li v-if="verdicts.length > 0 && wrong.length === 0" class="fine">
+          <LevelMark level="fine" quiet />
+          <p>{{ check.figure ? 'As planned.' : 'As it should be.' }} {{ between ? tell(between.sentence) : '' }}</p>
+        </li>
+        <li v-for="v in wrong" :key="v.foot ?? 'both'" :class="v.level">
+          <LevelMark :level="v.level" quiet />
+          <div>
+            <p>{{ tell(v.sentence) }}</p>
+            <template v-if="v.back">
+              <p class="mend">{{ tell(v.back.mend) }}</p>
+              <NButton :disabled="busy" @click="emit('back', v)">{{ sendWords(v) }}</NButton>
+            </template>
+          </div>
+        </li>
+      </ul>
+    </div>
     <PhotoStrip class="photos" :check="check.id" :name="check.name" />
   </article>
 </template>

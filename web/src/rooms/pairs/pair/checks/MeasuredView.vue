@@ -19,7 +19,7 @@ const pair = usePair()
 const record = useRecord()
 const { problem, busy, attempt } = useAttempt()
 const groups = computed(() => checksByStep(pair.whole?.checks ?? [], pair.whole?.steps ?? []))
-const latest = computed(() => latestReadings(record.record?.readings ?? []))
+const latest = computed(() => latestReadings(record.readings))
 const readingsOf = (check: Check): Record<'right' | 'left', CheckReading | null> => ({
   right: latest.value.get(`${check.id} right`) ?? null,
   left: latest.value.get(`${check.id} left`) ?? null,
