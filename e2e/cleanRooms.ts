@@ -67,10 +67,11 @@ async function settled(page: Page, path: string): Promise<void> {
   })
 }
 
-/** What keeps its heading from room to room: a pair, a last, or a list of them. */
+/** What keeps its heading from room to room: a pair, a last, a list of them, or a room with several views. */
 const frameOf = (path: string): string =>
   path
     .replace(/[0-9a-f]{8}-[0-9a-f-]{27}/, ':id')
+    .replace(/^\/learned\/.*/, '/learned')
     .split('/')
     .slice(0, 3)
     .join('/')

@@ -36,6 +36,20 @@ export function byPlan(
   }
 }
 
+/** The last against what the size asks for: how much it is too short, or too long, in scales of half a size. */
+export function bySize({ findings }: FaultCase, way: 'short' | 'long'): Evidence | null {
+  const finding = findings.get('pair.size')
+  if (!finding) return null
+  const { measured, limit } = finding
+  const off = way === 'short' ? limit - measured : measured - limit
+  return {
+    factor: Math.max(LEAST_BY_PLAN, factorOf(off / HALF_A_SIZE)),
+    sentence: say`The last is ${mm(measured, 0)} long; the size asks for ${bare(limit, 0)}.`,
+  }
+}
+/** Half a Paris point, mm. */
+const HALF_A_SIZE = 10 / 3
+
 /** The gravest of several such checks. */
 export function worstByPlan(
   c: FaultCase,

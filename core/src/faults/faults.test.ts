@@ -110,6 +110,8 @@ const planted: Planted[] = [
   { fault: 'puffLine', cause: 'notShaved', skip: ['shave-puff'] },
   { fault: 'puffLine', cause: 'wetPuff', waits: { 'set-puff': 0.2 } },
   { fault: 'crease', cause: 'longPuff', pair: { puff: { length: 95 } } },
+  { fault: 'crease', cause: 'shortLast', pair: { size: { system: 'paris', value: 45.5 } } },
+  { fault: 'slips', cause: 'longLast', pair: { size: { system: 'paris', value: 41 } } },
   { fault: 'softToe', cause: 'thinPuff', materials: thick('puff leather', 1.3) },
   { fault: 'crookedThroat', cause: 'pulledAside', off: { throatMiddle: 4 } },
   {

@@ -16,6 +16,8 @@ const words = { fine: 'fine', watch: 'watch', stop: 'stop' }
 
 <style scoped>
 .mark {
+  /* Its word for screen readers stays with it where a list around it scrolls. */
+  position: relative;
   display: inline-flex;
   align-items: center;
   gap: 5px;

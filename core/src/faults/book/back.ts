@@ -1,6 +1,6 @@
 import { mm, mmTo, say } from '../../units/sentence.ts'
 import type { FaultCase } from '../case.ts'
-import { byLook, byPlan, byReading, cutShort, given, leftOut, mendOf, thickness, tooLong } from '../evidence.ts'
+import { bySize, byLook, byPlan, byReading, cutShort, given, leftOut, mendOf, thickness, tooLong } from '../evidence.ts'
 import type { Cause, Evidence, Fault } from '../fault.ts'
 import { choose, moveRule } from '../remedies.ts'
 
@@ -291,7 +291,7 @@ const slips: Fault = {
       id: 'longLast',
       name: 'The last is too long for the foot',
       usual: 1.5,
-      evidence: (c) => [byPlan(c, 'pair.size', 'Length of the last against the size', 3, 'under')],
+      evidence: (c) => [bySize(c, 'long')],
       helps: [
         ['finished', 'A sock liner or a half padding takes up a few millimetres of girth, and holds the heel back.'],
       ],

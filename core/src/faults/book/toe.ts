@@ -1,7 +1,7 @@
 import { isSheet } from '../../model/material.ts'
 import { mm, mmTo, say } from '../../units/sentence.ts'
 import type { FaultCase } from '../case.ts'
-import { byLook, byPlan, byReading, cutShort, given, leftOut, mendOf, thickness, tooLong } from '../evidence.ts'
+import { bySize, byLook, byPlan, byReading, cutShort, given, leftOut, mendOf, thickness, tooLong } from '../evidence.ts'
 import type { Fault } from '../fault.ts'
 import { choose, moveRule } from '../remedies.ts'
 
@@ -125,6 +125,10 @@ const crease: Fault = {
         ['closing', 'Cut it shorter and skive its back edge anew.'],
         ['lasting', 'Pare it back to its line while it is on the last, shave the edge.'],
         [
+          'lasted',
+          'Lift the vamp as far as the throat, pare the puff back to its line, shave the edge, pull it down again.',
+        ],
+        [
           'finished',
           'Damp the place from inside and work it soft with the bone; the edge itself stays. Whoever wears it should not suffer it: a toe that is pressed sore is a matter for a clinician.',
         ],
@@ -157,7 +161,7 @@ const crease: Fault = {
       id: 'shortLast',
       name: 'The last is too short for the foot',
       usual: 1.5,
-      evidence: (c) => [byPlan(c, 'pair.size', 'Length of the last against the size', 3)],
+      evidence: (c) => [bySize(c, 'short')],
       helps: [['finished', 'It cannot be made longer; stretching gives width only.']],
       prevents: () => ({
         sentence: 'Compare the last with the foot.',

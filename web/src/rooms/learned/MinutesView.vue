@@ -17,7 +17,11 @@ const options = computed(() => list.value.map((m) => ({ value: m.key, name: name
 const nameOf = (name: string) => name.replace(/, (right|left)$/, '')
 /** One unit for both where it is the same. */
 const quarters = ([low, high]: readonly [number, number]) =>
-  high < 60 ? `${Math.round(low)} to ${showMinutes(high)}` : `${showMinutes(low)} to ${showMinutes(high)}`
+  Math.round(low) === Math.round(high)
+    ? showMinutes(high)
+    : high < 60
+      ? `${Math.round(low)} to ${showMinutes(high)}`
+      : `${showMinutes(low)} to ${showMinutes(high)}`
 const share = (factor: number) => {
   const percent = Math.round(100 * (factor - 1))
   return percent === 0 ? 'as planned' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`

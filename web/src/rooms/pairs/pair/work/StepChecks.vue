@@ -17,12 +17,17 @@ const feetOf = (id: string) => checks.value.find((c) => c.id === id)!.at
 const planned = computed(() =>
   checks.value.map(({ id, name, figure }) => {
     const foot = feetOf(id).right === props.step.id ? 'right' : 'left'
-    const found = record.verdicts.filter((v) => v.check === id)
+    const found = record.verdicts.filter((v) => v.check === id && (v.foot ?? v.back?.foot ?? foot) === foot)
     return {
       id,
       name,
       figure: figure ? showFigure(figure.planned[foot], figure.unit) : '',
-      level: found.length === 0 ? null : found.some((v) => v.level !== 'fine') ? ('stop' as const) : ('fine' as const),
+      // What lies between both shoes says nothing of one that was not measured.
+      level: !found.some((v) => v.foot === foot)
+        ? null
+        : found.some((v) => v.level !== 'fine')
+          ? ('stop' as const)
+          : ('fine' as const),
     }
   }),
 )

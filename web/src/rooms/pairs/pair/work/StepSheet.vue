@@ -22,6 +22,7 @@ import StepMore from './StepMore.vue'
 import { tookMinutes } from './tookMinutes.ts'
 import { usualWords } from './usualWords.ts'
 import { useHowTos } from '../../../../stores/howTosStore.ts'
+import { usePair } from '../../../../stores/pairStore.ts'
 
 /** One step on one card for the bench: its drawing, its figures, what can hurt, what to look at, and how it is done. */
 const props = defineProps<{
@@ -45,6 +46,8 @@ const waits = computed(() => {
   return w.max === null ? `at least ${showMinutes(w.min)}` : `${showMinutes(w.min)} to ${showMinutes(w.max)}`
 })
 const drawn = computed(() => step.value.parts.length > 0 || step.value.seams.length > 0 || step.value.group === 'last')
+const pair = usePair()
+const askPath = computed(() => `/pairs/${pair.view?.id ?? ''}/checks/ask`)
 const howTos = useHowTos()
 const { attempt } = useAttempt()
 // Without them the house's own cards are shown.
@@ -112,6 +115,7 @@ const cards = computed(() => [
         <NButton v-if="progress.state !== 'open'" size="large" :disabled="busy" @click="$emit('say', 'undone')">
           Take back
         </NButton>
+        <ButtonLink v-if="progress.state !== 'open'" :to="askPath">Went wrong? Ask</ButtonLink>
         <ButtonLink v-if="progress.state === 'finished' && next" main :to="to(next.step.id)">
           Next: {{ next.step.name }}
         </ButtonLink>
