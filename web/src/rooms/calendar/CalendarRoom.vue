@@ -59,9 +59,20 @@ const spanOptions = [
 ] as const
 /** Where what is looked at begins, before or after now, ms. */
 const moved = ref(0)
-const from = computed(() => now.value + moved.value - 0.04 * spans[span.value] * DAY)
+/** So much of the past is seen before now, a share of the whole. */
+const MARGIN = 0.04
+const from = computed(() => now.value + moved.value - MARGIN * spans[span.value] * DAY)
 const to = computed(() => from.value + spans[span.value] * DAY)
 const go = (by: number) => (moved.value += by * 0.75 * spans[span.value] * DAY)
+
+/** One span further out or in, with what lies under the pointer kept there. */
+function zoom(by: 1 | -1, at: number, across: number): void {
+  const keys = spanOptions.map((s) => s.value)
+  const next = keys[keys.indexOf(span.value) + by]
+  if (!next) return
+  span.value = next
+  moved.value = at - across * spans[next] * DAY - now.value + MARGIN * spans[next] * DAY
+}
 
 const clock = computed(() => wallTime(schedule.days?.zone ?? 'UTC'))
 const rows = computed(() =>
@@ -197,6 +208,7 @@ const takeAway = () =>
           title="The work of all open pairs over time"
           :movable="way === 'maker' || way === 'pair'"
           @put="put"
+          @zoom="zoom"
           @choose="chosen = chosen?.id === $event.id ? null : $event"
         />
         <NDataTable

@@ -24,7 +24,12 @@ const props = defineProps<{
   /** Whether bars of work can be dragged elsewhere. */
   movable?: boolean
 }>()
-const emit = defineEmits<{ choose: [bar: TimelineBar]; put: [bar: TimelineBar, row: string, at: number] }>()
+const emit = defineEmits<{
+  choose: [bar: TimelineBar]
+  put: [bar: TimelineBar, row: string, at: number]
+  /** More time at once, or less; the instant under the pointer stays where it is, so far across (0 to 1). */
+  zoom: [by: 1 | -1, at: number, across: number]
+}>()
 
 const ROW = 52
 /** A step is put at full five minutes, ms. */
@@ -93,6 +98,14 @@ const ticks = computed(() => {
 })
 const tall = computed(() => HEAD + props.rows.length * ROW + 8)
 const nowX = computed(() => x.value(props.now))
+/** Wheel or two fingers with the control key, as drawings everywhere here: without it the rows scroll. */
+function zoom(event: WheelEvent): void {
+  const box = place.value?.getBoundingClientRect()
+  if (!box || event.deltaY === 0) return
+  const px = Math.max(names.value, event.clientX - box.left)
+  const across = (px - names.value) / Math.max(1, width.value - names.value)
+  emit('zoom', event.deltaY > 0 ? 1 : -1, x.value.invert(px), across)
+}
 const drawing = ref<SVGSVGElement | null>(null)
 /** The bar that is being dragged, and where it would come to lie. */
 const ghost = ref<{ bar: TimelineBar; x: number; y: number; width: number } | null>(null)
@@ -124,7 +137,14 @@ const fitting = (text: string, room: number) => {
 </script>
 
 <template>
-  <div ref="place" class="timeline on-slate slate-surface" tabindex="0" role="group" :aria-label="title">
+  <div
+    ref="place"
+    class="timeline on-slate slate-surface"
+    tabindex="0"
+    role="group"
+    :aria-label="title"
+    @wheel.ctrl.prevent="zoom"
+  >
     <svg
       v-if="width > 0"
       ref="drawing"
