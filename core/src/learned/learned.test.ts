@@ -149,6 +149,9 @@ describe('wear', () => {
     expect(knife([change('knife', 25)])).toMatchObject({ since: 7000, lives: [], usual: null })
     const two = knife([change('knife', 65), change('knife', 25), change('needle', 30)])
     expect(two).toMatchObject({ since: 3000, lives: [4000], usual: 4000 })
+    // Changed twice in a row: the second time says nothing of how long one lasts.
+    const again = knife([change('knife', 65), change('knife', 66), change('knife', 25)])
+    expect(again).toMatchObject({ since: 3000, lives: [4000] })
   })
 })
 

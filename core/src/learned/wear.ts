@@ -34,7 +34,11 @@ export function toolWear(worn: readonly Worn[], changes: readonly ToolChange[]):
       .sort((a, b) => a - b)
     const between = (from: number, to: number) =>
       worn.filter((w) => w.tool === tool && w.at >= from && w.at < to).reduce((sum, w) => sum + w.length, 0)
-    const lives = times.slice(1).map((to, i) => between(times[i]!, to))
+    // Between two changes with nothing worked between them there was no life.
+    const lives = times
+      .slice(1)
+      .map((to, i) => between(times[i]!, to))
+      .filter((length) => length > 0)
     return {
       tool,
       changedAt: times.at(-1) ?? null,
