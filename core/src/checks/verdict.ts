@@ -105,7 +105,8 @@ export function verdictsOf(checks: readonly Check[], readings: readonly CheckRea
       const reading = latest.get(`${check.id} ${foot}`)
       return reading && check.at[foot] !== null ? [verdictOn(check, foot, reading)] : []
     })
-    const between = betweenFeet(check, latest)
+    // Where one of them misses its plan, that they differ is said with it.
+    const between = each.every((v) => v.level === 'fine') ? betweenFeet(check, latest) : null
     return between ? [...each, between] : each
   })
 }

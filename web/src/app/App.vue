@@ -194,7 +194,8 @@ main {
     justify-content: space-between;
     gap: 0;
     padding: 4px;
-    overflow: hidden;
+    /* What does not fit is reached by sliding. */
+    overflow: auto hidden;
   }
   .rail img,
   .gap,
@@ -202,10 +203,10 @@ main {
     display: none;
   }
   .place {
-    flex: 1 1 0;
+    flex: 1 0 auto;
     width: auto;
-    min-width: 44px;
-    padding: 6px 1px;
+    min-width: 48px;
+    padding: 6px 4px;
     font-size: 12px;
     white-space: normal;
   }
