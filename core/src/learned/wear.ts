@@ -1,6 +1,6 @@
 import { middle } from '../geometry/quantile.ts'
 import type { ToolChange } from '../model/lesson.ts'
-import { wearingTools, type WearingTool } from '../work/step.ts'
+import { wearingTools, type WearingTool } from '../model/lesson.ts'
 
 /** A length that was worked with a tool, mm, and when, ms. */
 export interface Worn {

@@ -3,8 +3,8 @@ import { line, named, note } from './text.ts'
 
 const feet = ['right', 'left'] as const
 
-/** A figure that was measured on a shoe, or a look that was taken. Times are UTC, ISO 8601. */
-export const CheckReading = z
+/** A figure that was measured on a shoe, or a look that was taken, before it is on record. */
+export const NewReading = z
   .object({
     check: line(60).min(1),
     foot: z.enum(feet),
@@ -13,13 +13,18 @@ export const CheckReading = z
     /** What the look said; null where it is measured. */
     fine: z.boolean().nullable().default(null),
     note: note(500).default(''),
-    revision: z.number().int().min(1).max(1_000_000),
-    at: z.iso.datetime(),
   })
   .refine((r) => (r.value === null) !== (r.fine === null), {
     path: ['value'],
     message: 'Give what was measured, or what the look said: one of the two.',
   })
+export type NewReading = z.infer<typeof NewReading>
+
+/** A reading on record, with the revision of the pair it was taken of. Times are UTC, ISO 8601. */
+export const CheckReading = NewReading.safeExtend({
+  revision: z.number().int().min(1).max(1_000_000),
+  at: z.iso.datetime(),
+})
 export type CheckReading = z.infer<typeof CheckReading>
 
 /** A part that was found unfit and has to be made again; named as records of making are. */

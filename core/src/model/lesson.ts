@@ -47,9 +47,13 @@ export const OwnFaultFields = z.object({
 })
 export type OwnFaultFields = z.infer<typeof OwnFaultFields>
 
+/** What wears: by the length that it has worked along. */
+export const wearingTools = ['knife', 'skiver', 'needle'] as const
+export type WearingTool = (typeof wearingTools)[number]
+
 /** A blade or a needle that was changed or made sharp again. Times are UTC. */
 export const ToolChange = z.object({
-  tool: z.enum(['knife', 'skiver', 'needle']),
+  tool: z.enum(wearingTools),
   note: note(200).default(''),
   at: z.iso.datetime(),
 })

@@ -1,6 +1,7 @@
 import type { Sentence } from '../units/sentence.ts'
 import type { Path } from '../geometry/path.ts'
 import type { Level } from './level.ts'
+import type { WearingTool } from './lesson.ts'
 import type { WorkGroup } from './work.ts'
 import type { SharedTool } from './workshopDays.ts'
 
@@ -27,7 +28,7 @@ export interface CardStep {
   /** Minutes to the next step at least, and at most where there is a limit. */
   wait: { min: number; max: number | null; late?: Sentence; rule?: string } | null
   /** What it wears, mm worked along. */
-  wears: { tool: 'knife' | 'skiver' | 'needle'; length: number } | null
+  wears: { tool: WearingTool; length: number } | null
   /** Machines that it takes. */
   machines: readonly SharedTool[]
 }

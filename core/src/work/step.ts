@@ -1,3 +1,4 @@
+import type { WearingTool } from '../model/lesson.ts'
 import type { WorkGroup } from '../model/work.ts'
 import type { Because } from '../trade/because.ts'
 import type { Foot } from '../trade/foot.ts'
@@ -34,9 +35,7 @@ export interface Stuff {
   sentence: Sentence
 }
 
-/** What wears: by the length that it has worked along. */
-export const wearingTools = ['knife', 'skiver', 'needle'] as const
-export type WearingTool = (typeof wearingTools)[number]
+/** What a step wears. */
 export interface Wear {
   tool: WearingTool
   /** mm, for what the step is about. */

@@ -15,7 +15,8 @@ import { readHouseRules } from './houseRules.ts'
 import type { Tx } from './open.ts'
 import { others } from './others.ts'
 import { createPair } from './pairs.ts'
-import { made, pairs, readings, setbacks, stepEvents } from './schema.ts'
+import { made, readings, setbacks, stepEvents } from './recordSchema.ts'
+import { pairs } from './schema.ts'
 
 /**
  * The pair's own rules, so that it plans here as it did where it comes from: wherever that workshop's figure differs

@@ -17,7 +17,8 @@ import { notThere } from './errors.ts'
 import { readHouseRules } from './houseRules.ts'
 import { others } from './others.ts'
 import type { Db, Tx } from './open.ts'
-import { pairCards, pairs, stepEvents, toolChanges } from './schema.ts'
+import { stepEvents } from './recordSchema.ts'
+import { pairCards, pairs, toolChanges } from './schema.ts'
 import { logsOf } from './stepLog.ts'
 
 /** So many pairs, the newest ones: how one worked years ago says little. */

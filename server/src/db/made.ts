@@ -3,7 +3,7 @@ import { asc, eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Reader, Tx } from './open.ts'
 import { viewPair } from './pairs.ts'
-import { made } from './schema.ts'
+import { made } from './recordSchema.ts'
 
 export async function readMade(db: Reader, pairId: string): Promise<Made[]> {
   const rows = await db.select().from(made).where(eq(made.pairId, pairId)).orderBy(asc(made.serial))

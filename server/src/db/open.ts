@@ -9,10 +9,12 @@ import { newestMigration } from './migrations.ts'
 import { PATIENCE, PatientClient, patiently } from './patientClient.ts'
 import { putBack, type PutBack } from './putBack.ts'
 import { openFile } from './openFile.ts'
-import * as schema from './schema.ts'
+import * as records from './recordSchema.ts'
+import * as documents from './schema.ts'
 import { contentOf, damageOf } from './soundness.ts'
 import { inTurn } from './turn.ts'
 
+const schema = { ...documents, ...records }
 export type Db = LibSQLDatabase<typeof schema>
 /** What reads and writes inside one transaction. */
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0]

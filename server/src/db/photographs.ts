@@ -2,7 +2,7 @@ import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notThere, StoreError } from './errors.ts'
 import type { Reader, Tx } from './open.ts'
-import { photographs } from './schema.ts'
+import { photographs } from './recordSchema.ts'
 
 /** A photograph without its picture. */
 export interface Photograph {

@@ -1,11 +1,20 @@
-import { stepState, type CheckReading, type GivenUp, type Known, type Setback, type Spoilt } from '@gentle-awl/core'
+import {
+  stepState,
+  type CheckReading,
+  type GivenUp,
+  type Known,
+  type NewReading,
+  type Setback,
+  type Spoilt,
+} from '@gentle-awl/core'
 import { asc, desc, eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notThere, StoreError } from './errors.ts'
 import type { Reader, Tx } from './open.ts'
 import { readPhotographs, type Photograph } from './photographs.ts'
 import { viewPair } from './pairs.ts'
-import { pairs, readings, setbacks } from './schema.ts'
+import { readings, setbacks } from './recordSchema.ts'
+import { pairs } from './schema.ts'
 import { addEvent, logOfPair } from './stepLog.ts'
 
 export type StoredSetback = Setback & { id: string }
@@ -53,11 +62,7 @@ export async function readRecord(db: Reader, pairId: string): Promise<PairRecord
 }
 
 /** Puts a reading on record, with the revision it was taken of. Throws StoreError when the pair is gone. */
-export async function addReading(
-  tx: Tx,
-  pairId: string,
-  reading: Omit<CheckReading, 'revision' | 'at'>,
-): Promise<void> {
+export async function addReading(tx: Tx, pairId: string, reading: NewReading): Promise<void> {
   const { revision } = await viewPair(tx, pairId)
   await tx.insert(readings).values({ id: uuid(), pairId, ...reading, revision, at: new Date().toISOString() })
 }

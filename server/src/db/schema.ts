@@ -1,6 +1,5 @@
 import type {
   BuildUp,
-  CheckReading,
   CupSole,
   FootMeasures,
   GivenUp,
@@ -9,7 +8,6 @@ import type {
   LastShape,
   LastStock,
   LessonFields,
-  Making,
   Material,
   MaterialKind,
   OwnFaultFields,
@@ -17,14 +15,12 @@ import type {
   PairDecisions,
   PairLayout,
   RuleFigures,
-  Setback,
-  StepEvent,
   Timetable,
   ToolChange,
   WaySetFields,
   WorkshopDays,
 } from '@gentle-awl/core'
-import { blob, index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 
 /** Every stored document carries a version that rises with each write: its ETag. Times are UTC, ISO 8601. */
 const document = {
@@ -105,103 +101,6 @@ export const pairCards = sqliteTable('pair_cards', {
   madeFrom: text('made_from').notNull(),
   card: text('card', { mode: 'json' }).$type<PairCard>().notNull(),
 })
-
-/** What happened at the bench, in the order in which it was written down: a clock may be set back, a serial number not. */
-export const stepEvents = sqliteTable(
-  'step_events',
-  {
-    serial: integer('serial').primaryKey({ autoIncrement: true }),
-    id: text('id').notNull().unique(),
-    pairId: text('pair_id')
-      .notNull()
-      .references(() => pairs.id, { onDelete: 'cascade' }),
-    step: text('step').notNull(),
-    what: text('what').$type<StepEvent['what']>().notNull(),
-    at: text('at').notNull(),
-    /** Who told it, as the makers of the workshop are known by. */
-    maker: text('maker'),
-  },
-  (t) => [index('step_events_pair').on(t.pairId, t.step, t.serial)],
-)
-
-/** What was printed, cut or punched, with the fingerprint of its shape then. Nothing of it is ever changed. */
-export const made = sqliteTable(
-  'made',
-  {
-    serial: integer('serial').primaryKey({ autoIncrement: true }),
-    id: text('id').notNull().unique(),
-    pairId: text('pair_id')
-      .notNull()
-      .references(() => pairs.id, { onDelete: 'cascade' }),
-    part: text('part').notNull(),
-    name: text('name').notNull(),
-    how: text('how').$type<Making>().notNull(),
-    print: text('print').notNull(),
-    revision: integer('revision').notNull(),
-    at: text('at').notNull(),
-  },
-  (t) => [index('made_pair').on(t.pairId, t.serial)],
-)
-
-/** What was measured and looked at, in the order in which it was: nothing of it is ever changed. */
-export const readings = sqliteTable(
-  'readings',
-  {
-    serial: integer('serial').primaryKey({ autoIncrement: true }),
-    id: text('id').notNull().unique(),
-    pairId: text('pair_id')
-      .notNull()
-      .references(() => pairs.id, { onDelete: 'cascade' }),
-    check: text('check_id').notNull(),
-    foot: text('foot').$type<CheckReading['foot']>().notNull(),
-    value: real('value'),
-    fine: integer('fine', { mode: 'boolean' }),
-    note: text('note').notNull().default(''),
-    revision: integer('revision').notNull(),
-    at: text('at').notNull(),
-  },
-  (t) => [index('readings_pair').on(t.pairId, t.serial)],
-)
-
-/** When a pair or a shoe was sent back, to which step, and why. */
-export const setbacks = sqliteTable(
-  'setbacks',
-  {
-    serial: integer('serial').primaryKey({ autoIncrement: true }),
-    id: text('id').notNull().unique(),
-    pairId: text('pair_id')
-      .notNull()
-      .references(() => pairs.id, { onDelete: 'cascade' }),
-    step: text('step').notNull(),
-    name: text('name').notNull(),
-    foot: text('foot').$type<Setback['foot']>(),
-    reason: text('reason').notNull(),
-    check: text('check_id').notNull().default(''),
-    steps: text('steps', { mode: 'json' }).$type<Setback['steps']>().notNull(),
-    parts: text('parts', { mode: 'json' }).$type<Setback['parts']>().notNull(),
-    minutes: real('minutes').notNull(),
-    revision: integer('revision').notNull(),
-    at: text('at').notNull(),
-  },
-  (t) => [index('setbacks_pair').on(t.pairId, t.serial)],
-)
-
-/** Photographs that are kept with a pair's checks, as they were sent. */
-export const photographs = sqliteTable(
-  'photographs',
-  {
-    id: text('id').primaryKey(),
-    pairId: text('pair_id')
-      .notNull()
-      .references(() => pairs.id, { onDelete: 'cascade' }),
-    check: text('check_id').notNull().default(''),
-    foot: text('foot').$type<'right' | 'left'>(),
-    type: text('type').notNull(),
-    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
-    at: text('at').notNull(),
-  },
-  (t) => [index('photographs_pair').on(t.pairId, t.at)],
-)
 
 /** Which pair has a last, from when until when (days, local; open end while nobody knows). */
 export const lastHolds = sqliteTable(

@@ -3,7 +3,8 @@ import { asc, eq, inArray } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { notThere, StoreError } from './errors.ts'
 import type { Db, Reader, Tx } from './open.ts'
-import { pairs, stepEvents } from './schema.ts'
+import { stepEvents } from './recordSchema.ts'
+import { pairs } from './schema.ts'
 
 type Row = typeof stepEvents.$inferSelect
 

@@ -2,6 +2,7 @@ import { planPair, StageCache, type Plan, type StepEvent } from '@gentle-awl/cor
 import { v7 as uuid } from 'uuid'
 import type { Store } from '../db/open.ts'
 import { createPair } from '../db/pairs.ts'
+import { readings, stepEvents } from '../db/recordSchema.ts'
 import {
   cupSoles,
   feet,
@@ -13,8 +14,6 @@ import {
   materials,
   ownFaults,
   pairs,
-  readings,
-  stepEvents,
   toolChanges,
   waySets,
   workshopDays,

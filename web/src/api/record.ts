@@ -1,4 +1,4 @@
-import type { CheckReading, GivenUp, Setback } from '@gentle-awl/core'
+import type { CheckReading, GivenUp, NewReading, Setback } from '@gentle-awl/core'
 import { send } from './client.ts'
 
 export interface Photograph {
@@ -17,7 +17,8 @@ export interface PairRecord {
   givenUp: GivenUp | null
 }
 
-export type NewReading = Pick<CheckReading, 'check' | 'foot'> & Partial<Pick<CheckReading, 'value' | 'fine' | 'note'>>
+/** A reading as it is sent: what is not told is left to its default. */
+export type SentReading = Pick<NewReading, 'check' | 'foot'> & Partial<NewReading>
 export type NewSetback = Omit<Setback, 'name' | 'revision' | 'at'>
 
 const of = (id: string, what: string) => `/pairs/${id}/${what}`
@@ -25,7 +26,7 @@ const of = (id: string, what: string) => `/pairs/${id}/${what}`
 /** A pair's checks: what was measured, where it was sent back, its photographs, and whether it was given up. */
 export const recordApi = {
   read: (id: string) => send<PairRecord>(of(id, 'record')),
-  addReading: (id: string, body: NewReading) => send<PairRecord>(of(id, 'readings'), { method: 'POST', body }),
+  addReading: (id: string, body: SentReading) => send<PairRecord>(of(id, 'readings'), { method: 'POST', body }),
   sendBack: (id: string, body: NewSetback) => send<PairRecord>(of(id, 'setbacks'), { method: 'POST', body }),
   takeBack: (id: string, setback: string) => send<PairRecord>(of(id, `setbacks/${setback}`), { method: 'DELETE' }),
   addPhotograph: (id: string, picture: Blob, about: { check: string; foot: 'right' | 'left' | null }) => {

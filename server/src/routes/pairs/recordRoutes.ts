@@ -1,4 +1,4 @@
-import { CheckReading, GivenUp, Setback } from '@gentle-awl/core'
+import { GivenUp, NewReading, Setback } from '@gentle-awl/core'
 import express, { Router, type Request } from 'express'
 import { z } from 'zod'
 import type { Store } from '../../db/open.ts'
@@ -12,18 +12,6 @@ import { Problem, read } from '../../http/problem.ts'
 import { pictureType } from '../../http/pictureType.ts'
 import type { Jobs } from '../../jobs/pool.ts'
 
-const ReadingBody = z
-  .object({
-    check: CheckReading.shape.check,
-    foot: CheckReading.shape.foot,
-    value: CheckReading.shape.value,
-    fine: CheckReading.shape.fine,
-    note: CheckReading.shape.note,
-  })
-  .refine((r) => (r.value === null) !== (r.fine === null), {
-    path: ['value'],
-    message: 'Give what was measured, or what the look said: one of the two.',
-  })
 const SetbackBody = Setback.omit({ revision: true, at: true, name: true })
 const GivenUpBody = GivenUp.omit({ at: true })
 const PhotographQuery = z.object({
@@ -48,7 +36,7 @@ export function recordRoutes(store: Store, jobs: Jobs): Router {
   })
   router.post('/:id/readings', async (req, res) => {
     const { id } = params(req)
-    const reading = read(ReadingBody, req.body, 'This reading')
+    const reading = read(NewReading, req.body, 'This reading')
     const { checks } = await jobs.run('bench', { file: await pairFile(store.db, id) }, goneSignal(res))
     const check = checks.find((c) => c.id === reading.check)
     if (!check) throw unknown('Unknown check', 'check', `This pair has no check "${reading.check}".`)

@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import type { Check, CheckReading, Verdict } from '@gentle-awl/core'
 import { computed } from 'vue'
-import type { NewReading } from '../../../../api/record.ts'
+import type { SentReading } from '../../../../api/record.ts'
 import { showFigure, tell } from '../../../../app/settings.ts'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FigureField from '../../../../ui/FigureField.vue'
@@ -16,7 +16,7 @@ const props = defineProps<{
   verdicts: readonly Verdict[]
   busy: boolean
 }>()
-const emit = defineEmits<{ read: [reading: NewReading]; back: [verdict: Verdict] }>()
+const emit = defineEmits<{ read: [reading: SentReading]; back: [verdict: Verdict] }>()
 const feet = computed(() => (['right', 'left'] as const).filter((foot) => props.check.at[foot] !== null))
 const looked = [
   { value: 'fine', name: 'As it should be' },

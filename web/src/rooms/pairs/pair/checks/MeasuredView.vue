@@ -2,7 +2,7 @@
 import type { Check, CheckReading, StepProgress, Verdict } from '@gentle-awl/core'
 import { latestReadings } from '@gentle-awl/core'
 import { computed } from 'vue'
-import type { NewReading } from '../../../../api/record.ts'
+import type { SentReading } from '../../../../api/record.ts'
 import { recordApi } from '../../../../api/record.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
@@ -33,7 +33,7 @@ const taken = computed(
     (pair.whole?.checks ?? []).filter((c) => latest.value.has(`${c.id} right`) || latest.value.has(`${c.id} left`))
       .length,
 )
-const keep = (reading: NewReading) => attempt(() => record.change((id) => recordApi.addReading(id, reading)))
+const keep = (reading: SentReading) => attempt(() => record.change((id) => recordApi.addReading(id, reading)))
 </script>
 
 <template>
