@@ -1,3 +1,4 @@
+import type { Check } from '../checks/check.ts'
 import { latestReadings } from '../checks/verdict.ts'
 import type { CheckReading } from '../model/check.ts'
 import type { Material } from '../model/material.ts'
@@ -10,7 +11,7 @@ import type { Step } from '../work/step.ts'
 import { runsOf, stepState } from '../work/standing.ts'
 import type { FaultStage } from './stage.ts'
 
-/** A wait that has ended: what it should have been and what it was, minutes. */
+/** A wait that has ended: what it was and what it should have been at least (less, where it was found dry before), minutes. */
 export interface PastWait {
   step: Step
   took: number
@@ -30,7 +31,7 @@ export interface FaultCase {
   materials: readonly Material[]
   stage: FaultStage
   findings: ReadonlyMap<string, Finding>
-  /** The latest figure that was measured by a check on this foot; null where nobody did. */
+  /** The latest figure that was measured by a check on this foot, or once for both; null where nobody did. */
   measured: (check: string) => number | null
   /** What a look said; null where nobody looked. */
   looked: (check: string) => boolean | null
@@ -95,7 +96,17 @@ export function faultCase({
   const state = new Map(steps.map((s) => [s.id, stepState(logOf(s), s)]))
   const isDone = (s: Step) => state.get(s.id) === 'finished'
   const followers = (s: Step) => steps.filter((o) => o.after.some((a) => a.id === s.id))
-  const checkOf = (id: string) => plan.checks.find((c) => c.id === id)
+  /** Of which shoe a check speaks for this one: the right one's where a mirrored pair is measured once; null of neither. */
+  const speaking = (id: string): { check: Check; of: Foot } | null => {
+    const check = plan.checks.find((c) => c.id === id)
+    if (!check) return null
+    if (check.at[foot] !== null) return { check, of: foot }
+    return plan.left === null && check.at.right !== null ? { check, of: 'right' } : null
+  }
+  const reading = (id: string): CheckReading | null => {
+    const found = speaking(id)
+    return found && (latest.get(`${id} ${found.of}`) ?? null)
+  }
   return {
     plan,
     shoe,
@@ -104,10 +115,12 @@ export function faultCase({
     materials,
     stage: stage ?? stageOf(steps, isDone, state),
     findings: new Map(findingsOf(shoe).map((f) => [f.id, f])),
-    // A figure that both shoes share is measured once.
-    measured: (check) => (latest.get(`${check} ${foot}`) ?? latest.get(`${check} right`))?.value ?? null,
-    looked: (check) => latest.get(`${check} ${foot}`)?.fine ?? null,
-    planned: (check) => checkOf(check)?.figure?.planned[foot] ?? null,
+    measured: (id) => reading(id)?.value ?? null,
+    looked: (id) => reading(id)?.fine ?? null,
+    planned: (id) => {
+      const found = speaking(id)
+      return found?.check.figure?.planned[found.of] ?? null
+    },
     rule: (key) => decisions.rules[key] ?? houseRules[key] ?? inBook(key),
     waits: steps.flatMap((step) =>
       pastWait(
@@ -122,6 +135,10 @@ export function faultCase({
   }
 }
 
+/** What a part is made of; undefined where nothing is chosen for it. */
+export const stuffOf = (c: FaultCase, role: keyof PairDecisions['materials']): Material | undefined =>
+  c.materials.find((m) => m.id === c.decisions.materials[role])
+
 /** When a step was begun the last time, ms; null while it was not. */
 const logOfFirst = (step: Step, logOf: (s: Step) => StepEvent[]): number | null =>
   runsOf(logOf(step), step).at(-1)?.startedAt ?? null
@@ -130,9 +147,11 @@ function pastWait(step: Step, log: readonly StepEvent[], next: readonly (number 
   const run = runsOf(log, step).at(-1)
   const begun = next.flatMap((at) => (at !== null && run?.finishedAt && at >= run.finishedAt ? [at] : []))
   if (!step.wait || !run || run.finishedAt === null || run.undone || begun.length === 0) return []
-  const { min, max } = step.wait
-  const took = (Math.min(...begun) - run.finishedAt) / 60_000
-  return [{ step, took, min, max, putRight: run.putRightAt !== null }]
+  const { finishedAt, readyAt, putRightAt } = run
+  const since = (at: number) => (at - finishedAt) / 60_000
+  // What somebody found dry was dry: its wait was as long as that.
+  const min = readyAt === null ? step.wait.min : Math.min(step.wait.min, since(readyAt))
+  return [{ step, took: since(Math.min(...begun)), min, max: step.wait.max, putRight: putRightAt !== null }]
 }
 
 function inBook(key: string): number {

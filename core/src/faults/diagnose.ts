@@ -1,7 +1,10 @@
 import type { Sentence } from '../units/sentence.ts'
 import { backFaults } from './book/back.ts'
 import { bottomFaults } from './book/bottom.ts'
+import { crookedFaults } from './book/crooked.ts'
+import { foldFaults } from './book/folds.ts'
 import { insideFaults } from './book/inside.ts'
+import { soleFaults } from './book/sole.ts'
 import { toeFaults } from './book/toe.ts'
 import { topFaults } from './book/top.ts'
 import type { FaultCase } from './case.ts'
@@ -9,7 +12,16 @@ import type { Cause, Evidence, Fault, Prevention } from './fault.ts'
 import { stageIndex } from './stage.ts'
 
 /** Everything that can be asked about, from the back to the bottom. */
-export const faults: readonly Fault[] = [...backFaults, ...toeFaults, ...topFaults, ...bottomFaults, ...insideFaults]
+export const faults: readonly Fault[] = [
+  ...foldFaults,
+  ...backFaults,
+  ...toeFaults,
+  ...crookedFaults,
+  ...topFaults,
+  ...soleFaults,
+  ...bottomFaults,
+  ...insideFaults,
+]
 
 /** A cause with what speaks for it on this pair. */
 export interface Suspect {

@@ -81,6 +81,18 @@ export function byReading(
   }
 }
 
+/** How far the two ankles are from what is planned between them: one side was pulled further down. */
+export function ankles(c: FaultCase): Evidence | null {
+  const read = (side: string) => [c.measured(`ankle.${side}`), c.planned(`ankle.${side}`)] as const
+  const [[lateral, atLateral], [medial, atMedial]] = [read('lateral'), read('medial')]
+  if (lateral === null || medial === null || atLateral === null || atMedial === null) return null
+  const off = Math.abs(medial - atMedial - (lateral - atLateral))
+  return {
+    factor: Math.min(16, Math.max(1 / 6, 4 ** ((off - 1.5) / 1.5))),
+    sentence: say`The ankles are ${mm(off, 1)} from what is planned between them: one side came further down.`,
+  }
+}
+
 /** Something that is so on this pair, or not; `null` says nothing for that case. */
 export function given(
   is: boolean,
@@ -158,7 +170,7 @@ export function thickness(
   const by = way === 'over' ? found.thickness - limit : limit - found.thickness
   return {
     factor: factorOf(by / scale),
-    sentence: say`${found.name}: ${mm(found.thickness, 1)} thick; ${way === 'over' ? 'more than' : 'less than'} ${mm(limit, 1)} asks for it.`,
+    sentence: say`${found.name}: ${mm(found.thickness, 1)} thick; usual is ${way === 'over' ? 'at most' : 'at least'} ${bare(limit, 1)}.`,
   }
 }
 

@@ -216,6 +216,41 @@ describe('what is behind a fault', () => {
         .join(),
     ).toMatch(/was put right/)
   })
+  it('what was found dry before its time was not cut short', () => {
+    const input = caseOf({ waits: { 'set-puff': 0.2 } })
+    const wet = (log: StepEvent[]) => {
+      const c = faultCase({ ...input, log })
+      return diagnose(
+        faults.find((f) => f.id === 'puffLine')!,
+        c,
+      ).find((s) => s.id === 'wetPuff')!
+    }
+    const log = [...input.log]
+    const told = log.flatMap((e): StepEvent[] => {
+      if (e.step !== 'set-puff.right' || e.what !== 'finished') return [e]
+      const { wait } = input.plan.steps.find((s) => s.id === e.step)!
+      return [e, { ...e, what: 'ready', at: new Date(Date.parse(e.at) + 0.15 * wait!.min * MINUTE).toISOString() }]
+    })
+    expect(told.length).toBe(log.length + 1)
+    expect(wet(told).share).toBeLessThan(wet(log).share / 2)
+    expect(
+      wet(told)
+        .evidence.map((e) => spoken(e.sentence))
+        .join(),
+    ).not.toMatch(/instead of/)
+  })
+  it('a figure of one shoe says nothing of the other, but one that is measured once for both says it of both', () => {
+    const right = caseOf({ off: { backGap: 4, 'tip.medial': -9, heel: 3 } })
+    expect(right.plan.left).toBeNull()
+    const left = faultCase({ ...right, foot: 'left' })
+    expect(left.measured('tip.medial')).toBeNull()
+    expect(left.measured('heel')).toBeNull()
+    expect(left.planned('heel')).toBe(faultCase(right).planned('heel'))
+    expect(left.measured('backGap')).toBe(faultCase(right).measured('backGap'))
+    expect(left.planned('backGap')).not.toBeNull()
+    expect(pointedTo(left).map((f) => f.id)).toContain('folds')
+    expect(pointedTo(left).map((f) => f.id)).not.toContain('slid')
+  })
   it('says what helps where it stands: at the lasting stage the tacks can still be drawn, later not', () => {
     const help = (upTo: string) => {
       const c = faultCase(caseOf({ upTo, off: {} }))

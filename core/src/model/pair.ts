@@ -140,7 +140,7 @@ export const stepEvents = [
 ] as const
 /** A step begun or finished at the bench, by whom if it was told. Times are UTC, ISO 8601. */
 export const StepEvent = z.object({
-  step: line(60).min(1),
+  step: line(80).min(1),
   what: z.enum(stepEvents),
   at: z.iso.datetime(),
   maker: line(40).nullish(),

@@ -65,7 +65,7 @@ function oneThatIs(problem: Problem): Float64Array | null {
   for (let k = 0; k < TRIES; k++) {
     pairKeys(problem, graph, order, keys)
     if (k >= TRIES / 2) for (let i = 0; i < keys.length; i++) keys[i]! += length * random()
-    // As starts they are decoded to the same schedule, whichever way.
+    // Its starts, as keys, lead the search back to it or near it, whichever way they are decoded.
     if (decoder.decode(keys, k % 2 === 0)) return Float64Array.from(decoder.start)
     order = otherPairOrder(order, 1, random)
   }

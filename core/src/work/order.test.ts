@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { samplePair } from '../../test/samplePair.ts'
 import { keptCache } from '../../test/keptCache.ts'
 import { OwnStep, WorkDecisions } from '../model/work.ts'
-import type { StepEvent } from '../model/pair.ts'
+import { StepEvent } from '../model/pair.ts'
 import { PlanError } from '../plan/planError.ts'
 import { planPair } from '../plan/planPair.ts'
 import { spoken } from '../units/sentence.ts'
@@ -173,6 +173,9 @@ describe('own steps', () => {
     expect(at('own.stamp')).toBeLessThan(at('join-lining'))
     expect(list[at('join-lining')]!.after.map((a) => a.id)).toContain('own.stamp')
     expect(list).toHaveLength(planned().length + 1)
+    // Its log can be kept, however long its name is.
+    const [long] = planned({ own: [own('x'.repeat(60))] }).filter((s) => s.own)
+    expect(StepEvent.safeParse({ step: long!.id, what: 'started', at: '2026-11-02T09:00:00.000Z' }).success).toBe(true)
   })
   it('bind both feet where they name a step of each, and nothing where the pair has no such step', () => {
     const list = planned({ own: [own('shine', { after: ['last-toe', 'sew-cup'] })] })

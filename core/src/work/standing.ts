@@ -20,7 +20,7 @@ export interface Run {
   maker: string | null
   /** When what had waited too long was put right (woken by heat, damped once more), the latest time. */
   putRightAt: number | null
-  /** When what dries after it was found dry, or not yet: the latest word. */
+  /** When what dries after it was found dry before its time. */
   readyAt: number | null
   /** It was sent back afterwards, and counts no more. */
   undone: boolean
@@ -31,8 +31,11 @@ export type StepState = 'open' | 'started' | 'finished'
 /** Where a step stands. */
 export type Standing = { state: 'open' } | ({ state: 'started' | 'finished' } & Run)
 
+/** What still says something of a step. */
+type Said = StepEvent & { what: Exclude<StepEvent['what'], 'undone'> }
+
 /** What state an event leaves a step in. */
-export const stateAfter: Record<Exclude<StepEvent['what'], 'undone'>, StepState> = {
+const stateAfter: Record<Said['what'], StepState> = {
   started: 'started',
   paused: 'started',
   resumed: 'started',
@@ -42,14 +45,9 @@ export const stateAfter: Record<Exclude<StepEvent['what'], 'undone'>, StepState>
   'sent back': 'open',
 }
 
-type StandingWhat = Exclude<StepEvent['what'], 'undone'>
-
 /** Events of one step that still stand: `undone` takes the latest one back. */
-export function eventsStanding(
-  log: readonly StepEvent[],
-  { id, formerly }: Known,
-): (StepEvent & { what: StandingWhat })[] {
-  const stack: (StepEvent & { what: StandingWhat })[] = []
+export function eventsStanding(log: readonly StepEvent[], { id, formerly }: Known): Said[] {
+  const stack: Said[] = []
   for (const event of log) {
     if (event.step !== id && !formerly.includes(event.step)) continue
     const { what } = event
@@ -72,10 +70,12 @@ const begun = (): Run => ({
 })
 
 /** Every time that a step was worked on, the first one first. */
-export function runsOf(log: readonly StepEvent[], step: Known): Run[] {
+export const runsOf = (log: readonly StepEvent[], step: Known): Run[] => runsIn(eventsStanding(log, step))
+
+function runsIn(events: readonly Said[]): Run[] {
   const runs: Run[] = []
   let run: Run | null = null
-  for (const { what, at, maker } of eventsStanding(log, step)) {
+  for (const { what, at, maker } of events) {
     const time = Date.parse(at)
     if (what === 'sent back') {
       if (run) run.undone = true
@@ -100,14 +100,15 @@ export function runsOf(log: readonly StepEvent[], step: Known): Run[] {
 
 /** Where a step stands by its log. */
 export function standingOf(log: readonly StepEvent[], step: Known): Standing {
-  const last = eventsStanding(log, step).at(-1)
-  const state = last ? stateAfter[last.what] : 'open'
-  if (state === 'open') return { state }
-  return { state, ...runsOf(log, step).at(-1)! }
+  const events = eventsStanding(log, step)
+  const state = stateOf(events)
+  return state === 'open' ? { state } : { state, ...runsIn(events).at(-1)! }
 }
 
-export const stepState = (log: readonly StepEvent[], step: Known): StepState => {
-  const last = eventsStanding(log, step).at(-1)
+export const stepState = (log: readonly StepEvent[], step: Known): StepState => stateOf(eventsStanding(log, step))
+
+function stateOf(events: readonly Said[]): StepState {
+  const last = events.at(-1)
   return last ? stateAfter[last.what] : 'open'
 }
 

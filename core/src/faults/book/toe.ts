@@ -1,12 +1,11 @@
 import { isSheet } from '../../model/material.ts'
 import { mm, mmTo, say } from '../../units/sentence.ts'
-import type { FaultCase } from '../case.ts'
+import { stuffOf, type FaultCase } from '../case.ts'
 import { bySize, byLook, byPlan, byReading, cutShort, given, leftOut, mendOf, thickness, tooLong } from '../evidence.ts'
 import type { Fault } from '../fault.ts'
 import { choose, moveRule } from '../remedies.ts'
 
-const puffStuff = (c: FaultCase) => c.materials.find((m) => m.id === c.decisions.materials.puff)
-const upperThickness = (c: FaultCase) => c.materials.find((m) => m.id === c.decisions.materials.upper)?.thickness ?? 0
+const upperThickness = (c: FaultCase) => stuffOf(c, 'upper')?.thickness ?? 0
 const hasPuff = (c: FaultCase) => c.shoe.parts.some((p) => p.id === 'puff')
 const puffLength = (c: FaultCase) => c.measured('puffBack') ?? c.planned('puffBack') ?? 0
 
@@ -47,7 +46,7 @@ const line: Fault = {
       name: 'A puff of sheet leaves a line unless its edge is thinned',
       usual: 1.5,
       evidence: (c) => {
-        const stuff = puffStuff(c)
+        const stuff = stuffOf(c, 'puff')
         return [
           stuff
             ? given(isSheet(stuff), [5, say`${stuff.name} is sheet.`], [0.3, say`${stuff.name} is leather.`])
