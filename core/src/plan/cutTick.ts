@@ -13,12 +13,15 @@ export interface CutTick {
   parts: string[]
 }
 
-/** Ticks of the cutting list, by the record of its lines: from what was cut, with the fingerprint of the shape it was cut from. */
+/**
+ * Ticks of the cutting list, by the record of its lines: from what was cut, with the fingerprint of the shape it was cut
+ * from. What was found unfit since is to be cut again.
+ */
 export function cutTicks(
   plan: Plan,
   made: readonly Made[],
   pieces: readonly CutPiece[],
-  setbacks: readonly SpoiltParts[] = [],
+  setbacks: readonly SpoiltParts[],
 ): Map<string, CutTick> {
   const again = remakeList(plan, made, setbacks).filter((r) => r.how.includes('cut'))
   const stale = new Set(again.map((r) => r.part))

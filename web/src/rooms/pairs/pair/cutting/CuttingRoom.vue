@@ -8,6 +8,7 @@ import { showArea } from '../../../../app/settings.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
+import { useRecord } from '../../../../stores/recordStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import { capital } from '../../../../ui/capital.ts'
 import SlateList from '../../../../ui/SlateList.vue'
@@ -28,12 +29,14 @@ const groups = computed<CuttingGroup[]>((shown) => {
   return pair.planProblem ? [] : cuttingList({ decisions, materials: workshop.materials }, whole)
 })
 const made = useMade()
+const record = useRecord()
 const ticks = computed(() =>
   pair.whole
     ? cutTicks(
         pair.whole,
         made.list,
         groups.value.flatMap((g) => g.pieces),
+        record.setbacks,
       )
     : new Map<string, CutTick>(),
 )
