@@ -1,4 +1,4 @@
-import type { ShoeFigures } from '../checks/checks.ts'
+import type { ShoeFigures } from '../checks/measured.ts'
 import { traitsOf, type ConstructionName } from '../model/construction.ts'
 import { tackCounts } from '../lasting/tackCounts.ts'
 import { tacksToDraw } from '../work/operations/lasting.ts'
