@@ -20,9 +20,12 @@ export const decimals = ({ unit }: ChartAxis): number => (unit === 'inches' ? 2 
 /** Told apart by colour and by the way they are drawn, so that neither is needed. */
 const DASHES = ['solid', 'dash', 'dot', 'dashdot'] as const
 const SYMBOLS = ['circle', 'diamond', 'square', 'cross'] as const
-const inks = (light: Light) => {
+/** Eight inks that are told apart on the paper of this light. */
+export const inks = (light: Light): string[] => {
   const c = coloursOf(light)
-  return light === 'dark' ? [c.action, '#e6b355', '#8fd0e8', c.stop] : [c.action, '#8a5a06', '#2b6a8f', c.stop]
+  return light === 'dark'
+    ? [c.action, '#e6b355', '#8fd0e8', c.stop, '#c9d46a', '#c3abea', '#d9c29a', '#86d3d6']
+    : [c.action, '#8a5a06', '#2b6a8f', c.stop, '#6d7a1f', '#6a4f93', '#7a6343', '#2c7f88']
 }
 
 /** The lines as the library takes them. */
