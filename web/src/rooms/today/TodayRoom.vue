@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NSwitch } from 'naive-ui'
 import type { BenchClock, StepEvent } from '@gentle-awl/core'
-import { IconAlertTriangle, IconArrowsMaximize, IconPlayerPause, IconPlayerPlay } from '@tabler/icons-vue'
+import { IconAlertTriangle, IconPlayerPlay } from '@tabler/icons-vue'
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client.ts'
@@ -17,6 +17,7 @@ import ChoiceBar from '../../ui/ChoiceBar.vue'
 import RoomState from '../../ui/RoomState.vue'
 import { clockFace } from '../../ui/clockFace.ts'
 import { stepPath } from '../../ui/stepPath.ts'
+import RunningCard from './RunningCard.vue'
 import { nextSteps, waitsByNeed, type WaitState } from './benchWork.ts'
 import { useReminder } from './useReminder.ts'
 
@@ -47,10 +48,6 @@ const running = computed(() =>
     return c.kind === 'running' && (mine.value === '' || by === null || by === mine.value) ? [c] : []
   }),
 )
-type Running = Extract<BenchClock, { kind: 'running' }>
-const workedOn = ({ worked, since }: Running) => worked + (since === null ? 0 : now.value - since)
-/** Minutes beyond what is planned; whole ones, so that it is not said for seconds. */
-const overBy = (c: Running) => Math.floor(workedOn(c) / 60_000 - (schedule.stepOf(c.pair, c.step)?.minutes ?? Infinity))
 const waits = computed(() => waitsByNeed(answer.value?.bench.clocks ?? [], now.value))
 const loud = computed(() => waits.value.filter((w) => w.state === 'late' || w.state === 'hurry'))
 const quiet = computed(() => waits.value.filter((w) => w.state === 'ready' || w.state === 'drying'))
@@ -166,34 +163,16 @@ const say = (pair: string, step: string, what: StepEvent['what']) =>
           </div>
         </article>
       </div>
-      <article v-for="c in running" :key="`${c.pair} ${c.step}`" class="big card running" :data-running="c.step">
-        <p class="soft">{{ orderOf(c.pair) }}, {{ schedule.makerName(makerOf(c.pair, c.step) ?? '') }}</p>
-        <h2>{{ nameOf(c.pair, c.step) }}</h2>
-        <p class="clock figure" :class="{ resting: c.since === null }" data-testid="bench-clock">
-          {{ clockFace(workedOn(c)) }}
-        </p>
-        <p class="soft">
-          planned {{ showMinutes(schedule.stepOf(c.pair, c.step)?.minutes ?? 0)
-          }}<template v-if="c.since === null">; it rests</template
-          ><strong v-else-if="overBy(c) > 0" class="over">, ran over by {{ showMinutes(overBy(c)) }}</strong>
-        </p>
-        <div class="buttons">
-          <NButton type="primary" size="large" :disabled="busy" @click="say(c.pair, c.step, 'finished')">
-            {{ schedule.stepOf(c.pair, c.step)?.wait ? 'Done, start the clock' : 'Done' }}
-          </NButton>
-          <NButton v-if="c.since !== null" size="large" :disabled="busy" @click="say(c.pair, c.step, 'paused')">
-            <IconPlayerPause :size="20" aria-hidden="true" /> Pause
-          </NButton>
-          <NButton v-else size="large" :disabled="busy" @click="say(c.pair, c.step, 'resumed')">
-            <IconPlayerPlay :size="20" aria-hidden="true" /> Go on
-          </NButton>
-          <NButton size="large" :disabled="busy" @click="say(c.pair, c.step, 'undone')">Take back</NButton>
-          <ButtonLink :to="stepPath(c.pair, c.step)">
-            <IconArrowsMaximize :size="20" aria-hidden="true" /> How it is done
-          </ButtonLink>
-          <ButtonLink :to="`/pairs/${c.pair}/checks/ask`">Went wrong? Ask</ButtonLink>
-        </div>
-      </article>
+      <RunningCard
+        v-for="c in running"
+        :key="`${c.pair} ${c.step}`"
+        :clock="c"
+        :order="orderOf(c.pair)"
+        :maker="makerOf(c.pair, c.step)"
+        :now="now"
+        :busy="busy"
+        @say="say(c.pair, c.step, $event)"
+      />
       <div class="columns">
         <section>
           <div class="head">
@@ -304,28 +283,6 @@ header,
 .loud .late {
   background: var(--stop-soft);
   border-color: var(--stop);
-}
-.big {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  padding: 18px 22px;
-  border: 2px solid var(--action);
-}
-.big h2 {
-  font-size: 28px;
-}
-.clock {
-  font-size: 44px;
-  font-weight: 600;
-  line-height: 1;
-  color: var(--action);
-}
-.clock.resting {
-  color: var(--soft);
-}
-.over {
-  color: var(--watch);
 }
 .columns {
   display: grid;
