@@ -21,6 +21,7 @@ test('a shoe that was measured off its plan is sent back with the reason, and wh
   page,
 }) => {
   await page.goto(`${server.url}${stage}/cutting`)
+  await page.getByRole('button', { name: 'Stiffener is cut' }).click()
   await expect(page.getByRole('row', { name: /^Stiffener / })).toContainText(/cut \d/)
   await page.goto(`${server.url}${stage}/checks`)
   const back = page.locator('[data-check="backHeight"]')
@@ -49,7 +50,7 @@ test('a shoe that was measured off its plan is sent back with the reason, and wh
   const setback = page.locator('[data-setback^="last-back"]')
   await expect(setback).toContainText('right shoe')
   await expect(page.getByRole('heading', { name: 'To be made again' }).locator('..')).toContainText('Stiffener, right')
-  // It lies on the cutting list again, though it was cut once.
+  // On the cutting list it stands uncut again, though it was cut once.
   await page.goto(`${server.url}${stage}/cutting`)
   await expect(page.getByRole('button', { name: 'Stiffener is cut' })).toBeVisible()
   await page.goto(server.url + stepPath(stage, 'last-back.right'))
