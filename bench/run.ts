@@ -16,6 +16,8 @@ import {
   readyScan,
   setByHand,
   StageCache,
+  styles,
+  traitsOf,
   wallTriangles,
   writeStl,
   type PlanInput,
@@ -151,6 +153,26 @@ say(
     (c) => void planPair(short, c),
   ),
 )
+for (const style of styles) {
+  const { outwards } = traitsOf(style === 'stitch-down' ? 'stitch-down' : 'cemented')
+  const ofStyle: PlanInput = {
+    ...input,
+    decisions: {
+      ...short.decisions,
+      construction: outwards ? 'stitch-down' : 'cemented',
+      upper: { ...input.decisions.upper, style, options: {}, points: {} },
+    },
+  }
+  say(
+    time(
+      `plan, cold cache, ${style}`,
+      5,
+      'as above, of each style',
+      () => new StageCache(),
+      (c) => void planPair(ofStyle, c),
+    ),
+  )
+}
 const warm = new StageCache()
 planPair(input, warm)
 const styled = demoPairs.find((p) => p.decisions.upper.style === 'oxford')

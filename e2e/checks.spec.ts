@@ -9,7 +9,7 @@ test.afterAll(() => server.end())
 
 const pairPath = (n: number) => `/pairs/01930000-0003-7000-8000-00000000000${n}`
 const [derby, choir, stage] = [pairPath(1), pairPath(3), pairPath(4)]
-const stepPath = (pair: string, step: string) => `${pair}/work/${step}`
+const stepPath = (pair: string, step: string) => [pair, 'work', step].join('/')
 const openView = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).check({ force: true })
 interface Told {
   step: string

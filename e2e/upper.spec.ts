@@ -249,3 +249,29 @@ test('the upper goes through a size run, which can be stopped', async ({ page })
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByRole('button', { name: 'Grade the upper' })).toBeVisible()
 })
+
+test('the lasting margin is drawn out just where it runs short, and what it takes of leather is told', async ({
+  page,
+}) => {
+  await visit(page, `${server.url}${pair(2)}`)
+  await choose(page.getByRole('combobox', { name: 'Style' }), 'derby')
+  await expect(page.locator('[data-point="tabFront:lateral"]')).toBeVisible()
+  const waist = page.locator('[data-point="margin.3:lateral"]')
+  await expect(waist).toHaveCount(0)
+  await page.getByRole('checkbox', { name: 'Set the lasting margin place by place' }).check()
+  await expect(waist).toBeVisible()
+  await waist.focus()
+  const figure = page.getByLabel('Margin at the waist, past the feather')
+  await expect(figure).toHaveValue('18')
+  // Both sides are shown and moved together: half a millimetre a press, downwards out of the feather.
+  for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowDown')
+  await expect.poll(async () => Number(await figure.inputValue())).toBeGreaterThan(21.5)
+  await expect(page.getByText('More leather for the margin, a pair')).toBeVisible()
+  // Typed, it stands so far past the feather; no margin is wider than 60 mm.
+  await figure.fill('14')
+  await figure.press('Enter')
+  await expect(page.getByText('Leather saved at the margin, a pair')).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the rule' }).click()
+  await expect(figure).toHaveValue('18')
+  await expect(page.getByText(/at the margin, a pair|for the margin, a pair/)).toHaveCount(0)
+})

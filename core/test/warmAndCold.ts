@@ -218,5 +218,9 @@ export const pairOfEachStyle: Record<PatternKind, PlanInput> = {
   trainer: on('walking', 'cup sole', 'trainer'),
   'stitch-down': on('walking', 'stitch-down', 'stitch-down'),
   'ankle boot': on('boot', 'welted', 'ankle boot'),
+  'pull-on boot': on('boot', 'welted', 'pull-on boot'),
+  mule: on('flat', 'cemented', 'mule', { topFinish: 'bead' }),
+  sandal: on('flat', 'cemented', 'sandal', { topFinish: 'folded' }),
+  'laced boot': on('boot', 'cemented', 'laced boot', { options: { toeCap: true } }),
   'own pattern': on('walking', 'cemented', 'own pattern', { own }),
 }

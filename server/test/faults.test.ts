@@ -328,7 +328,9 @@ describe('a start', () => {
     expect(decisions.stitching.own).toEqual({})
     expect(decisions.work.ways.lasting).toBe('together at the back')
     expect(decisions.upper.lacing).toMatchObject({ fitting: 'visible', pairs: null })
-    expect(decisions).toEqual(demoPairs[0]!.decisions)
+    // A pair of before had no hooks, which the style of a low shoe says as well.
+    const { upper, ...others } = demoPairs[0]!.decisions
+    expect(decisions).toEqual({ ...others, upper: { ...upper, lacing: { ...upper.lacing, hooks: 0 } } })
     expect((await readLog(store.db, demoPairs[3]!.id)).length).toBeGreaterThan(0)
     expect(await hideEntity.list(store.db)).toEqual([])
     expect(await readLayouts(store.db, demoPairs[0]!.id)).toEqual([])

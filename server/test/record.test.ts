@@ -164,6 +164,20 @@ describe('photographs', () => {
     expect((await server.call('DELETE', `${path}/photographs/${id}`)).body.photographs).toEqual([])
     expect((await server.call('GET', `${path}/photographs/${id}`)).status).toBe(404)
   })
+  it('are sixty at the most: one more is refused, and is kept when one of them has gone', async () => {
+    const listed = async () =>
+      ((await server.call('GET', `${path}/record`)).body as { photographs: { id: string }[] }).photographs
+    for (let n = (await listed()).length; n < 60; n++) expect((await send(jpeg)).status).toBe(201)
+    const answer = await send(jpeg)
+    expect(answer.status).toBe(409)
+    expect(((await answer.json()) as { detail: string }).detail).toMatch(/60 photographs\. Delete one/)
+    const [one, ...others] = await listed()
+    expect(others).toHaveLength(59)
+    await server.call('DELETE', `${path}/photographs/${one!.id}`)
+    expect((await send(jpeg)).status).toBe(201)
+    for (const { id } of await listed()) await server.call('DELETE', `${path}/photographs/${id}`)
+    expect(await listed()).toEqual([])
+  })
   it('that are none are refused with what to do', async () => {
     const answer = await send(Buffer.from('<svg onload="alert(1)"/>'))
     expect(answer.status).toBe(415)

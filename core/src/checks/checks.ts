@@ -69,6 +69,8 @@ export function checksOf(needs: CheckNeeds, book: RuleBook): Check[] {
     }
   }
   const looked = looks.flatMap((look): Check[] => {
+    if (look.of && right.open[look.of]) return []
+    if (look.without && !right.open[look.without]) return []
     const at = {
       right: stepFor(steps, look.at, 'right')?.id ?? null,
       left: stepFor(steps, look.at, 'left')?.id ?? null,

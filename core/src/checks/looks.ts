@@ -1,4 +1,5 @@
 import type { Sentence } from '../units/sentence.ts'
+import type { OpenAt } from '../upper/upper.ts'
 
 /** Something that no figure tells: it is looked at, felt, or tried. */
 interface Look {
@@ -7,6 +8,10 @@ interface Look {
   how: Sentence
   /** Keys of the steps at which it is taken: the first that a pair has. */
   at: readonly string[]
+  /** What of the shoe it looks at: one that is open there has it not. */
+  of?: keyof OpenAt
+  /** Or what it is that only a shoe which is open there has. */
+  without?: keyof OpenAt
   back: { to: readonly string[]; why: Sentence; mend: Sentence }
 }
 
@@ -19,6 +24,7 @@ export const looks: readonly Look[] = [
     name: 'Stands straight from behind',
     how: 'From behind, at the height of the eye: the back seam is upright and in the middle of the heel.',
     at: ['last-back', 'last-upper', 'last-lining'],
+    of: 'behind',
     back: {
       to: ['last-back', 'last-upper', 'last-lining'],
       why: 'one side was fully lasted before the other, and the shoe is twisted',
@@ -30,6 +36,7 @@ export const looks: readonly Look[] = [
     name: 'No folds at the seat',
     how: 'With the thumb over the feather edge from waist to waist: small tucks underneath, none up the wall.',
     at: ['last-back', 'last-upper', 'last-lining'],
+    of: 'behind',
     back: {
       to: ['last-back', 'last-upper', 'last-lining'],
       why: 'folds up the wall are felt at the heel and seen through the leather',
@@ -85,10 +92,23 @@ export const looks: readonly Look[] = [
     name: 'Toes alike',
     how: 'Side by side from above and in front: one shape, caps and throats on one line.',
     at: FINAL,
+    of: 'toes',
     back: {
       to: ['last-toe', 'last-upper', 'clean-upper'],
       why: 'it is the first thing that anybody sees',
       mend: 'Damp the toe and work it over the last with the hammer’s face; what is lasted unlike has to be lasted again.',
+    },
+  },
+  {
+    id: 'look.straps',
+    name: 'Straps alike',
+    how: 'Side by side from above: every strap as far forward on one as on the other, none drawn askew.',
+    at: FINAL,
+    without: 'toes',
+    back: {
+      to: ['last-toe', 'last-upper', 'clean-upper'],
+      why: 'a strap that lies askew cuts in at one edge',
+      mend: 'Draw the tacks of its ends, lay it to the marks of the other one, tack again.',
     },
   },
   {

@@ -2,6 +2,7 @@ import type { Because } from '../trade/because.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
 import type { Sentence } from '../units/sentence.ts'
+import type { OpenAt } from '../upper/upper.ts'
 import type { Bound, Miss, WayBack } from './check.ts'
 import { checkRules } from './rules.ts'
 
@@ -24,6 +25,7 @@ export interface ShoeFigures {
   heel: number | null
   /** Height of the sole's tip over the ground. */
   spring: number
+  open: OpenAt
   /** Tacks to be drawn from under the shoe; 0 where none are. */
   tacks: number
 }

@@ -1,6 +1,6 @@
 import { ClosestPoints } from '../geometry/closestPoint.ts'
 import { nearest, pointAt } from '../geometry/polyline.ts'
-import { pathLength, type Path, type Point } from '../geometry/path.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { dot, sub, type Vec3 } from '../geometry/vec3.ts'
 import type { Side } from '../trade/side.ts'
 import { STATIONS } from '../last/frame.ts'
@@ -8,10 +8,14 @@ import type { LastSurface } from '../last/surface.ts'
 import { chartsOf, featherOf, type Chart } from './charts.ts'
 import type { Forme } from './forme.ts'
 import { lineAtX, wallLines, wallTriangles } from './wallGrid.ts'
-import { ROUNDING } from '../geometry/tolerance.ts'
+import { SAME } from '../geometry/tolerance.ts'
+import { ledOnBack } from './ledOnBack.ts'
 
 /** Over how much height a shaft forgets the shape of the cone's rim, mm. */
 const FADE = 25
+
+/** So many steps find the level at which a point stands over the cone. */
+const LEVELS = 12
 
 /** A place on the forme in the terms of its landmarks, for points that must find their place again on another last. */
 export type LandmarkPlace = readonly [forward: number, up: number]
@@ -23,6 +27,10 @@ export type LandmarkPlace = readonly [forward: number, up: number]
 export class FormeMap {
   readonly feather: Path
   readonly back: Path
+  /** The way on the forme that stands upright over the last. */
+  readonly upright: Point
+  /** The back curve led on above the last, see ledOnBack. */
+  readonly backLedOn: Path
   readonly rim: Path
   readonly ridge: Path
   readonly toeRib: Path
@@ -56,6 +64,9 @@ export class FormeMap {
       lateral: featherOf(forme, this.charts.lateral.flat),
       medial: featherOf(forme, this.charts.medial.flat),
     }
+    const turn = (this.turnOf('lateral') + this.turnOf('medial')) / 2
+    this.upright = [Math.sin(turn), Math.cos(turn)]
+    this.backLedOn = ledOnBack(this.back, this.upright)
     this.joint = this.featherAt((surface.joints.lateral + surface.joints.medial) / 2)
     this.vamp = this.ridgeAt(STATIONS.ridgeJoint * surface.length)
   }
@@ -117,30 +128,31 @@ export class FormeMap {
   }
 
   /**
-   * A point over the cone: it stands on the chord of the rim, along a line that leans as the back curve does behind and
-   * stands square in front, so that a shaft's back line stays in the middle. What the rim leaves the chord by fades out
-   * over FADE mm. Null beside the cone.
+   * A point over the cone: it stands on the chord of the rim, between the back curve led on behind and a line square to
+   * the chord in front, so that a shaft's back line stays in the middle. What the rim leaves the chord by fades out over
+   * FADE mm. Null beside the cone.
    */
   private onShaft(side: Side, p: Point): Vec3 | null {
     const [a, b] = [this.rim[0]!, this.rim[this.rim.length - 1]!]
     const l = Math.hypot(b[0] - a[0], b[1] - a[1])
-    const [e, f] = [this.back[this.back.length - 4]!, this.back[this.back.length - 1]!]
-    const lean = Math.hypot(f[0] - e[0], f[1] - e[1])
-    const behind: Point = [(f[0] - e[0]) / lean, (f[1] - e[1]) / lean]
     const front: Point = [-(b[1] - a[1]) / l, (b[0] - a[0]) / l]
-    const mix = (u: Point, v: Point, t: number): Point => [u[0] + (v[0] - u[0]) * t, u[1] + (v[1] - u[1]) * t]
-    const off = (t: number) => {
-      const [q, d] = [mix(a, b, t), mix(behind, front, t)]
-      return (p[0] - q[0]) * d[1] - (p[1] - q[1]) * d[0]
+    const mix = (u: Point, v: Point, at: number): Point => [u[0] + (v[0] - u[0]) * at, u[1] + (v[1] - u[1]) * at]
+    const onBack = pathLength(this.back)
+    const [e, f] = [this.back[this.back.length - 4]!, this.back[this.back.length - 1]!]
+    const leans = distance(e, f)
+    const under = (run: number): Point => [a[0] + ((f[0] - e[0]) / leans) * run, a[1] + ((f[1] - e[1]) / leans) * run]
+    // Level by level: at a run up the back curve and as far up in front, the point lies at a share between the two.
+    let [run, t] = [0, 0]
+    for (let k = 0; k < LEVELS; k++) {
+      const behind = run > 0 ? pointAt(this.backLedOn, onBack + run) : under(run)
+      const ahead: Point = [b[0] + front[0] * run, b[1] + front[1] * run]
+      const [dx, dy] = [ahead[0] - behind[0], ahead[1] - behind[1]]
+      const [px, py] = [p[0] - behind[0], p[1] - behind[1]]
+      const across = Math.hypot(dx, dy)
+      t = (px * dx + py * dy) / across ** 2
+      run += (dx * py - dy * px) / across
     }
-    let [lo, hi] = [0, 1]
-    if (off(lo) < -ROUNDING || off(hi) > ROUNDING) return null
-    for (let k = 0; k < 30; k++) {
-      const mid = (lo + hi) / 2
-      if (off(mid) > 0) lo = mid
-      else hi = mid
-    }
-    const t = (lo + hi) / 2
+    if (t < -SAME || t > 1 + SAME) return null
     const q = mix(a, b, t)
     const height = (p[0] - q[0]) * front[0] + (p[1] - q[1]) * front[1]
     // Far below the chord there is the wall, not the shaft.
@@ -157,13 +169,24 @@ export class FormeMap {
 
   /** How the cone's rim is turned from the forme to the last, seen from the side. */
   private shaft(side: Side): { cos: number; sin: number } {
+    const turn = this.turnOf(side)
+    return { cos: Math.cos(turn), sin: Math.sin(turn) }
+  }
+
+  private turnOf(side: Side): number {
     const end = this.rim[this.rim.length - 1]!
     const rows = this.forme.rows
     const w = this.forme.walls[side]
     const [a, b] = [3 * (rows - 1), 3 * (this.forme.coneColumn * rows + rows - 1)]
-    const turn =
+    return (
       Math.atan2(w[b + 2]! - w[a + 2]!, w[b]! - w[a]!) - Math.atan2(end[1] - this.rim[0]![1], end[0] - this.rim[0]![0])
-    return { cos: Math.cos(turn), sin: Math.sin(turn) }
+    )
+  }
+
+  /** A place so far forward of a place of the forme and so far up, as a leg stands over the last. */
+  standing([x, y]: Point, forward: number, up: number): Point {
+    const [ux, uy] = this.upright
+    return [x + forward * uy + up * ux, y - forward * ux + up * uy]
   }
 
   private inside(side: Side, p: Point): Vec3 {

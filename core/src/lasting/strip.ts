@@ -94,13 +94,13 @@ const thingOf = (parts: readonly string[]): LastedId =>
 function readStrip(id: LastedId, turned: TurnedStack, side: Side, x: number) {
   let through = 0
   let [thickness, flat] = [0, 0]
-  for (const { layer, edge, used } of turned.turns(side, x)) {
+  for (const { layer, edge, used, reach } of turned.turns(side, x)) {
     const own = layer.thickness * profileAt(edge.share, used)
     const thing = thingOf(edge.parts)
-    if (lastedThings.indexOf(thing) <= lastedThings.indexOf(id)) through += edge.reach > used ? own : 0
+    if (lastedThings.indexOf(thing) <= lastedThings.indexOf(id)) through += reach > used ? own : 0
     if (thing !== id) continue
     thickness += own
-    flat = Math.max(flat, edge.reach - used)
+    flat = Math.max(flat, reach - used)
   }
   return { thickness: flat < HOLDS ? 0 : thickness, through, flat, isThere: thickness > 0 }
 }

@@ -14,7 +14,7 @@ const book = new RuleBook({}, {})
 const drawn = (style: 'stitch-down' | 'derby') => {
   const { last, decisions } = samplePair({ upper: { style } })
   const map = formeStage(lastStage(last, cache), decisions.upper.forme, cache)
-  const base = drawBase({ map, decisions: decisions.upper, book })
+  const base = drawBase({ map, decisions: decisions.upper, book, heelGirth: 340 })
   if (!base) throw new Error('nothing drawn')
   return base.drawn
 }

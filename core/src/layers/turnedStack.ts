@@ -2,6 +2,7 @@ import type { FormeMap } from '../forme/formeMap.ts'
 import { cumulative } from '../geometry/polyline.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
+import { moreAt, type MarginMore } from '../upper/marginMore.ts'
 import { usedUp } from './usedUp.ts'
 import { profileAt, type Profile } from '../trade/wallArea.ts'
 import type { StackLayer, WallStack } from './wallStack.ts'
@@ -12,11 +13,16 @@ const ABOVE = 0.6
 /** At heel and toe the places begin this far into the side: the lining's back is eased in, and the seams there are narrow; mm. */
 const ENDS = 2.4
 
-/** A layer's edge below the feather line: how far it is cut to reach past it, and its thickness against the distance from the feather. */
+/**
+ * A layer's edge below the feather line: how far it is cut to reach past it, and its thickness against the distance
+ * from the feather.
+ */
 export interface TurnedEdge {
   parts: readonly string[]
   /** The margin as it is cut, from the feather line to the edge, mm. */
   reach: number
+  /** What is added to that along each feather line; it is even where nothing is said. */
+  more?: MarginMore
   /** Share of the thickness at the feather, against the distance from it along the leather, mm. */
   share: Profile
 }
@@ -47,15 +53,27 @@ export class TurnedStack {
   /** The feather line of a side with its running length, and how far from the heel back each of its points lies on the last. */
   private readonly feathers: Record<Side, { line: Path; run: Float64Array; xs: Float64Array }>
 
+  /** Running length of a feather line, `x` mm from the heel back. */
+  private runAt(side: Side, x: number): number {
+    const { run, xs } = this.feathers[side]
+    let i = 1
+    while (i < xs.length - 1 && xs[i]! < x) i++
+    const t = xs[i]! > xs[i - 1]! ? Math.min(1, Math.max(0, (x - xs[i - 1]!) / (xs[i]! - xs[i - 1]!))) : 0
+    return run[i - 1]! + t * (run[i]! - run[i - 1]!)
+  }
+
+  private shareOf(side: Side, x: number): number {
+    const { run } = this.feathers[side]
+    return this.runAt(side, x) / run[run.length - 1]!
+  }
+
   /** Place of the forme just above the feather line, `x` mm from the heel back. */
   private foot(side: Side, x: number): Point {
-    const { line, run, xs } = this.feathers[side]
+    const { line, run } = this.feathers[side]
     const n = line.length
-    let i = 1
-    while (i < n - 1 && xs[i]! < x) i++
-    const t = xs[i]! > xs[i - 1]! ? Math.min(1, Math.max(0, (x - xs[i - 1]!) / (xs[i]! - xs[i - 1]!))) : 0
     // At heel and toe the side begins a little way in.
-    const at = Math.min(run[n - 1]! - ENDS, Math.max(ENDS, run[i - 1]! + t * (run[i]! - run[i - 1]!)))
+    const at = Math.min(run[n - 1]! - ENDS, Math.max(ENDS, this.runAt(side, x)))
+    let i = 1
     while (i > 1 && run[i - 1]! > at) i--
     while (i < n - 1 && run[i]! < at) i++
     const [a, b] = [line[i - 1]!, line[i]!]
@@ -76,31 +94,30 @@ export class TurnedStack {
   }
 
   /** What each layer of the feather uses up of its margin before it lies flat, with its edge, from the foot outwards. */
-  turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number }[] {
+  turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number; reach: number }[] {
     let inside = 0
     return this.atFeather(side, x).flatMap((layer) => {
       const edge = this.edges.find((e) => e.parts.includes(layer.part))
       if (!edge) return []
       const atCorner = layer.thickness * profileAt(edge.share, this.insoleEdge)
       const used = usedUp(this.insoleEdge, inside, atCorner)
+      const reach = edge.reach + (edge.more ? moreAt(edge.more[side], this.shareOf(side, x)) : 0)
       // What ends on the insole's edge does not go round its corner, and what lies over it need not go round that.
-      if (edge.reach > this.insoleEdge) inside += atCorner
-      return [{ layer, edge, used }]
+      if (reach > this.insoleEdge) inside += atCorner
+      return [{ layer, edge, used, reach }]
     })
   }
 
   /** The layers under the insole, `inwards` mm from its edge: what is not turned so far is not there. */
   at(side: Side, x: number, inwards: number): StackLayer[] {
-    return this.turns(side, x).flatMap(({ layer, edge, used }) =>
-      inwards + used > edge.reach
-        ? []
-        : [{ ...layer, thickness: layer.thickness * profileAt(edge.share, inwards + used) }],
+    return this.turns(side, x).flatMap(({ layer, edge, used, reach }) =>
+      inwards + used > reach ? [] : [{ ...layer, thickness: layer.thickness * profileAt(edge.share, inwards + used) }],
     )
   }
 
   /** How far the layer that reaches farthest lies flat under the insole, mm. */
   reachUnder(side: Side, x: number): number {
-    return this.turns(side, x).reduce((most, { edge, used }) => Math.max(most, edge.reach - used), 0)
+    return this.turns(side, x).reduce((most, { used, reach }) => Math.max(most, reach - used), 0)
   }
 }
 

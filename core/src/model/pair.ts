@@ -90,6 +90,8 @@ export const PairDecisions = z.object({
   midsole: z.object({ ...handFields('midsole') }).prefault({}),
   lasted: Lasted.prefault({}),
   insole: z.object({ covered: z.boolean().default(false) }).prefault({}),
+  /** A channel in the face of the outsole, in which its stitches lie out of wear. */
+  outsole: z.object({ channel: z.boolean().default(false) }).prefault({}),
   heel: z.object({ ...handFields('heel'), wedge: z.boolean().default(true) }).prefault({}),
   upper: UpperDecisions.prefault({}),
   /** How upper and linings are closed. */

@@ -5,7 +5,19 @@ import { topFinish } from './formerWords.ts'
 import { line, named } from './text.ts'
 
 /** Ways an upper can be cut up. */
-export const styles = ['derby', 'oxford', 'ballet flat', 'court', 'trainer', 'stitch-down', 'ankle boot'] as const
+export const styles = [
+  'derby',
+  'oxford',
+  'ballet flat',
+  'court',
+  'trainer',
+  'stitch-down',
+  'ankle boot',
+  'pull-on boot',
+  'laced boot',
+  'mule',
+  'sandal',
+] as const
 export type StyleName = (typeof styles)[number]
 /** A pattern drawn elsewhere stands in for a style. */
 export const patternKinds = [...styles, 'own pattern'] as const
@@ -31,6 +43,10 @@ export type MovedPoint = z.infer<typeof MovedPoint>
 
 export const decorations = ['none', 'punched', 'gimped', 'punched and gimped'] as const
 export type Decoration = (typeof decorations)[number]
+
+/** Where designed folds lie: over the instep, over the toes, or over both. */
+export const foldPlaces = ['instep', 'toes', 'all along'] as const
+export type FoldPlace = (typeof foldPlaces)[number]
 
 /** A piece of a pattern drawn elsewhere, mm; the edge that begins at each corner, counter-clockwise. */
 export const OwnPiece = z
@@ -81,6 +97,13 @@ export const UpperDecisions = z.preprocess(
     finishOnFacings: z.boolean().nullable().default(null),
     lacing: LacingDecisions.prefault({}),
     decoration: z.enum(decorations).default('none'),
+    /** Spacing that was measured on a shoe and counts instead of the house's, mm: between large holes, between teeth. */
+    measured: z
+      .object({
+        row: z.number().min(4).max(16).nullable().default(null),
+        tooth: z.number().min(1.5).max(8).nullable().default(null),
+      })
+      .prefault({}),
     forme: z
       .object({
         kind: z.enum(['paper', 'true seams']).default('true seams'),
@@ -109,6 +132,8 @@ export const UpperDecisions = z.preprocess(
       .object({
         versions: z.array(z.number().min(0).max(120)).max(6).default([]),
         chosen: z.number().int().min(0).max(5).default(0),
+        /** Along which stretch of the middle they are laid. */
+        where: z.enum(foldPlaces).default('instep'),
       })
       .prefault({}),
   }),

@@ -76,6 +76,7 @@ export function bottomParts(
       construction: d.construction,
       midsole: d.midsole,
       heel: d.heel,
+      outsole: d.outsole,
       cupSole: traitsOf(d.construction).inCup ? needs.cupSole : null,
       insoleOf: material.insole,
       midsoleOf: material.midsole,
@@ -95,7 +96,7 @@ export function bottomParts(
           bottom: i.bottom,
           wall: { turned: stack, liesUnder: most },
           cupSole: i.cupSole,
-          decisions: { construction, midsole: i.midsole, heel: i.heel },
+          decisions: { construction, midsole: i.midsole, heel: i.heel, outsole: i.outsole },
           material: {
             insole: i.insoleOf,
             midsole: i.midsoleOf,

@@ -1,7 +1,7 @@
 import type { ShoeFigures } from '../checks/measured.ts'
 import { traitsOf, type ConstructionName } from '../model/construction.ts'
 import { tackCounts } from '../lasting/tackCounts.ts'
-import { tacksToDraw } from '../work/operations/lasting.ts'
+import { tacksToDraw } from '../work/operations/lastingTacks.ts'
 import type { FootPlan } from './plan.ts'
 
 /** Points of the design at which the forepart ends on the ridge: the first that a style has. */
@@ -23,7 +23,8 @@ export function checkFigures(shoe: FootPlan, construction: ConstructionName): Sh
   const { outwards } = traitsOf(construction)
   return {
     backGap: finding ? { planned: finding.measured, limit: finding.limit, mend: finding.mend } : null,
-    back: hold('back') ?? point(['backTop'], 'up the back'),
+    // What is open behind has no back on the last: a strap there is buckled when the shoe is worn.
+    back: upper.open.behind ? null : (hold('back') ?? point(['backTop'], 'up the back')),
     ankle: lateral !== null && medial !== null ? { lateral, medial } : null,
     throat: point(THROATS, 'from the toe'),
     puff: figure('puff', 'length'),
@@ -35,6 +36,7 @@ export function checkFigures(shoe: FootPlan, construction: ConstructionName): Sh
         bottom.heel.wedge.back
       : null,
     spring: bottom.profile.spring,
+    open: upper.open,
     tacks: tacksToDraw(tackCounts([lasting], 'upper'), outwards),
   }
 }

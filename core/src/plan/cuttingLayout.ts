@@ -66,12 +66,18 @@ function waysOn(ground: LayGround, turn: LayTurn): { way: number; off: readonly 
     .map((way) => ({ way, off: whereOff(raster, way, FIELD_OFF[turn]) }))
 }
 
-/** Pieces that cover the forepart, which is seen most and strained most in lasting; an upper in one piece is its own vamp. */
-const FOREPART: readonly string[] = ['vamp', 'cap', 'upper']
+/**
+ * Pieces that cover the forepart, which is seen most and strained most in lasting; an upper in one piece is its own
+ * vamp, and of a sandal the straps over the foot are.
+ */
+const FOREPART: readonly string[] = ['vamp', 'cap', 'upper', 'frontStrap', 'instepStrap']
 /** A piece of a pattern drawn elsewhere is what it is called. */
 const CALLED = /\b(vamp|cap)\b/i
 
-/** The least that a piece is cut from: the best for vamp and toe cap, good for what else is seen, the rest wherever it finds room. */
+/**
+ * The least that a piece is cut from: the best for vamp and toe cap, good for what else is seen, the rest wherever it
+ * finds room.
+ */
 export function gradeNeeded({ id, name, record }: Pick<CutPiece, 'id' | 'name' | 'record'>): HideGrade {
   if (record === id) return 'lesser'
   return FOREPART.includes(id) || CALLED.test(name) ? 'best' : 'good'

@@ -127,6 +127,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
   'lasted.use': (i) => withDecisions(i, { lasted: { tracing: { ...tracing }, use: 'traced' } }),
   'insole.covered': (i) =>
     withDecisions(i, { insole: { covered: true }, materials: { ...i.decisions.materials, insole: boardId } }),
+  'outsole.channel': (i) => withDecisions(i, { construction: 'welted', outsole: { channel: true } }),
   'heel.lifts': (i) => withDecisions(i, { heel: { ...i.decisions.heel, lifts: 2 } }),
   'heel.wedge': (i) => withDecisions(i, { heel: { ...i.decisions.heel, wedge: false } }),
   'upper.style': upper((u) => ({ style: u.style === 'derby' ? 'oxford' : 'derby' })),
@@ -145,17 +146,22 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
   'upper.lacing.way': upper((u) => ({ lacing: { ...u.lacing, way: 'straight' } })),
   'upper.lacing.guard': upper((u) => ({ lacing: { ...u.lacing, guard: true } })),
   'upper.decoration': upper(() => ({ decoration: 'punched' })),
+  'upper.measured.row': upper(() => ({ decoration: 'punched', measured: { row: 10, tooth: null } })),
+  'upper.measured.tooth': upper(() => ({ decoration: 'gimped', measured: { row: null, tooth: 3 } })),
   'upper.forme.kind': forme({ kind: 'paper' }),
   'upper.forme.match': forme({ match: 'all round' }),
   'upper.forme.feather': forme({ feather: 'mean' }),
   'upper.forme.tapings': (i) => i,
-  'upper.points': upper(() => ({ points: { 'ankle:both': [0.24, 0.42], 'backTop:both': [0.2, 0] } })),
+  'upper.points': upper(() => ({
+    points: { 'ankle:both': [0.24, 0.42], 'backTop:both': [0.2, 0], 'margin.4:lateral': [0.03, 0] },
+  })),
   'upper.backTaper': upper(() => ({ backTaper: 2 })),
   'upper.throat': upper(() => ({ throat: 'mirrored' })),
   'upper.ankleBone.lateral': upper((u) => ({ ankleBone: { ...u.ankleBone, lateral: 38 } })),
   'upper.ankleBone.medial': upper((u) => ({ ankleBone: { ...u.ankleBone, medial: 44 } })),
-  'upper.folds.versions': upper(() => ({ folds: { versions: [0, 12], chosen: 0 } })),
-  'upper.folds.chosen': upper(() => ({ folds: { versions: [0, 12], chosen: 1 } })),
+  'upper.folds.versions': upper(() => ({ folds: { versions: [0, 12], chosen: 0, where: 'instep' } })),
+  'upper.folds.where': upper(() => ({ folds: { versions: [12], chosen: 0, where: 'toes' } })),
+  'upper.folds.chosen': upper(() => ({ folds: { versions: [0, 12], chosen: 1, where: 'instep' } })),
   ...Object.fromEntries(
     wayNames.map((name) => [
       `work.ways.${name}`,
@@ -180,7 +186,10 @@ it('the list of changes has every decision there is', () => {
   expect(leaves(samplePair().decisions).filter((path) => !(path in changes))).toEqual([])
 })
 
-/** Each change is tried on one style, the next one for the next change, so that each has its share; `npm run test:all` tries all. */
+/**
+ * Each change is tried on one style, the next one for the next change, so that each has its share; `npm run test:all`
+ * tries all.
+ */
 const isTried = (change: number, style: PatternKind): boolean =>
   THOROUGH || change % patternKinds.length === patternKinds.indexOf(style)
 

@@ -1,5 +1,7 @@
 import type { PairDecisions } from '../model/pair.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
+import { linedAllRound } from '../upper/style.ts'
+import { styleBook } from '../upper/styles/index.ts'
 
 /** How thick the lining is where something else depends on it, mm. */
 export interface LiningsAt {
@@ -11,8 +13,6 @@ export interface LiningsAt {
   most: number
 }
 
-const quarters = ['quarterLining.lateral', 'quarterLining.medial']
-
 /**
  * Linings need not be of one leather: at the heel there lies the grip, or both quarters' linings; at the toe the
  * vamp's. Those of a drawn pattern have no place on the last: there it is the pair's own. `usual` is that, `own` those of
@@ -21,7 +21,9 @@ const quarters = ['quarterLining.lateral', 'quarterLining.medial']
 export function liningsAt({ lining, upper }: PairDecisions, usual: number, own: ByPiece<number>): LiningsAt {
   if (upper.style === 'own pattern') return { heel: usual, toe: usual, most: usual }
   const thickest = (ids: readonly string[]) => Math.max(...ids.map((id) => ofPiece(own, id, usual)))
-  const heel = thickest(lining.back === 'heel grip' ? ['heelGrip'] : quarters)
-  const toe = ofPiece(own, 'vampLining', usual)
-  return { heel, toe, most: Math.max(heel, toe, thickest(quarters)) }
+  const { linedBy } = styleBook[upper.style]
+  const { behind, toes, sides } = linedBy ?? linedAllRound
+  const heel = thickest(lining.back === 'heel grip' && !linedBy ? ['heelGrip'] : behind)
+  const toe = thickest(toes)
+  return { heel, toe, most: Math.max(heel, toe, thickest(sides)) }
 }

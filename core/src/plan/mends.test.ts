@@ -303,7 +303,11 @@ describe('a mend that random pairs seldom ask for', () => {
     ['upper.zip', () => zipped(70)],
     [
       'upper.zipGirth',
-      () => samplePair({ upper: { style: 'ankle boot' }, rules: { 'upper.zipEase': 1.3 } }, sampleMeasures.boot),
+      () =>
+        samplePair(
+          { upper: { style: 'ankle boot' }, rules: { 'upper.zipEase': 1.3, 'upper.bootTop': 0.37 } },
+          sampleMeasures.boot,
+        ),
     ],
     ['upper.throat', () => flatOf('heeled', 'mirrored')],
     [

@@ -39,9 +39,31 @@ function constructionFinding({ construction }: PairDecisions, upper: Upper): Fin
   }
 }
 
+/** Of an open shoe the insole is seen: something has to lie on it. */
+function insoleSeen({ insole, sock }: PairDecisions, { open }: Upper): Finding | null {
+  if (!open.behind) return null
+  const covered = insole.covered || sock.extent === 'full'
+  return {
+    id: 'pair.insoleSeen',
+    level: covered ? 'fine' : 'watch',
+    where: 'insole',
+    sentence: covered
+      ? `The foot is seen to stand on ${insole.covered ? 'a covered insole' : 'a whole sock'}: nothing of the insole itself shows.`
+      : 'The shoe is open: in front of or behind the sock the bare insole is seen.',
+    measured: covered ? 0 : 1,
+    limit: 0,
+    unit: 'count',
+    mend: covered ? '' : 'Cover the insole, or take a whole sock.',
+    remedy: covered
+      ? undefined
+      : { kind: 'choice', name: 'cover the insole', decisions: { insole: { covered: true } } },
+  }
+}
+
 /** Checks on the pair as a whole, before any part of it. */
 export function pairFindings(input: PlanInput, readings: LastReadings, upper: Upper): Finding[] {
   const construction = constructionFinding(input.decisions, upper)
+  const seen = insoleSeen(input.decisions, upper)
   const { size } = input.decisions
   const length = readings.length
   const wanted = lastFromSize(size.system, size.value)
@@ -70,6 +92,7 @@ export function pairFindings(input: PlanInput, readings: LastReadings, upper: Up
           },
     },
     ...(construction ? [construction] : []),
+    ...(seen ? [seen] : []),
     ...readings.findings,
   ]
 }

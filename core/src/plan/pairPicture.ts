@@ -109,9 +109,32 @@ function colouredPieces(
   })
 }
 
+/** The outlines of an upper's pieces on a side as they lie on the last, seen from the side. */
+const outlinesOf = ({ upper }: FootPlan, map: FormeMap, side: Side): Path[] =>
+  upper.pieces.flatMap((p) =>
+    p.places
+      .filter((place) => place.side === side)
+      .map(({ forme }) => seen(map, side, resample(forme, Math.ceil(pathLength(forme, true) / APART), true))),
+  )
+
+/** An upper that is open behind: its pieces, through which what lies over the other side is seen. */
+function openShapes(plan: FootPlan, map: FormeMap, under: Path, colours: PictureColours): PictureShape[] {
+  const feather = featherLine(map.surface, 'lateral').map((p): Point => [p[0], p[2]])
+  const down = (p: Point): Point =>
+    nearest(feather, p).away < AT_FEATHER ? [p[0], Math.min(p[1], heightAt(under, p[0]))] : p
+  const lines = plan.upper.lines.filter((l) => l.side === 'lateral' && l.kind === 'seam')
+  return [
+    ...outlinesOf(plan, map, 'medial').map((path): PictureShape => ({ kind: 'inside', path })),
+    ...outlinesOf(plan, map, 'lateral').map((path): PictureShape => ({ kind: 'upper', path: path.map(down) })),
+    ...colouredPieces(plan, map, down, colours),
+    ...lines.map((l): PictureShape => ({ kind: 'line', path: seen(map, 'lateral', l.path) })),
+  ]
+}
+
 /** What the upper shows from the side: its body, what is seen of its inside, its pieces of other colours, and the lines on it. */
 function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: PictureColours): PictureShape[] {
   const { upper } = plan
+  if (upper.open.behind) return openShapes(plan, map, under, colours)
   const line = (kind: UpperLine['kind'], side: Side) => upper.lines.find((l) => l.kind === kind && l.side === side)
   const [top, back] = [line('top line', 'lateral'), line('back', 'lateral')]
   if (!top || !back) return [{ kind: 'last', path: bareLast(map.surface) }]

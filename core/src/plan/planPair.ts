@@ -167,6 +167,7 @@ function knownDecisions(decisions: PairDecisions, cache: StageCache): PairDecisi
     midsole: cache.same('midsole', decisions.midsole),
     lasted: cache.same('lasted', decisions.lasted),
     heel: cache.same('heel', decisions.heel),
+    outsole: cache.same('outsole', decisions.outsole),
     upper: cache.same('upper', decisions.upper),
   }
 }
@@ -201,7 +202,7 @@ function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => 
   const marks = cache.stage('landmarks', { surface }, (i) => landmarks(i.surface))
   const readings = cache.stage('readings', { surface, marks }, (i) => lastReadings(i.surface, i.marks))
   const map = formeStage(surface, d.upper.forme, cache)
-  const drawing = { map, decisions: d.upper }
+  const drawing = { map, decisions: d.upper, heelGirth: readings.girths.heel }
   const base = cache.ruled('base', drawing, book, (i, rules) => drawBase({ ...i, book: rules }))
   const upper = cache.ruled(
     'upper',
@@ -209,7 +210,6 @@ function upperStage(input: PlanInput, cache: StageCache, hear?: (rule: Rule) => 
       ...drawing,
       base,
       heelHeight: readings.heelHeight,
-      heelGirth: readings.girths.heel,
       layers: upperLayers(material, cache),
     },
     book,
@@ -241,7 +241,10 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
   const under = bottomParts({ surface, marks, bottom, wall, decisions: d, cupSole, material, book }, cache)
 
   const edges = edgesStage({ upper, wall, material, book }, cache)
-  const stitching = stitchingStage({ upper, wall, edges, under: under.parts, decisions: d, material, book }, cache)
+  const stitching = stitchingStage(
+    { upper, wall, edges, under: under.parts, feathers: map.feathers, decisions: d, material, book },
+    cache,
+  )
   const lasting = cache.ruled(
     'lasting',
     {
@@ -254,7 +257,7 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
     book,
     (i, rules) => deriveLasting({ ...i, book: rules }),
   )
-  const parts = [...wall.parts.map((part) => withRows(part, stitching, cache)), ...under.parts]
+  const parts = [...wall.parts, ...under.parts].map((part) => withRows(part, stitching, cache))
   // The size is the pair's: it is read off the right last, and a left foot may well be shorter.
   const findings =
     foot === 'right'

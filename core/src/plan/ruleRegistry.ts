@@ -34,6 +34,10 @@ import { decorationRules } from '../upper/decoration.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import { lacingRules } from '../upper/lacingRules.ts'
 import { sewnRules } from '../upper/sewnLine.ts'
+import { openShoeRules } from '../upper/checks/openShoe.ts'
+import { backStripRules } from '../upper/styles/backStrip.ts'
+import { heelStrapRules } from '../upper/styles/heelStrap.ts'
+import { pullLoopRules } from '../upper/styles/pullLoop.ts'
 import { styleGaps, styleRules } from '../upper/styleRules.ts'
 import { throatRules } from '../upper/throat.ts'
 import { topFinishRules } from '../upper/topFinishRules.ts'
@@ -41,7 +45,7 @@ import { puffRules } from '../parts/puff/toePuff.ts'
 import { closingRules, workRules } from '../work/effort.ts'
 import { fasteningRules } from '../work/fastening.ts'
 import { stuffRules } from '../work/glues.ts'
-import { cupWallRules } from '../work/operations/cup.ts'
+import { cupSeamRules } from '../seams/cupSeam.ts'
 import { soakRules, waitRules } from '../work/waits.ts'
 
 /** A chapter from sets of rules. Sets are never spread into each other: two may use one name for different rules. */
@@ -63,6 +67,10 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     'Upper',
     styleRules,
     styleGaps,
+    pullLoopRules,
+    heelStrapRules,
+    backStripRules,
+    openShoeRules,
     edgeRules,
     topFinishRules,
     edgingRules,
@@ -87,9 +95,9 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Both feet', feetRules),
   chapter('Layers and bulk', layerRules),
   chapter('Skiving by edge', edgeSkiveRules, skiveRules),
-  chapter('Seams and holes', seamRules),
+  chapter('Seams and holes', seamRules, cupSeamRules),
   chapter('Lasting', lastingRules),
-  chapter('Time at the bench', workRules, closingRules, fasteningRules, cupWallRules, stuffRules),
+  chapter('Time at the bench', workRules, closingRules, fasteningRules, stuffRules),
   chapter('Waits', waitRules, soakRules),
   chapter('Checks', checkRules),
 ]

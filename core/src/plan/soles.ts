@@ -40,7 +40,7 @@ export interface SoleNeeds {
   marks: Landmarks
   bottom: DevelopedBottom
   wall: Pick<Wall, 'turned' | 'liesUnder'>
-  decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel'>
+  decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel' | 'outsole'>
   /** The bought sole of a pair that is made in one. */
   cupSole: CupSole | null
   material: Pick<PairMaterials, 'insole' | 'midsole' | 'welt' | 'shank' | 'outsole' | 'wedge' | 'lift' | 'topPiece'>
@@ -233,7 +233,7 @@ function onCutSoles(
       shankPart,
       filled(shankVolume),
       midsolePart,
-      outsole(soles, outsoleOf, welted),
+      outsole(soles, outsoleOf, welted, d.outsole.channel),
       ...heelParts(soles, outlines, heel, { wedge, lift, top }, d.heel),
     ],
     bottom: {

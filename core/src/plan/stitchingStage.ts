@@ -1,8 +1,11 @@
 import type { Edges } from '../edges/edges.ts'
+import type { Path } from '../geometry/path.ts'
+import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Part, PieceMarking } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
+import type { Side } from '../trade/side.ts'
 import { sewnParts } from '../seams/soleSeams.ts'
 import type { SeamNeeds } from '../seams/seamRows.ts'
 import { stitched, stitchUpper, upperAtSole, type Stitching } from '../seams/stitching.ts'
@@ -20,6 +23,7 @@ export function stitchingStage(
     wall,
     edges,
     under,
+    feathers,
     decisions,
     material,
     book,
@@ -29,6 +33,7 @@ export function stitchingStage(
     edges: Edges
     /** Parts under the foot: what is sewn through the sole. */
     under: readonly Part[]
+    feathers: Record<Side, Path>
     decisions: PairDecisions
     material: PairMaterials
     book: RuleBook
@@ -60,8 +65,19 @@ export function stitchingStage(
   const closed = cache.ruled('stitching', inputs, book, (i, rules) => stitchUpper(families(i, rules), rules))
   const sewn = cache.same('sewn soles', sewnParts(under))
   const down = sewn.length > 0 ? upperAtSole(families(inputs, book)) : 0
-  return cache.ruled('sole seams', { closed, sewn, down }, book, (i, rules) =>
-    stitched(i.closed, i.sewn, i.down, rules),
+  const insole = under.find((p) => p.id === 'insole')
+  const wallSewn = traitsOf(decisions.construction).inCup && decisions.work.ways.cup === 'glued and sewn'
+  const cup =
+    wallSewn && insole
+      ? cache.same('cup seam', {
+          pieces: upper.pieces,
+          feathers,
+          insole: insole.outline,
+          upper: material.upper.thickness + material.lining.thickness,
+        })
+      : null
+  return cache.ruled('sole seams', { closed, sewn, down, cup }, book, (i, rules) =>
+    stitched(i.closed, i.sewn, i.down, i.cup, rules),
   )
 }
 

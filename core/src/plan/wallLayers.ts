@@ -84,7 +84,14 @@ export function layersOf(inputs: LayerInputs): WallLayers {
     { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
     ...(outwards
       ? []
-      : [{ parts: [...pieces.flatMap((p) => [p.id, backerOf(p.id)]), 'upper'], reach: margin, share: even }]),
+      : [
+          {
+            parts: [...pieces.flatMap((p) => [p.id, backerOf(p.id)]), 'upper'],
+            reach: margin,
+            share: even,
+            ...(base?.margin ? { more: base.margin } : {}),
+          },
+        ]),
   ]
   const { insoleEdge } = inputs
   const turned = new TurnedStack(map, stack, edges, insoleEdge)

@@ -32,7 +32,10 @@ import { layersOf, type WallLayers } from './wallLayers.ts'
 
 /** The toe sheet starts this far behind what lies on it, mm. */
 const BEHIND = 14
-/** The heel sheet of short stiffeners reaches at least this share of L, so that the front can be moved without laying it out anew. */
+/**
+ * The heel sheet of short stiffeners reaches at least this share of L, so that the front can be moved without laying it
+ * out anew.
+ */
 const SHORT_REACH = 0.36
 /** The heel sheet grows with the top line in steps, so that dragging the line a little does not lay it out anew; mm. */
 const SHEET_STEP = 10
@@ -70,7 +73,7 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const joint = surface.joints
   const byRule = cache.ruled('topLineByRule', { L }, book, (i, rules) => topLineByRule(i.L, rules))
   // A boot's shaft stands far above what a stiffener can hold: it keeps to the height of a low shoe.
-  const low = base !== null && !base.drawn.front ? base : null
+  const low = base?.drawn.backLine && !base.drawn.front ? base : null
   const top = low
     ? cache.ruled('topLine', { map, low }, book, (i, rules) => topLineOfUpper(i.map, i.low.drawn, rules))
     : byRule
@@ -79,50 +82,58 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
   const { heel, toe } = material.liningsAt
   const insoleEdge = material.insole.thickness + (d.insole.covered ? coverThickness(material.cover.thickness, book) : 0)
   const over = (inside: number) => cache.same('turned over', { insoleEdge, inside })
-  const heelSheet = heelSheetFor(needs, top, byRule, ends, cache)
-  const stiffenerPart = cache.ruled(
-    'stiffener',
-    {
-      surface,
-      map,
-      patch: heelSheet,
-      topLine: top,
-      base,
-      over: over(heel),
-      decisions: d.stiffener,
-      material: material.stiffener,
-    },
-    book,
-    ({ surface: last, base: pattern, ...i }, rules) =>
-      stiffener({
-        ...i,
-        facings: pattern?.drawn.facings ?? null,
-        length: last.length,
-        joint: last.joints,
-        book: rules,
-      }),
-  )
+  // A shoe that is open behind has nothing to stiffen there, one of straps no toe to hold.
+  const behind = base === null || base.drawn.backLine !== null
+  const toes = !base?.drawn.straps
+  const stiffenerPart =
+    behind &&
+    cache.ruled(
+      'stiffener',
+      {
+        surface,
+        map,
+        patch: heelSheetFor(needs, top, byRule, ends, cache),
+        topLine: top,
+        base,
+        over: over(heel),
+        decisions: d.stiffener,
+        material: material.stiffener,
+      },
+      book,
+      ({ surface: last, base: pattern, ...i }, rules) =>
+        stiffener({
+          ...i,
+          facings: pattern?.drawn.facings ?? null,
+          length: last.length,
+          joint: last.joints,
+          book: rules,
+        }),
+    )
 
   // The sheet starts behind the crease line so that it can be drawn, and further back for a puff that passes it.
   const puffBack = puffBackAtFeather(surface, d.puff, book)
   const toeStart = Math.floor((Math.min(joint.lateral, puffBack) - BEHIND) / 10) * 10
-  const toeSheet = cache.stage('toeSheet', { surface, toeStart, middle: toe + material.puff.thickness / 2 }, (i) =>
-    toePatch(i.surface, i.toeStart, i.middle, (mesh) => cache.dear('toeFlat', i, () => flattenSheet(mesh))),
-  )
-  const puffPart = cache.ruled(
-    'puff',
-    { surface, marks, map, patch: toeSheet, over: over(toe), decisions: d.puff, material: material.puff },
-    book,
-    ({ surface: last, marks: m, ...i }, rules) =>
-      toePuff({
-        ...i,
-        tape: toeTape(last),
-        length: last.length,
-        joint: last.joints,
-        ridgeJoint: m.ridgeJoint[0],
-        book: rules,
-      }),
-  )
+  const toeSheet =
+    toes &&
+    cache.stage('toeSheet', { surface, toeStart, middle: toe + material.puff.thickness / 2 }, (i) =>
+      toePatch(i.surface, i.toeStart, i.middle, (mesh) => cache.dear('toeFlat', i, () => flattenSheet(mesh))),
+    )
+  const puffPart =
+    toeSheet &&
+    cache.ruled(
+      'puff',
+      { surface, marks, map, patch: toeSheet, over: over(toe), decisions: d.puff, material: material.puff },
+      book,
+      ({ surface: last, marks: m, ...i }, rules) =>
+        toePuff({
+          ...i,
+          tape: toeTape(last),
+          length: last.length,
+          joint: last.joints,
+          ridgeJoint: m.ridgeJoint[0],
+          book: rules,
+        }),
+    )
   const spans = cache.stage('turned spans', { base }, (i) => turnedSpans(i.base?.drawn.pieces ?? []))
   const { finish, onFacings } = upper.topFinish
   const opening = cache.same('opening', { finish, onFacings })
@@ -163,22 +174,24 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
         book,
         (i, rules) => ownLinings({ ...i, book: rules }),
       )
-  const sides = base
-    ? cache.ruled(
-        'sideLinings',
-        {
-          base,
-          lateral: ends.lateral,
-          medial: ends.medial,
-          puffBack,
-          material: material.lining,
-          own: material.own,
-          opening,
-        },
-        book,
-        ({ lateral, medial, ...i }, rules) => sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
-      )
-    : []
+  const sides =
+    base && stiffenerPart && puffPart
+      ? cache.ruled(
+          'sideLinings',
+          {
+            base,
+            lateral: ends.lateral,
+            medial: ends.medial,
+            puffBack,
+            material: material.lining,
+            own: material.own,
+            opening,
+          },
+          book,
+          ({ lateral, medial, ...i }, rules) =>
+            sideLiningParts({ ...i, stiffenerEnd: { lateral, medial }, book: rules }),
+        )
+      : []
   const backed = cache.ruled(
     'backers',
     { pieces: upper.pieces, material: material.backer, own: material.own, sight },
@@ -204,7 +217,14 @@ export function wallParts(needs: WallNeeds, cache: StageCache): Wall {
         book: rules,
       }),
   )
-  const parts = cache.list('parts of the wall', [...linings, ...strips, ...sides, ...backed, stiffenerPart, puffPart])
+  const parts = cache.list('parts of the wall', [
+    ...linings,
+    ...strips,
+    ...sides,
+    ...backed,
+    ...(stiffenerPart ? [stiffenerPart] : []),
+    ...(puffPart ? [puffPart] : []),
+  ])
   const layered = cache.ruled(
     'layers',
     {

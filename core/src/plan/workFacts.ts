@@ -2,7 +2,7 @@ import { pathLength } from '../geometry/path.ts'
 import { tackCounts } from '../lasting/tackCounts.ts'
 import { lastedThings } from '../lasting/strip.ts'
 import type { PieceFacts, SeamFacts, ShoeFacts } from '../work/facts.ts'
-import type { Piece } from '../upper/piece.ts'
+import type { Hole, Piece } from '../upper/piece.ts'
 import type { FootPlan } from './plan.ts'
 
 /** What of a planned shoe makes work, beside its parts: plain data. */
@@ -33,14 +33,15 @@ export const workFacts = ({ upper, edges, stitching, lasting }: FootPlan): Omit<
     zip: alongZip(s.id, upper.pieces),
     across: upper.pieces.some((p) => s.on[0]?.piece === p.id && runsOn(p, s.id)),
   })),
+  open: upper.open,
   tacks: Object.fromEntries(lastedThings.map((id) => [id, tackCounts([lasting], id)])) as ShoeFacts['tacks'],
 })
 
 function pieceFacts({ id, name, side, outline, edges, holes, teeth }: Piece, skived: number): PieceFacts {
   const widest = (of: typeof holes) => of.reduce((most, h) => Math.max(most, h.diameter), 0)
-  const lacing = holes.filter((h) => h.for !== undefined)
+  const lacing = holes.filter((h) => h.for !== undefined && h.for !== 'buckle')
   const decorative = holes.filter((h) => h.for === undefined)
-  const count = (what: 'eyelet' | 'hook' | 'lace guard') => lacing.filter((h) => h.for === what).length
+  const count = (what: Hole['for']) => holes.filter((h) => h.for === what).length
   const lines = edges.map(({ role, line }) => ({ role, length: pathLength(line) }))
   return {
     id,
@@ -51,6 +52,7 @@ function pieceFacts({ id, name, side, outline, edges, holes, teeth }: Piece, ski
     eyelets: count('eyelet'),
     hooks: count('hook'),
     guards: count('lace guard'),
+    buckleHoles: count('buckle'),
     decorative: decorative.length,
     eyelet: widest(lacing),
     decoration: widest(decorative),

@@ -2,8 +2,7 @@ import { pathLength } from '../geometry/path.ts'
 import type { Part } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Seam } from './seam.ts'
-import { seamRules } from './rules.ts'
-import { threadOf } from './thread.ts'
+import { throughSole } from './throughSole.ts'
 
 /** What of a part its seam is read off. */
 export type SewnPart = Pick<Part, 'id' | 'thickness' | 'lines'>
@@ -35,38 +34,25 @@ export function soleSeams(parts: readonly SewnPart[], upper: number, book: RuleB
         const holes = line.holes ?? []
         const path = line.closed ? [...line.path, line.path[0]!] : line.path
         const [length, stitches] = [pathLength(path), line.closed ? holes.length : holes.length - 1]
-        const thickness = part.thickness + sewn.on.reduce((sum, id) => sum + thick(id), 0) + (sewn.upper ? upper : 0)
-        const pitch = length / stitches
-        return {
-          id: `${part.id}.${line.name}`,
-          name: sewn.name,
-          kind: 'turnedOut',
-          seen: 'outside',
-          way: 'hand',
-          stitch: 'two needles',
-          sewnWith: 'sole',
-          side: 'whole',
-          rows: 1,
-          stitches,
-          pitch,
-          length,
-          fromEdge: 0,
-          thickness,
-          depth: null,
-          lap: null,
-          thread: threadOf('two needles', {
+        // A stitch that lies in a channel is as much shorter.
+        const thickness =
+          part.thickness -
+          (line.recess ?? 0) +
+          sewn.on.reduce((sum, id) => sum + thick(id), 0) +
+          (sewn.upper ? upper : 0)
+        return throughSole(
+          {
+            id: `${part.id}.${line.name}`,
+            name: sewn.name,
             stitches,
-            pitch,
+            pitch: length / stitches,
+            length,
+            fromEdge: 0,
             thickness,
-            inside: 0,
-            more: book.value(seamRules.threadMore),
-            end: book.value(seamRules.threadEnd),
-          }),
-          on: [{ piece: part.id, line: path, holes, punched: 'later' }],
-          // A sole is pierced with the awl, stitch by stitch.
-          punch: null,
-          knot: null,
-        }
+            on: [{ piece: part.id, line: path, holes, punched: 'later' }],
+          },
+          book,
+        )
       })
   })
 }

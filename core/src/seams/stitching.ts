@@ -3,6 +3,7 @@ import type { PartLine } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { seamRules } from './rules.ts'
 import { barTacks } from './barTacks.ts'
+import { cupSeam, type CupSeamNeeds } from './cupSeam.ts'
 import { notionsFor, type Notions } from './notions.ts'
 import type { Seam, SewnWith } from './seam.ts'
 import { stitchFindings } from './stitchFindings.ts'
@@ -42,14 +43,19 @@ export function stitchUpper(families: readonly SeamNeeds[], book: RuleBook): Upp
   return { seams, rows }
 }
 
-/** All seams of a shoe, those through its sole with them, what they are sewn with, and their checks. `upper` is how thick the upper is at the sole, mm. */
+/**
+ * All seams of a shoe, those through its sole with them, what they are sewn with, and their checks. `upper` is how
+ * thick the upper is at the sole, mm.
+ */
 export function stitched(
   { seams: ofUpper, rows }: UpperStitching,
   bottom: readonly SewnPart[],
   upper: number,
+  cup: Omit<CupSeamNeeds, 'book'> | null,
   book: RuleBook,
 ): Stitching {
-  const seams = [...ofUpper, ...soleSeams(bottom, upper, book)]
+  const wall = cup && cupSeam({ ...cup, book })
+  const seams = [...ofUpper, ...soleSeams(bottom, upper, book), ...(wall ? [wall] : [])]
   const notions = {
     machine: notionsFor('machine', book),
     hand: notionsFor('hand', book),
@@ -57,10 +63,20 @@ export function stitched(
   }
   return {
     seams,
-    rows,
+    rows: wall ? withCupRows(rows, wall) : rows,
     notions,
     findings: stitchFindings(seams, notions, book),
   }
+}
+
+/** The rows of a cup's seam beside those that lie on the pieces already. */
+function withCupRows(rows: Stitching['rows'], { name, on }: Seam): Stitching['rows'] {
+  const all = { ...rows }
+  for (const { piece, line, holes } of on) {
+    const row: PartLine = { name, kind: 'stitch', path: line, closed: false, holes, later: true }
+    all[piece] = [...(all[piece] ?? []), row]
+  }
+  return all
 }
 
 /** How thick the upper is where it is sewn to a sole: the leather, or two skived ones that are turned out together. */

@@ -26,6 +26,8 @@ export interface PartLine {
   holes?: Path
   /** They are not punched now, but through all that is joined there. */
   later?: true
+  /** Its stitches lie in a channel so deep, mm. */
+  recess?: number
 }
 
 /** What a skive leaves of an edge, seen from its side. */

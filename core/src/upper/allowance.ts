@@ -1,7 +1,8 @@
 import { unite } from '../geometry/polygonClip.ts'
 import { offsetLine } from '../geometry/offsetLine.ts'
-import { distance, type Path, type Point } from '../geometry/path.ts'
-import type { PieceEdge } from './piece.ts'
+import { outwardNormals, resample } from '../geometry/polyline.ts'
+import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
+import { allowanceAt, type PieceEdge } from './piece.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
 
 /** A corner is drawn out to its point up to this many allowances, then cut off square. */
@@ -21,9 +22,26 @@ function corner(p: Point, n: Point, q: Point, m: Point): Point | null {
   return [(c * m[1] - d * n[1]) / det, (n[0] * d - m[0] * c) / det]
 }
 
+type Grown = Pick<PieceEdge, 'line' | 'allowance' | 'more' | 'role'>
+
+/** Between the places at which a margin that differs is laid beside its edge, mm. */
+const STEP = 2
+
 /** The strip outside one edge: the edge, and the line beside it. */
-function strip(line: Path, by: number): Path {
-  return [...line, ...offsetLine(line, -by).reverse()]
+function strip(edge: Grown): Path {
+  const { line } = edge
+  if (!edge.more) return [...line, ...offsetLine(line, -edge.allowance).reverse()]
+  const whole = pathLength(line)
+  const even = resample(line, Math.max(4, Math.ceil(whole / STEP)))
+  const out = [...outwardNormals(even, false)]
+  // At its ends it is square to the edge itself, as the corners are that go on from there.
+  out[0] = unitNormal(line[0]!, line[1]!)
+  out[out.length - 1] = unitNormal(line[line.length - 2]!, line[line.length - 1]!)
+  const beside = even.map(([x, y], i): Point => {
+    const by = allowanceAt(edge, i / (even.length - 1))
+    return [x + out[i]![0] * by, y + out[i]![1] * by]
+  })
+  return [...line, ...beside.reverse()]
 }
 
 /**
@@ -31,17 +49,13 @@ function strip(line: Path, by: number): Path {
  * drawn out to their common corner, so that turned margins still cover the corner; very pointed corners are cut off.
  * Throws GeometryError when nothing is left.
  */
-export function withAllowances(
-  net: Path,
-  edges: readonly Pick<PieceEdge, 'line' | 'allowance' | 'role'>[],
-  what: string,
-): Path {
+export function withAllowances(net: Path, edges: readonly Grown[], what: string): Path {
   const grown = edges.filter((e) => e.allowance > 0 && e.role !== 'fold')
   if (grown.length === 0) return net
-  const added: Path[] = grown.map((e) => strip(e.line, e.allowance))
+  const added: Path[] = grown.map(strip)
   edges.forEach((edge, i) => {
     const next = edges[(i + 1) % edges.length]!
-    const [a, b] = [edge.allowance, next.allowance]
+    const [a, b] = [allowanceAt(edge, 1), allowanceAt(next, 0)]
     if ((a <= 0 && b <= 0) || edge.role === 'fold' || next.role === 'fold') return
     const at = edge.line[edge.line.length - 1]!
     const n = unitNormal(edge.line[edge.line.length - 2]!, at)

@@ -2,7 +2,7 @@ import { pointAt } from '../geometry/polyline.ts'
 import { pathLength, type Path } from '../geometry/path.ts'
 import { inSentence, withoutSide } from '../trade/pieceName.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import type { OpeningEdge } from './opening.ts'
+import { follows, type OpeningEdge } from './opening.ts'
 import { relief } from './slits.ts'
 import { topFinishRules } from './topFinishRules.ts'
 
@@ -20,7 +20,7 @@ export function cutsAlong(edges: readonly OpeningEdge[], book: RuleBook): { at: 
   let from = 0
   return edges.flatMap(({ piece, edge }, i) => {
     const before = edges[i - 1]
-    const turn = before && before.piece === piece ? turnBetween(before.edge.line, edge.line) : 0
+    const turn = before && follows(before, { piece, edge }) ? turnBetween(before.edge.line, edge.line) : 0
     const corner = Math.abs(turn) > (CORNER * Math.PI) / 180 ? [{ at: from, convex: turn > 0 }] : []
     const along = relief(edge.line, book.value(topFinishRules.slitPitch), book.value(topFinishRules.straight))
     const here = [...corner, ...along.map(({ at, convex }) => ({ at: from + at, convex }))]
@@ -42,18 +42,38 @@ function turnBetween(a: Path, b: Path): number {
 /** The way of an end is read over so much, mm. */
 const AIM = 3
 
-/** How an opening ends: at the fronts of its lacing, at a zip, or in itself at the back; a drawn pattern's is not known. */
-export type OpeningEnds = 'laced' | 'zip' | 'back' | 'unknown'
+/**
+ * How an opening ends: at the fronts of its lacing, at a zip, in itself at the back, or at the feather where the shoe is
+ * open behind; straps have edges of their own, one after the other on the strip; a drawn pattern's is not known.
+ */
+export type OpeningEnds = 'laced' | 'zip' | 'back' | 'feather' | 'straps' | 'unknown'
 
 /** What a strip passes: its ends, the corners and seams of the opening, the back. */
 export function marksAlong(edges: readonly OpeningEdge[], ends: OpeningEnds): StripMark[] {
   const [first, last] = [edges[0], edges[edges.length - 1]]
   if (!first || !last) return []
-  const end = ({ edge }: OpeningEdge) =>
-    ends === 'laced' ? `front, ${edge.side}` : ends === 'unknown' ? 'end of the opening' : ends
+  const end = ({ piece, edge }: OpeningEdge): string => {
+    switch (ends) {
+      case 'laced':
+        return `front, ${edge.side}`
+      case 'feather':
+        return `feather, ${edge.side}`
+      case 'straps':
+        return inSentence(piece.name)
+      case 'unknown':
+        return 'end of the opening'
+      case 'zip':
+      case 'back':
+        return ends
+    }
+  }
   let at = 0
   const reached = edges.map(({ edge }) => (at += pathLength(edge.line)))
-  const between = edges.slice(1).map((next, i): StripMark => ({ name: passed(edges[i]!, next), at: reached[i]! }))
+  const between = edges.slice(1).map((next, i): StripMark => {
+    const at = reached[i]!
+    if (ends !== 'straps') return { name: passed(edges[i]!, next), at }
+    return { name: follows(edges[i]!, next) ? 'middle' : `cut, then ${inSentence(next.piece.name)}`, at }
+  })
   return [{ name: end(first), at: 0 }, ...between, { name: end(last), at }]
 }
 

@@ -3,7 +3,7 @@ import { offsetLine } from '../geometry/offsetLine.ts'
 import { joined, subpath } from '../geometry/subpath.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
-import type { Decoration } from '../model/upper.ts'
+import type { UpperDecisions } from '../model/upper.ts'
 import { withAllowances } from './allowance.ts'
 import type { Hole, Piece, PieceEdge } from './piece.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
@@ -84,9 +84,8 @@ const wayAt = (line: Path, end: 'first' | 'last'): number => {
 /** Runs of edges of the roles asked for that are long enough to be decorated, each with its place on the fold. */
 export function openRuns(
   { edges, fold }: Pick<Piece, 'edges' | 'fold'>,
-  roles: readonly PieceEdge['role'][] = OPEN,
+  isOpen: (edge: PieceEdge) => boolean = ({ role }) => OPEN.includes(role),
 ): OpenRun[] {
-  const isOpen = ({ role }: PieceEdge) => roles.includes(role)
   const n = edges.length
   const goesOn = (i: number): boolean => {
     const [here, next] = [edges[i]!, edges[(i + 1) % n]!]
@@ -110,7 +109,10 @@ export function openRuns(
   return runs
 }
 
-/** Holes of one stretch of a row, from a large one at its beginning (`whole`) or half a step before one, to half a step before its end. */
+/**
+ * Holes of one stretch of a row, from a large one at its beginning (`whole`) or half a step before one, to half a step
+ * before its end.
+ */
 function holesAlong(length: number, pitch: number, whole: boolean): { along: number; large: boolean }[] {
   const extra = whole ? 0.5 : 0
   const steps = Math.max(1, Math.round(length / pitch - extra))
@@ -159,7 +161,10 @@ export function punchedRow(
   return places.map((at, i) => ({ at, diameter: holes[i]!.large ? large : small }))
 }
 
-/** Teeth along an edge: a whole number of them, points on the line, roots inside it. `root` begins or ends it between two teeth. */
+/**
+ * Teeth along an edge: a whole number of them, points on the line, roots inside it. `root` begins or ends it between
+ * two teeth.
+ */
 export function gimped(line: Path, pitch: number, root: 'first' | 'last' | null = null): Path {
   const whole = pathLength(line)
   // With half a tooth at the end that goes on over the fold, its other half is its mirror image.
@@ -200,23 +205,36 @@ function toothed(piece: Piece, runs: readonly OpenRun[], pitch: number): PieceEd
   return piece.edges.flatMap((e, k) => cut.get(k) ?? [e])
 }
 
+/** The option by which a style's tongue is cut in teeth at its top. */
+export const GIMPED_TONGUE = 'gimpedTongue'
+/** Names of the edge at the top of a tongue, cut by itself or in one with the vamp. */
+const TONGUE_TOP = ['top', 'top of the tongue']
+
 /** A piece with its open edges punched or gimped. The finished line, and so every seam length, stays. */
-export function decorate(piece: Piece, decoration: Decoration, book: RuleBook): Piece {
-  const punched = decoration.includes('punched') ? openRuns(piece, PUNCHED) : []
-  const runs = decoration.includes('gimped') ? openRuns(piece) : []
+export function decorate(
+  piece: Piece,
+  { decoration, measured, options }: Pick<UpperDecisions, 'decoration' | 'measured' | 'options'>,
+  book: RuleBook,
+): Piece {
+  const punched = decoration.includes('punched') ? openRuns(piece, ({ role }) => PUNCHED.includes(role)) : []
+  const tongue = options[GIMPED_TONGUE] === true
+  const toothy = ({ name, role }: PieceEdge) =>
+    (decoration.includes('gimped') && OPEN.includes(role)) || (tongue && role === 'raw' && TONGUE_TOP.includes(name))
+  const runs = openRuns(piece, toothy)
   if (punched.length + runs.length === 0) return piece
-  const holes = punched.flatMap((r) =>
+  const row = punched.flatMap((r) =>
     punchedRow(
       r.line,
       book.value(decorationRules.rowFromEdge),
-      book.value(decorationRules.pitch),
+      measured.row ?? book.value(decorationRules.pitch),
       book.value(decorationRules.large),
       book.value(decorationRules.small),
       r.foldAt,
     ),
   )
+  const holes = [...piece.holes, ...row]
   if (runs.length === 0) return { ...piece, holes }
-  const pitch = book.value(decorationRules.tooth)
+  const pitch = measured.tooth ?? book.value(decorationRules.tooth)
   const edges = toothed(piece, runs, pitch)
   const net = edges.flatMap((e) => e.line.slice(0, -1))
   return { ...piece, holes, teeth: toothDepth(pitch), outline: withAllowances(net, edges, piece.name) }

@@ -5,10 +5,25 @@ import { wallSides, type Side } from '../trade/side.ts'
 import type { Rule, RuleBook } from '../trade/rules.ts'
 import type { UpperDecisions } from '../model/upper.ts'
 import type { KeyPoint, PointTrack } from './keyPoint.ts'
+import { edgeRules } from './edgeRules.ts'
+import { isEndPlace, MARGIN_PLACES, marginFoot, marginPoint } from './marginMore.ts'
 import { PointPlaces } from './pointPlaces.ts'
 import { type Sentence, say } from '../units/sentence.ts'
 
 const of = (v: number | Record<Side, number>, side: Side): number => (typeof v === 'number' ? v : v[side])
+
+/** What the places of the margin are called, from the heel to the toe. */
+const MARGIN_NAMES = [
+  'Margin at the heel',
+  'Margin at the side of the heel',
+  'Margin behind the waist',
+  'Margin at the waist',
+  'Margin in front of the waist',
+  'Margin behind the joint',
+  'Margin at the joint',
+  'Margin at the side of the toe',
+  'Margin at the toe',
+]
 
 /**
  * The drawing board of a style: rules set key points on the mean forme, decisions move them, and each remembers why
@@ -24,6 +39,8 @@ export class DesignBoard extends PointPlaces {
     map: FormeMap,
     readonly book: RuleBook,
     decisions: UpperDecisions,
+    /** Short heel of the last: what has to pass through a shaft without an opening, mm. */
+    readonly heelGirth: number,
   ) {
     super(map, decisions)
   }
@@ -53,7 +70,7 @@ export class DesignBoard extends PointPlaces {
       byRule,
       moved,
       sides,
-      figures: this.figures(track, at[sides[0]!]),
+      figures: this.figures(track, at[sides[0]!], sides[0]),
       sentence: moved ? say`Moved by hand. By rule: ${why}` : why,
       origin: moved ? 'set by hand' : rule ? this.book.inForce(rule).origin : 'measured on the last',
       rule: rule?.key,
@@ -94,6 +111,28 @@ export class DesignBoard extends PointPlaces {
   onBack(id: string, name: string, up: number, why: Sentence, rule?: Rule): Point {
     const p = pointAt(this.back, up)
     return this.add(id, name, 'back', { lateral: p, medial: p }, ['lateral'], why, rule).lateral
+  }
+
+  /** The edge of the lasting margin at the places where it may be set by hand, `by` mm past the feather by rule. */
+  margins(by: Record<Side, number>, reaches: (side: Side, foot: Point) => boolean): void {
+    for (let place = 0; place < MARGIN_PLACES; place++) {
+      const at = (side: Side): Point => {
+        const { foot, out } = marginFoot(this.feather[side], place)
+        return [foot[0] + out[0] * by[side], foot[1] + out[1] * by[side]]
+      }
+      const there = (side: Side) => reaches(side, marginFoot(this.feather[side], place).foot)
+      const sides = isEndPlace(place) ? (['lateral'] as const) : wallSides.filter(there)
+      if (sides.length === 0 || (isEndPlace(place) && !there('lateral'))) continue
+      this.add(
+        marginPoint(place),
+        MARGIN_NAMES[place]!,
+        'margin',
+        { lateral: at('lateral'), medial: at('medial') },
+        sides,
+        'Wider just where it runs short, narrower where it only makes waste; between two places it goes over evenly.',
+        edgeRules.lasting,
+      )
+    }
   }
 
   /** A point of the feather line, by the distance from the heel back at which it lies on the last. */

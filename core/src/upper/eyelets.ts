@@ -2,11 +2,11 @@ import { offsetLine } from '../geometry/offsetLine.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { nearest, pointAt } from '../geometry/polyline.ts'
 import type { EyeletFitting, LacingDecisions } from '../model/lacing.ts'
-import type { RuleBook } from '../trade/rules.ts'
+import type { Rule, RuleBook } from '../trade/rules.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import { lacingRules } from './lacingRules.ts'
 import type { Hole, Piece, PieceEdge } from './piece.ts'
-import type { DrawnUpper } from './style.ts'
+import type { DrawnUpper, ShaftLace } from './style.ts'
 
 /** Where the eyelets go along a facing, and how they are made; it says nothing of any last. */
 export interface EyeletRow {
@@ -21,25 +21,37 @@ export interface EyeletRow {
   hooks: number
   /** How far apart they are, mm. */
   spacing: number
+  /** Of a laced shaft, see ShaftLace; null on a low shoe. */
+  shaft: ShaftLace | null
 }
+
+/** The rule for the distance of two eyelets. */
+export const spacingOf = (shaft: ShaftLace | null): Rule => (shaft ? lacingRules.shaftSpacing : lacingRules.spacing)
 
 /**
  * The eyelets of a facing so long: the first and the last at their distances from its ends, the others evenly between,
  * as many as come nearest to the house's spacing unless so many are asked for. eyeletRow(72) with 9 and 10 mm at the
  * ends leaves 53 mm: 4 spaces of 13.25 mm, 5 eyelets.
  */
-export function eyeletRow(facing: number, { fitting, pairs, hooks }: LacingDecisions, book: RuleBook): EyeletRow {
+export function eyeletRow(
+  facing: number,
+  { fitting, pairs, hooks }: LacingDecisions,
+  book: RuleBook,
+  shaft: ShaftLace | null = null,
+): EyeletRow {
   const from = book.value(lacingRules.fromTop)
   const span = Math.max(0, facing - from - book.value(lacingRules.fromFront))
-  const count = pairs ?? Math.max(2, Math.round(span / book.value(lacingRules.spacing)) + 1)
+  const count = pairs ?? Math.max(2, Math.round(span / book.value(spacingOf(shaft))) + 1)
   const spacing = span / (count - 1)
+  const along = Array.from({ length: count }, (_, i) => from + i * spacing)
   return {
     fitting,
-    along: Array.from({ length: count }, (_, i) => from + i * spacing),
+    along,
     fromEdge: book.value(lacingRules.fromEdge),
     diameter: book.value(fitting === 'visible' ? lacingRules.hole : lacingRules.plainHole),
-    hooks: Math.min(hooks, count - 1),
+    hooks: Math.min(hooks ?? along.filter((at) => at < (shaft?.bend ?? 0)).length, count - 1),
     spacing,
+    shaft,
   }
 }
 
@@ -87,11 +99,11 @@ export function eyeletsOn(piece: Piece, row: EyeletRow): { side: Side; holes: Po
 
 /** The row of eyelets of a drawn upper; null on a shoe without lacing. */
 export const eyeletRowOf = (
-  { facings }: Pick<DrawnUpper, 'facings'>,
+  { facings, shaftLace }: Pick<DrawnUpper, 'facings' | 'shaftLace'>,
   decisions: LacingDecisions,
   book: RuleBook,
 ): EyeletRow | null =>
-  facings ? eyeletRow(Math.min(...wallSides.map((s) => pathLength(facings[s]))), decisions, book) : null
+  facings ? eyeletRow(Math.min(...wallSides.map((s) => pathLength(facings[s]))), decisions, book, shaftLace) : null
 
 /** The row of eyelets of pieces that were drawn elsewhere, by the edges that are named "facing"; null where none is. */
 export function eyeletRowOn(pieces: readonly Piece[], decisions: LacingDecisions, book: RuleBook): EyeletRow | null {

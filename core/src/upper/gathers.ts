@@ -1,4 +1,5 @@
 import type { FormeMap } from '../forme/formeMap.ts'
+import type { FoldPlace } from '../model/upper.ts'
 import type { Opened } from '../forme/opened.ts'
 import { cumulative, nearest, pointAt } from '../geometry/polyline.ts'
 import { firstCrossing } from '../geometry/lineCrossing.ts'
@@ -7,8 +8,11 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 /** Slashes that open together; more of them make a smoother edge. */
 const SLASHES = 8
 /** Where the first and the last lie along the fold line from the throat, as shares of it. */
-const FIRST = 0.16
-const LAST = 0.62
+const STRETCH: Record<FoldPlace, readonly [number, number]> = {
+  instep: [0.16, 0.62],
+  toes: [0.56, 0.88],
+  'all along': [0.16, 0.88],
+}
 
 /** A forepart opened for folds, with the slashes as they lie on the forme, from the centre line to the feather. */
 export interface Gathered extends Opened {
@@ -22,10 +26,11 @@ export interface Gathered extends Opened {
 /**
  * Designed folds (docs/trade.md, "Designed folds"): the half is slashed from the centre line to the feather and opened
  * evenly, each slash turning about its end on the feather line, so that growth is zero there and no fold can cross
- * onto the sole, until the centre line is longer by `total`. It is then straightened from the throat to the toe, which also takes off the bump where
- * old and new line meet.
+ * onto the sole, until the centre line is longer by `total`. It is then straightened from the throat to the toe, which
+ * also takes off the bump where old and new line meet.
  */
-export function gathered(map: FormeMap, opened: Opened, total: number): Gathered {
+export function gathered(map: FormeMap, opened: Opened, total: number, where: FoldPlace = 'instep'): Gathered {
+  const [first, last] = STRETCH[where]
   const { from, to } = opened.fold
   const l = distance(from, to)
   const way: Point = [(to[0] - from[0]) / l, (to[1] - from[1]) / l]
@@ -36,7 +41,7 @@ export function gathered(map: FormeMap, opened: Opened, total: number): Gathered
   const slashes: Path[] = []
   const onForme: Path[] = []
   for (let k = 0; k < SLASHES; k++) {
-    const s = l * (FIRST + ((LAST - FIRST) * k) / (SLASHES - 1))
+    const s = l * (first + ((last - first) * k) / (SLASHES - 1))
     const top: Point = [from[0] + way[0] * s, from[1] + way[1] * s]
     const ray: Path = [top, [top[0] + down[0] * 200, top[1] + down[1] * 200]]
     const hit = firstCrossing(ray, edge)

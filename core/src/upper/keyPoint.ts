@@ -4,8 +4,11 @@ import type { Origin } from '../trade/because.ts'
 import type { Side } from '../trade/side.ts'
 import type { Sentence } from '../units/sentence.ts'
 
-/** What a key point may move along: anywhere, the ridge, the back curve (and straight on above it), the feather line. */
-export type PointTrack = 'free' | 'ridge' | 'back' | 'feather'
+/**
+ * What a key point may move along: anywhere, the ridge, the back curve (and straight on above it), the feather line, or
+ * square out of that: the edge of the margin.
+ */
+export type PointTrack = 'free' | 'ridge' | 'back' | 'feather' | 'margin'
 
 /** A key point of the design: by rule, unless somebody moved it. mm on the forme. */
 export interface KeyPoint {

@@ -25,8 +25,8 @@ const input = (style: string, { lacing, rules = {}, upper }: Change = {}): PlanI
   }
 }
 const plan = (style: string, change: Change = {}): Plan => planPair(input(style, change), cache)
-const laced = ['derby', 'oxford', 'trainer', 'stitch-down']
-const slipOns = ['ballet flat', 'court', 'ankle boot']
+const laced = ['derby', 'oxford', 'trainer', 'stitch-down', 'laced boot']
+const slipOns = ['ballet flat', 'court', 'ankle boot', 'pull-on boot']
 
 describe('a row of eyelets', () => {
   it('begins and ends at its distances, even between, as near to the house’s spacing as comes out whole', () => {
@@ -40,8 +40,19 @@ describe('a row of eyelets', () => {
   it('of its uppermost pairs some are hooks, never all; a hidden eyelet has the smaller hole', () => {
     expect(eyeletRow(72, decided({ hooks: 2 }), book).hooks).toBe(2)
     expect(eyeletRow(72, decided({ hooks: 8 }), book).hooks).toBe(4)
+    expect(eyeletRow(72, decided(), book).hooks).toBe(0)
     expect(eyeletRow(72, decided(), book).diameter).toBe(4)
     expect(eyeletRow(72, decided({ fitting: 'hidden' }), book).diameter).toBe(3)
+  })
+  it('up a shaft is further apart, and hooked where it stands in the air', () => {
+    // 9 and 10 mm at the ends leave 133: 7 spaces of 19 mm. The first 70 mm stand on the shaft: holes at 9, 28, 47, 66.
+    const row = eyeletRow(152, decided(), book, { bend: 70, onLast: 90 })
+    expect(row.along).toEqual([9, 28, 47, 66, 85, 104, 123, 142])
+    expect(row.hooks).toBe(4)
+    expect(eyeletRow(152, decided({ hooks: 0 }), book, { bend: 70, onLast: 90 }).hooks).toBe(0)
+    expect(
+      eyeletRow(152, decided(), new RuleBook({}, { 'lacing.shaftSpacing': 26 }), { bend: 70, onLast: 90 }).along,
+    ).toHaveLength(6)
   })
 })
 
@@ -177,7 +188,7 @@ describe('what is wrong with a lacing', () => {
     const { upper, ...rest } = samplePair().decisions
     const { lacing: _, finishOnFacings: __, ...before } = upper
     const { upper: now } = PairDecisions.parse({ ...rest, upper: before })
-    expect(now.lacing).toEqual({ fitting: 'visible', pairs: null, hooks: 0, way: 'crossed', guard: false })
+    expect(now.lacing).toEqual({ fitting: 'visible', pairs: null, hooks: null, way: 'crossed', guard: false })
     expect(now.finishOnFacings).toBeNull()
   })
 })

@@ -1,12 +1,13 @@
 import { pathLength, type Point } from '../geometry/path.ts'
 import type { FormeMap } from '../forme/formeMap.ts'
 import type { LacingDecisions, LaceWay } from '../model/lacing.ts'
-import { dist3 } from '../geometry/vec3.ts'
+import { nearest } from '../geometry/polyline.ts'
+import { dist3, type Vec3 } from '../geometry/vec3.ts'
 import type { Because } from '../trade/because.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import type { Side } from '../trade/side.ts'
+import { wallSides, type Side } from '../trade/side.ts'
 import { mm, say } from '../units/sentence.ts'
-import { inside, type EyeletRow } from './eyelets.ts'
+import { inside, spacingOf, type EyeletRow } from './eyelets.ts'
 import { lacingRules } from './lacingRules.ts'
 import type { DrawnUpper } from './style.ts'
 
@@ -36,7 +37,7 @@ const SOLD = [450, 600, 750, 900, 1000, 1200, 1400, 1500, 1800, 2100, 2400]
 
 /** Lacing on the last: where its pairs lie, how far apart, and what lace that takes; null on a shoe without. */
 export function layLacing(
-  drawn: Pick<DrawnUpper, 'facings'>,
+  drawn: Pick<DrawnUpper, 'facings' | 'front'>,
   row: EyeletRow | null,
   decisions: LacingDecisions,
   map: FormeMap,
@@ -53,19 +54,26 @@ export function layLacing(
   const places = { lateral: at('lateral'), medial: at('medial') }
   const onLast = (side: Side) => places[side].map((p) => map.toLast(side, p))
   const [lateral, medial] = [onLast('lateral'), onLast('medial')]
+  // Over the cone there is a leg and no last: the two sides lie as far apart as they were drawn from the middle.
+  const drawnApart = (i: number) =>
+    wallSides.reduce((sum, side) => sum + nearest(drawn.front ?? [], places[side][i]!).away, 0)
+  const inAir = (i: number) => row.along[i]! < (row.shaft?.onLast ?? 0)
   const pairs = row.along.map((_, i): EyeletPair => ({
     at: { lateral: places.lateral[i]!, medial: places.medial[i]! },
     hook: i < row.hooks,
-    gap: dist3(lateral[i]!, medial[i]!),
+    gap: inAir(i) ? drawnApart(i) : dist3(lateral[i]!, medial[i]!),
   }))
+  /** From an eyelet to the next lower one of the other side. */
+  const across = (i: number, a: readonly Vec3[], b: readonly Vec3[]) =>
+    inAir(i) ? Math.hypot((pairs[i]!.gap + pairs[i + 1]!.gap) / 2, row.spacing) : dist3(a[i]!, b[i + 1]!)
+  const down = (i: number, of: readonly Vec3[]) => (inAir(i) ? row.spacing : dist3(of[i]!, of[i + 1]!))
   const steps = row.along.slice(1)
   const sum = (of: (i: number) => number) => steps.reduce((total, _, i) => total + of(i), 0)
   const bars = pairs.reduce((total, p) => total + p.gap, 0)
   const laceThrough =
     decisions.way === 'crossed'
-      ? pairs[pairs.length - 1]!.gap +
-        sum((i) => dist3(lateral[i]!, medial[i + 1]!) + dist3(medial[i]!, lateral[i + 1]!))
-      : bars + sum((i) => dist3(lateral[i]!, lateral[i + 1]!) + dist3(medial[i]!, medial[i + 1]!))
+      ? pairs[pairs.length - 1]!.gap + sum((i) => across(i, lateral, medial) + across(i, medial, lateral))
+      : bars + sum((i) => down(i, lateral) + down(i, medial))
   const ends = book.inForce(lacingRules.ends)
   const lace = laceThrough + 2 * ends.value
   return {
@@ -84,8 +92,8 @@ export function layLacing(
         unit: 'count',
         sentence: say`${mm(book.value(lacingRules.fromTop))} from the top of the facing to ${mm(book.value(lacingRules.fromFront))} from its front, ${mm(row.spacing, 1)} apart.`,
         inputs: [],
-        origin: decisions.pairs === null ? book.inForce(lacingRules.spacing).origin : 'set by hand',
-        rule: lacingRules.spacing.key,
+        origin: decisions.pairs === null ? book.inForce(spacingOf(row.shaft)).origin : 'set by hand',
+        rule: spacingOf(row.shaft).key,
       },
       {
         id: 'lacing.lace',

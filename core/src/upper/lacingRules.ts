@@ -11,6 +11,15 @@ export const lacingRules = {
     unit: 'mm',
     why: 'Nearer, the leather between two holes is weak; further apart, the facing gapes between them.',
   },
+  shaftSpacing: {
+    key: 'lacing.shaftSpacing',
+    name: 'Between two eyelets or hooks of a boot',
+    value: 19,
+    min: 12,
+    max: 30,
+    unit: 'mm',
+    why: 'A hook needs room for the lace to be slipped round it, and a long row would take too long to lace.',
+  },
   fromEdge: {
     key: 'lacing.fromEdge',
     name: 'Eyelets from the edge of the facing',

@@ -4,7 +4,7 @@ import { distance, pathLength, type Path, type Point } from '../geometry/path.ts
 import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'
 import { openRuns } from './decoration.ts'
-import type { Piece, PieceEdge, PieceMark } from './piece.ts'
+import { allowanceAt, type Piece, type PieceEdge, type PieceMark } from './piece.ts'
 import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
 
@@ -21,8 +21,9 @@ function onCut(edge: PieceEdge, share: number): { at: Point; inwards: Point } {
   const behind = pointAt(edge.line, Math.max(0, share * whole - 1))
   const l = Math.hypot(ahead[0] - behind[0], ahead[1] - behind[1]) || 1
   const out: Point = [(ahead[1] - behind[1]) / l, -(ahead[0] - behind[0]) / l]
+  const by = allowanceAt(edge, share)
   return {
-    at: [p[0] + out[0] * edge.allowance, p[1] + out[1] * edge.allowance],
+    at: [p[0] + out[0] * by, p[1] + out[1] * by],
     inwards: [-out[0], -out[1]],
   }
 }
@@ -90,8 +91,19 @@ function cutOn(piece: Piece, from: Point, way: Point): Point {
   return [from[0] + way[0] * best, from[1] + way[1] * best]
 }
 
-/** Pieces that keep a length and are cut along their own, whatever way they lie on the shoe. */
-const TAPES: ReadonlySet<PartKind | null> = new Set(['facingTape', 'backStay'])
+/** Pieces that keep a length, or are pulled along it, and are cut along their own, whatever way they lie on the shoe. */
+const TAPES: ReadonlySet<PartKind | null> = new Set([
+  'facingTape',
+  'backStay',
+  'pullLoop',
+  'buckleLoop',
+  'frontStrap',
+  'instepStrap',
+  'heelStrap',
+  'frontStrapLining',
+  'instepStrapLining',
+  'heelStrapLining',
+])
 
 /**
  * Tight direction: from toe to heel (docs/trade.md, "Cutting"): along the centre line in front, along the forme on the

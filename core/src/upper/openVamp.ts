@@ -8,6 +8,6 @@ import { gathered, type Gathered } from './gathers.ts'
  * `seams` are the lines by which it is joined to what is cut off the forme as it lies.
  */
 export function openVamp(board: DesignBoard, throat: Point, pivot: Point, seams: readonly Path[]): Gathered {
-  const { versions, chosen } = board.decisions.folds
-  return gathered(board.map, openForepart(board.map, throat, pivot, seams), versions[chosen] ?? 0)
+  const { versions, chosen, where } = board.decisions.folds
+  return gathered(board.map, openForepart(board.map, throat, pivot, seams), versions[chosen] ?? 0, where)
 }

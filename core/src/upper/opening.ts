@@ -1,5 +1,5 @@
 import { nearest, pointAt } from '../geometry/polyline.ts'
-import { pathLength, type Path } from '../geometry/path.ts'
+import { distance, pathLength, type Path } from '../geometry/path.ts'
 import type { TopFinish } from '../model/upper.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import type { Piece, PieceEdge } from './piece.ts'
@@ -39,13 +39,14 @@ function fromBack({ piece, edge }: OpeningEdge, drawn: Pick<DrawnUpper, 'topLine
 
 /**
  * The edges of the opening in the order in which a strip is laid along them: on a laced shoe from the front of the
- * lateral side round the back to the front of the medial one; on a slip-on it begins and ends at the back; on a shaft
- * with a zip at the zip. What is laid on a piece of the opening has the same edge once more and is left out.
+ * lateral side round the back to the front of the medial one; on a slip-on it begins and ends at the back, or at the
+ * feather where it is open there; on a shaft with a zip at the zip. What is laid on a piece of the opening has the same
+ * edge once more and is left out.
  */
 export function openingEdges(
   pieces: readonly Piece[],
   onFacings: boolean,
-  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'zip'> | null,
+  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'zip' | 'straps'> | null,
 ): OpeningEdge[] {
   const all = pieces
     .filter((p) => p.edges.some((e) => e.name === TOP))
@@ -53,6 +54,7 @@ export function openingEdges(
       piece.edges.filter((e) => isOfOpening(e.name, onFacings)).map((edge): OpeningEdge => ({ piece, edge })),
     )
   if (!drawn) return all
+  if (drawn.straps) return pieces.flatMap((piece) => inRuns(all.filter((e) => e.piece === piece)))
   const [lateral, medial] = wallSides.map((side) =>
     all
       .filter((e) => e.edge.side === side)
@@ -65,6 +67,22 @@ export function openingEdges(
     piece,
     edge,
   }))
+}
+
+/** Edges whose ends are so near follow each other, mm. */
+const ON = 1
+
+/** Whether an edge goes on on the same piece where another ends. */
+export const follows = (a: OpeningEdge, b: OpeningEdge): boolean =>
+  a.piece === b.piece && distance(a.edge.line[a.edge.line.length - 1]!, b.edge.line[0]!) < ON
+
+/** The edges of one piece round it, from one with which a run begins. */
+function inRuns(edges: readonly OpeningEdge[]): OpeningEdge[] {
+  const first = Math.max(
+    0,
+    edges.findIndex((e) => !edges.some((other) => other !== e && follows(other, e))),
+  )
+  return [...edges.slice(first), ...edges.slice(0, first)]
 }
 
 const hasZip = ({ piece }: OpeningEdge): boolean => piece.edges.some((e) => e.role === 'zip')

@@ -12,6 +12,8 @@ export interface PieceEdge {
   /** The finished line, mm: fold, seam or feather, before the allowance. */
   line: Path
   allowance: number
+  /** What is added to the allowance, against the share of its length: a margin that differs along the feather. */
+  more?: readonly (readonly [number, number])[]
   /** Seam it belongs to: edges of one seam on two pieces (or both ends of one) are joined to each other. */
   seam?: string
   /** Which half of a whole piece it lies on. */
@@ -24,6 +26,16 @@ export interface PlacedEdge {
   role: EdgeRole
   line: Path
   allowance: number
+  more?: PieceEdge['more']
+}
+
+/** An edge's allowance at a share of its length, mm. */
+export function allowanceAt({ allowance, more }: Pick<PieceEdge, 'allowance' | 'more'>, share: number): number {
+  if (!more || more.length < 2) return allowance
+  let i = 1
+  while (i < more.length - 1 && more[i]![0] < share) i++
+  const [[s, a], [t, b]] = [more[i - 1]!, more[i]!]
+  return allowance + a + ((b - a) * Math.max(0, Math.min(1, share - s))) / (t - s || 1)
 }
 
 export interface PieceMark {
@@ -36,7 +48,7 @@ export interface Hole {
   at: Point
   diameter: number
   /** What it is for; left out where it decorates. */
-  for?: 'eyelet' | 'hook' | 'lace guard'
+  for?: 'eyelet' | 'hook' | 'lace guard' | 'buckle'
   /** Not punched now, but through all that is joined there. */
   later?: true
 }

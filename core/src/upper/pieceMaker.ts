@@ -128,10 +128,33 @@ export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDr
   )
 }
 
+/** A piece of the same finished outline whose edges are something else: what lies behind another, cut to it. */
+export function likePiece(
+  piece: Piece,
+  draft: PieceDraft,
+  roleOf: (edge: Pick<PieceEdge, 'name' | 'role'>) => EdgeRole,
+  book: RuleBook,
+): Piece {
+  const other = <E extends { name: string; role: EdgeRole; line: Path; allowance: number }>(edge: E): E => {
+    const role = edge.role === 'fold' ? edge.role : roleOf(edge)
+    return { ...edge, role, allowance: marginOf(book, { name: edge.name, role, line: edge.line }) }
+  }
+  return finished(
+    draft,
+    piece.side,
+    piece.edges.map(({ seam: _, ...edge }) => other(edge)),
+    piece.places.map((place) => ({ ...place, edges: place.edges.map(other) })),
+    piece.fold,
+  )
+}
+
 /** Over how much of an edge it is turned to meet the fold square, mm, and at most what share of it. */
 const SQUARE = 36
 const SQUARE_SHARE = 0.4
-/** An edge that is rounded on to the fold keeps at least so much of either leg of the corner it rounds, as a share of the other. */
+/**
+ * An edge that is rounded on to the fold keeps at least so much of either leg of the corner it rounds, as a share of
+ * the other.
+ */
 const ROUND_LEGS = 0.3
 
 /**
@@ -147,7 +170,10 @@ function squared(path: Path, end: 'first' | 'last', sewn: boolean): Path {
   return end === 'first' ? out : turned(out)
 }
 
-/** The first `reach` mm of a line as a parabola from its beginning, square to x, to where it goes on; null where that would be hollow. */
+/**
+ * The first `reach` mm of a line as a parabola from its beginning, square to x, to where it goes on; null where that
+ * would be hollow.
+ */
 function rounded(line: Path, reach: number): Path | null {
   const run = cumulative(line)
   const k = run.findIndex((r) => r >= reach)

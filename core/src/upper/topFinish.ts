@@ -5,9 +5,9 @@ import type { RuleBook } from '../trade/rules.ts'
 import { ofPiece } from '../trade/cutFrom.ts'
 import { backerOf } from '../trade/partCatalogue.ts'
 import type { UpperLayers } from './needs.ts'
-import { cutsAlong, marksAlong, type StripMark } from './alongStrip.ts'
+import { cutsAlong, marksAlong, type OpeningEnds, type StripMark } from './alongStrip.ts'
 import { decorationRules } from './decoration.ts'
-import { isOfOpening, openingEdges, type OpeningFinish } from './opening.ts'
+import { follows, isOfOpening, openingEdges, type OpeningFinish } from './opening.ts'
 import type { Piece } from './piece.ts'
 import type { DrawnUpper } from './style.ts'
 import { topFinishRules } from './topFinishRules.ts'
@@ -47,7 +47,15 @@ export function wrappedAt(pieces: readonly Piece[], { upper, own, backer, lining
 export interface OpenUpper {
   pieces: readonly Piece[]
   /** How a style drew it; null for a pattern drawn elsewhere. */
-  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'zip'> | null
+  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'zip' | 'backLine' | 'straps'> | null
+}
+
+function endsOf(drawn: OpenUpper['drawn']): OpeningEnds {
+  if (!drawn) return 'unknown'
+  if (drawn.straps) return 'straps'
+  if (drawn.facings) return 'laced'
+  if (drawn.zip) return 'zip'
+  return drawn.backLine ? 'back' : 'feather'
 }
 
 /** What the chosen finish of the opening asks for. `wrapped` is the thickness of upper and lining together, mm. */
@@ -78,7 +86,9 @@ export function topFinishWork(
     origin: 'measured on the last',
   }
   const spare = book.inForce(topFinishRules.spare)
-  const ends = drawn === null ? 'unknown' : drawn.facings ? 'laced' : drawn.zip ? 'zip' : 'back'
+  const ends = endsOf(drawn)
+  // Every edge of a strap that ends is finished by itself.
+  const runs = ends === 'straps' ? edges.filter((e, i) => i === 0 || !follows(edges[i - 1]!, e)).length : 1
   const marks = marksAlong(edges, ends)
   const cuts = cutsAlong(edges, book)
   /** As it lies on a strip, whose spare length is shared between both ends. */
@@ -98,13 +108,16 @@ export function topFinishWork(
     marks,
     punchedTo: punched ? book.value(decorationRules.rowFromEdge) + book.value(decorationRules.large) / 2 : null,
   }
-  const stripLength = opening + spare.value
+  const stripLength = opening + runs * spare.value
   const lengthOf = (id: string, quantity: string): Because => ({
     id,
     quantity,
     value: stripLength,
     unit: 'mm',
-    sentence: say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
+    sentence:
+      runs > 1
+        ? say`All edges of the straps, and ${mm(spare.value)} for each of the ${runs} to hold on to.`
+        : say`The opening and ${mm(spare.value)} to hold on to and to join the ends.`,
     inputs: [{ name: 'Opening', value: opening, unit: 'mm' }],
     origin: spare.origin,
     rule: topFinishRules.spare.key,

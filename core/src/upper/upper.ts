@@ -5,13 +5,17 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import type { Level } from '../model/level.ts'
 import type { Because } from '../trade/because.ts'
-import { marginLine } from './checks/margin.ts'
+import { marginLines } from './checks/margin.ts'
 import type { UpperFinding } from './checks/needs.ts'
 import { upperFindings } from './checks/index.ts'
 import { decorate } from './decoration.ts'
 import { runsDownFacings } from './finishOnFacings.ts'
 import type { KeyPoint } from './keyPoint.ts'
 import { DesignBoard } from './designPoints.ts'
+import { edgeRules } from './edgeRules.ts'
+import { marginLeather, withMargins, type MarginMore } from './marginMore.ts'
+import { nearest } from '../geometry/polyline.ts'
+import type { RuleBook } from '../trade/rules.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
@@ -34,6 +38,12 @@ export interface UpperLine {
   path: Path
 }
 
+/** Where a shoe is open: behind, as a mule is, or over the toes too, as one of straps. */
+export interface OpenAt {
+  behind: boolean
+  toes: boolean
+}
+
 /** The upper as planned: plain data. */
 export interface Upper {
   pieces: Piece[]
@@ -41,6 +51,8 @@ export interface Upper {
   lines: UpperLine[]
   joins: Join[]
   topFinish: TopFinishWork
+  /** What of the foot it leaves free. */
+  open: OpenAt
   /** Null on a shoe without lacing, and for a pattern drawn elsewhere. */
   lacing: Lacing | null
   becauses: Because[]
@@ -61,7 +73,7 @@ function dressed(
   joins: readonly Join[],
   { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
 ): Piece[] {
-  return pieces.map((p) => withSlits(withMarks(decorate(p, decisions.decoration, book), joins), book))
+  return pieces.map((p) => withSlits(withMarks(decorate(p, decisions, book), joins), book))
 }
 
 /** A piece with its eyelets; the tongue with its lace guard. */
@@ -71,9 +83,8 @@ function laced(
   { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
 ): Piece {
   if (!row) return piece
-  return piece.id === 'tongue' && decisions.lacing.guard
-    ? withGuard(piece, row, TONGUE_ABOVE, book)
-    : withEyelets(piece, row)
+  const isTongue = piece.edges.some((e) => e.name === 'top' || e.name === 'top of the tongue')
+  return isTongue && decisions.lacing.guard ? withGuard(piece, row, TONGUE_ABOVE, book) : withEyelets(piece, row)
 }
 
 /** A style drawn on the forme: what all that is derived from the base pattern reads. It holds no rule book. */
@@ -84,40 +95,89 @@ export interface BasePattern {
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
   throatDifference: number | null
   drawn: DrawnUpper
+  /** What is added to the lasting margin place by place; null where it is even. */
+  margin: MarginMore | null
   /** Where the eyelets go; null on a shoe without lacing. */
   row: EyeletRow | null
 }
 
 /** The base pattern on the forme; null for a pattern that was drawn elsewhere and lies on no forme. */
-export function drawBase({ map, decisions, book }: Pick<UpperNeeds, 'map' | 'decisions' | 'book'>): BasePattern | null {
+export function drawBase({
+  map,
+  decisions,
+  book,
+  heelGirth,
+}: Pick<UpperNeeds, 'map' | 'decisions' | 'book' | 'heelGirth'>): BasePattern | null {
   if (decisions.style === 'own pattern') return null
-  const board = new DesignBoard(map, book, decisions)
-  const drawn = styleBook[decisions.style].draw(board)
+  const board = new DesignBoard(map, book, decisions, heelGirth)
+  const style = styleBook[decisions.style]
+  const plain = style.draw(board)
+  const by = marginsByRule(plain.pieces, book)
+  if (style.bottom === 'lasting margin') board.margins(by, reachesFeather(plain.pieces))
+  const margin = board.marginMore(by)
+  const drawn = { ...plain, pieces: withMargins(plain.pieces, board.feather, margin) }
   const { points, throatDifference } = board
   return {
     board: new PointPlaces(map, decisions),
     points,
     throatDifference,
     drawn,
+    margin,
     row: eyeletRowOf(drawn, decisions.lacing, book),
   }
 }
 
-/** Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError with a sentence. */
+/** A piece's bottom edge comes so near to a place of the feather line that it runs through it, mm. */
+const ON_FEATHER = 2
+
+/** Whether any piece has its lasting margin at a place of a feather line. */
+const reachesFeather = (pieces: readonly Piece[]) => (side: Side, foot: Point) =>
+  pieces.some((p) =>
+    p.places.some(
+      (place) =>
+        place.side === side &&
+        place.edges.some((e) => e.role === 'lasting margin' && nearest(e.line, foot).away < ON_FEATHER),
+    ),
+  )
+
+/** How wide the lasting margin is by rule on either side, mm. */
+function marginsByRule(pieces: readonly Piece[], book: RuleBook): Record<Side, number> {
+  const of = (side: Side) =>
+    pieces
+      .flatMap((p) => p.places.filter((q) => q.side === side).flatMap((q) => q.edges))
+      .find((e) => e.role === 'lasting margin')?.allowance ?? book.value(edgeRules.lasting)
+  return { lateral: of('lateral'), medial: of('medial') }
+}
+
+/**
+ * Style, points and options become pieces with their allowances, marks, decoration and checks. Throws GeometryError
+ * with a sentence.
+ */
 export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBase(needs)): Upper {
   const { map, decisions, book, layers } = needs
   if (!base || decisions.style === 'own pattern') return ownUpper(needs)
   const style = styleBook[decisions.style]
-  const { board, points, throatDifference, drawn, row } = base
+  const { board, points, throatDifference, drawn, margin, row } = base
   const { joins } = joinsOf(drawn.pieces)
   const pieces = dressed(drawn.pieces, joins, needs).map((p) => laced(p, row, needs))
   const top = decisions.topFinish ?? style.topFinish
-  const checked = { ...needs, board, points, throatDifference, drawn, row, pieces, joins, bottom: style.bottom }
+  const checked = {
+    ...needs,
+    board,
+    points: points.filter((p) => p.track !== 'margin'),
+    throatDifference,
+    drawn,
+    margin,
+    row,
+    pieces,
+    joins,
+    bottom: style.bottom,
+  }
   const findings = upperFindings(checked)
   const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
     { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
-    { name: 'back line', kind: 'back', side, path: drawn.backLine },
-    ...(decisions.backTaper > 0
+    ...(drawn.backLine ? [{ name: 'back line', kind: 'back' as const, side, path: drawn.backLine }] : []),
+    ...(drawn.backBefore && decisions.backTaper > 0
       ? [
           {
             name: 'back line before it was taken in',
@@ -129,10 +189,18 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
       : []),
     { name: 'crease line', kind: 'crease', side, path: creaseLine(map, side) },
     ...(style.bottom === 'lasting margin'
-      ? [{ name: 'margin left', kind: 'margin' as const, side, path: marginLine(checked, side) }]
+      ? marginLines(checked, side).map((path) => ({ name: 'margin left', kind: 'margin' as const, side, path }))
       : []),
     ...(drawn.facings ? [{ name: 'facing', kind: 'facing' as const, side, path: drawn.facings[side] }] : []),
-    ...drawn.seams
+    ...(drawn.straps ?? []).flatMap((s) =>
+      (['front', 'rear'] as const).map((edge) => ({
+        name: `${s.name}, ${edge} edge`,
+        kind: 'seam' as const,
+        side,
+        path: s[edge][side],
+      })),
+    ),
+    ...[...drawn.seams, ...(drawn.edges ?? [])]
       .filter((s) => s.side === side)
       .map((s) => ({ name: s.name, kind: 'seam' as const, side, path: s.line })),
     ...(drawn.zip && side === 'medial' ? [{ name: 'zip', kind: 'zip' as const, side, path: drawn.zip }] : []),
@@ -148,8 +216,12 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
       wrappedAt(pieces, layers),
       book,
     ),
+    open: { behind: drawn.backLine === null, toes: drawn.straps !== undefined },
     lacing: layLacing(drawn, row, decisions.lacing, map, book),
-    becauses: formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
+    becauses: [
+      ...formeBecauses(map.forme, drawn.opened ? distance(drawn.opened.fold.from, drawn.opened.fold.to) : null),
+      ...(margin ? [leatherBecause(pieces)] : []),
+    ],
     findings,
     worst: worstOf(findings.map((f) => f.level)),
     foldVersions: foldVersions(needs),
@@ -163,15 +235,20 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
 }
 
 /** The forepart in every version of the folds, side by side; nothing while there is one version or none. */
-function foldVersions({ map, decisions, book }: UpperNeeds): Upper['foldVersions'] {
+function foldVersions({ map, decisions, book, heelGirth }: UpperNeeds): Upper['foldVersions'] {
   const { versions } = decisions.folds
   if (versions.length < 2 || decisions.style === 'own pattern') return []
   const style = styleBook[decisions.style]
   return versions.flatMap((amount, version) => {
-    const board = new DesignBoard(map, book, { ...decisions, folds: { versions, chosen: version } })
-    return style
-      .draw(board)
-      .pieces.filter((p) => p.id === 'vamp' || p.id === 'upper')
+    const board = new DesignBoard(
+      map,
+      book,
+      { ...decisions, folds: { ...decisions.folds, chosen: version } },
+      heelGirth,
+    )
+    const { pieces } = style.draw(board)
+    return withMargins(pieces, board.feather, board.marginMore(marginsByRule(pieces, book)))
+      .filter((p) => p.id === 'vamp' || p.id === 'upper')
       .map((p) => ({ version, amount, piece: p.id, outline: p.outline }))
   })
 }
@@ -199,12 +276,28 @@ function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
       wrappedAt(pieces, layers),
       book,
     ),
+    open: { behind: false, toes: false },
     lacing: null,
     becauses: formeBecauses(map.forme, null),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
     foldVersions: [],
     opened: null,
+  }
+}
+
+/** What margins set by hand save or take, as leather. */
+function leatherBecause(pieces: readonly Piece[]): Because {
+  const more = marginLeather(pieces)
+  return {
+    id: 'marginLeather',
+    quantity: more <= 0 ? 'Leather saved at the margin, a pair' : 'More leather for the margin, a pair',
+    value: 2 * Math.abs(more),
+    unit: 'mm²',
+    sentence:
+      'The margin is set place by place: against one that is as wide all round, both shoes together. In a run it is worth trimming it from the pattern; a single pair keeps it wide, since nobody knows yet how far its leather gives.',
+    inputs: [],
+    origin: 'set by hand',
   }
 }
 

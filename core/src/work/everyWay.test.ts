@@ -9,6 +9,7 @@ import type { PlanInput } from '../model/pair.ts'
 import { patternKinds, topFinishes, UpperDecisions, type PatternKind, type TopFinish } from '../model/upper.ts'
 import { wayChoices, wayNames, Ways, WorkDecisions, type WayName } from '../model/work.ts'
 import { isPieceRecord, recordOfPiece } from '../trade/recordName.ts'
+import { CUP_SEAM } from '../seams/cupSeam.ts'
 import { spoken } from '../units/sentence.ts'
 import { operationsOf, stepsOf } from './steps.ts'
 import { ways } from './ways.ts'
@@ -105,6 +106,8 @@ function wrongIn(steps: readonly Step[], plan: PlanOf): string[] {
   }
   // Every seam is sewn in one step of each foot, or in one of both.
   for (const seam of plan.stitching.seams) {
+    // The plan is of a cup that is sewn; where it is glued alone nobody sews it.
+    if (seam.id === CUP_SEAM && !steps.some((s) => s.key === 'sew-cup')) continue
     const named = new Set(seam.on.flatMap((row) => [row.piece, recordOfPiece(row.piece)]))
     const sewn = steps.filter((s) => s.seams.includes(seam.id) && s.parts.some((p) => named.has(p)))
     const inOne = sewn.length === 1 || (sewn.length === 2 && sewn.every((s) => s.foot !== null))
@@ -136,7 +139,8 @@ function checkPresence(steps: readonly Step[], facts: Facts, plan: PlanOf): void
   expect(has('build-heel')).toBe(parts.has('topPiece') || parts.has('heelLift'))
   expect(has('cook-paste')).toBe(
     facts.work.ways.paste === 'own paste' &&
-      [facts.materials.stiffener, facts.materials.puff].some((m) => m.kind !== 'stiffener sheet'),
+      [facts.materials.stiffener, facts.materials.puff].some((m) => m.kind !== 'stiffener sheet') &&
+      (parts.has('stiffener') || parts.has('puff')),
   )
 }
 

@@ -13,6 +13,7 @@ import type { Foot } from '../trade/foot.ts'
 import type { Part } from '../trade/part.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import type { Side } from '../trade/side.ts'
+import type { OpenAt } from '../upper/upper.ts'
 
 /** A piece of the upper, as far as work is made of it; lengths in mm. */
 export interface PieceFacts {
@@ -26,6 +27,7 @@ export interface PieceFacts {
   eyelets: number
   hooks: number
   guards: number
+  buckleHoles: number
   decorative: number
   /** Diameter of the largest one that is punched for lacing, and of those that decorate; 0 where there are none. */
   eyelet: number
@@ -70,6 +72,7 @@ export interface ShoeFacts {
   seams: readonly SeamFacts[]
   parts: readonly Part[]
   tacks: Readonly<Record<LastedId, TackCounts>>
+  open: OpenAt
 }
 
 /** What the list of steps is read off: pieces, parts, seams and materials that are really in the pair, and ways of working. */

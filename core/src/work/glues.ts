@@ -97,6 +97,14 @@ export function cementOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
   return glues[work.ways.cement]()
 }
 
+/** Until the glue of a margin is hard: before, it is neither trimmed nor are its tacks drawn. */
+export const cementHard = (f: Pick<Facts, 'work' | 'book'>): Wait =>
+  cementOf(f).sets ?? {
+    ...atLeast(f.book, waitRules.whiteGlueMin),
+    max: null,
+    why: 'The glue is hard before anything is trimmed or drawn.',
+  }
+
 /** What edges are turned in with. */
 export function foldGlueOf({ work, book }: Pick<Facts, 'work' | 'book'>): Glue {
   const glues: Record<Ways['foldGlue'], () => Glue> = {

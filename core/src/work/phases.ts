@@ -68,6 +68,7 @@ export const phases = [
   'sole cemented',
   'soled',
   'sole sewn',
+  'channel closed',
   'heeled',
   'edge trimmed',
   'edge dyed',

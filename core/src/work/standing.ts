@@ -6,7 +6,10 @@ export interface Known {
   formerly: readonly string[]
 }
 
-/** One time that a step was worked on, from its start to its end: more than one where it was sent back. Times in ms since the epoch. */
+/**
+ * One time that a step was worked on, from its start to its end: more than one where it was sent back. Times in ms
+ * since the epoch.
+ */
 export interface Run {
   /** Null where no start was told. */
   startedAt: number | null

@@ -43,7 +43,10 @@ function* portions<T>(all: readonly T[]): Generator<T[]> {
   for (let i = 0; i < all.length; i += PORTION) yield all.slice(i, i + PORTION)
 }
 
-/** Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in as a copy. */
+/**
+ * Brings a pair file in with its last, materials and log. A pair that is here already is never overwritten: it comes in
+ * as a copy.
+ */
 export async function importPair(tx: Tx, file: PairFile): Promise<string> {
   const lastId = await lastEntity.bring(tx, file.last)
   const { left } = file.decisions

@@ -34,9 +34,15 @@ export interface Store {
   readonly db: Db
   /** Folder of the database; null for one on a server. */
   folder: string | null
-  /** Runs a write as one transaction, after those asked for before it. Throws StoreError when the database cannot be written now. */
+  /**
+   * Runs a write as one transaction, after those asked for before it. Throws StoreError when the database cannot be
+   * written now.
+   */
   write: <T>(work: (tx: Tx) => Promise<T>) => Promise<T>
-  /** Copies the database into the backup folder and keeps copies by their age; does nothing for a database on a server. Throws when it could not. */
+  /**
+   * Copies the database into the backup folder and keeps copies by their age; does nothing for a database on a server.
+   * Throws when it could not.
+   */
   backUp: (label?: string) => Promise<string | null>
   lastBackup: () => LastBackup | null
   /** Puts a copy in the place of the database, after the writes asked for before it. Throws StartProblem when it is no good. */

@@ -100,7 +100,10 @@ const standingWords = (s: Standing): string =>
 /** A step as the log is written for it: whether it has a wait that can be found over or put right. */
 export type Told = Known & { hasWait?: boolean }
 
-/** Adds an event to a pair's log; the clock is the server's. Throws StoreError when it does not follow from where the step stands. */
+/**
+ * Adds an event to a pair's log; the clock is the server's. Throws StoreError when it does not follow from where the
+ * step stands.
+ */
 export async function logStep(
   tx: Tx,
   pairId: string,

@@ -63,7 +63,10 @@ function logOf(pair: DemoPair, { steps }: Plan, now: number): StepEvent[] {
   return log
 }
 
-/** Fills an empty database with the demo workshop. Does nothing when there are pairs already. `cache` keeps what its plans come to. */
+/**
+ * Fills an empty database with the demo workshop. Does nothing when there are pairs already. `cache` keeps what its
+ * plans come to.
+ */
 export async function seedDemo(store: Store, now = Date.now(), cache = new StageCache(16)): Promise<boolean> {
   if ((await store.db.select({ id: pairs.id }).from(pairs).limit(1)).length > 0) return false
   const updatedAt = new Date(now).toISOString()

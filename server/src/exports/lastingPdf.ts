@@ -1,6 +1,7 @@
 import {
   boxOf,
   lastedNames,
+  tackOrder,
   mirror,
   type FootPlan,
   type LastedStrip,
@@ -77,7 +78,7 @@ function heading(
   page.text(`${lastedNames[strip.id]}, ${foot} shoe`, 0, high - 5, 17, { bold: true })
   const stay = between.filter((b) => b.tuck > 0)
   const lines = [
-    `${tacks.length} tacks, ${tackLength.least.toFixed(1)} to ${tackLength.most.toFixed(1)} mm under the head. Seen from below, the toe up. Large ones first, in their order, with one at the back of the top line that holds its height.`,
+    `${tacks.length} tacks, ${tackLength.least.toFixed(1)} to ${tackLength.most.toFixed(1)} mm under the head. Seen from below, the toe up. ${tackOrder(strip)}`,
     stay.length === 0
       ? 'Between any two tacks it is pressed flat.'
       : `Tucks stay between ${stay.map((b) => `${b.from} and ${b.to} (${b.tuck.toFixed(1)} mm)`).join(', ')}.`,

@@ -99,7 +99,8 @@ describe('the upper as SVG', () => {
 describe('the tight direction', () => {
   /** Toe to heel on the forme, where the toe lies forwards: what the arrow must say, seen from outside the piece. */
   const wanted = (piece: Piece): [number, number] | 'along itself' | 'round the heel' => {
-    if (/^(facingTape|backStay)/.test(piece.id)) return 'along itself'
+    if (/^(facingTape|backStay|pullLoop|buckleLoop|frontStrap|instepStrap|heelStrap)/.test(piece.id))
+      return 'along itself'
     const upright = piece.fold && Math.abs(piece.fold[0][0] - piece.fold[1][0]) < 1
     if (upright) return 'round the heel'
     return piece.side === 'medial' ? [1, 0] : [-1, 0]
@@ -151,7 +152,7 @@ describe('the tight direction', () => {
         // On paper the arrow has the same place on the piece, whatever way the piece lies.
         for (const p of placed.filter((q) => q.part.id === part.id && q.foot === foot)) {
           const [outline, arrow] = [p.move(part.outline, false), p.move([part.grain.from, part.grain.to], false)]
-          for (const k of [0, 5, Math.floor(part.outline.length / 2)]) {
+          for (const k of [0, 5, Math.floor(part.outline.length / 2)].filter((n) => n < part.outline.length)) {
             for (const e of [0, 1]) {
               const before = distance(part.outline[k]!, e === 0 ? part.grain.from : part.grain.to)
               expect(distance(outline[k]!, arrow[e]!)).toBeCloseTo(before, 6)

@@ -4,6 +4,8 @@ import { defineComponent, h, nextTick } from 'vue'
 import { saidLast, say } from './say.ts'
 
 it('what was done is shown for a moment and heard, the same sentence as often as it is said', async () => {
+  // Other files say things too, and share this page.
+  saidLast.value = ''
   const heard: string[] = []
   const Listener = defineComponent(() => () => {
     heard.push(saidLast.value)
@@ -15,6 +17,6 @@ it('what was done is shown for a moment and heard, the same sentence as often as
   await say('Point 25 is on the shelf.')
   await flushPromises()
   expect(heard).toEqual(['', 'Point 25 is on the shelf.', '', 'Point 25 is on the shelf.'])
-  await vi.waitFor(() => expect(document.querySelectorAll('.n-message')).toHaveLength(2))
-  expect(document.querySelector('.n-message')!.textContent).toContain('Point 25 is on the shelf.')
+  const shown = () => [...document.querySelectorAll('.n-message')].map((m) => m.textContent)
+  await vi.waitFor(() => expect(shown().filter((t) => t.includes('Point 25 is on the shelf.'))).toHaveLength(2))
 })

@@ -4,9 +4,15 @@ import { nextTick, ref } from 'vue'
 import { theme } from '../app/settings.ts'
 import { coloursOf } from '../app/theme.ts'
 import { chartRows, layoutOf, traces } from './chartLook.ts'
+import GraphChart from './GraphChart.vue'
 import HouseChart from './HouseChart.vue'
 
+type Press = (event: { points: { customdata?: unknown }[] }) => void
+const presses: Press[] = []
 const plotly = vi.hoisted(() => ({ react: vi.fn(), purge: vi.fn() }))
+plotly.react.mockImplementation((place: HTMLElement) => {
+  Object.assign(place, { on: (_: string, told: Press) => presses.push(told) })
+})
 vi.mock('plotly.js-cartesian-dist-min', () => ({ default: plotly }))
 const seen = ref(true)
 vi.mock('@vueuse/core', async (original) => ({ ...(await original<object>()), useElementVisibility: () => seen }))
@@ -70,6 +76,7 @@ describe('the chart on a page', () => {
   afterEach(() => {
     plotly.react.mockClear()
     plotly.purge.mockClear()
+    presses.length = 0
     seen.value = true
   })
   it('is drawn once it is looked at, again when figures or the light change, and cleared away', async () => {
@@ -88,6 +95,19 @@ describe('the chart on a page', () => {
     expect(plotly.react.mock.lastCall?.[2]).toMatchObject({ paper_bgcolor: coloursOf('dark').raised })
     c.unmount()
     expect(plotly.purge).toHaveBeenCalledTimes(1)
+  })
+  it('tells once what was pressed, and has no table where the page says it elsewhere', async () => {
+    const g = mount(GraphChart, { props: { title: 'What waits for what', data: [{ x: [0], y: [0] }] } })
+    await settled()
+    await g.setProps({ data: [{ x: [1], y: [1] }] })
+    await settled()
+    expect(plotly.react).toHaveBeenCalledTimes(2)
+    expect(plotly.react.mock.lastCall?.[3]).toMatchObject({ scrollZoom: true })
+    for (const press of presses) press({ points: [{ customdata: 'last-toe.left' }] })
+    for (const press of presses) press({ points: [{}] })
+    expect(g.emitted('choose')).toEqual([['last-toe.left']])
+    expect(g.find('button').exists()).toBe(false)
+    expect(g.get('[role="img"]').attributes('aria-label')).toBe('What waits for what')
   })
   it('says what it shows, and has its figures in a table that the keyboard opens', async () => {
     const c = chart()

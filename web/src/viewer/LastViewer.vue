@@ -55,7 +55,12 @@ watch(shown, (body, before) => {
 })
 watch(
   () => props.loops,
-  (l) => scene?.showLoops(l),
+  (l) => {
+    const was = scene?.tall
+    scene?.showLoops(l)
+    // A shaft comes into view, or is gone: what is looked at is another size.
+    if (scene && scene.tall !== was) scene.look(look.value)
+  },
 )
 watch(
   () => props.markers,

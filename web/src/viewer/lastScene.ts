@@ -50,6 +50,9 @@ const PAUSE = 90
 /** After so long without a change what lies on the last is at rest, ms. */
 const AT_REST = 150
 
+/** Lines that stand over the last by no more than this are on it, mm. */
+const TALL = 12
+
 /** The last in 3D: renders when something changed, not all the time. */
 export class LastScene {
   private readonly renderer: WebGLRenderer
@@ -63,6 +66,8 @@ export class LastScene {
   private mesh: Mesh | null = null
   private bvh: MeshBVH | null = null
   private size = 300
+  /** How far lines stand over the last, as a boot's shaft does, mm. */
+  private above = 0
   private foot: 'right' | 'left' = 'right'
   private waiting = false
   private rest: ReturnType<typeof setTimeout> | undefined
@@ -124,7 +129,14 @@ export class LastScene {
       const line = lineOf(loop, this.canvas.clientWidth, this.canvas.clientHeight)
       if (line) this.loops.add(line)
     }
+    const top = this.mesh?.geometry.boundingBox?.max.z ?? Infinity
+    this.above = Math.max(0, ...loops.flatMap((l) => l.points.map((p) => p[2] - top)))
     this.drawAtRest()
+  }
+
+  /** Whether what is shown stands over the last. */
+  get tall(): boolean {
+    return this.above > TALL
   }
 
   showMarkers(markers: readonly Marker[]): void {
@@ -150,9 +162,12 @@ export class LastScene {
     const half = Math.tan((this.camera.fov * Math.PI) / 360)
     // Near enough that the whole length fits across, with some room.
     const across = from === 'front' || from === 'back' ? this.size * 0.6 : this.size * 1.02
-    const away = Math.max(across / (2 * half * this.camera.aspect), (this.size * tall) / (2 * half)) + this.size * 0.2
-    this.camera.position.copy(this.centre).addScaledVector(direction, away)
-    this.controls.target.copy(this.centre)
+    const above = this.tall ? this.above : 0
+    const away =
+      Math.max(across / (2 * half * this.camera.aspect), (this.size * tall + above) / (2 * half)) + this.size * 0.2
+    const middle = this.centre.clone().add(new Vector3(0, 0, above / 2))
+    this.camera.position.copy(middle).addScaledVector(direction, away)
+    this.controls.target.copy(middle)
     this.controls.update()
     this.draw()
   }

@@ -2,7 +2,9 @@ import { nearest } from '../../geometry/polyline.ts'
 import { subpath } from '../../geometry/subpath.ts'
 import { offsetLine } from '../../geometry/offsetLine.ts'
 import type { Path } from '../../geometry/path.ts'
-import { wallSides } from '../../trade/side.ts'
+import { wallSides, type Side } from '../../trade/side.ts'
+import { isOfOpening } from '../../upper/opening.ts'
+import type { DrawnUpper } from '../../upper/style.ts'
 import type { Profile, WallArea } from '../../trade/wallArea.ts'
 import { flipped } from '../../upper/styles/lines.ts'
 import { edging, type EdgingNeeds } from './needs.ts'
@@ -27,10 +29,12 @@ export function lyingAlong(
     [0, 0],
     [book.value(edgingRules.ends), thickness],
   ]
-  return wallSides.map((side): WallArea => {
-    const edge: Path = down
-      ? [...flipped(subpath(facings[side], 0, nearest(facings[side], throat).at)), ...topLine[side].slice(1)]
-      : topLine[side]
+  const edgesOf = (side: Side): Path[] => {
+    if (drawn.straps) return edgesOfStraps(drawn.pieces, side)
+    if (!down) return [topLine[side]]
+    return [[...flipped(subpath(facings[side], 0, nearest(facings[side], throat).at)), ...topLine[side].slice(1)]]
+  }
+  const layer = (side: Side, edge: Path): WallArea => {
     const back = offsetLine(edge, width).reverse()
     return {
       part,
@@ -48,5 +52,14 @@ export function lyingAlong(
           ]
         : [],
     }
-  })
+  }
+  return wallSides.flatMap((side) => edgesOf(side).map((edge) => layer(side, edge)))
 }
+
+/** All edges of straps on a side, each with its strap on its left. */
+const edgesOfStraps = (pieces: DrawnUpper['pieces'], side: Side): Path[] =>
+  pieces.flatMap((p) =>
+    p.places
+      .filter((place) => place.side === side)
+      .flatMap((place) => place.edges.filter((e) => isOfOpening(e.name, false)).map((e) => e.line)),
+  )

@@ -9,7 +9,7 @@ import type { TopFinishWork } from '../../upper/topFinish.ts'
 export interface EdgingNeeds {
   work: TopFinishWork
   /** Null for a pattern drawn elsewhere: then it is not known where on the wall the strips lie. */
-  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'throat'> | null
+  drawn: Pick<DrawnUpper, 'topLine' | 'facings' | 'throat' | 'straps' | 'pieces'> | null
   /** From the edge to the seam of upper and lining, mm. */
   stitchAt: number
   upper: Material

@@ -6,9 +6,10 @@ import type { RuleBook } from '../../trade/rules.ts'
 import { takenIn } from '../../upper/backTaper.ts'
 import type { PointPlaces } from '../../upper/pointPlaces.ts'
 import type { Piece } from '../../upper/piece.ts'
-import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
+import { foldedPiece, likePiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import { withEyelets, type EyeletRow } from '../../upper/eyelets.ts'
 import type { DrawnUpper } from '../../upper/style.ts'
+import { withMargins, type MarginMore } from '../../upper/marginMore.ts'
 import { openedPiece } from '../../upper/styles/forepart.ts'
 import { bottomEdge, featherFrom, flipped, perSide } from '../../upper/styles/lines.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
@@ -20,6 +21,8 @@ import { kindOf } from '../../trade/partCatalogue.ts'
 export interface LiningNeeds {
   board: PointPlaces
   drawn: DrawnUpper
+  /** What is added to the lasting margin place by place: the lining is cut as wide as the upper. */
+  margin: MarginMore | null
   /** Eyelets that go through the lining too, once it is joined to the outside. */
   row: EyeletRow | null
   decisions: PairDecisions['lining']
@@ -56,6 +59,7 @@ function split(needs: LiningNeeds, side: Side): Split {
   const edge = (line: Path, name = 'top line'): EdgeDraft => ({ name, role: 'trimmed', line })
   if (drawn.facings) {
     const facing = drawn.facings[side]
+    if (drawn.tongueOnVamp) return underTongue(drawn.tongueOnVamp[side], facing, topLine, foot)
     const at = nearest(facing, drawn.throat)
     const upTo = subpath(facing, 0, at.at)
     return {
@@ -85,6 +89,23 @@ function split(needs: LiningNeeds, side: Side): Split {
     foot,
     front: [edge([...subpath(topLine, 0, hit.onB).slice(0, -1), hit.point])],
     rear: [edge([hit.point, ...subpath(topLine, hit.onB, Infinity).slice(1)])],
+  }
+}
+
+/** Where the tongue is one with the vamp its lining is too: the quarter's then reaches down the whole facing. */
+function underTongue([top, beside]: readonly Path[], facing: Path, topLine: Path, foot: Point): Split {
+  const end = facing[facing.length - 1]!
+  return {
+    line: smoothLine([end, foot]),
+    foot,
+    front: [
+      { name: 'top of the tongue', role: 'trimmed', line: top! },
+      { name: 'side of the tongue', role: 'trimmed', line: beside! },
+    ],
+    rear: [
+      { name: 'facing', role: 'trimmed', line: flipped(facing) },
+      { name: 'top line', role: 'trimmed', line: topLine },
+    ],
   }
 }
 
@@ -165,8 +186,13 @@ export function offFold(piece: Piece): number {
  * the designed folds, the back eased in at its foot, oversize where the edge is trimmed after stitching. Pieces as the
  * upper's, seen from outside. Throws GeometryError when the opening leaves no room for a seam.
  */
-export function liningPieces(needs: LiningNeeds): Piece[] {
+export const liningPieces = (needs: LiningNeeds): Piece[] =>
+  withMargins(evenLinings(needs), needs.board.feather, needs.margin)
+
+function evenLinings(needs: LiningNeeds): Piece[] {
   const { board, drawn, book } = needs
+  if (drawn.straps) return strapLinings(drawn.pieces, book)
+  if (!drawn.backLine) return openLining(needs)
   const backLine = takenIn(drawn.backLine, book.value(liningRules.backEase))
   const splits = perSide((side) => split(needs, side))
   const { grip, quarter } = backs(needs, splits, backLine)
@@ -199,6 +225,39 @@ export function liningPieces(needs: LiningNeeds): Piece[] {
       ),
     ),
     ...(grip ? [grip] : []),
+  ]
+}
+
+/** A strap is lined by its own outline, and trimmed to it all round; where its end is cut free or sewn under it goes with it. */
+const strapLinings = (pieces: readonly Piece[], book: RuleBook): Piece[] =>
+  pieces
+    .filter((p) => p.places.length > 0)
+    .map((p) =>
+      likePiece(
+        p,
+        { id: `${p.id}Lining`, name: `${p.name} lining` },
+        ({ name, role }) => (name === 'top line' ? 'trimmed' : role === 'lap over' ? 'raw' : role),
+        book,
+      ),
+    )
+
+/** The lining of an upper that is open behind: one piece as it was before the folds. */
+function openLining({ board, drawn, book }: LiningNeeds): Piece[] {
+  const toe = board.map.feather[board.map.feather.length - 1]!
+  if (!drawn.opened) return []
+  return [
+    openedPiece(
+      { map: board.map, book },
+      { id: 'vampLining', name: 'Vamp lining' },
+      perSide((side): EdgeDraft[] => {
+        const line = drawn.topLine[side]
+        return [
+          { name: 'top line', role: 'trimmed', line },
+          bottomEdge(board.feather[side], line[line.length - 1]!, toe, 'lasting margin'),
+        ]
+      }),
+      drawn.opened.plain,
+    ),
   ]
 }
 

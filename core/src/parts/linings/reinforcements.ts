@@ -111,8 +111,8 @@ export function reinforcements({ drawn, row }: Pick<BasePattern, 'drawn' | 'row'
       )
     }
   }
-  if (drawn.pieces.some((p) => p.edges.some((e) => e.seam === 'back' && e.role === 'closed seam'))) {
-    const back = drawn.backLine
+  const back = drawn.backLine
+  if (back && drawn.pieces.some((p) => p.edges.some((e) => e.seam === 'back' && e.role === 'closed seam'))) {
     const top = back[back.length - 1]
     const low = back.find((p) => distance(p, back[0]!) > 1) ?? back[0]
     const high = [...back].reverse().find((p) => distance(p, top!) > BELOW_TOP) ?? top

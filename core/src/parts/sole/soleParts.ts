@@ -40,18 +40,22 @@ const under = { place: 'under', areas: [], skives: [], lines: [] } as const
 export const SOLE_SEAM = 'outsole seam'
 
 /** The seam outside the lasted shoe, from breast to breast, with its holes and their pitch, mm. */
-function soleSeam({ lasted, breast, book }: SoleNeeds): { line: PartLine; pitch: number } {
+function soleSeam({ lasted, breast, book }: SoleNeeds, recess: number): { line: PartLine; pitch: number } {
   const all = offset(lasted.outline, book.value(bottomRules.soleSeam), 'the outsole seam')
   const path = inFrontOf(all, breast)
   const { holes, pitch } = evenHoles(path, book.value(bottomRules.solePitch))
-  return { line: { name: SOLE_SEAM, kind: 'stitch', path, closed: false, holes }, pitch }
+  return {
+    line: { name: SOLE_SEAM, kind: 'stitch', path, closed: false, holes, ...(recess > 0 ? { recess } : {}) },
+    pitch,
+  }
 }
 
 /** The outsole: the midsole and a little more all round, trimmed with it. */
-export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
+export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean, channel: boolean): Part {
   const { bottom, midsole, length, book } = needs
   const outline = offset(midsole, book.value(bottomRules.outsoleGrowth), 'the outsole')
-  const seam = sewn ? soleSeam(needs) : null
+  const recess = sewn && channel ? book.value(bottomRules.channelDepth) : 0
+  const seam = sewn ? soleSeam(needs, recess) : null
   const stitches = (seam?.line.holes?.length ?? 1) - 1
   return {
     ...under,
@@ -65,6 +69,7 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
     lines: [
       { name: 'midsole', kind: 'neighbour', path: midsole, closed: true },
       ...(seam ? [seam.line] : []),
+      ...(seam && recess > 0 ? [{ name: 'channel', kind: 'mark' as const, path: seam.line.path, closed: false }] : []),
       creaseOf(bottom),
     ],
     ...alongBottom(outline, bottom, length),
@@ -74,6 +79,7 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
       ...(seam
         ? [
             becauseOfRule('Seam outside the lasted shoe', bottomRules.soleSeam, book),
+            ...(recess > 0 ? [becauseOfRule('Depth of the channel', bottomRules.channelDepth, book)] : []),
             {
               id: 'outsoleStitch',
               quantity: 'Outsole stitch',
@@ -87,7 +93,31 @@ export function outsole(needs: SoleNeeds, stock: Stock, sewn: boolean): Part {
           ]
         : []),
     ],
-    findings: seam ? [seamFinding(seam.line.path, needs)] : [],
+    findings: seam
+      ? [seamFinding(seam.line.path, needs), ...(recess > 0 ? [channelFinding(stock.thickness, recess, book)] : [])]
+      : [],
+  }
+}
+
+/** What is left under a channel has to hold the stitches. */
+function channelFinding(thickness: number, depth: number, book: RuleBook): Finding {
+  const left = thickness - depth
+  const wanted = book.value(bottomRules.underChannel)
+  const holds = left >= wanted - 0.01
+  return {
+    id: 'outsole.channel',
+    level: holds ? 'fine' : 'stop',
+    where: 'channel of the sole',
+    sentence: holds
+      ? say`Under the channel ${mm(left, 1)} of the outsole are left to hold the stitches.`
+      : say`Under the channel only ${mm(left, 1)} of the outsole are left; ${mm(wanted)} are wanted, or the thread cuts through.`,
+    measured: left,
+    limit: wanted,
+    unit: 'mm',
+    mend: holds ? '' : 'Leave the stitches open, or take a thicker outsole.',
+    remedy: holds
+      ? undefined
+      : { kind: 'choice', name: 'stitches on the face of the sole', decisions: { outsole: { channel: false } } },
   }
 }
 

@@ -46,7 +46,10 @@ export const backRules = {
   },
 } satisfies Record<string, Rule>
 
-/** How far a back line stands behind the last's own, at evenly spaced heights from the foot up, mm; drawn forward until it touches. */
+/**
+ * How far a back line stands behind the last's own, at evenly spaced heights from the foot up, mm; drawn forward until
+ * it touches.
+ */
 export function standOff(backLine: Path, curve: Path, steps = 40): { share: number; off: number }[] {
   const line = resample(backLine, steps + 1)
   const off = line.map((p, i) => {
@@ -64,7 +67,10 @@ export const lowGap = (backLine: Path, curve: Path) =>
     .filter((o) => o.share <= 0.5)
     .reduce((most, o) => (o.off > most.off ? o : most))
 
-/** The smallest taper, from the one to begin with in steps of half a millimetre, that brings the gap under the limit; null when none up to `most` does. */
+/**
+ * The smallest taper, from the one to begin with in steps of half a millimetre, that brings the gap under the limit;
+ * null when none up to `most` does.
+ */
 export function smallestTaper(untapered: Path, curve: Path, limit: number, from: number, most: number): number | null {
   for (let by = from; by <= most + ROUNDING; by += 0.5) {
     if (lowGap(takenIn(untapered, by), curve).off <= limit + SAME) return by
@@ -73,9 +79,16 @@ export function smallestTaper(untapered: Path, curve: Path, limit: number, from:
 }
 
 /** The back line: does it lie on the last, has it a bump, does it hold the heel. */
-export function backFindings({ board, drawn, book, decisions, layers }: CheckNeeds): UpperFinding[] {
+export function backFindings({
+  board,
+  drawn: { backLine, backBefore, front },
+  book,
+  decisions,
+  layers,
+}: CheckNeeds): UpperFinding[] {
+  if (!backLine || !backBefore) return []
   const curve = board.back
-  const gap = lowGap(drawn.backLine, curve)
+  const gap = lowGap(backLine, curve)
   const ceiling = book.value(backRules.gap)
   const room = layers.heelLining + layers.stiffener
   const limit = Math.min(ceiling, room)
@@ -83,9 +96,9 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
   const most = book.value(backRules.taperMost)
   const proposal =
     gap.off > limit + SAME
-      ? smallestTaper(drawn.backBefore, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
+      ? smallestTaper(backBefore, curve, limit, Math.max(book.value(backRules.taperStart), taper), most)
       : null
-  const at = resample(drawn.backLine, 41)[Math.round(gap.share * 40)]
+  const at = resample(backLine, 41)[Math.round(gap.share * 40)]
   const findings: UpperFinding[] = [
     {
       id: 'upper.backGap',
@@ -109,7 +122,7 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
     },
   ]
   if (taper > 0) {
-    const bump = bumpOf(drawn.backLine, curve)
+    const bump = bumpOf(backLine, curve)
     const over = taper > most
     findings.push({
       id: 'upper.backBump',
@@ -122,12 +135,14 @@ export function backFindings({ board, drawn, book, decisions, layers }: CheckNee
       limit: most,
       unit: 'mm',
       mend: over ? say`Take in ${mm(most)} or less, and draw the middle of the back line rounder.` : '',
-      at: { side: 'lateral', point: drawn.backLine[Math.floor(drawn.backLine.length / 4)]! },
+      at: { side: 'lateral', point: backLine[Math.floor(backLine.length / 4)]! },
       remedy: over ? takeIn(most) : undefined,
     })
   }
-  const fullest = drawn.backLine.reduce((least, p) => Math.min(least, p[0]), Infinity)
-  const topAt = drawn.backLine[drawn.backLine.length - 1]!
+  // A shaft holds by the ankle.
+  if (front) return findings
+  const fullest = backLine.reduce((least, p) => Math.min(least, p[0]), Infinity)
+  const topAt = backLine[backLine.length - 1]!
   const grip = topAt[0] - fullest
   const wanted = book.value(backRules.grip)
   findings.push({

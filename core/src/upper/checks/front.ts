@@ -76,7 +76,8 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
     const gaps = Array.from({ length: 9 }, (_, k) => {
       const point = (side: 'lateral' | 'medial') => {
         const line = drawn.facings?.[side] ?? []
-        return pointAt(line, (pathLength(line) * k) / 8)
+        const onShaft = drawn.shaftLace?.onLast ?? 0
+        return pointAt(line, onShaft + ((pathLength(line) - onShaft) * k) / 8)
       }
       return {
         point: point('lateral'),
@@ -97,7 +98,7 @@ export function frontFindings(needs: CheckNeeds): UpperFinding[] {
       remedy: off <= slack ? undefined : { kind: 'open', control: { room: 'upper', point: 'facingTop' } },
       at: { side: 'lateral', point: worst.point },
     })
-  } else if (!drawn.zip) {
+  } else if (!drawn.front && !drawn.straps) {
     const cover = pathLength(map.centre) - nearest(map.centre, drawn.throat).at
     const wanted = book.value(frontRules.cover) * L
     findings.push({
@@ -124,7 +125,10 @@ const HANGS_ON = 15
 /** Moved a little further than asked for, so that rounding does not leave it short, mm. */
 const SPARE = 0.3
 
-/** The points of the ridge on which something hangs, led back along it until none lies in front of `most` (run of the ridge, mm). */
+/**
+ * The points of the ridge on which something hangs, led back along it until none lies in front of `most` (run of the
+ * ridge, mm).
+ */
 function backOnRidge(needs: CheckNeeds, name: string, ends: readonly Point[], most: number): Remedy | undefined {
   const { points, map } = needs
   const moves = points

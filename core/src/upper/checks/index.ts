@@ -4,6 +4,8 @@ import { backFindings } from './back.ts'
 import { frontFindings } from './front.ts'
 import { lacingFindings } from './lacing.ts'
 import { marginFindings } from './margin.ts'
+import { openShoeFindings } from './openShoe.ts'
+import { pullOnFindings } from './pullOn.ts'
 import { seamFindings } from './seams.ts'
 import { strainFindings } from './strain.ts'
 import { throatFindings } from './throat.ts'
@@ -17,6 +19,8 @@ export function upperFindings(needs: CheckNeeds): UpperFinding[] {
     ...ankleFindings(needs),
     ...frontFindings(needs),
     ...lacingFindings(needs),
+    ...pullOnFindings(needs),
+    ...openShoeFindings(needs),
     ...seamFindings(needs),
     ...strainFindings(needs),
   ]

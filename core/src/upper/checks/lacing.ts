@@ -1,4 +1,5 @@
 import { mm, say } from '../../units/sentence.ts'
+import { spacingOf } from '../eyelets.ts'
 import { lacingRules } from '../lacingRules.ts'
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 
@@ -10,7 +11,7 @@ export function lacingFindings({ row, drawn, decisions, book }: CheckNeeds): Upp
   const left = row.fromEdge - row.diameter / 2
   const least = book.value(lacingRules.leastEdge)
   const held = left >= least
-  const { min, max } = lacingRules.spacing
+  const { min, max } = spacingOf(row.shaft)
   const apart = row.spacing >= min && row.spacing <= max
   return [
     {

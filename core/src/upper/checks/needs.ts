@@ -6,6 +6,7 @@ import type { PointPlaces } from '../pointPlaces.ts'
 import type { Join } from '../joins.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import type { EyeletRow } from '../eyelets.ts'
+import type { MarginMore } from '../marginMore.ts'
 import type { Piece } from '../piece.ts'
 import type { DrawnUpper } from '../style.ts'
 import type { UpperNeeds } from '../needs.ts'
@@ -21,6 +22,8 @@ export interface CheckNeeds extends UpperNeeds {
   /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
   throatDifference: number | null
   drawn: DrawnUpper
+  /** What is added to the lasting margin place by place; null where it is even. */
+  margin: MarginMore | null
   /** Null on a shoe without lacing. */
   row: EyeletRow | null
   pieces: readonly Piece[]

@@ -64,7 +64,7 @@ export function seamFindings(needs: CheckNeeds): UpperFinding[] {
     const finding = creaseFinding(needs, seam)
     if (finding) findings.push(finding)
   }
-  if (drawn.zip) {
+  if (drawn.zip && drawn.backLine) {
     // The heel of the last leaves through the opening: it must reach down to where the back is fullest.
     const fullest = drawn.backLine.reduce((a, b) => (b[0] < a[0] ? b : a))
     const needed = Math.max(book.value(zipRules.zipFoot), nearest(map.feather, fullest).away + 8)
@@ -127,7 +127,10 @@ const CLEAR = 2
 /** A seam that begins at a facing hangs on the point of the ridge beside it, mm. */
 const BESIDE_RIDGE = 15
 
-/** Does a seam cross the crease line, how far does it pass it, and where is it led instead: to the side on which most of it lies. */
+/**
+ * Does a seam cross the crease line, how far does it pass it, and where is it led instead: to the side on which most of
+ * it lies.
+ */
 function creaseFinding(needs: CheckNeeds, { name, side, line }: { name: string; side: Side; line: Path }) {
   const { map, points } = needs
   const crease = creaseLine(map, side)

@@ -60,17 +60,20 @@ export function strainFindings(needs: CheckNeeds): UpperFinding[] {
   const { map, book } = needs
   const { forme } = map
   const rule = book.value(strainRules.stretch)
-  return wallSides.map((side): UpperFinding => {
+  return wallSides.flatMap((side): UpperFinding[] => {
     const strain = forme.strain[side]
     const point = (v: number): Point => [forme.mean[2 * v]!, forme.mean[2 * v + 1]!]
     const leatherAt = leatherOver(needs, side, rule)
-    let [high, low] = [0, 0]
+    const covered = coveredBy(needs, side)
+    let [high, low] = [-1, -1]
     let asked = -Infinity
     strain.forEach((s, v) => {
+      if (!covered(point(v))) return
       const asks = s > 0 ? s / leatherAt(point(v)).share : s
       if (asks > asked) [high, asked] = [v, asks]
-      if (s < strain[low]!) low = v
+      if (low < 0 || s < strain[low]!) low = v
     })
+    if (high < 0) return []
     const { gives, share, piece } = leatherAt(point(high))
     // Only stretch is what a leather gives; how far it may be crowded stays the rule's.
     const most = { stretch: share, crowding: rule }
@@ -83,7 +86,7 @@ export function strainFindings(needs: CheckNeeds): UpperFinding[] {
     const size = Math.abs(strain[worst]!)
     const fine = size <= limit
     const percent = (v: number) => Math.abs(100 * strain[v]!).toFixed(1)
-    return {
+    const finding: UpperFinding = {
       id: `upper.strain.${side}`,
       level: fine ? 'fine' : 'watch',
       where: `forme, ${side} side`,
@@ -94,7 +97,15 @@ export function strainFindings(needs: CheckNeeds): UpperFinding[] {
       ...(fine ? { mend: '' } : gives && !crowded ? otherLeather(piece) : givesMore(size)),
       at: { side, point: point(worst) },
     }
+    return [finding]
   })
+}
+
+/** Which places of the wall leather lies on: all of them but on an open shoe. */
+function coveredBy({ drawn, pieces }: CheckNeeds, side: Side): (at: Point) => boolean {
+  if (drawn.backLine && !drawn.straps) return () => true
+  const insides = pieces.flatMap((p) => p.places.filter((q) => q.side === side).map((q) => new Inside(q.forme)))
+  return (at) => insides.some((inside) => inside.has(at))
 }
 
 /** What the leather gives was measured: it is that which would have to be another. */

@@ -65,7 +65,10 @@ export function drawBack(board: DesignBoard, height: number, why: Sentence): Bac
   return { top, line, before, foot: line[0]! }
 }
 
-/** The way forwards and square to the back line at one of its places: a line that leaves so makes one curve with its mirror image. */
+/**
+ * The way forwards and square to the back line at one of its places: a line that leaves so makes one curve with its
+ * mirror image.
+ */
 export function squareToBack(back: Path, at: Point): Point {
   const [dx, dy] = directionAt(back, at)
   const sign = dy >= 0 ? 1 : -1
@@ -101,6 +104,9 @@ export function featherFrom(board: PointPlaces, side: Side, foot: Point): Path {
   // The forme has a point of it every few millimetres: between them the curve goes on round.
   return joined([foot], smoothLine(subpath(line, at + 0.5, pathLength(line))))
 }
+
+/** The feather line of a side with the curve going on round between the points of the forme. */
+export const roundFeather = (board: PointPlaces, side: Side): Path => smoothLine(board.feather[side])
 
 /** A line beside the ridge, `inside` mm into the wall, running forwards. */
 export const besideRidge = (board: DesignBoard, inside: number): Path =>

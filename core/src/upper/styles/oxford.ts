@@ -10,7 +10,8 @@ import { styleGaps, styleRules } from '../styleRules.ts'
 import { counter } from './counter.ts'
 import { facingRole, lacedGround } from './laced.ts'
 import { capSeams, forepart } from './forepart.ts'
-import { tongue } from './tongue.ts'
+import { backStripOption, withBackStrip } from './backStrip.ts'
+import { gimpedTongueOption, tongue } from './tongue.ts'
 import { bottomEdge, facing, featherFrom, flipped, ontoBack, perSide } from './lines.ts'
 import { subpathBetween, joined, subpath } from '../../geometry/subpath.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
@@ -150,6 +151,8 @@ export const oxford: Style = {
     { key: 'toeCap', name: 'Toe cap', byDefault: false },
     { key: 'counter', name: 'Counter', byDefault: false },
     { key: STRAIGHT, name: 'Seam straight round', byDefault: false },
+    gimpedTongueOption,
+    backStripOption,
   ],
   topFinish: 'folded',
   facingsFinishedBy: STRAIGHT,
@@ -161,5 +164,5 @@ export const oxford: Style = {
   ],
   padded: false,
   bottom: 'lasting margin',
-  draw,
+  draw: (board) => withBackStrip(board, draw(board)),
 }

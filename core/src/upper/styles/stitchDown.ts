@@ -7,6 +7,7 @@ import { sewnAlong, sewnRules } from '../sewnLine.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { drawOpenTabs } from './derby.ts'
+import { gimpedTongueOption, TONGUE_IN_ONE } from './tongue.ts'
 import { bottomEdge, featherFrom, flipped, perSide } from './lines.ts'
 import { subpathBetween } from '../../geometry/subpath.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
@@ -85,7 +86,7 @@ function draw(board: DesignBoard): DrawnUpper {
 
 export const stitchDown: Style = {
   sentence: 'Vamp and heel section, turned outwards and stitched down on the midsole.',
-  options: [],
+  options: [{ key: TONGUE_IN_ONE, name: 'Tongue in one with the vamp', byDefault: false }, gimpedTongueOption],
   topFinish: 'raw',
   facingsFinishedBy: null,
   suggests: [

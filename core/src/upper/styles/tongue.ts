@@ -1,9 +1,13 @@
-import type { Point } from '../../geometry/path.ts'
+import { nearest, pointAt } from '../../geometry/polyline.ts'
+import type { Path, Point } from '../../geometry/path.ts'
+import type { Side } from '../../trade/side.ts'
+import { GIMPED_TONGUE } from '../decoration.ts'
+import type { StyleOption } from '../style.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import { edgeRules } from '../edgeRules.ts'
 import type { Piece } from '../piece.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
-import { perSide } from './lines.ts'
+import { directionAt, perSide } from './lines.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 import { mm, say } from '../../units/sentence.ts'
 
@@ -85,5 +89,51 @@ export function tongue(board: DesignBoard, facingLength: number, throatHalf: num
         origin: 'measured on the last',
       },
     ],
+  }
+}
+
+/** The option by which a tongue is cut in one with the vamp. */
+export const TONGUE_IN_ONE = 'tongueInOne'
+
+/** The option of styles with a tongue whose top may be cut in teeth. */
+export const gimpedTongueOption: StyleOption = { key: GIMPED_TONGUE, name: 'Gimped tongue', byDefault: false }
+
+/** Half its width half-way down and just behind the end of the facings, mm; and how far behind that is. */
+const MIDDLE_HALF = 31
+const NECK = { half: 17, behind: 14 }
+
+/**
+ * A tongue that goes on from the vamp under the facings, on the forme beside the ridge: its top square to the ridge, its
+ * sides drawn in to where the facings end. `edges` are the facings from their tops forwards.
+ */
+export function tongueOnVamp(
+  board: DesignBoard,
+  facings: Record<Side, Path>,
+): { top: Point; edges: Record<Side, EdgeDraft[]> } {
+  const { ridge } = board
+  const from = Math.max(0, nearest(ridge, facings.lateral[0]!).at - TONGUE_ABOVE)
+  const to = nearest(ridge, facings.lateral[facings.lateral.length - 1]!).at
+  const top = pointAt(ridge, from)
+  const beside = (at: number, by: number): Point => {
+    const p = pointAt(ridge, at)
+    const [dx, dy] = directionAt(ridge, p)
+    return [p[0] + dy * by, p[1] - dx * by]
+  }
+  const corner = beside(from, TOP_HALF)
+  return {
+    top,
+    edges: perSide((side): EdgeDraft[] => [
+      { name: 'top of the tongue', role: 'raw', line: [top, corner] },
+      {
+        name: 'side of the tongue',
+        role: 'raw',
+        line: smoothLine([
+          corner,
+          beside((from + to) / 2, MIDDLE_HALF),
+          beside(to - NECK.behind, NECK.half),
+          facings[side][facings[side].length - 1]!,
+        ]),
+      },
+    ]),
   }
 }

@@ -6,7 +6,7 @@ import { atLeast, waitRules } from '../waits.ts'
 import { cup } from './cup.ts'
 import { heel } from './heel.ts'
 import { lastOut } from './lastOut.ts'
-import { drawn } from './lasting.ts'
+import { drawn } from './lastingTacks.ts'
 import { midsole, outsole, turnedOut } from './soles.ts'
 import { MARGIN_DOWN, welt } from './welt.ts'
 

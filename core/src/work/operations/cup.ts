@@ -1,11 +1,11 @@
-import { pathLength } from '../../geometry/path.ts'
 import { traitsOf } from '../../model/construction.ts'
-import { mm, say } from '../../units/sentence.ts'
 import { fixed, sewing } from '../effort.ts'
 import type { Facts } from '../facts.ts'
 import { cementOf } from '../glues.ts'
+import { CUP_SEAM } from '../../seams/cupSeam.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
 import { atLeast, waitRules } from '../waits.ts'
+import { threadOf } from './soleGlue.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
 
@@ -62,10 +62,8 @@ export function cup(f: Facts): Operation[] {
 export function cupWall(f: Facts): Operation[] {
   if (!traitsOf(f.construction).inCup || f.work.ways.cup !== 'glued and sewn') return []
   return eachFoot((foot) => {
-    const insole = f.shoes[foot].parts.find((p) => p.id === 'insole')
-    const length = insole ? pathLength(insole.outline, true) : 0
-    const pitch = f.book.value(cupPitch)
-    const stitches = Math.round(length / pitch)
+    const seam = f.shoes[foot].seams.find((s) => s.id === CUP_SEAM)
+    const [stitches, length] = [seam?.stitches ?? 0, seam?.length ?? 0]
     return {
       id: 'sew-cup',
       name: 'Sew the cup to the upper through its wall',
@@ -76,27 +74,10 @@ export function cupWall(f: Facts): Operation[] {
       }),
       cautions: ['awl'],
       tools: ['needles', 'awl'],
-      look: ['All round in the groove of the wall, no stitch is felt inside.'],
-      stuff: [
-        {
-          name: `Thread, ${f.threads.sole}`,
-          amount: Math.ceil((4 * length) / 100) / 10,
-          unit: 'm',
-          sentence: say`Four times ${mm(length, 0)}.`,
-        },
-      ],
+      look: ['All round in the groove of the wall, no stitch is felt inside.', `${stitches} stitches on either shoe.`],
+      stuff: threadOf(f, foot, CUP_SEAM),
+      parts: ['insole'],
+      seams: [CUP_SEAM],
     }
   })
 }
-
-const cupPitch = {
-  key: 'work.cupPitch',
-  name: 'Stitch through the wall of a cup',
-  value: 6,
-  min: 3,
-  max: 12,
-  unit: 'mm',
-  why: 'Wide, so that the rubber does not tear along the holes.',
-} as const
-
-export const cupWallRules = { cupPitch }

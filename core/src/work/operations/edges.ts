@@ -9,6 +9,7 @@ import { partsOf, piecesOf, sumOfParts, sumOfPieces, type Facts, type PieceFacts
 import { foldGlueOf, stuffRules } from '../glues.ts'
 import { bring, operation, want, type Operation } from '../operation.ts'
 import { atLeast, waitRules } from '../waits.ts'
+import { linings } from './seamsByUse.ts'
 
 const lengthOf = (roles: readonly EdgeRole[]) => (p: PieceFacts) =>
   p.edges.reduce((sum, e) => sum + (roles.includes(e.role) ? e.length : 0), 0)
@@ -90,7 +91,7 @@ function holesAhead(f: Facts): Operation[] {
   if (count === 0) return []
   const pieces = new Set(sewn.flatMap((s) => s.pieces))
   const records = recordsWith(f, (p) => (pieces.has(p.id) ? 1 : 0))
-  const linings = partsOf(f, ['lining', 'vampLining', 'quarterLining', 'heelGrip', 'tongueLining'])
+  const punched = partsOf(f, [...linings, 'tongueLining'])
     .map((p) => p.id)
     .filter((id) => pieces.has(id))
   const rate = f.book.value(workRules.holesPerMinute)
@@ -103,11 +104,11 @@ function holesAhead(f: Facts): Operation[] {
         minutes: 3 + count / rate,
         sentence: `${count} holes at ${rate} a minute; those that go through a second piece wait until that is stuck on.`,
       },
-      makes: bring([...records, ...linings], 'marked', 'holes are punched through the edge as thin as it is sewn'),
+      makes: bring([...records, ...punched], 'marked', 'holes are punched through the edge as thin as it is sewn'),
       tools: ['edgePunch', 'drivePunch'],
       cautions: ['awl', 'hammer'],
       look: ['Both partners of a seam have the same number.'],
-      parts: [...records, ...linings],
+      parts: [...records, ...punched],
     }),
   ]
 }

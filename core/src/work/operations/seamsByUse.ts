@@ -2,7 +2,15 @@ import { feet } from '../../trade/foot.ts'
 import { recordOfPiece } from '../../trade/recordName.ts'
 import { piecesOf, type Facts, type SeamFacts } from '../facts.ts'
 
-export const linings = ['lining', 'vampLining', 'quarterLining', 'heelGrip'] as const
+export const linings = [
+  'lining',
+  'vampLining',
+  'quarterLining',
+  'heelGrip',
+  'frontStrapLining',
+  'instepStrapLining',
+  'heelStrapLining',
+] as const
 const EDGE_KINDS: readonly SeamFacts['kind'][] = ['fold', 'bead', 'trimmed', 'bound']
 
 export const isTongue = (id: string) => /^tongue\b/.test(id)

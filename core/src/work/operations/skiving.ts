@@ -6,6 +6,7 @@ import { skiving } from '../effort.ts'
 import { kindOf, piecesOf, sumOfParts, sumOfPieces, type Facts } from '../facts.ts'
 import { bring, operation, type Operation } from '../operation.ts'
 import { paddingName } from './cutting.ts'
+import { linings } from './seamsByUse.ts'
 
 /** Parts that are skived in one go; what is in none of these rows has a row of its own kind. */
 const rows: readonly {
@@ -16,7 +17,7 @@ const rows: readonly {
 }[] = [
   {
     id: 'skive-lining',
-    kinds: ['lining', 'vampLining', 'quarterLining', 'heelGrip', 'tongueLining', 'insoleCover', 'sideLining'],
+    kinds: [...linings, 'tongueLining', 'insoleCover', 'sideLining'],
     name: () => 'Skive the laps of the linings',
     why: 'a skive follows the edge as it is cut',
   },

@@ -1,11 +1,12 @@
 import { pathLength } from '../../geometry/path.ts'
 import { traitsOf } from '../../model/construction.ts'
+import { bottomRules } from '../../parts/sole/bottomRules.ts'
 import { SOLE_SEAM } from '../../parts/sole/soleParts.ts'
 import { feet } from '../../trade/foot.ts'
-import { say } from '../../units/sentence.ts'
+import { mm, say } from '../../units/sentence.ts'
 import { coats, coatsOf } from '../coats.ts'
 import { along, fixed, sewing, workRules } from '../effort.ts'
-import { has, partsOn, stitchLine, sumOfParts, type Facts } from '../facts.ts'
+import { has, partsOf, partsOn, stitchLine, sumOfParts, type Facts } from '../facts.ts'
 import { cementOf, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
 import type { Phase } from '../phases.ts'
@@ -126,6 +127,7 @@ export function outsole(f: Facts): Operation[] {
     'sewn down': 'its stitches lie between midsole and outsole',
   }
   return [
+    ...openedChannel(f),
     ...eachFoot((foot) => ({
       id: 'cement-outsole',
       name: 'Cement outsole and midsole',
@@ -133,7 +135,7 @@ export function outsole(f: Facts): Operation[] {
       effort: glueMinutes(f, foot, 'outsole'),
       wait: glue.open,
       makes: bring(['shoe'], 'sole cemented', 'what lies under it is finished', after),
-      needs: want(['outsole'], 'cut', 'they must be cut'),
+      needs: want(['outsole'], 'marked', 'they must be cut, and the channel opened while they lie flat'),
       cautions: glue.cautions,
       tools: ['brush'] as const,
       stuff: [glueFor(f, foot, 'outsole')],
@@ -167,5 +169,49 @@ export function outsole(f: Facts): Operation[] {
           seams: [`outsole.${SOLE_SEAM}`],
         }))
       : []),
+    ...closedChannel(f),
   ]
+}
+
+const channelled = (f: Facts) => partsOf(f, ['outsole']).some((p) => p.lines.some((l) => l.name === 'channel'))
+
+/** The channel in which the stitches of the outsole lie, opened before it is laid on. */
+function openedChannel(f: Facts): Operation[] {
+  if (!channelled(f)) return []
+  const length = stitchLine(f, feet, 'outsole', SOLE_SEAM).length
+  const depth = f.book.value(bottomRules.channelDepth)
+  return [
+    operation({
+      id: 'open-channel',
+      name: 'Open the channel in the outsoles',
+      group: 'bottom',
+      effort: along(
+        length,
+        f.book.value(workRules.skiveSpeed),
+        4,
+        say`Along the line of the seam, ${mm(depth, 1)} deep: the lip lifted, the groove pressed open with a blunt tool.`,
+      ),
+      makes: bring(['outsole'], 'marked', 'it is cut while the sole lies flat'),
+      cautions: ['knife'],
+      tools: ['knife', 'bone'],
+      look: ['Of one depth all along: where it is too deep the stitch cuts through.'],
+      parts: ['outsole'],
+    }),
+  ]
+}
+
+/** And closed over them. */
+function closedChannel(f: Facts): Operation[] {
+  if (!channelled(f)) return []
+  return eachFoot(() => ({
+    id: 'close-channel',
+    name: 'Close the channel over the stitches',
+    group: 'bottom',
+    effort: fixed(8, 'Cement in the groove, the lip laid down, rubbed and hammered flat.'),
+    makes: bring(['shoe'], 'channel closed', 'the stitches lie in it'),
+    cautions: [...cementOf(f).cautions, 'hammer'],
+    tools: ['brush', 'bone', 'hammer'],
+    look: ['No lip stands up, no stitch is seen.'],
+    parts: ['outsole'],
+  }))
 }

@@ -6,7 +6,7 @@ import { stitchLine, sumOfParts, type Facts } from '../facts.ts'
 import { fasteningRules } from '../fastening.ts'
 import { bring, eachFoot, want, type Makes, type Operation } from '../operation.ts'
 import { atLeast, waitRules } from '../waits.ts'
-import { drawn } from './lasting.ts'
+import { drawn } from './lastingTacks.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
 

@@ -54,8 +54,13 @@ watch(open, (is) => {
 const attemptTry = () =>
   attempt(async () => {
     tried.value = null
-    if (props.entry && wish.value) tried.value = await api.trySchedule(props.entry.pair, wish.value)
+    const asked = wish.value
+    if (!props.entry || !asked) return
+    const found = await api.trySchedule(props.entry.pair, asked)
+    if (wish.value === asked) tried.value = found
   })
+// What was said of another place says nothing of this one.
+watch(wish, () => (tried.value = null), { flush: 'sync' })
 const orderOf = (id: string) => `${schedule.pairOf(id)?.order ?? ''} ${schedule.pairOf(id)?.name ?? ''}`
 const nameOf = (id: string, of: string) => schedule.stepOf(id, of)?.name ?? of
 /** Days or hours by which a pair is ready later or sooner. */

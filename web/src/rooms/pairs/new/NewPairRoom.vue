@@ -297,6 +297,9 @@ async function start(): Promise<void> {
   padding: 24px 28px 40px;
   overflow-y: auto;
 }
+.chalk {
+  color: var(--chalk);
+}
 .choices > section {
   display: grid;
   gap: 12px;

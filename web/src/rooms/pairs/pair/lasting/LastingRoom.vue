@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NProgress, NTable } from 'naive-ui'
-import { lastedNames, type LastedStrip } from '@gentle-awl/core'
+import { lastedNames, tackOrder, type LastedStrip } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { bareLength, inUnit, lengthWord, showLength } from '../../../../app/settings.ts'
@@ -79,10 +79,7 @@ const throat = computed(() =>
           :percentage="Math.round((100 * driven.size) / strip.tacks.length)"
           aria-label="Tacks that are in"
         />
-        <p class="soft">
-          The large ones first, from the toe to the seat, with one more at the back of the top line that holds its
-          height; then between them, medial and lateral in turn, so that the shoe does not twist.
-        </p>
+        <p class="soft">{{ tackOrder(strip) }}</p>
       </div>
       <p v-for="id in lasting.pasted" :key="id" class="soft">
         {{ lastedNames[id] }}: too little of it lies flat under the insole to be tacked. It is pasted.

@@ -74,6 +74,13 @@ const trims = { short: 'short, 8 mm', long: 'long, 20 mm', feather: 'to the feat
     >Foam and a cover of lining leather on it</NCheckbox
   >
   <NCheckbox
+    v-if="kind === 'outsole' && part.lines.some((l) => l.kind === 'stitch')"
+    class="check"
+    :checked="decisions.outsole.channel"
+    @update:checked="set({ outsole: { channel: $event } })"
+    >Its stitches lie in a channel</NCheckbox
+  >
+  <NCheckbox
     v-if="kind === 'heelWedge' || kind === 'heelLift' || kind === 'topPiece'"
     class="check"
     :checked="decisions.heel.wedge"

@@ -32,6 +32,8 @@ const props = defineProps<{
   /** Whose points a drag moves, and which stand in front. */
   side: 'both' | Side
   strain: Side | null
+  /** Whether the edge of the lasting margin can be taken hold of. */
+  margin: boolean
 }>()
 const emit = defineEmits<{
   choose: [point: string]
@@ -58,7 +60,7 @@ const view = useSlate(world, { left: 16, right: 16, top: 12, bottom: 66 })
 const { width } = view
 
 const { front, handles, down, drag, up, nudge } = usePointHandles({
-  points: () => props.upper.points,
+  points: () => props.upper.points.filter((p) => p.track !== 'margin' || props.margin || p.id === props.point),
   board: () => props.board,
   side: () => props.side,
   view,
@@ -72,7 +74,7 @@ const cells = computed(() => (props.strain ? strainCells(props.map, props.strain
 const chosenHandle = computed(() => handles.value.find((h) => h.point.id === props.point && h.front) ?? null)
 const figureText = (p: KeyPoint, side: Side) =>
   props.board
-    .figures(p.track, props.board.whereIs(p, side))
+    .figures(p.track, props.board.whereIs(p, side), side)
     .map((f) => `${f.name} ${showLength(f.value)}`)
     .join(', ')
 const findingPlaces = computed(() =>
@@ -121,8 +123,8 @@ const legend = computed<LegendLine[]>(() => {
       </template>
       <template v-for="s in sidesShown" :key="s">
         <path
-          v-for="l in upper.lines.filter((x) => x.side === s)"
-          :key="s + l.name"
+          v-for="(l, i) in upper.lines.filter((x) => x.side === s)"
+          :key="s + l.name + i"
           :d="pathData(l.path, false)"
           :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
         />

@@ -47,8 +47,9 @@ const ways: Record<(typeof laceWays)[number], string> = { crossed: 'Crossed', st
         whole
         :min="0"
         :max="8"
+        :empty="lacing ? `${lacing.hooks} by style` : 'by style'"
         label="Pairs of hooks"
-        @change="set({ hooks: $event ?? 0 })"
+        @change="set({ hooks: $event })"
       />
     </div>
     <ChoiceBar

@@ -2,11 +2,14 @@
 import { NButton, NCheckbox, NRadio, NRadioGroup } from 'naive-ui'
 import {
   decorations,
+  foldPlaces,
   formeMatches,
+  GIMPED_TONGUE,
   patternKinds,
   styleBook,
   topFinishes,
   wallSides,
+  type FoldPlace,
   runsDownFacings,
   type FormeMap,
   type Lacing,
@@ -15,6 +18,7 @@ import {
   type UpperDecisions,
 } from '@gentle-awl/core'
 import { computed } from 'vue'
+import FigureField from '../../../../ui/FigureField.vue'
 import LengthField from '../../../../ui/LengthField.vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import SelectField from '../../../../ui/SelectField.vue'
@@ -50,6 +54,13 @@ const setForme = (next: Partial<UpperDecisions['forme']>) =>
 const usuallyDown = computed(() =>
   runsDownFacings({ ...props.upper, finishOnFacings: null }, style.value.facingsFinishedBy),
 )
+/** Whether any edge is cut in teeth. */
+const toothed = computed(() => props.upper.decoration.includes('gimped') || props.upper.options[GIMPED_TONGUE] === true)
+const placeNames: Record<FoldPlace, string> = {
+  instep: 'over the instep',
+  toes: 'over the toes',
+  'all along': 'all along the middle',
+}
 const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
 /** Points belong to the style they were moved in; another style begins by its rules. */
 function choose(name: PatternKind): void {
@@ -59,7 +70,7 @@ function choose(name: PatternKind): void {
     topFinish: null,
     finishOnFacings: null,
     points: {},
-    folds: { versions: [], chosen: 0 },
+    folds: { versions: [], chosen: 0, where: 'instep' },
     throat: 'as drawn',
     backTaper: 0,
   })
@@ -69,7 +80,7 @@ const setAnkle = (side: Side, mm: number | null) =>
 function setVersion(index: number, mm: number): void {
   const versions = [...props.upper.folds.versions]
   versions[index] = mm
-  emit('change', { folds: { versions, chosen: index } })
+  emit('change', { folds: { ...props.upper.folds, versions, chosen: index } })
 }
 </script>
 
@@ -110,6 +121,32 @@ function setVersion(index: number, mm: number): void {
       :options="decorations.map((value) => ({ value, name: value === 'none' ? 'plain' : value }))"
       @choose="emit('change', { decoration: $event })"
     />
+    <div v-if="upper.decoration.includes('punched')" class="words-and-field">
+      <span>Between large holes, if measured</span>
+      <FigureField
+        :value="upper.measured.row"
+        :min="4"
+        :max="16"
+        :step="0.5"
+        unit="mm"
+        empty="by the house rule"
+        label="Measured between large holes"
+        @change="emit('change', { measured: { ...upper.measured, row: $event } })"
+      />
+    </div>
+    <div v-if="toothed" class="words-and-field">
+      <span>Between teeth, if measured</span>
+      <FigureField
+        :value="upper.measured.tooth"
+        :min="1.5"
+        :max="8"
+        :step="0.5"
+        unit="mm"
+        empty="by the house rule"
+        label="Measured between teeth"
+        @change="emit('change', { measured: { ...upper.measured, tooth: $event } })"
+      />
+    </div>
     <SelectField
       v-if="lowCut"
       label="Throat"
@@ -184,6 +221,13 @@ function setVersion(index: number, mm: number): void {
         </div>
         <fieldset class="folds">
           <legend>Designed folds, opened in all</legend>
+          <SelectField
+            label="They lie"
+            name="fold-place"
+            :value="upper.folds.where"
+            :options="foldPlaces.map((value) => ({ value, name: placeNames[value] }))"
+            @choose="emit('change', { folds: { ...upper.folds, where: $event } })"
+          />
           <NRadioGroup
             :value="upper.folds.chosen"
             name="fold-version"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NCheckbox } from 'naive-ui'
 import {
   markingOf,
   strainAlong,
@@ -54,6 +54,7 @@ const sideNames = [
 ] as const
 const side = ref<PointSide>('both')
 const strainOn = ref(false)
+const marginOn = ref(false)
 const chosenPoint = ref('')
 const chosenPiece = ref('')
 
@@ -101,7 +102,7 @@ const pointSide = computed<Side>(() => {
 })
 const figures = computed(() =>
   point.value && board.value
-    ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value))
+    ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value), pointSide.value)
     : [],
 )
 /** Most stretch and most crowding of the side in front, from heel to toe. */
@@ -116,8 +117,10 @@ const strain = computed(() => {
   ]
 })
 const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
+/** What is past the feather lies on no last. */
+const pointsOnLast = (points: readonly KeyPoint[]) => points.filter((p) => p.track !== 'margin')
 const markers = computed(() =>
-  map.value && upper.value ? pointMarkers(map.value, upper.value.points, chosenPoint.value) : [],
+  map.value && upper.value ? pointMarkers(map.value, pointsOnLast(upper.value.points), chosenPoint.value) : [],
 )
 </script>
 
@@ -133,6 +136,7 @@ const markers = computed(() =>
         :point="chosenPoint"
         :side="side"
         :strain="strainOn ? frontSide : null"
+        :margin="marginOn"
         @choose="chosenPoint = $event"
         @move="movePoint"
         @grasp="pair.hold"
@@ -182,6 +186,12 @@ const markers = computed(() =>
         @change="change({ own: $event })"
         @choose="((chosenPiece = $event), (view = 'pieces'))"
       />
+      <NCheckbox
+        v-if="view === 'forme' && upper.points.some((p) => p.track === 'margin')"
+        :checked="marginOn"
+        @update:checked="marginOn = $event"
+        >Set the lasting margin place by place</NCheckbox
+      >
       <section v-if="point" class="point" aria-label="Chosen point">
         <h3>{{ point.name }}</h3>
         <div v-for="(f, i) in figures" :key="f.name" class="words-and-field">

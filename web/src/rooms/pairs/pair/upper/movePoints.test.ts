@@ -16,7 +16,7 @@ import { byRule, figured, movedTo } from './movePoints.ts'
 const surface = generateLast(sampleMeasures.walking)
 const map = new FormeMap(surface, makeForme(surface, 'paper', 'all round'))
 const boardWith = (points: UpperDecisions['points'] = {}) => {
-  const board = new DesignBoard(map, new RuleBook({}, {}), UpperDecisions.parse({ style: 'derby', points }))
+  const board = new DesignBoard(map, new RuleBook({}, {}), UpperDecisions.parse({ style: 'derby', points }), 340)
   styleBook.derby.draw(board)
   return board
 }
@@ -64,6 +64,7 @@ describe('moving a point', () => {
         map,
         new RuleBook({}, {}),
         UpperDecisions.parse({ points: movedTo(board, ankle, 'lateral', [px - 0.5, py], 'both') }),
+        340,
       )
     }
     near(board.whereIs(ankle, 'lateral'), [x - 4, y])

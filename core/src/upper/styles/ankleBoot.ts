@@ -1,24 +1,12 @@
-import { foldWay } from '../../forme/opened.ts'
-import { openVamp } from '../openVamp.ts'
 import { nearest } from '../../geometry/polyline.ts'
 import { distance, type Path } from '../../geometry/path.ts'
-import { wallSides } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import { sidePiece, type EdgeDraft } from '../pieceMaker.ts'
-import { openedPiece } from './forepart.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleRules } from '../styleRules.ts'
-import {
-  bottomEdge,
-  directionAt,
-  drawBack,
-  featherFrom,
-  flipped,
-  flippedWay,
-  ontoBack,
-  perSide,
-  squareToBack,
-} from './lines.ts'
+import { drawBack, flipped } from './lines.ts'
+import { backStripOption, withBackStrip } from './backStrip.ts'
+import { drawnShaft, shaftGround } from './shaftGround.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
 import { subpath } from '../../geometry/subpath.ts'
@@ -31,68 +19,23 @@ const ZIP_FOOT = 22
 /** An ankle boot: vamp, a shaft of two sides closed in front and behind, and a zip on the medial side. */
 function draw(board: DesignBoard): DrawnUpper {
   const L = board.length
-  const top = board.decisions.topFinish ?? 'folded'
-  const height = board.book.value(styleRules.bootTop) * L
-  const back = drawBack(board, height, 'The shaft ends above the ankle bones.')
-  const vampAt = board.onRidge(
-    'vampPoint',
-    'Vamp point',
-    0.57 * L,
-    'Behind the crease line, so that the seam of the shaft does not bend.',
-  )
-  const shoulder = board.above(
-    'seamShoulder',
-    'Shoulder of the vamp seam',
-    { lateral: 0.53 * L, medial: 0.545 * L },
-    0.15 * L,
-    'The seam runs down behind the joint.',
-  )
-  const foot = board.onFeather(
-    'seamFoot',
-    'Foot of the vamp seam',
-    { lateral: 0.44 * L, medial: 0.46 * L },
-    'Where the waist is narrow and the seam lies still.',
-  )
-  const way = directionAt(board.ridge, vampAt)
-  // Square to the fold, not to the ridge: the vamp lies over and is seen; the shaft's corner lies under it.
-  const fold = foldWay(board.map, vampAt)
-  const seam = perSide((side) => smoothLine([vampAt, shoulder[side], foot[side]], { start: [fold[1], -fold[0]] }))
+  const back = drawBack(board, board.book.value(styleRules.bootTop) * L, 'The shaft ends above the ankle bones.')
   const crown = back.top
-  const frontTop = board.shared(
-    'shaftFront',
-    'Top of the shaft in front',
-    [crown[0] + SHAFT * L, crown[1] + 0.015 * L],
-    'Half the girth of the leg at this height, with room for the hem.',
-  )
   const bend = board.map.ridgeAt(0.455 * L)
-  const instep = board.shared(
-    'shaftInstep',
-    'Instep of the shaft',
-    [bend[0], bend[1] + 2],
-    'The shaft leaves the ridge here and stands up.',
-  )
-  const front: Path = smoothLine([frontTop, instep, vampAt], { end: way })
-  const topLine = perSide((): Path =>
-    smoothLine([frontTop, [(frontTop[0] + crown[0]) / 2, (frontTop[1] + crown[1]) / 2 - 2], crown], {
-      start: flippedWay(squareToBack(front, frontTop)),
-      end: ontoBack(back),
-    }),
-  )
-  const feather = perSide((side) => featherFrom(board, side, back.foot))
-  const toe = board.map.feather[board.map.feather.length - 1]
-  const opened = openVamp(board, vampAt, vampAt, Object.values(seam))
-  const shaft = perSide((side): EdgeDraft[] => [
-    bottomEdge(feather[side], back.foot, foot[side], 'lasting margin'),
-    { name: 'under the vamp', role: 'lap under', line: flipped(seam[side]), seam: `vamp.${side}` },
-    { name: 'front seam', role: 'closed seam', line: flipped(front), seam: 'front' },
-    { name: 'top line', role: top, line: topLine[side] },
-    { name: 'back', role: 'closed seam', line: flipped(back.line), seam: 'back' },
-  ])
+  const ground = shaftGround(board, back, {
+    vampAt: { x: 0.57 * L, why: 'Behind the crease line, so that the seam of the shaft does not bend.' },
+    top: {
+      at: board.map.standing(crown, SHAFT * L, 0.015 * L),
+      why: 'Half the girth of the leg at this height, with room for the hem.',
+    },
+    instep: () => ({ at: [bend[0], bend[1] + 2], why: 'The shaft leaves the ridge here and stands up.' }),
+  })
+  const { shaft, topLine, feather, foot } = ground
   // The zip runs down the medial side and stops above the feather; it parts the shaft there.
   const zipTop = board.shared(
     'zipTop',
     'Top of the zip',
-    [crown[0] + 0.2 * L, crown[1]],
+    board.map.standing(crown, 0.2 * L, 0),
     'Between ankle bone and tendon, where it does not press.',
     'medial',
   )
@@ -134,37 +77,21 @@ function draw(board: DesignBoard): DrawnUpper {
     { ...m[3]!, line: [atTop.point, ...subpath(topLine.medial, atTop.onB, Infinity).slice(1)] },
     m[4]!,
   ]
-  const vampHalf = perSide((side): EdgeDraft[] => [
-    { name: 'vamp seam', role: 'lap over', line: seam[side], seam: 'vamp' },
-    bottomEdge(feather[side], foot[side], toe!, 'lasting margin'),
-  ])
   return {
+    ...drawnShaft(ground),
     pieces: [
-      openedPiece(board, { id: 'vamp', name: 'Vamp' }, vampHalf, opened),
+      ground.vamp,
       sidePiece({ id: 'shaft', name: 'Shaft' }, 'lateral', shaft.lateral, board.book),
       sidePiece({ id: 'shaftFront', name: 'Shaft, front' }, 'medial', frontMedial, board.book),
       sidePiece({ id: 'shaftBack', name: 'Shaft, back' }, 'medial', rearMedial, board.book),
     ],
-    topLine,
-    backLine: back.line,
-    backBefore: back.before,
-    throat: vampAt,
-    facings: null,
-    front,
-    foot,
-    halfGap: 0,
-    seams: wallSides.flatMap((side) => [
-      { name: 'vamp seam', side, line: seam[side] },
-      { name: 'front seam', side, line: front },
-    ]),
-    opened,
     zip,
   }
 }
 
 export const ankleBoot: Style = {
   sentence: 'A shaft over the ankle with a zip on the medial side; folds can be laid in the vamp.',
-  options: [],
+  options: [backStripOption],
   topFinish: 'folded',
   facingsFinishedBy: null,
   suggests: [
@@ -175,5 +102,5 @@ export const ankleBoot: Style = {
   ],
   padded: false,
   bottom: 'lasting margin',
-  draw,
+  draw: (board) => withBackStrip(board, draw(board)),
 }
