@@ -10,7 +10,7 @@ import { cardStep } from '../plan/cardOf.ts'
 import { planPair } from '../plan/planPair.ts'
 import { daysProblem } from './daysProblem.ts'
 import type { OpenPair } from './openPairs.ts'
-import { layOut, type Timetable } from './timetable.ts'
+import { knownWithout, layOut, type Timetable } from './timetable.ts'
 import { timetableChanges } from './timetableChanges.ts'
 
 // A Monday, eight in the morning.
@@ -178,6 +178,26 @@ describe('the timetable of a workshop', () => {
     expect(round.share).toBeLessThan(0.4)
     // Laid out anew without what was known, far more lies elsewhere.
     expect(moved(null).share).toBeGreaterThan(1.5 * round.share)
+  })
+  it('brings a step forward again that nobody wants later any more, though the days before are full', () => {
+    const days = workshop({ makers: [bench('a')] })
+    const first = plainStep('first', { minutes: 60 })
+    const others = Array.from({ length: 20 }, (_, k) => pair(k + 2, { steps: [{ ...first, id: `other ${k}` }] }))
+    const open = [pair(1, { steps: [first] }), ...others]
+    const lay = (pairs: OpenPair[], known: Pick<Timetable, 'entries'> | null) =>
+      layOut(
+        daysProblem(pairs, days, () => 1, NOW),
+        { seed: 1, progress: () => 1, known, worth: 1 },
+      )!
+    const startIn = (t: Timetable) => t.entries.find((e) => e.pair === 'pair 1')!.start
+    const later = NOW + 24 * HOUR
+    const put = lay([{ ...open[0]!, wishes: [{ step: 'first', maker: null, notBefore: later }] }, ...others], null)
+    expect(startIn(put)).toBeGreaterThanOrEqual(later)
+    // Everything known kept as it is, it comes before nothing that was laid before it.
+    const last = Math.max(...put.entries.map((e) => e.start))
+    const known = { entries: put.entries.map((e) => (e.pair === 'pair 1' ? { ...e, start: last + HOUR } : e)) }
+    expect(startIn(lay(open, known))).toBeGreaterThan(later)
+    expect(startIn(lay(open, knownWithout(known, { pair: 'pair 1', step: 'first' })))).toBe(NOW)
   })
   it('leaves a step that is begun with whoever began it', () => {
     const days = workshop({ makers: [bench('a'), bench('b')] })

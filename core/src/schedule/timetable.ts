@@ -49,6 +49,15 @@ export interface Timetable {
   nobody: { pair: string; step: string; why: 'skill' | 'hours' }[]
 }
 
+/**
+ * What is known but for one step: laid out again, that step goes as early as what it waits for allows, even where the rest
+ * leaves no gap for it.
+ */
+export function knownWithout<T extends Pick<Timetable, 'entries'>>(known: T, { pair, step }: Step): T {
+  return { ...known, entries: known.entries.filter((e) => e.pair !== pair || e.step !== step) }
+}
+type Step = Pick<TimetableEntry, 'pair' | 'step'>
+
 export interface LayOutHow {
   seed: number
   /** The share of the time that is gone. */

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import {
   benchNow,
+  knownWithout,
   PairDecisions,
   PairLabel,
   stepState,
@@ -180,7 +181,8 @@ export function scheduleRoutes(store: Store, jobs: Jobs, cards: PairCards): Rout
     const { pair, step } = read(WishedStep, req.body, 'This step')
     const { timetable } = await laidOut()
     await store.write((tx) => dropWish(tx, pair, step))
-    await layRound(timetable)
+    // Nobody asks for it any more where it was put: there it would stay while other work fills the days before.
+    await layRound(knownWithout(timetable, { pair, step }))
     res.status(204).end()
   })
 
