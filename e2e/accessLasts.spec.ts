@@ -14,7 +14,7 @@ cleanRooms(
     ...['measure', 'shape', 'build-ups', 'foot', 'compare', 'sizes', 'stock'].map(
       (tab) => `/lasts/01930000-0001-7000-8000-000000000003/${tab}`,
     ),
-    '/lasts/01930000-0001-7000-8000-000000000001/cup',
+    '/lasts/01930000-0001-7000-8000-000000000001/sole',
     '/lasts/01930000-0001-7000-8000-000000000006/shape',
     '/lasts/new/measures',
     '/lasts/new/traced',

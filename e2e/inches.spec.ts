@@ -34,7 +34,7 @@ const rooms = [
   pair(4, 'parts/midsole'),
   pair(4, 'checks/ask?fault=puffLine'),
   `${last}/measure`,
-  `${last}/cup`,
+  `${last}/sole`,
   '/lasts',
   '/table',
   '/gauge',

@@ -270,7 +270,7 @@ test('lasts are compared, graded and fitted into a cup sole', async ({ page }) =
   await expect(page.getByRole('heading', { name: 'Harbour 25, +1 UK size' }).first()).toBeVisible({ timeout: 15_000 })
   await expect(page.getByTestId('girth-joint')).toHaveText('258.4 mm', { timeout: 15_000 })
 
-  await visit(page, `${server.url}${last(1)}/cup`)
+  await visit(page, `${server.url}${last(1)}/sole`)
   const check = page.locator('[data-finding="last.cup"]')
   await expect(check).toHaveClass(/fine/, { timeout: 15_000 })
   await page.getByLabel('Thickness of the upper, mm').fill('3')

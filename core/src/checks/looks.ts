@@ -58,9 +58,9 @@ export const looks: readonly Look[] = [
     id: 'look.level',
     name: 'Sole stands level',
     how: 'On a flat plate: it does not rock, a sheet of paper does not go under the top piece anywhere.',
-    at: ['build-heel', 'press-cup'],
+    at: ['build-heel', 'press-cup', 'press-unit'],
     back: {
-      to: ['build-heel', 'press-cup'],
+      to: ['build-heel', 'press-cup', 'press-unit'],
       why: 'a shoe that rocks wears its heel to one side',
       mend: 'Rub it on sanding paper laid on the plate until it is even.',
     },
@@ -82,7 +82,7 @@ export const looks: readonly Look[] = [
     how: 'Along the seam all round, the shoe bent once: no light between upper and sole.',
     at: FINAL,
     back: {
-      to: ['press-outsole', 'press-midsole', 'press-cup'],
+      to: ['press-outsole', 'press-midsole', 'press-cup', 'press-unit'],
       why: 'water and dirt get in, and the gap grows with each step',
       mend: 'Open it as far as it gives, clean and roughen both faces, cement anew and press.',
     },
@@ -117,7 +117,7 @@ export const looks: readonly Look[] = [
     how: 'By daylight: one colour on both, edges dyed through, no glue, no mark of the pen.',
     at: FINAL,
     back: {
-      to: ['clean-upper', 'dye-sole'],
+      to: ['clean-upper', 'dye-sole', 'trim-unit'],
       why: 'it is not finished',
       mend: 'Another thin coat on the edges; glue is rubbed off with crepe, marks with a damp cloth.',
     },

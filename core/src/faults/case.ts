@@ -73,7 +73,7 @@ const findingsOf = (shoe: FootPlan): Finding[] => [
 /** The first step of these keys that is done on this foot says how far the shoe is. */
 const reached: readonly [FaultStage, readonly string[]][] = [
   ['finished', ['last-out', 'fit-sock']],
-  ['soled', ['press-midsole', 'press-outsole', 'press-cup']],
+  ['soled', ['press-midsole', 'press-outsole', 'press-cup', 'press-unit']],
   ['lasted', ['last-toe', 'last-upper', 'turn-out']],
 ]
 

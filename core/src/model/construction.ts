@@ -1,4 +1,6 @@
-export const constructions = ['welted', 'cemented', 'stitch-down', 'cup sole'] as const
+import type { SoleForm } from './cupSole.ts'
+
+export const constructions = ['welted', 'cemented', 'stitch-down', 'cup sole', 'flat unit'] as const
 export type ConstructionName = (typeof constructions)[number]
 
 /** What a way of fixing upper and sole means for the parts of the bottom; all else is read off these. */
@@ -7,8 +9,8 @@ export interface Construction {
   held: 'through a welt' | 'through the upper' | 'by cement'
   /** Where the upper's bottom edge goes. */
   margin: 'under' | 'out'
-  /** Midsole, outsole and heel are cut here, or come as one bought cup. */
-  sole: 'cut' | 'cup'
+  /** Midsole, outsole and heel are cut here, or come as one bought cup or flat unit. */
+  sole: 'cut' | SoleForm
   sentence: string
 }
 
@@ -40,6 +42,13 @@ export const constructionOf: Record<ConstructionName, Construction> = {
     sole: 'cup',
     sentence: 'The lasted shoe is cemented into a bought cup sole: no midsole, outsole or heel are cut.',
   },
+  'flat unit': {
+    held: 'by cement',
+    margin: 'under',
+    sole: 'unit',
+    sentence:
+      'The lasted shoe is cemented on a bought unit of rubber or crepe, trimmed to the shoe. Glue alone holds it: badly roughened, toes come loose first.',
+  },
 }
 
 /** What parts, checks and steps ask of a way. A new kind of hold, margin or sole must answer all of it before this compiles. */
@@ -56,8 +65,12 @@ export interface Traits {
   outwards: boolean
   /** Midsole, outsole and heel are cut here. */
   cutsSoles: boolean
-  /** The sole is a cup from the stores. */
+  /** The form of the sole that comes from the stores; null where soles are cut here. */
+  bought: SoleForm | null
+  /** The shoe goes into a cup, whose wall it is held by. */
   inCup: boolean
+  /** What lies under the waist has to be stiffened by a shank of its own. */
+  takesShank: boolean
 }
 const ofHold: Record<Construction['held'], Pick<Traits, 'welted' | 'sewnDown' | 'onMargin' | 'sewn'>> = {
   'through a welt': { welted: true, sewnDown: false, onMargin: false, sewn: true },
@@ -68,9 +81,10 @@ const ofMargin: Record<Construction['margin'], Pick<Traits, 'outwards'>> = {
   under: { outwards: false },
   out: { outwards: true },
 }
-const ofSole: Record<Construction['sole'], Pick<Traits, 'cutsSoles' | 'inCup'>> = {
-  cut: { cutsSoles: true, inCup: false },
-  cup: { cutsSoles: false, inCup: true },
+const ofSole: Record<Construction['sole'], Pick<Traits, 'cutsSoles' | 'bought' | 'inCup' | 'takesShank'>> = {
+  cut: { cutsSoles: true, bought: null, inCup: false, takesShank: true },
+  cup: { cutsSoles: false, bought: 'cup', inCup: true, takesShank: false },
+  unit: { cutsSoles: false, bought: 'unit', inCup: false, takesShank: true },
 }
 
 export function traitsOf(name: ConstructionName): Traits {

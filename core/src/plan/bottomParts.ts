@@ -77,7 +77,7 @@ export function bottomParts(
       midsole: d.midsole,
       heel: d.heel,
       outsole: d.outsole,
-      cupSole: traitsOf(d.construction).inCup ? needs.cupSole : null,
+      cupSole: traitsOf(d.construction).bought ? needs.cupSole : null,
       insoleOf: material.insole,
       midsoleOf: material.midsole,
       weltOf: material.welt,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { boardId, sampleMaterials, samplePair } from '../../test/samplePair.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { offset } from '../geometry/polygonClip.ts'
-import { contains, distance } from '../geometry/path.ts'
+import { contains, distance, pathLength, signedArea } from '../geometry/path.ts'
 import { CupSole } from '../model/cupSole.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { PlanError } from './planError.ts'
@@ -253,5 +253,91 @@ describe('a pair in cup soles', () => {
   })
   it('a cup that was chosen and is not with the pair is a sentence, not a guess', () => {
     expect(() => plan({ ...trainer, cupSoleId: cupOf(1).id })).toThrow(PlanError)
+  })
+})
+
+describe('a pair on flat units', () => {
+  const way = { construction: 'flat unit' as const, upper: { style: 'derby' as const } }
+  const bare = plan(way)
+  const unitOf = (by: number, more: Partial<CupSole> = {}): CupSole =>
+    CupSole.parse({
+      id: '01900000-0000-7000-8000-0000000000c2',
+      name: 'Unit',
+      form: 'unit',
+      outline: offset(bare.lasted, by, 'the unit').map(([x, y]) => [x - 30, y + 80]),
+      seat: 9,
+      tread: 9,
+      ...more,
+    })
+  const on = (unit: CupSole, change: Parameters<typeof samplePair>[0] = {}) =>
+    plan({ ...way, cupSoleId: unit.id, ...change }, { cupSole: unit })
+  it('cuts no sole, keeps the shank, and says that a unit is wanted; a cup is none', () => {
+    for (const id of ['midsole', 'outsole', 'heelLift', 'topPiece', 'welt', 'unit'])
+      expect(part(bare, id), id).toBeUndefined()
+    for (const id of ['shank', 'filler', 'insole']) expect(part(bare, id), id).toBeDefined()
+    expect(finding(bare, 'bottom.unit')).toMatchObject({ level: 'stop' })
+    expect(finding(on(unitOf(5, { form: 'cup' })), 'bottom.unit')).toMatchObject({ level: 'stop' })
+  })
+  it('is trimmed to its edge outside the lasted shoe all round, and says how much comes off', () => {
+    const p = on(unitOf(6))
+    expect(p.bottom.unit?.least.room).toBeCloseTo(6, 1)
+    expect(finding(p, 'bottom.unit')?.level).toBe('fine')
+    const edge = part(p, 'unit')!.outline
+    for (const q of edge) expect(nearest(p.lasted, q, true).away).toBeCloseTo(2.5, 1)
+    // Steiner: area and perimeter of what is parallel to a line that bends nowhere tighter than the distance.
+    const grown = Math.abs(signedArea(edge)) - Math.abs(signedArea(p.lasted))
+    const wanted = 2.5 * pathLength(p.lasted, true) + Math.PI * 2.5 ** 2
+    expect(grown / wanted).toBeCloseTo(1, 2)
+    const off = part(p, 'unit')?.becauses.find((b) => b.id === 'unitTrimmed')
+    expect(spoken(off?.sentence ?? '')).toContain('At most 3.5 mm come off')
+    const wide = on(unitOf(14)).bottom.unit
+    expect(wide?.verdict).toBe('ample')
+  })
+  it('too small a unit is told from one with too lean an edge; the button lets the edge be thinner', () => {
+    const lean = on(unitOf(1.5))
+    const told = finding(lean, 'bottom.unit')!
+    expect(told).toMatchObject({ level: 'watch', remedy: { kind: 'rule', key: 'unit.edge' } })
+    const mended = on(unitOf(1.5), { rules: { 'unit.edge': told.remedy?.kind === 'rule' ? told.remedy.value : NaN } })
+    expect(finding(mended, 'bottom.unit')?.level).toBe('fine')
+    const short = on(unitOf(-1))
+    expect(finding(short, 'bottom.unit')).toMatchObject({ level: 'stop', measured: expect.closeTo(-1, 1) as number })
+    // What there is of it is what is left: nowhere outside the unit.
+    const { sole, trimmed } = short.bottom.unit!
+    for (const q of trimmed) expect(contains(sole, q) ? 0 : nearest(sole, q, true).away).toBeLessThan(0.01)
+  })
+  it('bends to the bottom, as thick as it was measured, and stands when seat less tread is what the last falls', () => {
+    const even = on(unitOf(6))
+    const layer = even.bottom.profile.layers.find((l) => l.id === 'unit')!
+    expect(Object.values(layer.at)).toEqual([9, 9, 9, 9])
+    expect(even.bottom.profile.layers.map((l) => l.id)).toEqual(['insole', 'filler', 'unit'])
+    const off = finding(even, 'bottom.heel')!
+    expect(off).toMatchObject({ level: 'stop', mend: expect.stringContaining('wedge') as string })
+    // So much thicker under the seat it stands, on one straight line from heel to tread as it was moulded.
+    const stands = on(unitOf(6, { seat: 9 + off.measured }))
+    expect(Math.abs(finding(stands, 'bottom.heel')?.measured ?? 9)).toBeLessThan(0.5)
+    const { underside, places } = stands.bottom.profile
+    for (const [x, z] of underside) if (x < places.tread) expect(Math.abs(z)).toBeLessThan(0.8)
+    expect(stands.bottom.profile.layers.at(-1)!.at.tread).toBeCloseTo(9, 1)
+    // Measured at one place only it is of one thickness; nowhere, as thick as the rule says.
+    expect(part(on(unitOf(6, { seat: null, tread: 7 })), 'unit')?.thickness).toBe(7)
+    expect(part(on(unitOf(6, { seat: null, tread: null })), 'unit')?.becauses.map((b) => b.rule)).toContain(
+      'unit.thickness',
+    )
+  })
+  it('is roughened, cemented, pressed on and trimmed; crepe is not glued with heat', () => {
+    const p = on(unitOf(6))
+    const ids = p.steps.map((o) => o.key)
+    for (const id of ['cut-outsole', 'press-outsole', 'trim-sole', 'press-cup', 'sew-cup', 'build-heel'])
+      expect(ids).not.toContain(id)
+    const order = ['last-toe', 'shank-filler', 'prepare-unit', 'cement-unit', 'press-unit', 'trim-unit', 'last-out']
+    expect(ids.filter((id) => order.includes(id)).filter((id, i, all) => all.indexOf(id) === i)).toEqual(
+      expect.arrayContaining(order),
+    )
+    expect(ids.indexOf('press-unit')).toBeLessThan(ids.indexOf('trim-unit'))
+    expect(ids.indexOf('cement-unit')).toBeGreaterThan(ids.indexOf('shank-filler'))
+    const hot = { work: { ways: { cement: 'heat-set glue' as const } } }
+    expect(finding(on(unitOf(6), hot), 'pair.crepe')).toBeUndefined()
+    expect(finding(on(unitOf(6, { stuff: 'crepe' })), 'pair.crepe')?.level).toBe('fine')
+    expect(finding(on(unitOf(6, { stuff: 'crepe' }), hot), 'pair.crepe')?.level).toBe('stop')
   })
 })

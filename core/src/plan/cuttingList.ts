@@ -49,7 +49,7 @@ export interface CuttingGroup {
 }
 
 /** Bought as they are, or laid in as a paste. */
-const NOT_CUT: readonly PartFamily[] = ['cup', 'shank', 'filler']
+const NOT_CUT: readonly PartFamily[] = ['bought sole', 'shank', 'filler']
 
 function cutPiece({ id, name, record, feet }: PairPart, alike: boolean): CutPiece {
   const [first] = feet

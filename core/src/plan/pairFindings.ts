@@ -60,10 +60,33 @@ function insoleSeen({ insole, sock }: PairDecisions, { open }: Upper): Finding |
   }
 }
 
+/** Crepe does not bear the heat that wakes a heat-set glue. */
+function crepeInHeat({ decisions, cupSole }: PlanInput): Finding | null {
+  const { bought } = traitsOf(decisions.construction)
+  if (bought === null || cupSole?.form !== bought || cupSole.stuff !== 'crepe') return null
+  const hot = decisions.work.ways.cement === 'heat-set glue'
+  return {
+    id: 'pair.crepe',
+    level: hot ? 'stop' : 'fine',
+    where: 'glue of the sole',
+    sentence: hot
+      ? 'Crepe softens and shrinks in the heat that wakes this glue.'
+      : 'Crepe is glued without heat; solvents are kept off it but for the glue itself.',
+    measured: hot ? 1 : 0,
+    limit: 0,
+    unit: 'count',
+    mend: hot ? 'Take a contact cement or neoprene, and try it on an offcut first.' : '',
+    remedy: hot
+      ? { kind: 'choice', name: 'contact cement', decisions: { work: { ways: { cement: 'contact cement' } } } }
+      : undefined,
+  }
+}
+
 /** Checks on the pair as a whole, before any part of it. */
 export function pairFindings(input: PlanInput, readings: LastReadings, upper: Upper): Finding[] {
   const construction = constructionFinding(input.decisions, upper)
   const seen = insoleSeen(input.decisions, upper)
+  const crepe = crepeInHeat(input)
   const { size } = input.decisions
   const length = readings.length
   const wanted = lastFromSize(size.system, size.value)
@@ -93,6 +116,7 @@ export function pairFindings(input: PlanInput, readings: LastReadings, upper: Up
     },
     ...(construction ? [construction] : []),
     ...(seen ? [seen] : []),
+    ...(crepe ? [crepe] : []),
     ...readings.findings,
   ]
 }

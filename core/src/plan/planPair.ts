@@ -132,11 +132,11 @@ export function planPair(input: PlanInput, cache: StageCache = new StageCache(),
   }
 }
 
-/** Throws PlanError when the cup sole that was chosen is not with the pair. */
+/** Throws PlanError when the bought sole that was chosen is not with the pair. */
 function cupSoleOf({ decisions, cupSole }: PlanInput): CupSole | null {
-  if (decisions.cupSoleId === null || !traitsOf(decisions.construction).inCup) return null
+  if (decisions.cupSoleId === null || !traitsOf(decisions.construction).bought) return null
   if (cupSole?.id !== decisions.cupSoleId) {
-    throw new PlanError('cupSoleId', 'The cup sole that was chosen is not with the pair. Choose it again.')
+    throw new PlanError('cupSoleId', 'The bought sole that was chosen is not with the pair. Choose it again.')
   }
   return cupSole
 }

@@ -3,6 +3,7 @@ import { feetRules } from './feetFindings.ts'
 import { RuleError, type Rule } from '../trade/rules.ts'
 import type { RuleFigures } from '../model/pair.ts'
 import { cupRules } from '../parts/cup/cupFit.ts'
+import { unitRules } from '../parts/unit/rules.ts'
 import { materialRules } from './materialFindings.ts'
 import { foamRules } from '../parts/sock/foamRecovery.ts'
 import { fitRules } from '../last/footFit.ts'
@@ -61,7 +62,7 @@ const chapter = (
 export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
   chapter('Last and foot', fitRules),
   chapter('Size runs', gradeRules),
-  chapter('Cup soles', cupRules),
+  chapter('Bought soles', cupRules, unitRules),
   chapter('Heights and key points', topLineRules),
   chapter(
     'Upper',

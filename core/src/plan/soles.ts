@@ -12,7 +12,11 @@ import type { CupSole } from '../model/cupSole.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { bottomRules } from '../parts/sole/bottomRules.ts'
-import { cupOf, cupStands, inCup, measured } from '../parts/cup/cupBottom.ts'
+import { cupOf } from '../parts/cup/cupBottom.ts'
+import { heelStands } from '../parts/shared/heelStands.ts'
+import { measured, stoodOn } from '../parts/shared/stoodOn.ts'
+import { onUnit, unitOf } from '../parts/unit/unitBottom.ts'
+import type { UnitFit } from '../parts/unit/unitFit.ts'
 import { heelBuild, type HeelBuild } from '../parts/heel/heelBuild.ts'
 import { heelFinding } from '../parts/heel/heelFinding.ts'
 import { heelParts, heelSeat, liftOutlines } from '../parts/heel/heelParts.ts'
@@ -41,7 +45,7 @@ export interface SoleNeeds {
   bottom: DevelopedBottom
   wall: Pick<Wall, 'turned' | 'liesUnder'>
   decisions: Pick<PairDecisions, 'construction' | 'midsole' | 'heel' | 'outsole'>
-  /** The bought sole of a pair that is made in one. */
+  /** The bought sole of a pair that is set in or on one. */
   cupSole: CupSole | null
   material: Pick<PairMaterials, 'insole' | 'midsole' | 'welt' | 'shank' | 'outsole' | 'wedge' | 'lift' | 'topPiece'>
   book: RuleBook
@@ -56,6 +60,8 @@ export interface SoleSection {
   strips: ProfileStrip[]
   /** The bought cup round the lasted shoe, where there is one. */
   cup: CupFit | null
+  /** The bought unit under the lasted shoe, where there is one. */
+  unit: UnitFit | null
   findings: Finding[]
 }
 
@@ -107,7 +113,7 @@ const levelNames: Record<'welt' | 'under' | 'out', string> = {
   out: 'Filler, level with the lining’s margin',
 }
 
-/** Filler, shank, welt, soles and heel, or the bought cup, by how upper and sole are fixed. */
+/** Filler, shank, welt, soles and heel, or what was bought in their place, by how upper and sole are fixed. */
 export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Traits, cache: StageCache): Soles {
   const { surface, marks, bottom, wall, material, book } = needs
   const { welted } = way
@@ -126,12 +132,17 @@ export function solesOf(needs: SoleNeeds, lasted: LastedOutline, way: Traits, ca
   const depth = (flat: number) => levelled(marks.heelFeather[0] + xOf(flat))
   const bed = cache.stage('fillerBed', { bottom, inset }, (i) => fillerBed(i.bottom, i.inset))
   const filled = (shankVolume: number) => filler(bottom, surface.length, bed, depth, shankVolume, book)
-  return way.inCup
-    ? inACup(needs, lasted, inside, filled, cache)
-    : onCutSoles(needs, lasted, way, inside, filled, cache)
+  switch (way.bought) {
+    case 'cup':
+      return inACup(needs, lasted, inside, filled, cache)
+    case 'unit':
+      return onAUnit(needs, lasted, inside, filled, cache)
+    case null:
+      return onCutSoles(needs, lasted, way, inside, filled, cache)
+  }
 }
 
-/** A bought sole: only the shoe's own bottom is filled level. */
+/** In a cup only the shoe's own bottom is filled level. */
 function inACup(
   { surface, marks, cupSole, book }: SoleNeeds,
   lasted: LastedOutline,
@@ -144,7 +155,7 @@ function inACup(
   )
   const bare = sideProfile(surface, marks, inside)
   const cup = measured(cupSole)
-  const profile = cup ? inCup(bare, cup) : bare
+  const profile = cup ? stoodOn(bare, cup, { id: 'cup', name: 'Bottom of the cup' }) : bare
   return {
     parts: [filled(0)],
     bottom: {
@@ -152,20 +163,61 @@ function inACup(
       heel: null,
       strips: [],
       cup: fit,
-      findings: [finding, ...(cup ? [cupStands(profile, book), springFinding(profile, book)] : [])],
+      unit: null,
+      findings: [finding, ...(cup ? [heelStands(profile, 'cup', book), springFinding(profile, book)] : [])],
     },
   }
 }
 
+/** A flat unit bends to the bottom it is pressed on: a shank keeps the waist up, the unit's edge is trimmed to the shoe. */
+function onAUnit(
+  needs: SoleNeeds,
+  lasted: LastedOutline,
+  inside: BottomLayer[],
+  filled: (shankVolume: number) => Part,
+  cache: StageCache,
+): Soles {
+  const { surface, marks, bottom, cupSole, book } = needs
+  const L = surface.length
+  const { fit, part, finding } = cache.ruled('unit', { lasted, cupSole, bottom, L }, book, (i, rules) =>
+    unitOf(i.lasted.outline, i.cupSole, i.bottom, i.L, rules),
+  )
+  const laid = (layers: readonly BottomLayer[]) => sideProfile(surface, marks, layers)
+  const profile = part && cupSole ? onUnit(cupSole, (layer) => laid([...inside, layer]), book) : laid(inside)
+  return {
+    parts: [...stiffened(needs, profile, filled), ...(part ? [part] : [])],
+    bottom: {
+      profile,
+      heel: null,
+      strips: [],
+      cup: null,
+      unit: fit,
+      findings: [finding, ...(part ? [heelStands(profile, 'unit', book), springFinding(profile, book)] : [])],
+    },
+  }
+}
+
+/** The shank under the waist, and the filler beside it. */
+function stiffened(
+  { surface, bottom, material, book }: SoleNeeds,
+  profile: SideProfile,
+  filled: (shankVolume: number) => Part,
+): Part[] {
+  const spring = stockOf(material.shank, bottomRules.shankThickness, 'spring steel or wood', book)
+  const part = shank(bottom, surface.length, profile, spring, book)
+  return [part, filled(part.thickness * book.value(bottomRules.shankWidth) * part.dimensions[0]!.value)]
+}
+
 /** Midsole, outsole and heel cut here, with welt and rand where it is welted. */
 function onCutSoles(
-  { surface, marks, bottom, decisions: d, material, book }: SoleNeeds,
+  needs: SoleNeeds,
   lasted: LastedOutline,
   way: Traits,
   inside: BottomLayer[],
   filled: (shankVolume: number) => Part,
   cache: StageCache,
 ): Soles {
+  const { surface, marks, bottom, decisions: d, material, book } = needs
   const L = surface.length
   const { welted } = way
   const holdfast = book.value(insoleRules.holdfast)
@@ -224,14 +276,10 @@ function onCutSoles(
     book,
   }
   const weltOf = weltStock(material, book)
-  const spring = stockOf(material.shank, bottomRules.shankThickness, 'spring steel or wood', book)
-  const shankPart = shank(bottom, L, profile, spring, book)
-  const shankVolume = shankPart.thickness * book.value(bottomRules.shankWidth) * shankPart.dimensions[0]!.value
   return {
     parts: [
       ...(welted ? [welt(soles, weltOf), rand(soles, weltOf)] : []),
-      shankPart,
-      filled(shankVolume),
+      ...stiffened(needs, profile, filled),
       midsolePart,
       outsole(soles, outsoleOf, welted, d.outsole.channel),
       ...heelParts(soles, outlines, heel, { wedge, lift, top }, d.heel),
@@ -241,6 +289,7 @@ function onCutSoles(
       heel,
       strips: welted ? edgeStrips(under!, marks, holdfast, weltOf.thickness) : [],
       cup: null,
+      unit: null,
       findings: [heelFinding(heel, d.heel.wedge, book), springFinding(profile, book)],
     },
   }

@@ -15,7 +15,7 @@ export type PartFamily =
   | 'shank'
   | 'filler'
   | 'midsole'
-  | 'cup'
+  | 'bought sole'
   | 'outsole'
   | 'wedge'
   | 'lift'
@@ -73,7 +73,8 @@ const families = {
   shank: 'shank',
   filler: 'filler',
   midsole: 'midsole',
-  cup: 'cup',
+  cup: 'bought sole',
+  unit: 'bought sole',
   outsole: 'outsole',
   heelWedge: 'wedge',
   wedge: 'wedge',

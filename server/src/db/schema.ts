@@ -128,10 +128,13 @@ export const feet = sqliteTable('feet', {
   left: text('left_foot', { mode: 'json' }).$type<FootMeasures>().notNull(),
 })
 
+/** Bought soles: cups and flat units. */
 export const cupSoles = sqliteTable('cup_soles', {
   ...document,
   name: text('name').notNull(),
   note: text('note').notNull().default(''),
+  form: text('form').$type<CupSole['form']>().notNull().default('cup'),
+  stuff: text('stuff').$type<CupSole['stuff']>().notNull().default('rubber'),
   outline: text('outline', { mode: 'json' }).$type<CupSole['outline']>().notNull(),
   seat: real('seat'),
   tread: real('tread'),

@@ -218,22 +218,40 @@ let cups: CupSole[] | null = null
 export const demoCupSoles = (): CupSole[] => (cups ??= makeCupSoles())
 
 function makeCupSoles(): CupSole[] {
-  const choir = generateLast(shelf[0]![2])
-  const shoe = lastedShoe(choir, { upper: 1.2, lining: 0.9, stiffener: 1.2, puff: 0.8 }, new RuleBook({}, {}))
-  const inside = offset(shoe.outline, 0.8, 'the cup sole')
-  const step = Math.ceil(inside.length / 240)
+  const choir = shelf[0]![2]
+  const harbour = shelf.find(([name]) => name === 'Harbour 25')![2]
+  const layers = { upper: 1.2, lining: 0.9, stiffener: 1.2, puff: 0.8 }
+  /** The lasted shoe on a last and so much all round, as it may lie in a drawing. */
+  const round = (last: LastMeasures, by: number): CupSole['outline'] => {
+    const line = offset(lastedShoe(generateLast(last), layers, new RuleBook({}, {})).outline, by, 'the bought sole')
+    const step = Math.ceil(line.length / 240)
+    return line
+      .filter((_, i) => i % step === 0)
+      .map(([x, y]) => [Math.round(x * 100) / 100 + 25, Math.round(y * 100) / 100 + 60])
+  }
+  const asItLies = { turned: false, flipped: false }
   return [
     {
       id: demoId(5, 1),
       name: 'Low cup, white, 38',
       note: 'Bought in; inside traced at the bottom of the wall.',
-      outline: inside
-        .filter((_, i) => i % step === 0)
-        .map(([x, y]) => [Math.round(x * 100) / 100 + 25, Math.round(y * 100) / 100 + 60]),
+      form: 'cup',
+      stuff: 'rubber',
+      outline: round(choir, 0.8),
       seat: 17,
       tread: 8,
-      turned: false,
-      flipped: false,
+      ...asItLies,
+    },
+    {
+      id: demoId(5, 2),
+      name: 'Plain unit, crepe, 44',
+      note: 'Bought in with its heel; drawn round its upper edge.',
+      form: 'unit',
+      stuff: 'crepe',
+      outline: round(harbour, 6),
+      seat: 29.5,
+      tread: 8,
+      ...asItLies,
     },
   ]
 }

@@ -38,6 +38,7 @@ const shapes = computed((): { kind: string; d: string }[] => {
           },
         ]
       : []),
+    ...(t.bought === 'unit' ? [{ kind: 'unit', d: box(0, 7, 40, 19) }] : []),
     ...(t.cutsSoles
       ? [
           ...(t.welted ? [{ kind: 'cork', d: box(0, 1, 20, 7) }] : []),
@@ -99,6 +100,9 @@ path {
 }
 .sole {
   fill: #a9743f;
+}
+.unit {
+  fill: #d8c9a0;
 }
 .lining {
   fill: #f3e3c8;

@@ -21,7 +21,7 @@ const looks: Record<PartFamily, LayerLook> = {
   filler: { tint: '#c2a58a', hatch: 'dots' },
   shank: { tint: '#5e646b', hatch: 'back' },
   midsole: { tint: '#c08f55', hatch: 'fine' },
-  cup: { tint: '#e3e6e1', hatch: 'dots' },
+  'bought sole': { tint: '#e3e6e1', hatch: 'dots' },
   welt: { tint: '#d9b98a', hatch: 'wide' },
   outsole: { tint: '#8f6a43', hatch: 'back' },
   wedge: { tint: '#b07f4c', hatch: 'fine' },

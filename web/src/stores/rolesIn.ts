@@ -11,12 +11,12 @@ const roles = Object.keys(materialRoles) as MaterialRole[]
 
 /** What a pair of a style, made in a way, needs a material for. */
 export function rolesIn(style: PatternKind, way: ConstructionName): MaterialRole[] {
-  const { welted, cutsSoles } = traitsOf(way)
+  const { welted, cutsSoles, takesShank } = traitsOf(way)
   const styled = style === 'own pattern' ? null : styleBook[style]
   const without = styled?.without ?? []
   const needed: Partial<Record<MaterialRole, boolean>> = {
     welt: welted,
-    shank: cutsSoles,
+    shank: takesShank,
     outsole: cutsSoles,
     heel: cutsSoles,
     topPiece: cutsSoles,

@@ -1,6 +1,8 @@
 import {
   foamRules,
   RuleBook,
+  traitsOf,
+  type ConstructionName,
   type CupSole,
   type Last,
   type Material,
@@ -15,7 +17,7 @@ import { ref, shallowReactive, shallowRef } from 'vue'
 import { api, type Stored } from '../api/client.ts'
 import { choicesFor } from './choices.ts'
 
-/** Lasts, materials, cup soles and house rules: what every pair draws on. */
+/** Lasts, materials, bought soles and house rules: what every pair draws on. */
 export const useWorkshop = defineStore('workshop', () => {
   // Lists are replaced, never changed in place.
   const lasts = shallowRef<Stored<ShelfLast>[]>([])
@@ -80,6 +82,8 @@ export const useWorkshop = defineStore('workshop', () => {
   /** What may serve in a role, the likeliest first, by this workshop's own figures. */
   const choices = (role: MaterialRole) =>
     choicesFor(role, materials.value, new RuleBook(houseRules.value, {}).value(foamRules.recovery))
+  /** Bought soles that a way of making takes. */
+  const solesFor = (way: ConstructionName) => cupSoles.value.filter((s) => s.form === traitsOf(way).bought)
   /** Padding needs a material: the one that was chosen, or the first fit one in the stores; null when there is none. */
   const paddingFor = ({ materials: m }: PairDecisions) => m.padding ?? choices('padding')[0]?.id ?? null
 
@@ -99,6 +103,7 @@ export const useWorkshop = defineStore('workshop', () => {
     inputOf,
     choices,
     paddingFor,
+    solesFor,
     lasts,
     materials,
     cupSoles,

@@ -18,7 +18,7 @@ function placeName(control: Control): string {
       if ('piece' in control) return `Choose another material: ${control.piece.name}`
       if (control.at === 'last') return 'Choose another last'
       return control.at === 'cup sole'
-        ? 'Choose a cup sole'
+        ? 'Choose a bought sole'
         : `Choose another material: ${roleNames[control.at].toLowerCase()}`
     case 'upper':
       return 'Show the point on the forme'

@@ -77,7 +77,7 @@ const rocks: Fault = {
   id: 'rocks',
   name: 'The shoe rocks',
   sign: 'On a flat plate it tips from side to side or from heel to toe.',
-  among: (c) => c.planned('heel') !== null || traitsOf(c.decisions.construction).inCup,
+  among: (c) => c.planned('heel') !== null || traitsOf(c.decisions.construction).bought !== null,
   causes: [
     {
       id: 'heelHeight',

@@ -1,16 +1,5 @@
-import { nearest } from '../../geometry/polyline.ts'
-import {
-  boxOf,
-  contains,
-  counterClockwise,
-  GeometryError,
-  rotate,
-  translate,
-  type Path,
-  type Point,
-} from '../../geometry/path.ts'
-import { isSimple } from '../../geometry/selfIntersection.ts'
-import { layBottom } from '../../last/tracing.ts'
+import { layRound, type LaidRound } from '../shared/laidRound.ts'
+import type { Path } from '../../geometry/path.ts'
 import type { Finding } from '../../trade/because.ts'
 import type { CupSoleFields } from '../../model/cupSole.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
@@ -39,89 +28,25 @@ export const cupRules = {
 
 export type CupVerdict = 'tight' | 'good' | 'roomy' | 'gappy'
 
-export interface CupFit {
-  /** The cup's inside laid round the shoe as it settles best. */
-  cup: Path
-  shoe: Path
-  /** Room between shoe and cup at every point of `shoe`, mm; negative where the shoe is larger. */
-  clearance: number[]
+/** The inside of a cup laid round the shoe: room between both at every point. */
+export interface CupFit extends LaidRound {
   verdicts: CupVerdict[]
-  least: { at: Point; room: number }
-  most: { at: Point; room: number }
   verdict: CupVerdict
   finding: Finding
 }
 
-const clearanceOf = (shoe: Path, cup: Path): number[] =>
-  shoe.map((p) => nearest(cup, p, true).away * (contains(cup, p) ? 1 : -1))
-
-/**
- * How a shoe sits in a cup sole. The cup is moved and turned until its least clearance is as large as it can be (a
- * pattern search over two shifts and a turn, as a shoe settles when it is pressed in); then clearance is read all round.
- * `shoe` is the lasted outline with its heel at x = 0. Throws GeometryError when the cup's outline cannot be used.
- */
-export function cupFit(
-  shoe: Path,
-  sole: Pick<CupSoleFields, 'outline' | 'turned' | 'flipped'>,
-  book: RuleBook,
-): CupFit {
-  const drawn = counterClockwise(sole.outline)
-  if (!isSimple(drawn)) throw new GeometryError('The outline of the cup sole crosses itself. Draw or trace it again.')
-  const laid = layBottom(drawn, sole)(drawn)
-  const cup = counterClockwise(laid)
-  const [a, b] = [boxOf(cup), boxOf(shoe)]
-  if (Math.abs(a.maxX - a.minX - (b.maxX - b.minX)) > 40) {
-    throw new GeometryError(
-      say`The cup sole is ${mm(a.maxX - a.minX, 0)} long inside and the lasted shoe ${mm(b.maxX - b.minX, 0)}: they are different sizes, or the unit of the file is wrong.`,
-    )
-  }
-  const centred = translate(cup, (b.minX + b.maxX - a.minX - a.maxX) / 2, (b.minY + b.maxY - a.minY - a.maxY) / 2)
-  const middle: Point = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2]
-  const at = ([dx, dy, turn]: readonly number[]): Path =>
-    translate(rotate(translate(centred, -middle[0], -middle[1]), turn!), middle[0] + dx!, middle[1] + dy!)
-  // Every few points are enough to settle it; the clearance itself is read on all.
-  const coarse = shoe.filter((_, i) => i % 3 === 0)
-  const least = (q: readonly number[]) => Math.min(...clearanceOf(coarse, at(q)))
-  let best = [0, 0, 0]
-  let room = least(best)
-  for (let size = 4; size > 0.02;) {
-    let moved = false
-    for (const [axis, scale] of [
-      [0, 1],
-      [1, 1],
-      [2, 0.4],
-    ]) {
-      for (const way of [size, -size]) {
-        const q = best.map((v, i) => (i === axis ? v + way * scale! : v))
-        const r = least(q)
-        if (r > room + 1e-4) {
-          ;[best, room, moved] = [q, r, true]
-        }
-      }
-    }
-    if (!moved) size /= 2
-  }
-  const settled = at(best)
-  const clearance = clearanceOf(shoe, settled)
+/** How a shoe sits in a cup sole, as `layRound` lays it. */
+export function cupFit(shoe: Path, cup: Pick<CupSoleFields, 'outline' | 'turned' | 'flipped'>, book: RuleBook): CupFit {
+  const laid = layRound(shoe, cup, 'the inside of this cup')
   const good = book.value(cupRules.good)
   const gappy = book.value(cupRules.gappy)
   const verdictOf = (c: number): CupVerdict => (c < 0 ? 'tight' : c <= good ? 'good' : c <= gappy ? 'roomy' : 'gappy')
-  const ends = (better: (x: number, y: number) => boolean) => {
-    const i = clearance.reduce((k, c, j) => (better(c, clearance[k]!) ? j : k), 0)
-    return { at: shoe[i]!, room: clearance[i]! }
-  }
-  const lo = ends((x, y) => x < y)
-  const hi = ends((x, y) => x > y)
-  const verdict: CupVerdict = lo.room < 0 ? 'tight' : verdictOf(hi.room)
+  const verdict: CupVerdict = laid.least.room < 0 ? 'tight' : verdictOf(laid.most.room)
   return {
-    cup: settled,
-    shoe,
-    clearance,
-    verdicts: clearance.map(verdictOf),
-    least: lo,
-    most: hi,
+    ...laid,
+    verdicts: laid.clearance.map(verdictOf),
     verdict,
-    finding: cupFinding(verdict, lo.room, hi.room, gappy),
+    finding: cupFinding(verdict, laid.least.room, laid.most.room, gappy),
   }
 }
 

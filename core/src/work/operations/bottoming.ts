@@ -8,6 +8,7 @@ import { heel } from './heel.ts'
 import { lastOut } from './lastOut.ts'
 import { drawn } from './lastingTacks.ts'
 import { midsole, outsole, turnedOut } from './soles.ts'
+import { unit } from './unit.ts'
 import { MARGIN_DOWN, welt } from './welt.ts'
 
 const way = (f: Facts) => traitsOf(f.construction)
@@ -22,6 +23,7 @@ export const bottomWork = (f: Facts): Operation[] => [
   ...midsole(f),
   ...turnedOut(f),
   ...cup(f),
+  ...unit(f),
   ...outsole(f),
   ...heel(f),
 ]

@@ -118,7 +118,7 @@ const cutOf: Record<PartFamily, CutName | null> = {
   shank: 'shank',
   filler: null,
   midsole: 'midsole',
-  cup: null,
+  'bought sole': null,
   outsole: 'outsole',
   wedge: 'heel',
   lift: 'heel',

@@ -12,10 +12,12 @@ import { cupWall } from './cup.ts'
 import { screwedHeel } from './heel.ts'
 import { covered } from './insole.ts'
 import { lastOut } from './lastOut.ts'
+import { unitEdge } from './unit.ts'
 
 /** From the built bottom to the box. */
 export const finishingWork = (f: Facts): Operation[] => [
   ...edgesOfSoles(f),
+  ...unitEdge(f),
   ...unwrapped(f),
   ...(f.work.ways.lastOut === 'after the sole' ? lastOut('out') : []),
   ...screwedHeel(f),

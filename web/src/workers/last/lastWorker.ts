@@ -7,6 +7,7 @@ import {
   tapeAlong,
   type TapeAlong,
   cupFit,
+  unitFit,
   featherLine,
   GeometryError,
   girth,
@@ -26,6 +27,7 @@ import {
   wallPoint,
   type BuildUp,
   type CupFit,
+  type UnitFit,
   type CupSoleFields,
   type GirthStation,
   type Grade,
@@ -201,13 +203,17 @@ const worker = {
   lasted: (last: LastBody, layers: PlannedLayers, rules: RuleFigures): Answer<Path> =>
     answered(() => lastedShoe(buildLast(last), layers, new RuleBook(rules, {})).outline),
 
-  /** How a shoe of this outline sits in a cup. */
-  cup: (
+  /** How a shoe of this outline sits in a cup, or stands on a flat unit. */
+  boughtSole: (
     lasted: Path,
-    sole: Pick<CupSoleFields, 'outline' | 'turned' | 'flipped'>,
+    sole: Pick<CupSoleFields, 'form' | 'outline' | 'turned' | 'flipped'>,
     rules: RuleFigures,
     own: RuleFigures,
-  ): Answer<CupFit> => answered(() => cupFit(lasted, sole, new RuleBook(rules, own))),
+  ): Answer<CupFit | UnitFit> =>
+    answered(() => {
+      const book = new RuleBook(rules, own)
+      return sole.form === 'cup' ? cupFit(lasted, sole, book) : unitFit(lasted, sole, book)
+    }),
 
   tracing: (shape: Extract<LastShape, { kind: 'traced' }>): Answer<TracedBottomView> =>
     answered(() => {

@@ -19,7 +19,7 @@ const tabs = [
   { path: 'foot', name: 'Foot' },
   { path: 'compare', name: 'Compare' },
   { path: 'sizes', name: 'Sizes' },
-  { path: 'cup', name: 'Cup sole' },
+  { path: 'sole', name: 'Bought sole' },
   { path: 'stock', name: 'Shelf' },
 ]
 watch(

@@ -231,12 +231,12 @@ async function start(): Promise<void> {
           >
             <template #picture="{ value }"><WaySection :way="value" /></template>
           </PictureChoice>
-          <div v-if="traitsOf(way).inCup" class="fields">
+          <div v-if="traitsOf(way).bought" class="fields">
             <SelectField
-              label="Cup sole"
+              label="Bought sole"
               name="cup-sole"
               :value="cupSoleId ?? ''"
-              :options="workshop.cupSoles.map((c) => ({ value: c.id, name: c.name }))"
+              :options="workshop.solesFor(way).map((c) => ({ value: c.id, name: c.name }))"
               @choose="cupSoleId = $event"
             />
           </div>

@@ -105,7 +105,9 @@ export function useNewPair() {
     if (mine !== asked) return
     like.value = found
     if (found && !touched.has('system')) system.value = found.decisions.size.system
-    cupSoleId.value = found?.decisions.cupSoleId ?? workshop.cupSoles[0]?.id ?? null
+    const soles = workshop.solesFor(way.value)
+    const before = soles.find((s) => s.id === found?.decisions.cupSoleId) ?? soles[0]
+    cupSoleId.value = before?.id ?? null
     proposeMaterials()
   }
   watch([style, way], () => void attempt(goByNewestOfStyle))
@@ -146,7 +148,7 @@ export function useNewPair() {
       size: { system: system.value, value: size.value },
       construction: inWay,
       upper: { style: inStyle },
-      cupSoleId: traitsOf(inWay).inCup ? cupSoleId.value : null,
+      cupSoleId: workshop.solesFor(inWay).some((s) => s.id === cupSoleId.value) ? cupSoleId.value : null,
       pieceMaterials: Object.fromEntries(
         piecesToo.value && inStyle === style.value ? ownPieces.value.map((p) => [p.piece, p.material.id]) : [],
       ),

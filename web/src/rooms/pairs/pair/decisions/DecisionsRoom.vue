@@ -58,11 +58,13 @@ const d = computed(() => pair.decisions as PairDecisions)
 const roles = computed(() => rolesIn(d.value.upper.style, d.value.construction))
 const leftLast = computed(() => workshop.lasts.find((l) => l.id === d.value.left?.lastId) ?? null)
 
-/** A pair that goes into a cup takes the first of the stores until another is chosen. */
+const soles = computed(() => workshop.solesFor(d.value.construction))
+/** A pair that stands in or on a bought sole takes the first of the stores that is one, until another is chosen. */
 function construct(construction: ConstructionName): void {
-  const first = workshop.cupSoles[0]?.id ?? null
-  const cup = traitsOf(construction).inCup ? { cupSoleId: d.value.cupSoleId ?? first } : {}
-  set({ construction, ...cup })
+  const fitting = workshop.solesFor(construction)
+  const kept = fitting.some((c) => c.id === d.value.cupSoleId)
+  const change = fitting.length > 0 && !kept ? { cupSoleId: fitting[0]!.id } : {}
+  set({ construction, ...change })
 }
 const set = (change: Partial<PairDecisions>) => pair.change({ ...d.value, ...change })
 /** A material that was just changed: what it was and is, the plan from before, and the pair as it was left. */
@@ -193,13 +195,13 @@ async function remove(): Promise<void> {
         />
         <p class="soft">{{ constructionOf[d.construction].sentence }}</p>
         <SelectField
-          v-if="traitsOf(d.construction).inCup"
-          label="Cup sole"
+          v-if="traitsOf(d.construction).bought"
+          label="Bought sole"
           name="cup-sole"
           :value="d.cupSoleId ?? ''"
           :options="[
-            { value: '', name: workshop.cupSoles.length > 0 ? 'choose one' : 'none in the stores yet' },
-            ...workshop.cupSoles.map((c) => ({ value: c.id, name: c.name })),
+            { value: '', name: soles.length > 0 ? 'choose one' : 'none in the stores yet' },
+            ...soles.map((c) => ({ value: c.id, name: c.name })),
           ]"
           @choose="set({ cupSoleId: $event === '' ? null : $event })"
         />

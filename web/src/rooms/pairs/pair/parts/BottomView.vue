@@ -3,7 +3,7 @@ import { NCheckbox, NTable } from 'naive-ui'
 import { traitsOf, type PairDecisions } from '@gentle-awl/core'
 import { computed } from 'vue'
 import { bareLength, lengthWord } from '../../../../app/settings.ts'
-import CupFitDrawing from '../../../../drawing/CupFitDrawing.vue'
+import BoughtSoleDrawing from '../../../../drawing/BoughtSoleDrawing.vue'
 import { usePair } from '../../../../stores/pairStore.ts'
 import BecauseItem from '../../../../ui/BecauseItem.vue'
 import BecausePanel from '../../../../ui/BecausePanel.vue'
@@ -21,7 +21,7 @@ function setLasted(lasted: PairDecisions['lasted']): void {
   if (pair.ownLeft && d.value.left) pair.change({ ...d.value, left: { ...d.value.left, lasted } })
   else pair.change({ ...d.value, lasted })
 }
-const bought = computed(() => traitsOf(d.value.construction).inCup)
+const bought = computed(() => traitsOf(d.value.construction).bought)
 const places = ['seat', 'waist', 'tread', 'toe'] as const
 /** Where the traced shoe differs most from the predicted one, if it does at all. */
 const worst = computed(() => {
@@ -33,7 +33,7 @@ const worst = computed(() => {
 const heelBecauses = computed(() => {
   const seen = new Set<string>()
   return (pair.plan?.parts ?? [])
-    .filter((p) => ['heelWedge', 'heelLift', 'topPiece', 'shank', 'filler'].includes(p.id))
+    .filter((p) => ['heelWedge', 'heelLift', 'topPiece', 'unit', 'shank', 'filler'].includes(p.id))
     .flatMap((p) => p.becauses)
     .filter((b) => !seen.has(b.quantity) && seen.add(b.quantity))
 })
@@ -46,11 +46,11 @@ function setWedge(wedge: boolean): void {
   <div v-if="bottom" class="work-and-panel">
     <div class="drawings">
       <SideSection :bottom="bottom" />
-      <CupFitDrawing
+      <BoughtSoleDrawing
         v-if="bought"
-        :fit="bottom.cup"
+        :fit="bought === 'cup' ? bottom.cup : bottom.unit"
         :foot="pair.foot"
-        empty="No cup sole is chosen yet: choose one in Decisions."
+        :empty="`No ${bought === 'cup' ? 'cup sole' : 'flat unit'} is chosen yet: choose one in Decisions.`"
       />
       <OutlinesDrawing
         v-else

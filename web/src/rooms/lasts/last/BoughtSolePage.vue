@@ -2,16 +2,21 @@
 import { NButton } from 'naive-ui'
 import {
   offset,
+  soleForms,
+  soleStuffs,
   type CupFit,
   type CupSole,
+  type CupSoleFields,
   type Last,
   type Path,
   type PlannedLayers,
   type RuleFigures,
+  type SoleForm,
+  type UnitFit,
 } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../api/client.ts'
-import CupFitDrawing from '../../../drawing/CupFitDrawing.vue'
+import BoughtSoleDrawing from '../../../drawing/BoughtSoleDrawing.vue'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
 import type { Answer } from '../../../workers/answer.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
@@ -22,6 +27,7 @@ import { useWorkshop } from '../../../stores/workshopStore.ts'
 import BecausePanel from '../../../ui/BecausePanel.vue'
 import LengthField from '../../../ui/LengthField.vue'
 import FindingItem from '../../../ui/FindingItem.vue'
+import ChoiceBar from '../../../ui/ChoiceBar.vue'
 import { useAttempt } from '../../../app/useAttempt.ts'
 import { tell } from '../../../app/settings.ts'
 import SelectField from '../../../ui/SelectField.vue'
@@ -37,10 +43,10 @@ const chosen = ref<string | null>(null)
 /** Layers of a pair that is planned on this last, or thicknesses tried here. */
 const layersOf = ref<string>('own')
 const layers = reactive<PlannedLayers>({ upper: 1.4, lining: 0.9, stiffener: 1.2, puff: 1 })
-const fit = shallowRef<CupFit | null>(null)
+const fit = shallowRef<CupFit | UnitFit | null>(null)
 const { problem, attempt } = useAttempt()
 const working = ref(false)
-const bring = reactive({ name: '', text: '', open: false })
+const bring = reactive({ name: '', text: '', open: false, form: 'cup' as SoleForm })
 
 async function load(): Promise<void> {
   await attempt(async () => {
@@ -80,16 +86,21 @@ async function shoeTried(last: Stored<Last>): Promise<Answer<Shoe>> {
 let asked = 0
 watch(
   [() => store.last, sole, layersOf, layers, () => workshop.houseRules],
-  async ([last, cup]) => {
-    if (!last || !cup) return
+  async ([last, bought]) => {
+    if (!last || !bought) return
     const mine = ++asked
     working.value = true
-    const { outline, turned, flipped } = cup
+    const { form, outline, turned, flipped } = bought
     const shoe = await (layersOf.value === 'own' ? shoeTried(last) : shoeOfPair(layersOf.value, last))
     if (mine !== asked) return
     const answer =
       shoe?.problem === null
-        ? await lastBench().cup(shoe.value.lasted, { outline, turned, flipped }, workshop.houseRules, shoe.value.own)
+        ? await lastBench().boughtSole(
+            shoe.value.lasted,
+            { form, outline, turned, flipped },
+            workshop.houseRules,
+            shoe.value.own,
+          )
         : shoe
     if (mine !== asked) return
     working.value = false
@@ -99,13 +110,11 @@ watch(
   { immediate: true, deep: true },
 )
 
-async function turn(some: Partial<CupSole>): Promise<void> {
+async function alter(some: Partial<CupSoleFields>): Promise<void> {
   const row = sole.value
   if (!row) return
-  const { name, note, outline, seat, tread, turned, flipped } = row
-  await act(() =>
-    api.cupSoles.change(row.id, row.version, { name, note, outline, seat, tread, turned, flipped, ...some }),
-  )
+  const { id, version, updatedAt: _, ...fields } = row
+  await act(() => api.cupSoles.change(id, version, { ...fields, ...some }))
 }
 async function act(work: () => Promise<{ id: string }>): Promise<void> {
   await attempt(async () => {
@@ -121,6 +130,8 @@ const take = (outline: Path, name: string) =>
     api.cupSoles.add({
       name: bring.name.trim() || name.replace(/\.[a-z]+$/i, ''),
       note: `From ${name}.`,
+      form: bring.form,
+      stuff: 'rubber',
       outline: thinnedOutline(outline),
       seat: null,
       tread: null,
@@ -128,20 +139,38 @@ const take = (outline: Path, name: string) =>
       flipped: false,
     }),
   )
-/** A pencil drawn round the inside runs along the wall with its outer side: half its width is added. */
-const takeBrought = ({ outlines, pencil, name }: Brought) =>
-  take(pencil ? offset(outlines[0], pencil / 2, 'the cup') : outlines[0], name)
+/**
+ * A pencil drawn round the inside of a cup runs along the wall with its outer side: half its width is added. Drawn round a
+ * unit it runs along its edge with its inner side: half is taken off.
+ */
+const takeBrought = ({ outlines, pencil, name }: Brought) => {
+  const side = bring.form === 'cup' ? 1 : -1
+  return take(pencil ? offset(outlines[0], (side * pencil) / 2, 'the bought sole') : outlines[0], name)
+}
+const words: Record<SoleForm, { what: string; empty: string; settles: string }> = {
+  cup: {
+    what: 'the inside of a cup sole',
+    empty: 'Bring in the inside of a cup or the edge of a flat unit: it is laid round the last here.',
+    settles:
+      'The cup is moved and turned until its tightest place is as easy as it can be, as a shoe settles when it is pressed in.',
+  },
+  unit: {
+    what: 'the upper edge of a flat unit',
+    empty: '',
+    settles:
+      'The unit is moved and turned until it stands out as far as it can where it is leanest; what stands out further than its edge is trimmed off.',
+  },
+}
+const formOptions = soleForms.map((value) => ({ value, name: value === 'cup' ? 'A cup' : 'A flat unit' }))
+const stuffOptions = soleStuffs.map((value) => ({ value, name: value === 'rubber' ? 'Rubber' : 'Crepe' }))
 const takePoints = () =>
   attempt(async () => take((await outlinesOf(bring.text, 'The points')).outlines[0], 'The points'))
 </script>
 
 <template>
   <div v-if="store.last" class="work-and-panel">
-    <CupFitDrawing
-      :fit="fit"
-      :empty="sole ? problem || 'Fitting …' : 'Bring in the inside of a cup sole: it is laid round the last here.'"
-    />
-    <BecausePanel title="Cup sole">
+    <BoughtSoleDrawing :fit="fit" :empty="sole ? problem || 'Fitting …' : words.cup.empty" />
+    <BecausePanel title="Bought sole">
       <SelectField
         label="Which of the stores"
         name="cup-sole"
@@ -150,27 +179,38 @@ const takePoints = () =>
         @choose="chosen = $event"
       />
       <div class="row">
-        <NButton :disabled="!sole" @click="turn({ turned: !sole?.turned })"> Turn it round </NButton>
-        <NButton :disabled="!sole" @click="turn({ flipped: !sole?.flipped })"> Other foot </NButton>
+        <NButton :disabled="!sole" @click="alter({ turned: !sole?.turned })"> Turn it round </NButton>
+        <NButton :disabled="!sole" @click="alter({ flipped: !sole?.flipped })"> Other foot </NButton>
         <NButton :aria-expanded="bring.open" @click="bring.open = !bring.open"> Bring one in </NButton>
+      </div>
+      <div v-if="sole" class="two">
+        <ChoiceBar label="What it is" :options="formOptions" :value="sole.form" @choose="alter({ form: $event })" />
+        <ChoiceBar label="Made of" :options="stuffOptions" :value="sole.stuff" @choose="alter({ stuff: $event })" />
       </div>
       <div v-if="sole" class="four">
         <div v-for="where in ['seat', 'tread'] as const" :key="where" class="field">
-          <span>Bottom under the {{ where }}</span>
+          <span>Under the {{ where }}</span>
           <LengthField
-            :label="`Bottom of the cup under the ${where}; 0 if it was not measured`"
+            :label="`Thickness under the ${where}; 0 if it was not measured`"
             :value="sole[where] ?? 0"
             :min="0"
             :max="where === 'seat' ? 80 : 40"
-            @change="turn({ [where]: $event >= 1 ? $event : null })"
+            @change="alter({ [where]: $event >= 1 ? $event : null })"
           />
         </div>
       </div>
       <div v-if="bring.open" class="bring">
+        <h3>Bring one in</h3>
         <TextField v-model:value="bring.name" label="Name" name="cup-name" />
+        <ChoiceBar
+          label="What is brought in"
+          :options="formOptions"
+          :value="bring.form"
+          @choose="bring.form = $event"
+        />
         <BringIn
-          what="the inside of a cup sole"
-          label="Choose an SVG or DXF of its inside"
+          :what="words[bring.form].what"
+          label="Choose an SVG or DXF of its outline"
           name="cup-drawing"
           @take="takeBrought"
         />
@@ -211,8 +251,7 @@ const takePoints = () =>
         <FindingItem :finding="fit.finding" />
       </ul>
       <p class="soft">
-        The cup is moved and turned until its tightest place is as easy as it can be, as a shoe settles when it is
-        pressed in.
+        {{ words[sole?.form ?? 'cup'].settles }}
       </p>
     </BecausePanel>
   </div>
@@ -234,6 +273,10 @@ const takePoints = () =>
   grid-template-columns: 1fr 1fr;
   gap: 10px 14px;
   margin: 10px 0;
+}
+.two {
+  display: grid;
+  gap: 8px;
 }
 .four .field > span {
   font-weight: 400;
