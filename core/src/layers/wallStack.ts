@@ -2,6 +2,7 @@ import { nearest } from '../geometry/polyline.ts'
 import { Inside } from '../geometry/pointInPolygon.ts'
 import { boxOf, type Box, type Path, type Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
+import { gatheredTimes, type GatherBand } from '../trade/gatherBand.ts'
 import { profileAt, type Profile, type WallArea } from '../trade/wallArea.ts'
 
 /** One layer at a place of the wall, mm. */
@@ -19,12 +20,14 @@ interface Ready {
   area: WallArea
   inside: Inside
   thinned: { edge: Path; profile: Profile; within: Box }[]
+  folds: { band: GatherBand; inside: Inside }[]
 }
 
 function ready(area: WallArea): Ready {
   return {
     area,
     inside: new Inside(area.area),
+    folds: (area.gathered ?? []).map((band) => ({ band, inside: new Inside(band.area) })),
     thinned: area.thinned.map(({ edge, profile }) => {
       const reach = profile[profile.length - 1]![0]
       const b = boxOf(edge)
@@ -77,7 +80,7 @@ export class WallStack {
   }
 }
 
-function thicknessOf({ area, inside, thinned }: Ready, p: Point): number {
+function thicknessOf({ area, inside, thinned, folds }: Ready, p: Point): number {
   if (!inside.has(p)) return 0
   let least = area.thickness
   for (const { edge, profile, within } of thinned) {
@@ -85,5 +88,6 @@ function thicknessOf({ area, inside, thinned }: Ready, p: Point): number {
     const t = profileAt(profile, nearest(edge, p).away)
     if (t < least) least = t
   }
+  for (const { band, inside: within } of folds) if (within.has(p)) return least * gatheredTimes(band, p)
   return least
 }

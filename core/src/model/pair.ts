@@ -21,6 +21,8 @@ export const sockExtents = ['full', 'half', 'heel'] as const
 export const materialProfiles = ['any', 'all natural'] as const
 /** How the linings meet at the back, and how far the lasted lining is left under the feather. */
 export const liningBacks = ['heel grip', 'butt seam', 'lapped'] as const
+/** Whether the vamp lining is folded along its middle or has a seam there. */
+export const liningFronts = ['in one', 'centre seam'] as const
 export const liningTrims = ['short', 'long', 'feather'] as const
 
 /** The lasted shoe traced on paper, and whether the bottom parts go by it or by the prediction. */
@@ -81,7 +83,11 @@ export const PairDecisions = z.object({
     })
     .prefault({}),
   lining: z
-    .object({ back: z.enum(liningBacks).default('heel grip'), trim: z.enum(liningTrims).default('short') })
+    .object({
+      back: z.enum(liningBacks).default('heel grip'),
+      front: z.enum(liningFronts).default('in one'),
+      trim: z.enum(liningTrims).default('short'),
+    })
     .prefault({}),
   puff: z.object({ ...handFields('puff') }).prefault({}),
   sock: z

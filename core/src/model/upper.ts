@@ -44,8 +44,8 @@ export type MovedPoint = z.infer<typeof MovedPoint>
 export const decorations = ['none', 'punched', 'gimped', 'punched and gimped'] as const
 export type Decoration = (typeof decorations)[number]
 
-/** Where designed folds lie: over the instep, over the toes, or over both. */
-export const foldPlaces = ['instep', 'toes', 'all along'] as const
+/** Where designed folds lie: over the instep, over the toes, over both, or round the shaft above the foot. */
+export const foldPlaces = ['instep', 'toes', 'all along', 'shaft'] as const
 export type FoldPlace = (typeof foldPlaces)[number]
 
 /** A piece of a pattern drawn elsewhere, mm; the edge that begins at each corner, counter-clockwise. */

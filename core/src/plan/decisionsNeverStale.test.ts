@@ -114,6 +114,7 @@ const changes: Record<string, (input: PlanInput) => PlanInput> = {
   'stiffener.lateralEnd': (i) => withDecisions(i, { stiffener: { ...i.decisions.stiffener, lateralEnd: 88 } }),
   'stiffener.medialEnd': (i) => withDecisions(i, { stiffener: { ...i.decisions.stiffener, medialEnd: 91 } }),
   'lining.back': (i) => withDecisions(i, { lining: { ...i.decisions.lining, back: 'butt seam' } }),
+  'lining.front': (i) => withDecisions(i, { lining: { ...i.decisions.lining, front: 'centre seam' } }),
   'lining.trim': (i) => withDecisions(i, { lining: { ...i.decisions.lining, trim: 'feather' } }),
   'puff.length': (i) => withDecisions(i, { puff: { length: 55 } }),
   'sock.extent': (i) => withDecisions(i, { sock: { ...i.decisions.sock, extent: 'half' } }),

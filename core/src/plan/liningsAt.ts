@@ -1,5 +1,6 @@
 import type { PairDecisions } from '../model/pair.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
+import { wallSides } from '../trade/side.ts'
 import { linedAllRound } from '../upper/style.ts'
 import { styleBook } from '../upper/styles/index.ts'
 
@@ -20,7 +21,10 @@ export interface LiningsAt {
  */
 export function liningsAt({ lining, upper }: PairDecisions, usual: number, own: ByPiece<number>): LiningsAt {
   if (upper.style === 'own pattern') return { heel: usual, toe: usual, most: usual }
-  const thickest = (ids: readonly string[]) => Math.max(...ids.map((id) => ofPiece(own, id, usual)))
+  // A lining with a seam along its middle is two pieces.
+  const cutAs = (id: string) =>
+    id === 'vampLining' && lining.front === 'centre seam' ? wallSides.map((side) => `${id}.${side}`) : [id]
+  const thickest = (ids: readonly string[]) => Math.max(...ids.flatMap(cutAs).map((id) => ofPiece(own, id, usual)))
   const { linedBy } = styleBook[upper.style]
   const { behind, toes, sides } = linedBy ?? linedAllRound
   const heel = thickest(lining.back === 'heel grip' && !linedBy ? ['heelGrip'] : behind)

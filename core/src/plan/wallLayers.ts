@@ -13,10 +13,13 @@ import { puffRules } from '../parts/puff/toePuff.ts'
 import { stiffenerRules } from '../parts/stiffener/rules.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Part } from '../trade/part.ts'
-import { backerOf } from '../trade/partCatalogue.ts'
+import type { GatherBand } from '../trade/gatherBand.ts'
+import { backerOf, kindOf } from '../trade/partCatalogue.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
+import type { Piece } from '../upper/piece.ts'
+import type { DrawnUpper } from '../upper/style.ts'
 import type { BasePattern } from '../upper/upper.ts'
 
 /** What the layers of the wall are read off. */
@@ -56,9 +59,16 @@ export function layersOf(inputs: LayerInputs): WallLayers {
   const order = pieceOrder(pieces)
   const areas = [
     ...parts.flatMap((p) => p.areas),
-    ...pieces.flatMap((p) =>
-      pieceAreas(p, DEPTHS.upper + (order.get(p.id) ?? 0), ofPiece(inputs.own, p.id, inputs.upper), inputs.sight, book),
-    ),
+    ...pieces.flatMap((p) => {
+      const gathered = bandsOn(p, base?.drawn)
+      return pieceAreas(
+        p,
+        DEPTHS.upper + (order.get(p.id) ?? 0),
+        ofPiece(inputs.own, p.id, inputs.upper),
+        inputs.sight,
+        book,
+      ).map((area) => (gathered.length > 0 ? { ...area, gathered } : area))
+    }),
   ]
   // A drawn pattern lies on no forme: then upper and lining are taken as one thickness all over.
   if (pieces.length === 0) areas.push(...evenWall(map, { ...inputs, upper: inputs.upper.thickness }))
@@ -107,6 +117,12 @@ export function layersOf(inputs: LayerInputs): WallLayers {
       insoleEdge,
     },
   }
+}
+
+/** Where a piece is drawn together into folds: what is folded along the middle with the vamp, what is of the shaft with it. */
+function bandsOn({ id, fold }: Piece, drawn: DrawnUpper | undefined): readonly GatherBand[] {
+  if (kindOf(id) === 'shaft') return drawn?.shaftFolds?.bands ?? []
+  return fold ? (drawn?.opened?.gathers?.bands ?? []) : []
 }
 
 /** Upper and lining over the whole wall, for a pattern whose pieces have no place on it. */

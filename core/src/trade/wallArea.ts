@@ -1,4 +1,5 @@
 import type { Path } from '../geometry/path.ts'
+import type { GatherBand } from './gatherBand.ts'
 import type { Side } from './side.ts'
 import type { Rule } from './rules.ts'
 
@@ -24,6 +25,8 @@ export interface WallArea {
   /** Closed, on the forme seen from the lateral side, mm; it ends at the feather line. */
   area: Path
   thinned: readonly ThinnedEdge[]
+  /** Where it is drawn together into folds. */
+  gathered?: readonly GatherBand[]
 }
 
 /** Order of the layers from the foot outwards. */

@@ -1,10 +1,11 @@
-import { pointAt, resample } from '../geometry/polyline.ts'
+import { cumulative, nearest, pointAt, resample } from '../geometry/polyline.ts'
 import { lineThrough } from '../geometry/lineThrough.ts'
 import { distance, pathLength, type Path, type Point } from '../geometry/path.ts'
 import { grainAlong } from '../trade/grain.ts'
 import type { Join } from './joins.ts'
 import { openRuns } from './decoration.ts'
 import { allowanceAt, type Piece, type PieceEdge, type PieceMark } from './piece.ts'
+import type { Side } from '../trade/side.ts'
 import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
 import { ROUNDING } from '../geometry/tolerance.ts'
 
@@ -39,8 +40,9 @@ function matchShares(length: number): number[] {
 /**
  * Notches of a piece: the medial side (on its bottom edge, or its longest one), both ends of a centre line, and the
  * match marks of every seam. How many a seam gets is settled by the seam, not by either edge, so that both have the same.
+ * `gathered` are places of the forme at which a piece with folds and its lining meet: both are marked there.
  */
-export function withMarks(piece: Piece, joins: readonly Join[]): Piece {
+export function withMarks(piece: Piece, joins: readonly Join[], gathered: readonly Point[] = []): Piece {
   const marks: PieceMark[] = []
   const medial = piece.edges.filter((e) => e.side === 'medial')
   const longest = (list: readonly PieceEdge[]) =>
@@ -52,6 +54,7 @@ export function withMarks(piece: Piece, joins: readonly Join[]): Piece {
     if (!join) continue
     for (const share of matchShares(Math.min(...join.lengths))) marks.push({ kind: 'match', ...onCut(edge, share) })
   }
+  for (const { edge, share } of placesOn(piece, gathered)) marks.push({ kind: 'match', ...onCut(edge, share) })
   if (piece.fold) {
     const [a, b] = piece.fold
     const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
@@ -73,6 +76,41 @@ export function withMarks(piece: Piece, joins: readonly Join[]): Piece {
     }
   }
   return { ...piece, marks, grain: grainOf(piece) }
+}
+
+/** Where places of the forme lie on the edges of a piece: on each half whose edge runs through them. */
+function placesOn(piece: Piece, points: readonly Point[]): { edge: PieceEdge; share: number }[] {
+  return piece.places.flatMap((place) =>
+    points.flatMap((p) => {
+      const found = place.edges
+        .filter((e) => e.role !== 'fold')
+        .map((e) => ({ of: e, ...nearest(e.line, p) }))
+        .filter((e) => e.away < ON_EDGE && e.at > CORNER && e.at < pathLength(e.of.line) - CORNER)
+        .sort((a, b) => a.away - b.away)[0]
+      const edge = found && piece.edges.find((e) => e.name === found.of.name && [place.side, 'whole'].includes(e.side))
+      return edge ? [{ edge, share: shareOn(edge, found.of.line, found.at, place.side) }] : []
+    }),
+  )
+}
+/**
+ * An edge runs through a place that it comes so near to (folds are laid out on the mean of both sides, which differ along the
+ * feather), and a mark keeps so far from its ends, mm.
+ */
+const ON_EDGE = 10
+const CORNER = 6
+
+/** Where a place of an edge on the forme lies on the piece, as a share: point by point where both have as many, or by length. */
+function shareOn({ line }: PieceEdge, onForme: Path, at: number, side: Side): number {
+  const onPiece = side === 'medial' ? [...line].reverse() : line
+  const [runs, its] = [cumulative(onForme), cumulative(onPiece)]
+  const whole = its[its.length - 1] || 1
+  let share = at / (runs[runs.length - 1] || 1)
+  if (onPiece.length === onForme.length) {
+    const k = Math.max(0, runs.findIndex((r) => r >= at) - 1)
+    const t = (at - runs[k]!) / (runs[k + 1]! - runs[k]! || 1)
+    share = (its[k]! + t * (its[k + 1]! - its[k]!)) / whole
+  }
+  return side === 'medial' ? 1 - share : share
 }
 
 /** Where a ray from a point of the finished outline leaves the cut one. */

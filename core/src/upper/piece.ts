@@ -73,6 +73,8 @@ export interface Piece {
   slits: { from: Point; to: Point; kind: 'slit' | 'notch' }[]
   /** Tight direction, as an arrow on the piece. */
   grain: Grain
+  /** Short lines across its middle, at which it lies on its lining when its folds are drawn together. */
+  ticks: Path[]
   /** How deep the teeth of its gimped edges are, mm; 0 where they are plain. */
   teeth: number
   /** The finished outline and its edges on the forme, by side: what shows the piece in its place and on the last. */

@@ -35,6 +35,7 @@ export function pieceAsPart(
   const lines: PartLine[] = [
     { name: FINISHED, kind: 'mark', path: piece.net, closed: true },
     ...(piece.fold ? [{ name: 'centre line', kind: 'fold' as const, path: piece.fold, closed: false }] : []),
+    ...piece.ticks.map((path): PartLine => ({ name: 'gather mark', kind: 'mark', path, closed: false })),
     ...piece.marks.map((m): PartLine => ({
       name: MARKS[m.kind].name,
       kind: 'cut mark',

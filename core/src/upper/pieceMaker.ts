@@ -84,6 +84,7 @@ function finished(
     holes: [],
     sewn: [],
     slits: [],
+    ticks: [],
     grain: { from: net[0]!, to: net[0]! },
     teeth: 0,
     places,
@@ -106,11 +107,21 @@ export function flatPiece(draft: PieceDraft, side: Piece['side'], drafts: readon
   return finished(draft, side, edges, [], null)
 }
 
-/** A piece of one side. The medial one is mirrored, so that it is seen from outside as it lies on the shoe. */
-export function sidePiece(draft: PieceDraft, side: Side, drafts: readonly EdgeDraft[], book: RuleBook): Piece {
+/**
+ * A piece of one side. The medial one is mirrored, so that it is seen from outside as it lies on the shoe. `place` says where what
+ * is drawn on the forme comes to lie on the piece, where that is another place.
+ */
+export function sidePiece(
+  draft: PieceDraft,
+  side: Side,
+  drafts: readonly EdgeDraft[],
+  book: RuleBook,
+  place: (p: Point) => Point = (p) => p,
+): Piece {
   const flip = (line: Path): Path => line.map(([x, y]): Point => [-x, y])
   const edges = drafts
     .filter((d) => pathLength(d.line) > 1e-3)
+    .map((d) => ({ ...d, line: d.line.map(place) }))
     .map((d): PieceEdge => ({
       name: d.name,
       role: d.role,
@@ -211,7 +222,8 @@ function eased(line: Path, reach: number): Path {
 
 /**
  * A whole piece from its two halves, each drawn as on the lateral side and walked from the end of the fold back to its
- * start: unfolded along the fold line. `place` bends a half open first (see openForepart). Seen from outside; the fold
+ * start: unfolded along the fold line. `place` bends a half open first (see openForepart). `ticks` are places of the forme's
+ * centre line that are marked on the fold. Seen from outside; the fold
  * lies along x with the medial half above it, or stands upright with the medial half on the left.
  */
 export function foldedPiece(
@@ -220,6 +232,7 @@ export function foldedPiece(
   fold: FoldLine,
   book: RuleBook,
   place: (p: Point) => Point = (p) => p,
+  ticks: readonly Point[] = [],
 ): Piece {
   const l = distance(fold.from, fold.to)
   if (l < 1) throw new GeometryError(`${draft.name}: its fold line has no length. Move its ends apart.`)
@@ -263,7 +276,7 @@ export function foldedPiece(
     }
     return side === 'lateral' ? edges : edges.reverse()
   }
-  return finished(
+  const piece = finished(
     draft,
     'whole',
     [...of('lateral'), ...of('medial')],
@@ -272,4 +285,9 @@ export function foldedPiece(
     ),
     [stand([0, 0]), stand([l, 0])],
   )
+  const marked = ticks.map((p) => lay(p)[0]).filter((x) => x > TICK && x < l - TICK)
+  return { ...piece, ticks: marked.map((x): Path => [stand([x, -TICK]), stand([x, TICK])]) }
 }
+
+/** Half the length of a tick across the fold, mm; nearer to an end of it there is none. */
+const TICK = 3

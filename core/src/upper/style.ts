@@ -1,4 +1,4 @@
-import type { Gathered } from './gathers.ts'
+import type { Gathered, Gathers } from './gathers.ts'
 import type { Path, Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import type { TopFinish } from '../model/upper.ts'
@@ -36,6 +36,8 @@ export interface DrawnUpper {
   tongueOnVamp?: Record<Side, readonly Path[]>
   /** Of a shoe that is nothing but straps, each of them; null where the toes are covered. */
   straps?: readonly Strap[]
+  /** The straps as they were before folds were laid in them: what linings are cut to. */
+  plainStraps?: readonly Piece[]
   /** Front of the opening on the centre line. */
   throat: Point
   /** Edges of the lacing, from the top forwards; none on a slip-on. */
@@ -52,6 +54,8 @@ export interface DrawnUpper {
   seams: { name: string; side: Side; line: Path }[]
   /** The vamp opened out along its centre, where there is one. */
   opened: Gathered | null
+  /** A shaft that is opened for folds. */
+  shaftFolds?: Gathers | null
   zip: Path | null
   /** Edges that are neither seam nor opening, to be shown in their place. */
   edges?: { name: string; side: Side; line: Path }[]
@@ -91,6 +95,8 @@ export interface Style {
   suggests: readonly StyleSuggestion[]
   /** Tongue and collar are filled with foam. */
   padded: boolean
+  /** Its shaft may be laid in folds. */
+  shaftFolds?: true
   /** What a closed shoe has and this one has no place for. */
   without?: readonly ('stiffener' | 'puff')[]
   /** Its linings, where they are not those of a shoe that is closed all round. */

@@ -504,7 +504,7 @@ describe('designed folds', () => {
         const tops = u.opened!.slashes.map(([top]) => nearest(mapOf('boot').centre, top!).at)
         return { first: Math.min(...tops), last: Math.max(...tops) }
       }
-      const [instep, toes, all] = foldPlaces.map(stretch)
+      const [instep, toes, all] = foldPlaces.filter((where) => where !== 'shaft').map(stretch)
       expect(toes!.first).toBeGreaterThan((instep!.first + instep!.last) / 2)
       expect(toes!.last).toBeGreaterThan(instep!.last + 10)
       expect(all!.first).toBeCloseTo(instep!.first, 6)

@@ -21,6 +21,9 @@ import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
 import { eyeletRowOf, eyeletRowOn, withEyelets, withGuard, type EyeletRow } from './eyelets.ts'
 import { layLacing, type Lacing } from './lacing.ts'
+import { gatheredEdges } from './gathers.ts'
+import type { FoldPlace } from '../model/upper.ts'
+import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
 import type { Piece } from './piece.ts'
 import { TONGUE_ABOVE } from './styles/tongue.ts'
 import { PointPlaces } from './pointPlaces.ts'
@@ -72,8 +75,9 @@ function dressed(
   pieces: readonly Piece[],
   joins: readonly Join[],
   { decisions, book }: Pick<UpperNeeds, 'decisions' | 'book'>,
+  gathered: readonly Point[] = [],
 ): Piece[] {
-  return pieces.map((p) => withSlits(withMarks(decorate(p, decisions, book), joins), book))
+  return pieces.map((p) => withSlits(withMarks(decorate(p, decisions, book), joins, gathered), book))
 }
 
 /** A piece with its eyelets; the tongue with its lace guard. */
@@ -159,7 +163,7 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
   const style = styleBook[decisions.style]
   const { board, points, throatDifference, drawn, margin, row } = base
   const { joins } = joinsOf(drawn.pieces)
-  const pieces = dressed(drawn.pieces, joins, needs).map((p) => laced(p, row, needs))
+  const pieces = dressed(drawn.pieces, joins, needs, gatheredEdges(drawn)).map((p) => laced(p, row, needs))
   const top = decisions.topFinish ?? style.topFinish
   const checked = {
     ...needs,
@@ -229,12 +233,18 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
       bent: drawn.opened.bent,
       fold: [drawn.opened.fold.from, drawn.opened.fold.to],
       gained: drawn.opened.gained,
-      slashes: drawn.opened.slashes,
+      slashes: [...(drawn.opened.gathers?.slashes ?? []), ...(drawn.shaftFolds?.slashes ?? [])],
     },
   }
 }
 
-/** The forepart in every version of the folds, side by side; nothing while there is one version or none. */
+/** What shows the versions of the folds: the shaft's one side, or what is opened along the middle. */
+function mayGather({ id, fold }: Piece, where: FoldPlace): boolean {
+  return where === 'shaft' ? id === 'shaft.lateral' : fold !== null && GATHERED.has(kindOf(id))
+}
+const GATHERED: ReadonlySet<PartKind | null> = new Set(['vamp', 'upper', 'frontStrap', 'instepStrap'])
+
+/** What is laid in folds in every version of them, side by side; nothing while there is one version or none. */
 function foldVersions({ map, decisions, book, heelGirth }: UpperNeeds): Upper['foldVersions'] {
   const { versions } = decisions.folds
   if (versions.length < 2 || decisions.style === 'own pattern') return []
@@ -248,7 +258,7 @@ function foldVersions({ map, decisions, book, heelGirth }: UpperNeeds): Upper['f
     )
     const { pieces } = style.draw(board)
     return withMargins(pieces, board.feather, board.marginMore(marginsByRule(pieces, book)))
-      .filter((p) => p.id === 'vamp' || p.id === 'upper')
+      .filter((p) => mayGather(p, decisions.folds.where))
       .map((p) => ({ version, amount, piece: p.id, outline: p.outline }))
   })
 }

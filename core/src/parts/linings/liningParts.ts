@@ -17,6 +17,7 @@ import { pieceAsPart } from '../../upper/pieceAsPart.ts'
 import type { BasePattern } from '../../upper/upper.ts'
 import type { Part, PartPlace } from '../../trade/part.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
+import { gatheredEdges } from '../../upper/gathers.ts'
 import { foamAreas, foamPieces, tongueLining } from './foam.ts'
 import { lacingBacking, tapeFindings } from './lacingTape.ts'
 import { liningRules } from './liningRules.ts'
@@ -102,7 +103,7 @@ export function liningParts(needs: LiningPartNeeds): Part[] {
   return [
     ...linings.map((p) =>
       asPart(
-        withMarks(p, joins),
+        withMarks(p, joins, gatheredEdges(base.drawn)),
         { ...lining, depth: lining.depth + (deepest - (order.get(p.id) ?? 0)) / 10 },
         becauseOf(p, needs),
         needs,

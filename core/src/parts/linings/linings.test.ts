@@ -42,7 +42,7 @@ const base = (style: (typeof styles)[number], more: Partial<UpperDecisions> = {}
   return drawn
 }
 const pieces = (b: BasePattern, back: (typeof liningBacks)[number] = 'heel grip', rules = book): Piece[] =>
-  liningPieces({ ...b, decisions: { back, trim: 'short' }, book: rules })
+  liningPieces({ ...b, decisions: { back, front: 'in one', trim: 'short' }, book: rules })
 const find = (list: readonly Piece[], id: string): Piece => {
   const p = list.find((x) => x.id === id)
   if (!p) throw new Error(`no piece ${id}`)
@@ -51,7 +51,7 @@ const find = (list: readonly Piece[], id: string): Piece => {
 const needs = (b: BasePattern): LiningPartNeeds => ({
   base: b,
   pieces: pieces(b),
-  decisions: { back: 'heel grip', trim: 'short' },
+  decisions: { back: 'heel grip', front: 'in one', trim: 'short' },
   material: sampleMaterials[1]!,
   foam: null,
   stay: null,

@@ -14,7 +14,7 @@ import { openedPiece } from '../../upper/styles/forepart.ts'
 import { bottomEdge, featherFrom, flipped, perSide } from '../../upper/styles/lines.ts'
 import { meet } from '../../geometry/lineCrossing.ts'
 import { smoothLine } from '../../geometry/smoothLine.ts'
-import { subpath } from '../../geometry/subpath.ts'
+import { subpath, subpathBetween } from '../../geometry/subpath.ts'
 import { liningRules } from './liningRules.ts'
 import { kindOf } from '../../trade/partCatalogue.ts'
 
@@ -191,32 +191,25 @@ export const liningPieces = (needs: LiningNeeds): Piece[] =>
 
 function evenLinings(needs: LiningNeeds): Piece[] {
   const { board, drawn, book } = needs
-  if (drawn.straps) return strapLinings(drawn.pieces, book)
+  if (drawn.straps) return strapLinings(drawn.plainStraps ?? drawn.pieces, book)
   if (!drawn.backLine) return openLining(needs)
   const backLine = takenIn(drawn.backLine, book.value(liningRules.backEase))
   const splits = perSide((side) => split(needs, side))
   const { grip, quarter } = backs(needs, splits, backLine)
   const toe = board.map.feather[board.map.feather.length - 1]
-  const vamp =
-    drawn.opened &&
-    openedPiece(
-      { map: board.map, book },
-      { id: 'vampLining', name: 'Vamp lining' },
-      perSide((side): EdgeDraft[] => [
-        ...splits[side].front,
-        {
-          name: 'under the quarter lining',
-          role: 'lap under',
-          line: splits[side].line,
-          seam: 'liningVamp',
-          allowance: book.value(liningRules.lap),
-        },
-        bottomEdge(board.feather[side], splits[side].foot, toe!, 'lasting margin'),
-      ]),
-      drawn.opened.plain,
-    )
+  const vamp = vampLining(needs, (side): EdgeDraft[] => [
+    ...splits[side].front,
+    {
+      name: 'under the quarter lining',
+      role: 'lap under',
+      line: splits[side].line,
+      seam: 'liningVamp',
+      allowance: book.value(liningRules.lap),
+    },
+    bottomEdge(board.feather[side], splits[side].foot, toe!, 'lasting margin'),
+  ])
   return [
-    ...(vamp ? [vamp] : []),
+    ...vamp,
     ...wallSides.map((side) =>
       withEyelets(
         sidePiece({ id: 'quarterLining', name: 'Quarter lining' }, side, quarter(side), book),
@@ -241,24 +234,44 @@ const strapLinings = (pieces: readonly Piece[], book: RuleBook): Piece[] =>
       ),
     )
 
-/** The lining of an upper that is open behind: one piece as it was before the folds. */
-function openLining({ board, drawn, book }: LiningNeeds): Piece[] {
+/** The lining of an upper that is open behind: all of it as it was before the folds. */
+function openLining(needs: LiningNeeds): Piece[] {
+  const { board, drawn } = needs
   const toe = board.map.feather[board.map.feather.length - 1]!
+  return vampLining(needs, (side): EdgeDraft[] => {
+    const line = drawn.topLine[side]
+    return [
+      { name: 'top line', role: 'trimmed', line },
+      bottomEdge(board.feather[side], line[line.length - 1]!, toe, 'lasting margin'),
+    ]
+  })
+}
+
+/**
+ * The lining of the forepart as it was before the folds, from the edges of its halves, each from the middle down and along the
+ * feather to the toe: folded along the straightened middle, or of two halves as they lie on the forme, sewn along it.
+ */
+function vampLining(needs: LiningNeeds, half: (side: Side) => EdgeDraft[]): Piece[] {
+  const { board, drawn, decisions, book } = needs
   if (!drawn.opened) return []
-  return [
-    openedPiece(
-      { map: board.map, book },
-      { id: 'vampLining', name: 'Vamp lining' },
-      perSide((side): EdgeDraft[] => {
-        const line = drawn.topLine[side]
-        return [
-          { name: 'top line', role: 'trimmed', line },
-          bottomEdge(board.feather[side], line[line.length - 1]!, toe, 'lasting margin'),
-        ]
-      }),
-      drawn.opened.plain,
-    ),
-  ]
+  const draft = { id: 'vampLining', name: 'Vamp lining' }
+  if (decisions.front === 'in one') {
+    return [openedPiece({ map: board.map, book }, draft, perSide(half), drawn.opened, 'plain')]
+  }
+  return wallSides.map((side) => {
+    const edges = half(side).map((e) => (e.seam ? { ...e, seam: `${e.seam}.${side}` } : e))
+    const { centre } = board.map
+    const line = [
+      ...flipped(subpathBetween(centre, edges[0]!.line[0]!, centre[centre.length - 1]!)).slice(0, -1),
+      edges[0]!.line[0]!,
+    ]
+    return sidePiece(
+      draft,
+      side,
+      [...edges, { name: 'centre seam', role: 'closed seam', line, seam: 'liningCentre' }],
+      book,
+    )
+  })
 }
 
 /** Length of the finished seam at the back of the linings, mm. */

@@ -1,4 +1,3 @@
-import type { Opened } from '../../forme/opened.ts'
 import type { Gathered } from '../gathers.ts'
 import { subpathBetween } from '../../geometry/subpath.ts'
 import { distance, type Path, type Point } from '../../geometry/path.ts'
@@ -14,16 +13,18 @@ import { across, bottomEdge, flipped, perSide } from './lines.ts'
 const centreBack = ({ map }: Pick<DesignBoard, 'map'>, to: Point): Path =>
   flipped(subpathBetween(map.centre, to, map.centre[map.centre.length - 1]!))
 
-/** A piece folded along the centre line in front and opened out: a vamp, or an upper in one. */
+/** A piece folded along the centre line in front and opened out: a vamp, an upper in one, or as a lining without the folds. */
 export function openedPiece(
   board: Pick<DesignBoard, 'map' | 'book'>,
   draft: PieceDraft,
   half: Record<Side, EdgeDraft[]>,
-  opened: Opened,
+  opened: Gathered,
+  as: 'gathered' | 'plain' = 'gathered',
 ): Piece {
-  const { from, to } = opened.fold
+  const { fold, place } = as === 'plain' ? opened.plain : opened
   const onForme = centreBack(board, half.lateral[0]!.line[0]!)
-  return foldedPiece(draft, half, { from: to, to: from, onForme }, board.book, opened.place)
+  const ticks = opened.gathers?.marks.centre
+  return foldedPiece(draft, half, { from: fold.to, to: fold.from, onForme }, board.book, place, ticks)
 }
 
 /** The vamp, and the toe cap that is cut off it and lies over it where the pair has one. `line` is the cap's, by side. */
@@ -89,6 +90,7 @@ export function forepart(
         { from: opened.fold.to, to: onFold, onForme: centreBack(board, capAt) },
         board.book,
         place,
+        opened.gathers?.marks.centre,
       ),
       foldedPiece(
         { id: 'vamp', name: 'Vamp' },
@@ -100,6 +102,7 @@ export function forepart(
         },
         board.book,
         place,
+        opened.gathers?.marks.centre,
       ),
     ],
   }

@@ -6,6 +6,7 @@ import { wallSides } from '../../trade/side.ts'
 import { mm, say } from '../../units/sentence.ts'
 import type { DesignBoard } from '../designPoints.ts'
 import { sidePiece } from '../pieceMaker.ts'
+import { shaftFolds } from '../shaftFolds.ts'
 import { shaftWidth } from '../shaftWidth.ts'
 import type { DrawnUpper, Style } from '../style.ts'
 import { styleRules } from '../styleRules.ts'
@@ -31,6 +32,8 @@ const DOWN = { forward: 0.3, up: -1 }
 const down = (map: FormeMap): Point => map.standing([0, 0], DOWN.forward, DOWN.up)
 /** How high a place of the forme is as the leg stands. */
 const upOf = ({ upright }: FormeMap, p: Point): number => p[0] * upright[0] + p[1] * upright[1]
+/** Folds begin so much of L above the end of the vamp, and end so far below the top of the back, mm. */
+const FOLDS = { low: 0.02, hem: 25 }
 /** And its front so much higher than its back, share of L. */
 const FRONT_HIGHER = 0.02
 
@@ -75,11 +78,21 @@ function draw(board: DesignBoard): DrawnUpper {
     comesDown: down(board.map),
     instep: (vampAt) => ({ at: bendOf(board, back, top, vampAt, width), why }),
   })
+  // Above the stiffener, and below the hem, which has to lie flat.
+  const folds = shaftFolds(
+    board.map,
+    board.decisions,
+    { front: ground.front, back: back.line },
+    { low: upOf(board.map, ground.vampAt) + FOLDS.low * L, high: upOf(board.map, back.top) - FOLDS.hem },
+  )
   return {
     ...drawnShaft(ground),
+    shaftFolds: folds?.gathers ?? null,
     pieces: [
       ground.vamp,
-      ...wallSides.map((side) => sidePiece({ id: 'shaft', name: 'Shaft' }, side, ground.shaft[side], book)),
+      ...wallSides.map((side) =>
+        sidePiece({ id: 'shaft', name: 'Shaft' }, side, ground.shaft[side], book, folds?.place),
+      ),
       ...wallSides.map((side) => pullLoop(side, book)),
     ],
     zip: null,
@@ -87,7 +100,8 @@ function draw(board: DesignBoard): DrawnUpper {
 }
 
 export const pullOnBoot: Style = {
-  sentence: 'A wide shaft without any opening, drawn on by two loops; folds can be laid in the vamp.',
+  sentence:
+    'A wide shaft without any opening, drawn on by two loops; folds can be laid in the vamp or round the shaft.',
   options: [],
   topFinish: 'folded',
   facingsFinishedBy: null,
@@ -99,6 +113,7 @@ export const pullOnBoot: Style = {
     { kinds: ['pullLoop'], why: 'Loops take the whole pull: a firm leather that does not stretch.' },
   ],
   padded: false,
+  shaftFolds: true,
   bottom: 'lasting margin',
   draw,
 }

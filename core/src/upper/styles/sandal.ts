@@ -4,7 +4,8 @@ import { subpath } from '../../geometry/subpath.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
-import type { Gathered } from '../gathers.ts'
+import type { Opened } from '../../forme/opened.ts'
+import type { Gathered, Stretch } from '../gathers.ts'
 import { openVamp } from '../openVamp.ts'
 import type { Piece } from '../piece.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
@@ -28,23 +29,28 @@ const INSTEP = { front: 0.585, rear: 0.5 }
 const last = (line: Path): Point => line[line.length - 1]!
 const finishOf = (board: DesignBoard) => board.decisions.topFinish ?? sandal.topFinish
 
-/** A place of the ridge on the straightened fold. */
-function onFold({ fold: { from, to }, place }: Gathered, p: Point): Point {
-  const share = distance(from, place(p)) / distance(from, to)
-  return [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share]
+/** The stretch of the fold that a strap covers, but for its edges, which stay as long as they are. */
+function within({ fold: { from, to }, place }: Opened, { front, rear }: Strap): Stretch {
+  const share = (line: Path) => distance(from, place(line[0]!)) / distance(from, to)
+  const [a, b] = [share(rear.lateral), share(front.lateral)]
+  return [a + STRAP_EDGE * (b - a), b - STRAP_EDGE * (b - a)]
 }
+/** So much of a strap's width at either edge has no folds. */
+const STRAP_EDGE = 0.15
 
 /**
- * A band straight across the foot, folded along the ridge. `rearEdge` says what becomes of its rear edge, from the
- * ridge down.
+ * A band straight across the foot, folded along the ridge; plain, it is cut without the folds. `rearEdge` says what becomes of
+ * its rear edge, from the ridge down.
  */
 function band(
   board: DesignBoard,
   draft: { id: string; name: string },
   { front, rear }: Strap,
-  opened: Gathered,
+  gathered: Gathered,
   rearEdge: (side: Side) => EdgeDraft[],
+  as: 'gathered' | 'plain' = 'gathered',
 ): Piece {
+  const opened = as === 'plain' ? gathered.plain : gathered
   const [a, b] = [rear.lateral[0]!, front.lateral[0]!]
   const half = perSide((side): EdgeDraft[] => [
     ...rearEdge(side),
@@ -56,9 +62,10 @@ function band(
   return foldedPiece(
     draft,
     half,
-    { from: onFold(opened, b), to: onFold(opened, a), onForme: [b, ...between, a] },
+    { from: opened.place(b), to: opened.place(a), onForme: [b, ...between, a] },
     board.book,
     opened.place,
+    gathered.gathers?.marks.centre,
   )
 }
 
@@ -124,7 +131,10 @@ function draw(board: DesignBoard): DrawnUpper {
     rear: edge('instepRear', 'Instep strap, rear edge', INSTEP.rear, FEET.instepRear, overInstep),
   }
   const begins = instep.rear.lateral[0]!
-  const opened = openVamp(board, begins, begins, [instep.rear.medial])
+  const opened = openVamp(board, begins, begins, [instep.rear.medial], (flat) => {
+    const [overJoint, overInstep] = [front, instep].map((strap) => within(flat, strap))
+    return { instep: [overInstep!], toes: [overJoint!], 'all along': [overInstep!, overJoint!], shaft: [] }
+  })
   const heel = board.option('heelStrap', true)
     ? heelStrap(
         board,
@@ -151,12 +161,13 @@ function draw(board: DesignBoard): DrawnUpper {
     ]
   }
   const rearOfFront = (side: Side): EdgeDraft[] => [{ name: 'top line', role: finish, line: front.rear[side] }]
+  const bands = (as: 'gathered' | 'plain') => [
+    band(board, { id: 'frontStrap', name: 'Front strap' }, front, opened, rearOfFront, as),
+    band(board, { id: 'instepStrap', name: 'Instep strap' }, instep, opened, rearOfInstep, as),
+  ]
   return {
-    pieces: [
-      band(board, { id: 'frontStrap', name: 'Front strap' }, front, opened, rearOfFront),
-      band(board, { id: 'instepStrap', name: 'Instep strap' }, instep, opened, rearOfInstep),
-      ...(heel ? [heel.piece, buckleLoop(book.value(heelStrapRules.width), book)] : []),
-    ],
+    pieces: [...bands('gathered'), ...(heel ? [heel.piece, buckleLoop(book.value(heelStrapRules.width), book)] : [])],
+    ...(opened.gathers ? { plainStraps: [...bands('plain'), ...(heel ? [heel.piece] : [])] } : {}),
     topLine: heel ? heel.topLine : instep.rear,
     straps: [front, instep],
     throat: begins,

@@ -2,6 +2,7 @@
 import { NCheckbox } from 'naive-ui'
 import {
   liningBacks,
+  liningFronts,
   liningTrims,
   paddings,
   sockExtents,
@@ -57,6 +58,13 @@ const trims = { short: 'short, 8 mm', long: 'long, 20 mm', feather: 'to the feat
       :value="decisions.lining.back"
       :options="options(liningBacks)"
       @choose="set({ lining: { ...decisions.lining, back: $event } })"
+    />
+    <ChoiceBar
+      v-if="kind === 'vampLining'"
+      label="Vamp lining"
+      :options="options(liningFronts, { 'in one': 'in one', 'centre seam': 'with a seam along its middle' })"
+      :value="decisions.lining.front"
+      @choose="set({ lining: { ...decisions.lining, front: $event } })"
     />
     <SelectField
       label="Lasted lining is trimmed"

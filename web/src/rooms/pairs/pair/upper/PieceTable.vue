@@ -67,6 +67,7 @@ const shown = computed(() =>
         .filter((v) => v.piece === piece.id)
         .map((v) => ({ ...v, d: pathData(shift(v.outline, dx, dy), true) })),
       fold: piece.fold && pathData(shift(piece.fold, dx, dy), false),
+      ticks: piece.ticks.map((t) => pathData(shift(t, dx, dy), false)),
       notches: piece.marks.map((m) => ({ kind: m.kind, d: pathData(shift(markPath(m), dx, dy), false) })),
       holes: piece.holes.map((h) => ({ at: at(h.at), r: h.diameter / 2 })),
       sewn: rowsOf(piece).map((w) => pathData(shift(w.path, dx, dy), false)),
@@ -167,6 +168,7 @@ function up(event: PointerEvent): void {
           <path v-for="(d, i) in s.stitches" :key="`s${i}`" :d="d" class="stitch" />
           <path v-for="(d, i) in s.slits" :key="`t${i}`" :d="d" class="slit" />
           <circle v-for="(h, i) in s.holes" :key="`h${i}`" :cx="h.at[0]" :cy="-h.at[1]" :r="h.r" class="hole" />
+          <path v-for="(t, i) in s.ticks" :key="`t${i}`" :d="t" class="tick" />
           <path v-for="(n, i) in s.notches" :key="`n${i}`" :d="n.d" class="notch" :class="n.kind" />
           <path v-for="(d, i) in s.grain" :key="`g${i}`" :d="d" class="grain" />
         </template>
@@ -248,8 +250,10 @@ function up(event: PointerEvent): void {
 .notch.medial {
   stroke: #e6b355;
 }
+.tick,
 .notch.match {
   stroke: #8fd0e8;
+  stroke-width: 1.6;
 }
 .grain {
   stroke: #b9c7c2;

@@ -60,7 +60,18 @@ const placeNames: Record<FoldPlace, string> = {
   instep: 'over the instep',
   toes: 'over the toes',
   'all along': 'all along the middle',
+  shaft: 'round the shaft',
 }
+const places = computed(() => {
+  const { style, folds } = props.upper
+  const onShaft = style !== 'own pattern' && styleBook[style].shaftFolds
+  return foldPlaces
+    .filter((p) => p !== 'shaft' || onShaft || folds.where === 'shaft')
+    .map((value) => ({
+      value,
+      name: value === 'shaft' && !onShaft ? 'round a shaft, which this style has not' : placeNames[value],
+    }))
+})
 const lowCut = computed(() => ['ballet flat', 'court'].includes(props.upper.style))
 /** Points belong to the style they were moved in; another style begins by its rules. */
 function choose(name: PatternKind): void {
@@ -225,7 +236,7 @@ function setVersion(index: number, mm: number): void {
             label="They lie"
             name="fold-place"
             :value="upper.folds.where"
-            :options="foldPlaces.map((value) => ({ value, name: placeNames[value] }))"
+            :options="places"
             @choose="emit('change', { folds: { ...upper.folds, where: $event } })"
           />
           <NRadioGroup
