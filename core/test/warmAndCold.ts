@@ -89,6 +89,24 @@ export class Witness extends StageCache {
     })
   }
 
+  /**
+   * Rules in chains that can be changed one after the other in one cache: what reads a rule was made before whatever reads one
+   * that comes after it in its chain. So no later change makes it anew, and what it failed to notice is still there at the end.
+   */
+  chains(rules: readonly Rule[]): Rule[][] {
+    const spans = rules.map((rule) => {
+      const readers = this.seen.flatMap((e, i) => (e.read.has(rule.key) ? [i] : []))
+      return { rule, first: Math.min(Infinity, ...readers), last: Math.max(-1, ...readers) }
+    })
+    const chains: { rules: Rule[]; last: number }[] = []
+    for (const { rule, first, last } of spans.sort((a, b) => a.first - b.first)) {
+      const chain = chains.find((c) => c.last < first && last >= 0)
+      if (chain) [chain.rules, chain.last] = [[...chain.rules, rule], last]
+      else chains.push({ rules: [rule], last: last < 0 ? Infinity : last })
+    }
+    return chains.map((c) => c.rules)
+  }
+
   /** Does some work with the book watched. */
   watch<T>(work: () => T): T {
     const { standing } = RuleBook.prototype
@@ -106,10 +124,10 @@ export class Witness extends StageCache {
   }
 }
 
-/** Makes anew whatever a changed rule may have touched; all else is as it was witnessed. */
+/** Makes anew whatever changed rules may have touched; all else is as it was witnessed. */
 export class AnewFor extends StageCache {
   constructor(
-    private readonly rule: string,
+    private readonly rules: readonly string[],
     private readonly witness: Witness,
   ) {
     super()
@@ -135,7 +153,7 @@ export class AnewFor extends StageCache {
     const untouched = this.witness.seen.find(
       (e) =>
         e.name === name &&
-        !e.read.has(this.rule) &&
+        !this.rules.some((key) => e.read.has(key)) &&
         Object.keys(inputs).length === Object.keys(e.inputs).length &&
         Object.entries(inputs).every(([n, v]) => Object.is(e.inputs[n], v)),
     )

@@ -48,7 +48,25 @@ describe.each(watched)('after any house rule was changed: $style', ({ style, wit
   /** What a page or a thread would have: kept results, found again by what they remember of themselves. */
   const warm = new Witness(witness.ground)
   // One style from nothing at all; the others from what was witnessed to be untouched by the rule.
-  const anew = (rule: Rule) => (style === 'court' ? new ColdCache(witness.ground) : new AnewFor(rule.key, witness))
+  const anew = (changed: readonly Rule[]) =>
+    style === 'court'
+      ? new ColdCache(witness.ground)
+      : new AnewFor(
+          changed.map((r) => r.key),
+          witness,
+        )
+  /** The pair with these rules changed: by turns the workshop's figure and the pair's own. */
+  const withChanged = (changed: readonly Rule[]): PlanInput => {
+    const figures = (own: boolean) =>
+      Object.fromEntries(changed.flatMap((r) => ((rules.indexOf(r) % 2 === 1) === own ? [[r.key, another(r)]] : [])))
+    return { ...input, houseRules: figures(false), decisions: { ...input.decisions, rules: figures(true) } }
+  }
+  /** Where what is kept differs from what is made anew, after rules were changed one after the other; null where nowhere. */
+  const staleAfter = (changed: readonly Rule[]): string | null => {
+    planned(input, warm)
+    const kept = changed.map((_, k) => planned(withChanged(changed.slice(0, k + 1)), warm)).at(-1)
+    return difference(kept, planned(withChanged(changed), anew(changed)))
+  }
   const read = witness.rules
   beforeAll(() => {
     expect(plan).toBeTypeOf('object')
@@ -56,16 +74,16 @@ describe.each(watched)('after any house rule was changed: $style', ({ style, wit
   })
 
   it('what is kept is what would be made anew, for each rule that has a say', () => {
-    const stale: string[] = []
-    for (const [n, rule] of rules.filter((r) => isTried(r, style)).entries()) {
-      const figure = { [rule.key]: another(rule) }
-      // By turns the workshop's figure and the pair's own.
-      const changed: PlanInput =
-        n % 2 === 0 ? { ...input, houseRules: figure } : { ...input, decisions: { ...input.decisions, rules: figure } }
-      planned(input, warm)
-      const off = difference(planned(changed, warm), planned(changed, anew(rule)))
-      if (off !== null) stale.push(`${rule.key}: ${off}`)
-    }
+    const tried = rules.filter((r) => isTried(r, style))
+    const stale = witness.chains(tried).flatMap((chain) => {
+      if (staleAfter(chain) === null) return []
+      // Which of them it was is told by each alone.
+      const alone = chain.flatMap((rule) => {
+        const off = staleAfter([rule])
+        return off === null ? [] : [`${rule.key}: ${off}`]
+      })
+      return alone.length > 0 ? alone : [`only together: ${chain.map((r) => r.key).join(', ')}`]
+    })
     expect(stale).toEqual([])
   })
   it('a rule that was not read changes nothing', () => {
