@@ -93,7 +93,11 @@ export const router = createRouter({
         { path: 'foot', component: () => import('../rooms/lasts/last/FootPage.vue'), meta: { title: 'Last and foot' } },
         { path: 'compare', component: () => import('../rooms/lasts/last/ComparePage.vue'), meta: { title: 'Compare' } },
         { path: 'sizes', component: () => import('../rooms/lasts/last/SizesPage.vue'), meta: { title: 'Size run' } },
-        { path: 'sole', component: () => import('../rooms/lasts/last/BoughtSolePage.vue'), meta: { title: 'Bought sole' } },
+        {
+          path: 'sole',
+          component: () => import('../rooms/lasts/last/BoughtSolePage.vue'),
+          meta: { title: 'Bought sole' },
+        },
         { path: 'stock', component: () => import('../rooms/lasts/last/StockPage.vue'), meta: { title: 'Shelf' } },
       ],
     },
