@@ -253,7 +253,7 @@ test.describe('on a tablet, in inches', () => {
     await lasts.getByRole('radio', { name: 'Quay 20' }).tap()
     await page.getByRole('radio', { name: 'Ankle boot' }).tap()
     await page.getByRole('radio', { name: 'Cup sole' }).tap()
-    await expect(page.getByRole('combobox', { name: 'Cup sole' })).toBeVisible()
+    await expect(page.getByRole('combobox', { name: 'Bought sole' })).toBeVisible()
     const shoe = page.getByRole('complementary', { name: 'The pair as chosen' })
     await expect(shoe.getByRole('img', { name: /^Ankle boot, cup sole, .* on Quay 20, from its side$/ })).toBeVisible()
     await page.getByRole('button', { name: 'Start this pair' }).tap()

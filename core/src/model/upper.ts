@@ -81,6 +81,8 @@ export const OwnPattern = z.object({
   /** What the drawn line is: where the leather ends when finished, or where the knife goes. */
   drawn: z.enum(['finished line', 'cut edge']).default('finished line'),
   pieces: z.array(OwnPiece).min(1).max(40),
+  /** Whether its pieces are laid on the forme, so that the last can be asked about them. */
+  placed: z.boolean().default(false),
 })
 export type OwnPattern = z.infer<typeof OwnPattern>
 

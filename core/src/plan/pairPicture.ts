@@ -10,7 +10,7 @@ import type { PictureShape } from '../model/pairCard.ts'
 import { heightAt } from '../parts/sole/sideProfile.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Side } from '../trade/side.ts'
-import type { UpperLine } from '../upper/upper.ts'
+import type { UpperLine } from '../upper/upperLines.ts'
 import type { FootPlan } from './plan.ts'
 
 /** A picture a few hundred pixels wide shows no less, mm. */

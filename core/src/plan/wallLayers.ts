@@ -20,7 +20,7 @@ import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
 import { edgeRules } from '../upper/edgeRules.ts'
 import type { Piece } from '../upper/piece.ts'
 import type { DrawnUpper } from '../upper/style.ts'
-import type { BasePattern } from '../upper/upper.ts'
+import type { BasePattern } from '../upper/basePattern.ts'
 
 /** What the layers of the wall are read off. */
 export interface LayerInputs {

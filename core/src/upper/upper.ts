@@ -1,11 +1,10 @@
 import { creaseLine } from './creaseLine.ts'
 import type { UpperNeeds } from './needs.ts'
 import type { Forme } from '../forme/forme.ts'
-import { distance, type Path, type Point } from '../geometry/path.ts'
+import { distance, GeometryError, type Path, type Point } from '../geometry/path.ts'
 import { wallSides, type Side } from '../trade/side.ts'
 import type { Level } from '../model/level.ts'
 import type { Because } from '../trade/because.ts'
-import { marginLines } from './checks/margin.ts'
 import type { UpperFinding } from './checks/needs.ts'
 import { upperFindings } from './checks/index.ts'
 import { decorate } from './decoration.ts'
@@ -13,12 +12,16 @@ import { runsDownFacings } from './finishOnFacings.ts'
 import type { KeyPoint } from './keyPoint.ts'
 import { DesignBoard } from './designPoints.ts'
 import { edgeRules } from './edgeRules.ts'
-import { marginLeather, withMargins, type MarginMore } from './marginMore.ts'
+import { marginLeather, withMargins } from './marginMore.ts'
 import { nearest } from '../geometry/polyline.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { joinsOf, type Join } from './joins.ts'
 import { withMarks } from './marks.ts'
 import { ownFindings, ownPieces } from './ownPattern.ts'
+import { ofPlaced, placedBase } from './placing/placedBase.ts'
+import type { BasePattern } from './basePattern.ts'
+import type { EdgeRole } from '../model/edgeRoles.ts'
+import { upperLines, type UpperLine } from './upperLines.ts'
 import { eyeletRowOf, eyeletRowOn, withEyelets, withGuard, type EyeletRow } from './eyelets.ts'
 import { layLacing, type Lacing } from './lacing.ts'
 import { gatheredEdges } from './gathers.ts'
@@ -27,19 +30,10 @@ import { kindOf, type PartKind } from '../trade/partCatalogue.ts'
 import type { Piece } from './piece.ts'
 import { TONGUE_ABOVE } from './styles/tongue.ts'
 import { PointPlaces } from './pointPlaces.ts'
-import type { DrawnUpper } from './style.ts'
 import { styleBook } from './styles/index.ts'
 import { withSlits } from './slits.ts'
 import { topFinishWork, wrappedAt, type TopFinishWork } from './topFinish.ts'
 import { mm, say, bare } from '../units/sentence.ts'
-
-/** A line of the design on the forme, for drawing it in its place and on the last. */
-export interface UpperLine {
-  name: string
-  kind: 'top line' | 'seam' | 'facing' | 'back' | 'zip' | 'crease' | 'before' | 'margin'
-  side: Side
-  path: Path
-}
 
 /** Where a shoe is open: behind, as a mule is, or over the toes too, as one of straps. */
 export interface OpenAt {
@@ -91,29 +85,15 @@ function laced(
   return isTongue && decisions.lacing.guard ? withGuard(piece, row, TONGUE_ABOVE, book) : withEyelets(piece, row)
 }
 
-/** A style drawn on the forme: what all that is derived from the base pattern reads. It holds no rule book. */
-export interface BasePattern {
-  /** Where the points lie, and the forme's lines. */
-  board: PointPlaces
-  points: KeyPoint[]
-  /** On low-cut styles: how much higher the medial line was drawn than the lateral one, mm. */
-  throatDifference: number | null
-  drawn: DrawnUpper
-  /** What is added to the lasting margin place by place; null where it is even. */
-  margin: MarginMore | null
-  /** Where the eyelets go; null on a shoe without lacing. */
-  row: EyeletRow | null
-}
-
-/** The base pattern on the forme; null for a pattern that was drawn elsewhere and lies on no forme. */
+/** The base pattern on the forme; null for a pattern that was drawn elsewhere and is not laid on it. */
 export function drawBase({
   map,
   decisions,
   book,
   heelGirth,
 }: Pick<UpperNeeds, 'map' | 'decisions' | 'book' | 'heelGirth'>): BasePattern | null {
-  if (decisions.style === 'own pattern') return null
   const board = new DesignBoard(map, book, decisions, heelGirth)
+  if (decisions.style === 'own pattern') return placedBase(board).base
   const style = styleBook[decisions.style]
   const plain = style.draw(board)
   const by = marginsByRule(plain.pieces, book)
@@ -159,7 +139,8 @@ function marginsByRule(pieces: readonly Piece[], book: RuleBook): Record<Side, n
  */
 export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBase(needs)): Upper {
   const { map, decisions, book, layers } = needs
-  if (!base || decisions.style === 'own pattern') return ownUpper(needs)
+  if (decisions.style === 'own pattern') return ownUpper(needs, base)
+  if (!base) throw new GeometryError('This style has no base pattern.')
   const style = styleBook[decisions.style]
   const { board, points, throatDifference, drawn, margin, row } = base
   const { joins } = joinsOf(drawn.pieces)
@@ -178,41 +159,10 @@ export function deriveUpper(needs: UpperNeeds, base: BasePattern | null = drawBa
     bottom: style.bottom,
   }
   const findings = upperFindings(checked)
-  const lines: UpperLine[] = wallSides.flatMap((side): UpperLine[] => [
-    { name: 'top line', kind: 'top line', side, path: drawn.topLine[side] },
-    ...(drawn.backLine ? [{ name: 'back line', kind: 'back' as const, side, path: drawn.backLine }] : []),
-    ...(drawn.backBefore && decisions.backTaper > 0
-      ? [
-          {
-            name: 'back line before it was taken in',
-            kind: 'before' as const,
-            side,
-            path: drawn.backBefore,
-          },
-        ]
-      : []),
-    { name: 'crease line', kind: 'crease', side, path: creaseLine(map, side) },
-    ...(style.bottom === 'lasting margin'
-      ? marginLines(checked, side).map((path) => ({ name: 'margin left', kind: 'margin' as const, side, path }))
-      : []),
-    ...(drawn.facings ? [{ name: 'facing', kind: 'facing' as const, side, path: drawn.facings[side] }] : []),
-    ...(drawn.straps ?? []).flatMap((s) =>
-      (['front', 'rear'] as const).map((edge) => ({
-        name: `${s.name}, ${edge} edge`,
-        kind: 'seam' as const,
-        side,
-        path: s[edge][side],
-      })),
-    ),
-    ...[...drawn.seams, ...(drawn.edges ?? [])]
-      .filter((s) => s.side === side)
-      .map((s) => ({ name: s.name, kind: 'seam' as const, side, path: s.line })),
-    ...(drawn.zip && side === 'medial' ? [{ name: 'zip', kind: 'zip' as const, side, path: drawn.zip }] : []),
-  ])
   return {
     pieces,
     points,
-    lines,
+    lines: upperLines(checked),
     joins,
     topFinish: topFinishWork(
       { finish: top, onFacings: runsDownFacings(decisions, style.facingsFinishedBy) },
@@ -263,36 +213,42 @@ function foldVersions({ map, decisions, book, heelGirth }: UpperNeeds): Upper['f
   })
 }
 
-/** An upper from a pattern drawn elsewhere: pieces, seams, top edge; what asks for the forme is left to the drawing. */
-function ownUpper({ map, decisions, book, layers }: UpperNeeds): Upper {
-  const bare = decisions.own ? ownPieces(decisions.own, book) : []
+/** An upper from a pattern drawn elsewhere: pieces, seams, top edge; laid on the forme, all that the last is asked about. */
+function ownUpper(needs: UpperNeeds, base: BasePattern | null): Upper {
+  const { map, decisions, book, layers } = needs
+  const bare = base?.drawn.pieces ?? (decisions.own ? ownPieces(decisions.own, book) : [])
   const { joins } = joinsOf(bare)
-  const row = eyeletRowOn(bare, decisions.lacing, book)
+  const row = base?.row ?? eyeletRowOn(bare, decisions.lacing, book)
   const pieces = dressed(bare, joins, { decisions, book }).map((p) => laced(p, row, { decisions, book }))
-  const findings = ownFindings(pieces)
+  const bottom = pieces.some((p) => p.edges.some((e) => e.role === 'turned-out margin'))
+    ? 'turned-out margin'
+    : 'lasting margin'
+  const checked = base && { ...needs, ...base, pieces, joins, bottom: bottom as EdgeRole }
+  const placing = base
+    ? { points: base.points, findings: base.placing ?? [] }
+    : placedBase(new DesignBoard(map, book, decisions, needs.heelGirth))
+  const findings = [...ownFindings(pieces), ...placing.findings, ...(checked ? ofPlaced(upperFindings(checked)) : [])]
+  const opened = base?.drawn.opened ?? null
   return {
     pieces,
-    points: [],
-    lines: wallSides.map((side) => ({
-      name: 'crease line',
-      kind: 'crease' as const,
-      side,
-      path: creaseLine(map, side),
-    })),
+    points: [...placing.points],
+    lines: checked
+      ? upperLines(checked)
+      : wallSides.map((side) => ({ name: 'crease line', kind: 'crease' as const, side, path: creaseLine(map, side) })),
     joins,
     topFinish: topFinishWork(
       { finish: decisions.topFinish ?? 'folded', onFacings: runsDownFacings(decisions, null) },
-      { pieces, drawn: null },
+      { pieces, drawn: base?.drawn ?? null },
       wrappedAt(pieces, layers),
       book,
     ),
     open: { behind: false, toes: false },
-    lacing: null,
-    becauses: formeBecauses(map.forme, null),
+    lacing: base ? layLacing(base.drawn, row, decisions.lacing, map, book) : null,
+    becauses: formeBecauses(map.forme, opened && distance(opened.fold.from, opened.fold.to)),
     findings,
     worst: worstOf(findings.map((f) => f.level)),
     foldVersions: [],
-    opened: null,
+    opened: opened && { bent: opened.bent, fold: [opened.fold.from, opened.fold.to], gained: 0, slashes: [] },
   }
 }
 

@@ -8,7 +8,7 @@ import { wallSides } from '../../trade/side.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { foldedPiece, sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
 import { flipped, perSide } from '../../upper/styles/lines.ts'
-import type { BasePattern } from '../../upper/upper.ts'
+import type { BasePattern } from '../../upper/basePattern.ts'
 
 export const reinforcementRules = {
   thickness: {

@@ -5,7 +5,7 @@ import { wallSides, type Side } from '../../trade/side.ts'
 import type { Rule, RuleBook } from '../../trade/rules.ts'
 import type { Piece } from '../../upper/piece.ts'
 import { sidePiece, type EdgeDraft } from '../../upper/pieceMaker.ts'
-import type { BasePattern } from '../../upper/upper.ts'
+import type { BasePattern } from '../../upper/basePattern.ts'
 import { openingFromBack } from '../../upper/opening.ts'
 
 export const sideLiningRules = {

@@ -34,6 +34,8 @@ const props = defineProps<{
   strain: Side | null
   /** Whether the edge of the lasting margin can be taken hold of. */
   margin: boolean
+  /** Lines of another design that is laid over this one. */
+  over: readonly UpperLine[]
 }>()
 const emit = defineEmits<{
   choose: [point: string]
@@ -53,7 +55,7 @@ const outlines = computed(() => {
   }
 })
 const world = computed(() => {
-  const b = boxOf(outlines.value.mean, ...props.upper.lines.map((l) => l.path))
+  const b = boxOf(outlines.value.mean, ...[...props.upper.lines, ...props.over].map((l) => l.path))
   return { minX: b.minX - 10, minY: b.minY - 12, maxX: b.maxX + 10, maxY: b.maxY + 12 }
 })
 const view = useSlate(world, { left: 16, right: 16, top: 12, bottom: 66 })
@@ -96,7 +98,10 @@ const legend = computed<LegendLine[]>(() => {
     { kind: 'crease', name: 'Crease', stroke: '#ffd48a', width: 1.4, dash: '2 5' },
     { kind: 'zip', name: 'Zip', stroke: '#a7d99b', width: 3.5 },
   ]
-  const shown: LegendLine[] = lines.filter((l) => !l.kind || kinds.has(l.kind))
+  const shown: LegendLine[] = [
+    ...lines.filter((l) => !l.kind || kinds.has(l.kind)),
+    ...(props.over.length > 0 ? [{ name: 'The other pattern', stroke: '#f0b27a', width: 1.8, dash: '7 4' }] : []),
+  ]
   return props.upper.lacing
     ? [...shown, { name: 'Eyelet; a hook is filled', stroke: '#eef2ee', width: 1.6, sign: 'M28 3a4 4 0 1 0 .01 0' }]
     : shown
@@ -121,6 +126,12 @@ const legend = computed<LegendLine[]>(() => {
       <template v-if="chosen">
         <path v-for="pl in chosen.places" :key="pl.side" :d="pathData(pl.forme, true)" class="chosen" />
       </template>
+      <path
+        v-for="(l, i) in over.filter((x) => x.side === front && x.kind !== 'crease')"
+        :key="`over ${i}`"
+        :d="pathData(l.path, false)"
+        class="over"
+      />
       <template v-for="s in sidesShown" :key="s">
         <path
           v-for="(l, i) in upper.lines.filter((x) => x.side === s)"
@@ -236,6 +247,11 @@ const legend = computed<LegendLine[]>(() => {
 }
 .eyelet.behind {
   stroke-width: 0.9;
+}
+.over {
+  stroke: #f0b27a;
+  stroke-width: 1.8;
+  stroke-dasharray: 7 4;
 }
 .slash {
   stroke: #a7d99b;

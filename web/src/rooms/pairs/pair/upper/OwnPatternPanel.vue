@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { edgeRoles, offset, piecesFromOutlines, type EdgeRole, type OwnPattern, type OwnPiece } from '@gentle-awl/core'
+import { NCheckbox } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import type { Brought } from '../../../../ui/bringIn/brought.ts'
@@ -19,7 +20,11 @@ function take(brought: Brought): void {
   // Card is cut to the inside of the line that was drawn round it.
   const inside = brought.outlines.map((o) => (brought.pencil ? offset(o, -brought.pencil / 2, 'a piece') : o))
   const kept = inside.slice(0, MOST_PIECES)
-  emit('change', { drawn: props.own?.drawn ?? 'finished line', pieces: piecesFromOutlines(kept) })
+  emit('change', {
+    drawn: props.own?.drawn ?? 'finished line',
+    placed: props.own?.placed ?? false,
+    pieces: piecesFromOutlines(kept),
+  })
   emit('choose', 'piece-1')
   said.value = `${brought.said} ${kept.length === inside.length ? '' : `The first ${kept.length} were taken. `}Now name pieces and edges.`
 }
@@ -80,6 +85,14 @@ const drawnAs = [
         :value="own.drawn"
         @choose="emit('change', { ...own, drawn: $event })"
       />
+      <NCheckbox :checked="own.placed" @update:checked="emit('change', { ...own, placed: $event })"
+        >It is laid on the last</NCheckbox
+      >
+      <p v-if="own.placed" class="soft">
+        The vamp lies by its fold and its toe, sides by their bottom edge on the feather and the edge named “back” on
+        the back. Then each is moved on the forme by its points. “top line” and “facing” are what the last is asked
+        about.
+      </p>
       <SelectField
         label="Piece"
         name="own-piece"

@@ -8,10 +8,11 @@ import {
   type Point,
   type PointSide,
   type Side,
+  type Upper,
   type UpperDecisions,
   type Vec3,
 } from '@gentle-awl/core'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useAsked } from '../../../../app/asked.ts'
 import { inUnit, lengthWord, showLength, tell } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
@@ -28,6 +29,7 @@ import LastViewer from '../../../../viewer/LastViewer.vue'
 import { byRule, figured, movedTo } from './movePoints.ts'
 import { pointMarkers, upperLoops } from './upperScene.ts'
 import FormeTable from './FormeTable.vue'
+import OverlayPanel from './OverlayPanel.vue'
 import OwnPatternPanel from './OwnPatternPanel.vue'
 import PieceTable from './PieceTable.vue'
 import SizeRunTable from './SizeRunTable.vue'
@@ -55,6 +57,8 @@ const sideNames = [
 const side = ref<PointSide>('both')
 const strainOn = ref(false)
 const marginOn = ref(false)
+/** Another design that is laid over this one. */
+const over = shallowRef<Upper | null>(null)
 const chosenPoint = ref('')
 const chosenPiece = ref('')
 
@@ -137,6 +141,7 @@ const markers = computed(() =>
         :side="side"
         :strain="strainOn ? frontSide : null"
         :margin="marginOn"
+        :over="over?.lines ?? []"
         @choose="chosenPoint = $event"
         @move="movePoint"
         @grasp="pair.hold"
@@ -211,6 +216,9 @@ const markers = computed(() =>
       </section>
       <h3>Checks</h3>
       <UpperFindings :findings="upper.findings" />
+      <FoldOut title="Laid over another pattern">
+        <OverlayPanel :upper="upper" @over="((over = $event), $event && (view = 'forme'))" />
+      </FoldOut>
       <FoldOut title="Strain from heel to toe">
         <HouseChart
           :title="`What the leather must give, ${frontSide} side`"
