@@ -94,9 +94,7 @@ describe('two designs held against each other', () => {
     expect(overlayDistances(a, b).map((d) => [d.name, d.most])).toEqual([['cap', 2]])
   })
   it('of styles on a last: as far as Hausdorff says, the same whichever is laid over, and nothing from itself', () => {
-    const [derby, oxford] = (['derby', 'oxford'] as const).map((style) =>
-      deriveUpper(upperNeeds('walking', { style })),
-    )
+    const [derby, oxford] = (['derby', 'oxford'] as const).map((style) => deriveUpper(upperNeeds('walking', { style })))
     expect(overlayDistances(derby!.lines, derby!.lines).every((d) => d.most < 1e-9)).toBe(true)
     const there = overlayDistances(derby!.lines, oxford!.lines)
     const back = overlayDistances(oxford!.lines, derby!.lines)
