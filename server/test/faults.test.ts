@@ -293,9 +293,9 @@ describe('a start', () => {
     expect(await startFails()).toMatch(/newer Gentle Awl/)
   })
   it('copies the database before it is brought up to date', async () => {
-    // As it was seven editions ago: no checks, no days, no ways of working, no layouts, no hides, and pairs that knew of no lacing.
+    // As it was eight editions ago: no flat units, no checks, no days, no ways of working, no layouts, no hides, and pairs that knew of no lacing.
     await store.db.run(
-      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 7)`,
+      sql`DELETE FROM __drizzle_migrations WHERE created_at IN (SELECT created_at FROM __drizzle_migrations ORDER BY created_at DESC LIMIT 8)`,
     )
     for (const table of [
       'lessons',
@@ -308,6 +308,8 @@ describe('a start', () => {
     ]) {
       await store.db.run(sql.raw(`DROP TABLE ${table}`))
     }
+    await store.db.run(sql`ALTER TABLE cup_soles DROP COLUMN form`)
+    await store.db.run(sql`ALTER TABLE cup_soles DROP COLUMN stuff`)
     await store.db.run(sql`ALTER TABLE pairs DROP COLUMN given_up`)
     await store.db.run(sql`ALTER TABLE step_events DROP COLUMN maker`)
     await store.db.run(sql`DROP TABLE timetables`)

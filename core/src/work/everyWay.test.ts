@@ -5,6 +5,7 @@ import { keptCache } from '../../test/keptCache.ts'
 import { boardId, corkId } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { constructions, traitsOf, type ConstructionName } from '../model/construction.ts'
+import { CupSole } from '../model/cupSole.ts'
 import type { PlanInput } from '../model/pair.ts'
 import { patternKinds, topFinishes, UpperDecisions, type PatternKind, type TopFinish } from '../model/upper.ts'
 import { wayChoices, wayNames, Ways, WorkDecisions, type WayName } from '../model/work.ts'
@@ -23,16 +24,29 @@ type PlanOf = ReturnType<typeof factsOf>['plan']
 const waysOfMaking = (style: PatternKind): ConstructionName[] =>
   style === 'stitch-down' ? ['stitch-down'] : constructions.filter((c) => c !== 'stitch-down')
 
+/** A unit that is far larger than any shoe of its length; now and then there is none yet. */
+const ovalUnit = (id: string) => {
+  const long = 290
+  const outline = Array.from({ length: 40 }, (_, k): [number, number] => [
+    (long / 2) * Math.cos((k * Math.PI) / 20),
+    75 * Math.sin((k * Math.PI) / 20),
+  ])
+  return CupSole.parse({ id, name: 'Unit', form: 'unit', outline, seat: 20, tread: 8 })
+}
+
 /** A pair of a style: made so, its top edge so; insole, padding and cover go along so that all of them occur. */
 function pairOf(style: PatternKind, construction: ConstructionName, topFinish: TopFinish, n: number): PlanInput {
   const input = pairOfEachStyle[style]
   const d = input.decisions
   const board = !traitsOf(construction).welted && n % 2 === 0
+  const unit = construction === 'flat unit' && n % 3 > 0 ? ovalUnit(input.last.id) : null
   return {
     ...input,
+    cupSole: unit,
     decisions: {
       ...d,
       construction,
+      cupSoleId: unit?.id ?? null,
       materials: { ...d.materials, padding: corkId, ...(board ? { insole: boardId } : {}) },
       sock: { ...d.sock, padding: (['none', 'half', 'full'] as const)[n % 3]! },
       insole: { covered: n % 4 === 0 },
@@ -96,7 +110,7 @@ function wrongIn(steps: readonly Step[], plan: PlanOf): string[] {
     for (const id of s.seams) say(id.startsWith('insole.') || seams.has(id), `${s.id} sews ${id}`)
   }
   // All that the pair has is cut once, and skived once where it has a skive; before anything else is done to it.
-  for (const id of [...parts, ...pieces].filter((p) => p !== 'filler' && p !== 'cup')) {
+  for (const id of [...parts, ...pieces].filter((p) => !['filler', 'cup', 'unit'].includes(p))) {
     const about = steps.filter((s) => s.parts.includes(id))
     say(about.filter((s) => s.group === 'cut').length === 1, `${id} is not cut once`)
     say(about[0]?.group === 'cut', `${id} is not cut first`)

@@ -2,18 +2,21 @@ import { pathLength } from '../../geometry/path.ts'
 import { traitsOf } from '../../model/construction.ts'
 import { feet } from '../../trade/foot.ts'
 import { along, fixed, workRules } from '../effort.ts'
-import { sumOfParts, type Facts } from '../facts.ts'
+import { partsOf, sumOfParts, type Facts } from '../facts.ts'
 import { cementOf } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
 import { atLeast, waitRules } from '../waits.ts'
 import { glueFor, glueMinutes, pressedWith } from './soleGlue.ts'
 
+/** None where no unit is chosen yet. */
+const chosen = (f: Facts) => partsOf(f, ['unit']).map((p) => p.id)
 const onUnit = (f: Facts) => traitsOf(f.construction).bought === 'unit'
 
 /** A bought unit: prepared, cemented, pressed on. */
 export function unit(f: Facts): Operation[] {
   if (!onUnit(f)) return []
   const glue = cementOf(f)
+  const parts = chosen(f)
   const warm = glue.cautions.includes('heat') ? (['heat'] as const) : []
   return [
     operation({
@@ -45,7 +48,7 @@ export function unit(f: Facts): Operation[] {
       tools: ['brush'] as const,
       stuff: [glueFor(f, foot, 'unit')],
       look: ['Up to the mark and no further: what is past it is seen.'],
-      parts: ['unit'],
+      parts,
     })),
     ...eachFoot(() => ({
       id: 'press-unit',
@@ -57,7 +60,7 @@ export function unit(f: Facts): Operation[] {
       cautions: ['hammer', ...warm] as const,
       tools: pressedWith(f),
       look: ['No light between shoe and unit anywhere; both stand alike.'],
-      parts: ['unit'],
+      parts,
     })),
   ]
 }
@@ -65,6 +68,7 @@ export function unit(f: Facts): Operation[] {
 /** Its edge, trimmed to the shoe. */
 export function unitEdge(f: Facts): Operation[] {
   if (!onUnit(f)) return []
+  const parts = chosen(f)
   const rim = sumOfParts(f, feet, ['unit'], (p) => pathLength(p.outline, true))
   return [
     operation({
@@ -81,7 +85,7 @@ export function unitEdge(f: Facts): Operation[] {
       cautions: ['dust', 'knife'],
       tools: ['knife', 'sander'],
       look: ['One width all round, upright; left and right alike from below.'],
-      parts: ['unit'],
+      parts,
     }),
   ]
 }
