@@ -25,6 +25,7 @@ export const workFacts = ({ upper, edges, stitching, lasting }: FootPlan): Omit<
     rows: s.rows,
     stitches: s.stitches,
     pitch: s.pitch,
+    thickness: s.thickness,
     length: s.length,
     thread: s.thread,
     knot: s.knot,

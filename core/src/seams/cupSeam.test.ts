@@ -6,6 +6,7 @@ import { nearest } from '../geometry/polyline.ts'
 import type { StyleName } from '../model/upper.ts'
 import { formeStage, lastStage, planPair } from '../plan/planPair.ts'
 import { CUP_SEAM } from './cupSeam.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = keptCache(6)
 const input = (style: StyleName, more: object = {}) =>
@@ -78,6 +79,9 @@ describe('the seam through the wall of a cup', () => {
     expect(step.stuff[0]!.amount).toBeCloseTo(seam.thread / 1000, 0)
     const at = (key: string) => p.steps.findIndex((s) => s.key === key && s.foot !== 'left')
     expect(at('sew-cup')).toBeGreaterThan(at('last-out'))
+    // Upper 1.4, lining 0.9 and the wall's 3.5 mm, and 30 to take hold of.
+    const thick = p.stitching.seams.find((s) => s.id === 'cup.wall seam')!.thickness
+    expect(spoken(step.look[0]!)).toContain(`${Math.round(thick + 30)} mm or longer`)
     expect(at('sew-cup')).toBeGreaterThan(at('press-cup'))
   })
   it('is not there where a cup is glued alone', () => {

@@ -43,6 +43,15 @@ export const cupSeamRules = {
     unit: 'mm',
     why: 'Ticked on the insole, every stitch is found from inside.',
   },
+  needle: {
+    key: 'seam.cupNeedle',
+    name: 'Needle for the wall of a cup, longer than what it goes through by',
+    value: 30,
+    min: 10,
+    max: 80,
+    unit: 'mm',
+    why: 'So much of it has to stand out inside, down in the toe, to be taken hold of.',
+  },
 } satisfies Record<string, Rule>
 
 /** The seam of a cup, by its id. */

@@ -53,6 +53,7 @@ export type SeamFacts = Pick<
   | 'stitches'
   | 'pitch'
   | 'length'
+  | 'thickness'
   | 'thread'
   | 'knot'
 > & {

@@ -2,7 +2,8 @@ import { traitsOf } from '../../model/construction.ts'
 import { fixed, sewing } from '../effort.ts'
 import type { Facts } from '../facts.ts'
 import { cementOf } from '../glues.ts'
-import { CUP_SEAM } from '../../seams/cupSeam.ts'
+import { CUP_SEAM, cupSeamRules } from '../../seams/cupSeam.ts'
+import { mm, say } from '../../units/sentence.ts'
 import { bring, eachFoot, operation, want, type Operation } from '../operation.ts'
 import { atLeast, waitRules } from '../waits.ts'
 import { threadOf } from './soleGlue.ts'
@@ -64,6 +65,7 @@ export function cupWall(f: Facts): Operation[] {
   return eachFoot((foot) => {
     const seam = f.shoes[foot].seams.find((s) => s.id === CUP_SEAM)
     const [stitches, length] = [seam?.stitches ?? 0, seam?.length ?? 0]
+    const needle = (seam?.thickness ?? 0) + f.book.value(cupSeamRules.needle)
     return {
       id: 'sew-cup',
       name: 'Sew the cup to the upper through its wall',
@@ -74,7 +76,11 @@ export function cupWall(f: Facts): Operation[] {
       }),
       cautions: ['awl'],
       tools: ['needles', 'awl'],
-      look: ['All round in the groove of the wall, no stitch is felt inside.', `${stitches} stitches on either shoe.`],
+      look: [
+        say`Needles of ${mm(needle, 0)} or longer: ${mm(seam?.thickness ?? 0, 1)} of wall and upper, and enough to take hold of inside.`,
+        'All round in the groove of the wall, no stitch is felt inside.',
+        `${stitches} stitches on either shoe.`,
+      ],
       stuff: threadOf(f, foot, CUP_SEAM),
       parts: ['insole'],
       seams: [CUP_SEAM],
