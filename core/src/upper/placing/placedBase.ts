@@ -6,6 +6,7 @@ import { ownPieces } from '../ownPattern.ts'
 import type { KeyPoint } from '../keyPoint.ts'
 import { PointPlaces } from '../pointPlaces.ts'
 import { styleGaps } from '../styleRules.ts'
+import { heightDifference } from '../throat.ts'
 import { mm, say, type Sentence } from '../../units/sentence.ts'
 import { placedPieces } from './placedPieces.ts'
 import { placedUpper, type Unnamed } from './placedUpper.ts'
@@ -92,7 +93,7 @@ export function placedBase(board: DesignBoard): PlacedBase {
     base: {
       board: new PointPlaces(board.map, board.decisions),
       points: board.points,
-      throatDifference: null,
+      throatDifference: drawn.facings ? null : heightDifference(board.map, drawn.topLine),
       drawn,
       margin: null,
       row: eyeletRowOn(pieces, board.decisions.lacing, board.book),

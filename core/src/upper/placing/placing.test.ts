@@ -111,6 +111,10 @@ describe('a pattern drawn elsewhere, placed on the forme', () => {
       own!.forEach((f, i) => expect(Math.abs(f.measured - its![i]!.measured), f.id).toBeLessThan(1.5))
     }
     expect(p.upper.findings.some((f) => f.id.startsWith('upper.margin'))).toBe(true)
+    // A low shoe has a throat; unfolded from one half it is the same height on both sides.
+    const low = planOf({ style: 'own pattern', own: asDrawing(planOf({ style: 'ballet flat' }).upper, ['upper']) })
+    expect(finding(low, 'upper.throat')!.measured).toBeLessThan(0.1)
+    expect(finding(p, 'upper.throat')).toBeUndefined()
     expect(p.upper.findings.every((f) => f.remedy === undefined)).toBe(true)
   })
   it('has linings, stiffener and layers from the last, where an unplaced one has them from the drawing alone', () => {
