@@ -15,6 +15,8 @@ const ENDS = 12
 
 /** A place of the feather line so near to a piece's bottom edge lies on it, mm. */
 const ON_FEATHER = 2
+/** One of a pattern drawn elsewhere may lie so far aside, mm. */
+const DRAWN_ASIDE = 15
 
 /** What of the lasting margin is left at one of the places that are looked at. */
 interface MarginPlace {
@@ -25,7 +27,8 @@ interface MarginPlace {
 
 /**
  * Margin that is left under the feather line at evenly spaced places, mm: the allowance, less what the pattern's
- * feather line lies above the last's own, and the shift of a mirrored throat.
+ * feather line lies above the last's own, and the shift of a mirrored throat; of a pattern drawn elsewhere also less what its
+ * bottom edge lies above the feather line.
  */
 export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): MarginPlace[] {
   const pattern = needs.board.feather[side]
@@ -35,18 +38,24 @@ export function marginLeft(needs: CheckNeeds, side: Side, allowance: number): Ma
   const whole = pathLength(pattern)
   const { shift, added } = throatShift(needs)
   const moved = side === 'medial' ? added - shift : shift
+  const isDrawn = needs.decisions.style === 'own pattern'
   const places = Array.from({ length: 41 }, (_, k) => ENDS + ((whole - 2 * ENDS) * k) / 40)
   const bottoms = needs.pieces.flatMap((p) =>
     p.places.filter((q) => q.side === side).flatMap((q) => q.edges.filter((e) => e.role === 'lasting margin')),
   )
   return pointsAt(pattern, places).flatMap((at, place): MarginPlace[] => {
     // Where nothing of an open shoe comes down to the feather there is no margin.
-    if (!bottoms.some((e) => nearest(e.line, at).away < ON_FEATHER)) return []
+    const drawn = bottoms
+      .map((e) => nearest(e.line, at))
+      .reduce<ReturnType<typeof nearest> | null>((a, b) => (a && a.away <= b.away ? a : b), null)
+    if (!drawn || drawn.away > (isDrawn ? DRAWN_ASIDE : ON_FEATHER)) return []
+    // A pattern drawn elsewhere ends where it was drawn, not on the forme's own feather line.
+    const above = isDrawn ? (drawn.point[1] > at[1] ? drawn.away : -drawn.away) : 0
     const near = nearest(own, at)
     // The pattern ends above the last's feather where the last's lies lower on the sheet.
     const short = near.point[1] < at[1] ? near.away : -near.away
     const more = needs.margin ? moreAt(needs.margin[side], nearest(pattern, at).at / whole) : 0
-    return [{ place, at, left: allowance + more - short + moved }]
+    return [{ place, at, left: allowance + more - short - above + moved }]
   })
 }
 

@@ -167,10 +167,25 @@ describe('a pattern drawn elsewhere, placed on the forme', () => {
     })
     expect(forme(shifted, 'Quarter, medial')).toEqual(forme(p, 'Quarter, medial'))
     expect(at(shifted, 'own.quarter-lateral.rear')[0] - rear![0]).toBeCloseTo(-3, 2)
-    // The margin that it left at the front is missing there, and is told.
-    const least = (q: FootPlan) =>
-      Math.min(...q.upper.findings.filter((f) => f.id.startsWith('upper.margin')).map((f) => f.measured))
-    expect(least(shifted)).toBeLessThanOrEqual(least(p))
+    // Laid 3.5 mm too high its margin is short by as much, on that side alone.
+    const high = planOf({
+      style: 'own pattern',
+      own,
+      points: {
+        'own.quarter-lateral.rear:both': to([rear![0], rear![1] + 3.5]),
+        'own.quarter-lateral.front:both': to([front![0], front![1] + 3.5]),
+      },
+    })
+    const margin = (q: FootPlan, side: string) => finding(q, `upper.margin.${side}`)!.measured
+    const quarter = p.upper.pieces.find((x) => x.name === 'Quarter, lateral')!
+    const along = (q: FootPlan) => {
+      const line = q.upper.lines.find((l) => l.kind === 'margin' && l.side === 'lateral')!.path
+      const under = quarter.places[0]!.edges.find((e) => e.role === 'lasting margin')!.line
+      return nearest(line, under[Math.floor(under.length / 2)]!).away
+    }
+    expect(along(p) - along(high)).toBeCloseTo(3.5, 0)
+    expect(margin(high, 'lateral')).toBeLessThanOrEqual(margin(p, 'lateral') + 1e-9)
+    expect(margin(high, 'medial')).toBeCloseTo(margin(p, 'medial'), 6)
   })
   it('says what has no name yet, what lies nowhere, and that a cut edge cannot be laid', () => {
     const first = planOf({ style: 'derby' })
