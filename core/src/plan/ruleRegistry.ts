@@ -28,6 +28,7 @@ import { stiffenerRules } from '../parts/stiffener/rules.ts'
 import { topLineRules } from '../upper/topLine.ts'
 import { ankleRules } from '../upper/checks/ankle.ts'
 import { backRules } from '../upper/checks/back.ts'
+import { foldRules } from '../upper/checks/folds.ts'
 import { frontRules } from '../upper/checks/front.ts'
 import { zipRules } from '../upper/checks/seams.ts'
 import { strainRules } from '../upper/checks/strain.ts'
@@ -80,6 +81,7 @@ export const ruleChapters: { name: string; rules: readonly Rule[] }[] = [
     backRules,
     throatRules,
     ankleRules,
+    foldRules,
     frontRules,
     sewnRules,
     zipRules,

@@ -125,6 +125,46 @@ describe('folds over instep or toes, on everything that is opened along its midd
   })
 })
 
+describe('what a straight middle cuts off', () => {
+  const boot = (n: number, rules: Record<string, number> = {}) =>
+    planOf({ style: 'ankle boot', ...folds('instep', n) }, { rules }, 'boot')
+  const told = (p: FootPlan) => p.upper.findings.find((f) => f.id === 'upper.folds')
+  /** How far the feather's marks of the vamp lie from its middle, one side, measured on the cut piece. */
+  const heights = (p: FootPlan) => {
+    const vamp = piece(p.upper, 'vamp')
+    const line = edge(vamp, 'feather', 'lateral').line
+    return p.upper.opened!.slashes.map(([, foot]) => {
+      const onForme = vamp.places[0]!.edges.find((e) => e.role === 'lasting margin')!.line
+      const at = nearest(onForme, foot!).at / pathLength(onForme)
+      return Math.abs(pointAt(line, at * pathLength(line))[1] - vamp.fold![0][1])
+    })
+  }
+  it('is as much as the opened piece is lower than the lining over the same places', () => {
+    const p = boot(40)
+    const lining = (foot: Point) => {
+      const plain = boot(0)
+      const vamp = piece(plain.upper, 'vamp')
+      const onForme = vamp.places[0]!.edges.find((e) => e.role === 'lasting margin')!.line
+      const line = edge(vamp, 'feather', 'lateral').line
+      return Math.abs(pointAt(line, (nearest(onForme, foot).at / pathLength(onForme)) * pathLength(line))[1])
+    }
+    const lower = heights(p).map((h, k) => lining(p.upper.opened!.slashes[k]![1]!) - h)
+    const gives = 4
+    const lost = 18 - told(p)!.measured + gives
+    expect(Math.abs(Math.max(...lower) - lost)).toBeLessThan(2)
+    expect(lost).toBeGreaterThan(6)
+  })
+  it('grows with what is opened, is nothing without folds, and a wider margin makes it good', () => {
+    expect(told(boot(0))).toBeUndefined()
+    expect(told(boot(12))!.level).toBe('fine')
+    expect(told(boot(20))!.measured).toBeGreaterThan(told(boot(40))!.measured)
+    const bad = told(boot(60))!
+    expect(bad.level).not.toBe('fine')
+    const remedy = bad.remedy as { kind: 'rule'; key: string; value: number }
+    expect(told(boot(60, { [remedy.key]: remedy.value }))!.level).toBe('fine')
+  })
+})
+
 describe('folds round a shaft', () => {
   it.each(lastNames)(
     'on the %s last it opens parallel: front and back gain the same, the hem and the foot stay',

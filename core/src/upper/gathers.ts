@@ -34,6 +34,8 @@ export interface Gathers {
   /** The slashes as they lie on the forme. */
   slashes: readonly Path[]
   bands: readonly GatherBand[]
+  /** How much nearer the straightened middle came to the feather, where most, and where that is; none where it opens parallel. */
+  lost?: { by: number; at: Point }
 }
 
 /** Where folds and lining meet on the edges of pieces, as places of the forme. */
@@ -154,6 +156,13 @@ export function gathered(
   }
   const end = endOf(angles)
   const gained = distance(from, end) - l
+  // A straight middle cuts off what bulges out over the fan: there the half is lower than its lining.
+  const straight: Path = [from, end]
+  const lower = slashes.map(([top, hinge], k) => {
+    const foot = slashes.slice(0, k).reduceRight<Point>((p, [, h], j) => turn(p, h!, angles[j]!), hinge!)
+    return distance(top!, hinge!) - nearest(straight, foot).away
+  })
+  const most = lower.reduce((a, by, k) => (by > lower[a]! ? k : a), 0)
   return {
     plain: opened,
     place,
@@ -165,6 +174,7 @@ export function gathered(
       slashes: parts.flatMap((p) => p.onForme),
       marks: { centre: parts.flatMap((p) => p.marks.centre), edges: parts.flatMap((p) => p.marks.edges) },
       bands: parts.map((p) => bandOf(map, p, gained / parts.length)),
+      lost: { by: Math.max(0, lower[most]!), at: parts.flatMap((p) => p.onForme)[most]![0]! },
     },
   }
 }

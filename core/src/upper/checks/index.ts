@@ -1,6 +1,7 @@
 import type { CheckNeeds, UpperFinding } from './needs.ts'
 import { ankleFindings } from './ankle.ts'
 import { backFindings } from './back.ts'
+import { foldFindings } from './folds.ts'
 import { frontFindings } from './front.ts'
 import { lacingFindings } from './lacing.ts'
 import { marginFindings } from './margin.ts'
@@ -18,6 +19,7 @@ export function upperFindings(needs: CheckNeeds): UpperFinding[] {
     ...throatFindings(needs),
     ...ankleFindings(needs),
     ...frontFindings(needs),
+    ...foldFindings(needs),
     ...lacingFindings(needs),
     ...pullOnFindings(needs),
     ...openShoeFindings(needs),
