@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { chosen } from './controls.ts'
+import { choose, chosen } from './controls.ts'
 import { measurePdf } from './measurePdf.ts'
 import { startServer, type RunningServer } from './server.ts'
 
@@ -124,6 +124,10 @@ test('a unit that was drawn is brought in as one: how far it stands out round a 
   await expect(page.getByRole('radiogroup', { name: 'What it is' }).getByLabel('A flat unit')).toBeChecked()
   await page.getByRole('radiogroup', { name: 'Made of' }).getByRole('radio', { name: 'Crepe' }).click()
   await expect(page.getByRole('radiogroup', { name: 'Made of' }).getByLabel('Crepe')).toBeChecked()
+  // It is kept in the stores as what it is.
   await page.reload()
-  await expect(page.locator('[data-finding="last.cup"]').or(page.locator('[data-finding="bottom.unit"]'))).toBeVisible()
+  await choose(page.locator('[name="cup-sole"]'), 'Rubber unit')
+  await expect(page.locator('[data-finding="bottom.unit"]')).toBeVisible()
+  await expect(page.getByRole('radiogroup', { name: 'What it is' }).getByLabel('A flat unit')).toBeChecked()
+  await expect(page.getByRole('radiogroup', { name: 'Made of' }).getByLabel('Crepe')).toBeChecked()
 })

@@ -68,62 +68,86 @@ const away = (points: Path, line: Path) =>
 /** How often a place of the opened forepart is led back to the forme; each time the error shrinks by the strain. */
 const BACK = 14
 
+/** A piece that is folded along its middle in front, and which end of its fold points to the toe. */
+interface Folded {
+  piece: Piece
+  length: number
+  /** Its half in the order in which it runs round, as the lateral one: from the rear end of the fold to the front one. */
+  half: readonly PieceEdge[]
+  /** The front end of the fold lies at the end of its own x. */
+  forwards: boolean
+  reachesToe: boolean
+}
+
+function folded(piece: Piece): Folded | null {
+  const half = (side: Side) => piece.edges.filter((e) => e.side === side)
+  const [lateral, medial] = [half('lateral'), half('medial')]
+  if (!lateral.some(isBottom)) return null
+  // A bottom edge that comes to the fold does so at the toe; behind a cap none does, and a half is drawn as the lateral one.
+  const [atEnd, atStart] = [isBottom(lateral[lateral.length - 1]!), isBottom(lateral[0]!)]
+  const forwards = atEnd || !atStart
+  const length = distance(...piece.fold!)
+  return { piece, length, half: forwards ? lateral : medial, forwards, reachesToe: atEnd || atStart }
+}
+
 /**
- * A piece that is folded along its middle in front: its fold lies on the straightened centre line of the opened forepart, its
- * toe on the toe, and is moved by hand along the ridge. Every place is led back from there to the forme.
+ * What is folded along its middle in front, a vamp and the cap before it: their folds lie one behind the other on the
+ * straightened centre line of the opened forepart, the toe on the toe, and are moved by hand along the ridge. Every place is led
+ * back from there to the forme.
  */
-function ofForepart(board: DesignBoard, piece: Piece): PlacedPiece | null {
+function ofForepart(board: DesignBoard, pieces: readonly Folded[]): PlacedPiece[] {
+  if (pieces.length === 0) return []
   const { map } = board
-  const l = distance(...piece.fold!)
-  const lateral = piece.edges.filter((e) => e.side === 'lateral')
-  // The toe lies at the end of the fold that the bottom edge comes to.
-  const toeAtEnd = isBottom(lateral[lateral.length - 1]!)
-  const half = toeAtEnd ? lateral : piece.edges.filter((e) => e.side === 'medial')
-  if (!half.some(isBottom)) return null
-  const whole = pathLength(map.centre)
-  const byRule = pointAt(map.centre, Math.max(0, whole - l))
+  const inOrder = [...pieces].sort((a, b) => Number(a.reachesToe) - Number(b.reachesToe))
+  const rear = inOrder[0]!.piece
+  const long = inOrder.reduce((sum, f) => sum + f.length, 0)
+  const byRule = pointAt(map.centre, Math.max(0, pathLength(map.centre) - long))
   const throat = board.onRidge(
-    `own.${piece.id}`,
-    `${piece.name}, rear end of its middle`,
+    `own.${rear.id}`,
+    `${rear.name}, rear end of its middle`,
     map.toLast('lateral', byRule)[0],
-    'Where its toe lies on the toe of the last.',
+    'Where the toe of the pattern lies on the toe of the last.',
   )
-  const opened = openForepart(map, throat, throat, [])
-  const run = distance(opened.fold.from, opened.fold.to)
-  const way: Point = [(opened.fold.to[0] - opened.fold.from[0]) / run, (opened.fold.to[1] - opened.fold.from[1]) / run]
-  const toForme = ([px, py]: Point): Point => {
-    const [x, y] = toeAtEnd ? [px, py] : [l - px, -py]
+  const forepart = openForepart(map, throat, throat, [])
+  const opened = { ...forepart, plain: forepart, gained: 0, gathers: null }
+  const { from, to } = forepart.fold
+  const run = distance(from, to)
+  const way: Point = [(to[0] - from[0]) / run, (to[1] - from[1]) / run]
+  const toForme = (x: number, y: number): Point => {
     const q: Point = [throat[0] + way[0] * x - way[1] * y, throat[1] + way[1] * x + way[0] * y]
     let p = q
     for (let k = 0; k < BACK; k++) {
-      const at = opened.place(p)
+      const at = forepart.place(p)
       p = [p[0] + q[0] - at[0], p[1] + q[1] - at[1]]
     }
     return p
   }
-  const edges = half.map(({ name, role, line, allowance, more }): PlacedEdge => {
-    const edge = { name, role, line: line.map(toForme), allowance }
-    return more ? { ...edge, more } : edge
+  let behind = 0
+  return inOrder.map(({ piece, length, half, forwards }): PlacedPiece => {
+    const start = behind
+    behind += length
+    const lay = ([x, y]: Point): Point => (forwards ? toForme(start + x, y) : toForme(start + length - x, -y))
+    const edges = half.map(({ name, role, line, allowance, more }): PlacedEdge => {
+      const edge = { name, role, line: line.map(lay), allowance }
+      return more ? { ...edge, more } : edge
+    })
+    const ends: [Point, Point] = [edges[0]!.line[0]!, edges[edges.length - 1]!.line.at(-1)!]
+    const line = [...subpathBetween(map.centre, ...ends)].reverse()
+    const bottoms = edges.filter(isBottom).flatMap((e) => e.line)
+    // Its half may be drawn by either side's feather or by the mean of both.
+    const feathers = [map.feather, ...wallSides.map((side) => board.feather[side])]
+    return {
+      piece: {
+        ...piece,
+        places: wallSides.map((side) => placedAs(side, [...edges, { name: 'fold', role: 'fold', line, allowance: 0 }])),
+      },
+      off: Math.min(...feathers.map((feather) => away(bottoms, feather))),
+      opened,
+    }
   })
-  const fold: PlacedEdge = {
-    name: 'fold',
-    role: 'fold',
-    line: [...subpathBetween(map.centre, throat, map.centre[map.centre.length - 1]!)].reverse(),
-    allowance: 0,
-  }
-  const bottoms = edges.filter(isBottom).flatMap((e) => e.line)
-  // Its half may be drawn by either side's feather or by the mean of both.
-  const off = Math.min(
-    ...[map.feather, ...wallSides.map((side) => board.feather[side])].map((line) => away(bottoms, line)),
-  )
-  return {
-    piece: { ...piece, places: wallSides.map((side) => placedAs(side, [...edges, fold])) },
-    off,
-    opened: { ...opened, plain: opened, gained: 0, gathers: null },
-  }
 }
 
-/** Every piece of a drawn pattern that can be laid on the forme, and the names of those that cannot. */
+/** Every piece of a drawn pattern that can be laid on the forme, and those that cannot. */
 export function placedPieces(
   board: DesignBoard,
   own: OwnPattern,
@@ -131,20 +155,24 @@ export function placedPieces(
 ): { placed: PlacedPiece[]; loose: Piece[] } {
   const placed: PlacedPiece[] = []
   const loose: Piece[] = []
+  const inFront: Folded[] = []
   for (const piece of pieces) {
     const fold = own.pieces.find((p) => p.id === piece.id)?.edges.find((e) => e.role === 'fold')
-    const at =
-      piece.fold && fold?.name === 'back'
-        ? ofSide(board, piece, roundHeel(piece), wallSides)
-        : piece.fold
-          ? ofForepart(board, piece)
-          : piece.side === 'whole'
-            ? null
-            : ofSide(board, piece, seenFrom(piece), [piece.side])
+    if (piece.fold && fold?.name !== 'back') {
+      const front = folded(piece)
+      if (front) inFront.push(front)
+      else loose.push(piece)
+      continue
+    }
+    const at = piece.fold
+      ? ofSide(board, piece, roundHeel(piece), wallSides)
+      : piece.side === 'whole'
+        ? null
+        : ofSide(board, piece, seenFrom(piece), [piece.side])
     if (at) placed.push(at)
     else loose.push(piece)
   }
-  return { placed, loose }
+  return { placed: [...placed, ...ofForepart(board, inFront)], loose }
 }
 
 /** Half of a piece that is folded along the back, with its fold as its back. */
