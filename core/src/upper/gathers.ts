@@ -10,14 +10,12 @@ import { distance, type Path, type Point } from '../geometry/path.ts'
 /** Slashes that open together; more of them make a smoother edge. */
 const SLASHES = 8
 
-/** A stretch of the fold line in which leather is opened, from and to shares of it, from the throat. */
-export type Stretch = readonly [from: number, to: number]
-/** The same on a vamp, by where folds are to lie; none of it where they lie round the shaft. */
-const ON_VAMP: Record<FoldPlace, readonly Stretch[]> = {
-  instep: [[0.16, 0.62]],
-  toes: [[0.56, 0.88]],
-  'all along': [[0.16, 0.88]],
-  shaft: [],
+/** Where the first slash and the last lie along the fold line from the throat, as shares of it; null where folds lie round the shaft. */
+const ON_VAMP: Record<FoldPlace, readonly [number, number] | null> = {
+  instep: [0.16, 0.62],
+  toes: [0.56, 0.88],
+  'all along': [0.16, 0.88],
+  shaft: null,
 }
 
 /** Places of the forme between which upper and lining lie on each other when the folds are drawn together. */
@@ -37,6 +35,16 @@ export interface Gathers {
   /** How much nearer the straightened middle came to the feather, where most, and where that is; none where it opens parallel. */
   lost?: { by: number; at: Point }
 }
+
+/** Folds in several pieces as one; null where there are none. */
+export const joinedGathers = (all: readonly Gathers[]): Gathers | null =>
+  all.length === 0
+    ? null
+    : {
+        marks: { centre: all.flatMap((g) => g.marks.centre), edges: all.flatMap((g) => g.marks.edges) },
+        slashes: all.flatMap((g) => g.slashes),
+        bands: all.flatMap((g) => g.bands),
+      }
 
 /** Where folds and lining meet on the edges of pieces, as places of the forme. */
 export const gatheredEdges = (drawn: {
@@ -109,24 +117,18 @@ function bandOf(map: FormeMap, { marks: { centre, edges } }: Slashed, gained: nu
 /**
  * Designed folds (docs/trade.md, "Designed folds"): the half is slashed from the centre line to the feather and opened
  * evenly, each slash turning about its end on the feather line, so that growth is zero there and no fold can cross
- * onto the sole, until the centre line is longer by `total` in each of the stretches. It is then straightened from the
+ * onto the sole, until the centre line is longer by `total`. It is then straightened from the
  * throat to the toe, which also takes off the bump where old and new line meet.
  */
-export function gathered(
-  map: FormeMap,
-  opened: Opened,
-  total: number,
-  where: FoldPlace = 'instep',
-  stretches: readonly Stretch[] = ON_VAMP[where],
-): Gathered {
+export function gathered(map: FormeMap, opened: Opened, total: number, where: FoldPlace = 'instep'): Gathered {
   const { from, to } = opened.fold
   const l = distance(from, to)
   const way: Point = [(to[0] - from[0]) / l, (to[1] - from[1]) / l]
   const cut = slashesAt(map, opened)
-  const parts = total > 0 ? stretches.map(([a, b]) => cut(a * l, b * l)).filter((p) => p.opened.length > 0) : []
-  const slashes = parts.flatMap((p) => p.opened)
-  if (slashes.length === 0) return { ...opened, plain: opened, gained: 0, gathers: null }
-  const wanted = total * parts.length
+  const stretch = ON_VAMP[where]
+  const part = total > 0 && stretch ? cut(stretch[0] * l, stretch[1] * l) : null
+  const slashes = part?.opened ?? []
+  if (!part || slashes.length === 0) return { ...opened, plain: opened, gained: 0, gathers: null }
   // Every slash turns what lies in front of it; the turns are strung together from the toe backwards.
   const turn = (p: Point, hinge: Point, angle: number): Point => {
     const [x, y] = [p[0] - hinge[0], p[1] - hinge[1]]
@@ -137,10 +139,10 @@ export function gathered(
   const endOf = (angles: readonly number[]) =>
     slashes.reduceRight<Point>((p, [, hinge], k) => turn(p, hinge!, angles[k]!), to)
   // A straight line over the fan of slashes is shorter than their sum: each is opened until the line itself has gained what was asked.
-  let [low, high] = [wanted / slashes.length, (2 * wanted) / slashes.length]
+  let [low, high] = [total / slashes.length, (2 * total) / slashes.length]
   for (let k = 0; k < 40; k++) {
     const each = (low + high) / 2
-    if (distance(from, endOf(opening(each))) - l < wanted) low = each
+    if (distance(from, endOf(opening(each))) - l < total) low = each
     else high = each
   }
   const angles = opening((low + high) / 2)
@@ -171,10 +173,10 @@ export function gathered(
     feather: opened.feather,
     gained,
     gathers: {
-      slashes: parts.flatMap((p) => p.onForme),
-      marks: { centre: parts.flatMap((p) => p.marks.centre), edges: parts.flatMap((p) => p.marks.edges) },
-      bands: parts.map((p) => bandOf(map, p, gained / parts.length)),
-      lost: { by: Math.max(0, lower[most]!), at: parts.flatMap((p) => p.onForme)[most]![0]! },
+      slashes: part.onForme,
+      marks: part.marks,
+      bands: [bandOf(map, part, gained)],
+      lost: { by: Math.max(0, lower[most]!), at: part.onForme[most]![0]! },
     },
   }
 }

@@ -1,12 +1,13 @@
-import { distance, type Path, type Point } from '../../geometry/path.ts'
+import type { Path, Point } from '../../geometry/path.ts'
 import { nearest } from '../../geometry/polyline.ts'
 import { subpath } from '../../geometry/subpath.ts'
 import type { Rule } from '../../trade/rules.ts'
 import { wallSides, type Side } from '../../trade/side.ts'
 import type { DesignBoard } from '../designPoints.ts'
-import type { Opened } from '../../forme/opened.ts'
-import type { Gathered, Stretch } from '../gathers.ts'
-import { openVamp } from '../openVamp.ts'
+import { openForepart } from '../../forme/opened.ts'
+import type { FoldPlace } from '../../model/upper.ts'
+import { joinedGathers } from '../gathers.ts'
+import { strapFolds, type StrapFolds } from '../strapFolds.ts'
 import type { Piece } from '../piece.ts'
 import { foldedPiece, type EdgeDraft } from '../pieceMaker.ts'
 import type { DrawnUpper, Strap, Style } from '../style.ts'
@@ -29,28 +30,20 @@ const INSTEP = { front: 0.585, rear: 0.5 }
 const last = (line: Path): Point => line[line.length - 1]!
 const finishOf = (board: DesignBoard) => board.decisions.topFinish ?? sandal.topFinish
 
-/** The stretch of the fold that a strap covers, but for its edges, which stay as long as they are. */
-function within({ fold: { from, to }, place }: Opened, { front, rear }: Strap): Stretch {
-  const share = (line: Path) => distance(from, place(line[0]!)) / distance(from, to)
-  const [a, b] = [share(rear.lateral), share(front.lateral)]
-  return [a + STRAP_EDGE * (b - a), b - STRAP_EDGE * (b - a)]
+/** Where places of the forme come to lie on a strap, and those of its middle that are marked. */
+interface Placed {
+  place: (p: Point) => Point
+  ticks: readonly Point[]
 }
-/** So much of a strap's width at either edge has no folds. */
-const STRAP_EDGE = 0.15
 
-/**
- * A band straight across the foot, folded along the ridge; plain, it is cut without the folds. `rearEdge` says what becomes of
- * its rear edge, from the ridge down.
- */
+/** A band straight across the foot, folded along the ridge. `rearEdge` says what becomes of its rear edge, from the ridge down. */
 function band(
   board: DesignBoard,
   draft: { id: string; name: string },
   { front, rear }: Strap,
-  gathered: Gathered,
+  { place, ticks }: Placed,
   rearEdge: (side: Side) => EdgeDraft[],
-  as: 'gathered' | 'plain' = 'gathered',
 ): Piece {
-  const opened = as === 'plain' ? gathered.plain : gathered
   const [a, b] = [rear.lateral[0]!, front.lateral[0]!]
   const half = perSide((side): EdgeDraft[] => [
     ...rearEdge(side),
@@ -59,14 +52,8 @@ function band(
   ])
   const { centre } = board.map
   const between = flipped(subpath(centre, nearest(centre, a).at, nearest(centre, b).at)).slice(1, -1)
-  return foldedPiece(
-    draft,
-    half,
-    { from: opened.place(b), to: opened.place(a), onForme: [b, ...between, a] },
-    board.book,
-    opened.place,
-    gathered.gathers?.marks.centre,
-  )
+  const fold = { from: place(b), to: place(a), onForme: [b, ...between, a] }
+  return foldedPiece(draft, half, fold, board.book, place, ticks)
 }
 
 /** How far up the back its fullest is, mm. */
@@ -131,10 +118,13 @@ function draw(board: DesignBoard): DrawnUpper {
     rear: edge('instepRear', 'Instep strap, rear edge', INSTEP.rear, FEET.instepRear, overInstep),
   }
   const begins = instep.rear.lateral[0]!
-  const opened = openVamp(board, begins, begins, [instep.rear.medial], (flat) => {
-    const [overJoint, overInstep] = [front, instep].map((strap) => within(flat, strap))
-    return { instep: [overInstep!], toes: [overJoint!], 'all along': [overInstep!, overJoint!], shaft: [] }
-  })
+  const flat = openForepart(board.map, begins, begins, [instep.rear.medial])
+  const { versions, chosen, where } = board.decisions.folds
+  const total = versions[chosen] ?? 0
+  const foldsIn = (strap: Strap, places: readonly FoldPlace[]) =>
+    total > 0 && places.includes(where) ? strapFolds(board.map, flat, strap, total) : null
+  const [inFront, inInstep] = [foldsIn(front, ['toes', 'all along']), foldsIn(instep, ['instep', 'all along'])]
+  const gathers = joinedGathers([inFront, inInstep].flatMap((f) => (f ? [f.gathers] : [])))
   const heel = board.option('heelStrap', true)
     ? heelStrap(
         board,
@@ -161,17 +151,23 @@ function draw(board: DesignBoard): DrawnUpper {
     ]
   }
   const rearOfFront = (side: Side): EdgeDraft[] => [{ name: 'top line', role: finish, line: front.rear[side] }]
-  const bands = (as: 'gathered' | 'plain') => [
-    band(board, { id: 'frontStrap', name: 'Front strap' }, front, opened, rearOfFront, as),
-    band(board, { id: 'instepStrap', name: 'Instep strap' }, instep, opened, rearOfInstep, as),
+  const bands = (frontAt: Placed, instepAt: Placed) => [
+    band(board, { id: 'frontStrap', name: 'Front strap' }, front, frontAt, rearOfFront),
+    band(board, { id: 'instepStrap', name: 'Instep strap' }, instep, instepAt, rearOfInstep),
   ]
+  // Linings are cut without the folds, and carry the same marks.
+  const plain = (folds: StrapFolds | null): Placed => ({ place: flat.place, ticks: folds?.gathers.marks.centre ?? [] })
+  const laid = (folds: StrapFolds | null): Placed => ({ ...plain(folds), ...(folds ? { place: folds.place } : {}) })
   return {
-    pieces: [...bands('gathered'), ...(heel ? [heel.piece, buckleLoop(book.value(heelStrapRules.width), book)] : [])],
-    ...(opened.gathers ? { plainStraps: [...bands('plain'), ...(heel ? [heel.piece] : [])] } : {}),
+    pieces: [
+      ...bands(laid(inFront), laid(inInstep)),
+      ...(heel ? [heel.piece, buckleLoop(book.value(heelStrapRules.width), book)] : []),
+    ],
+    ...(gathers ? { plainStraps: [...bands(plain(inFront), plain(inInstep)), ...(heel ? [heel.piece] : [])] } : {}),
     topLine: heel ? heel.topLine : instep.rear,
     straps: [front, instep],
     throat: begins,
-    opened,
+    opened: { ...flat, plain: flat, gained: gathers ? total : 0, gathers },
     ...openBehind,
     edges: heel ? wallSides.map((side) => ({ name: 'heel strap, lower edge', side, line: heel.lower[side] })) : [],
   }
