@@ -47,7 +47,8 @@ const core = ['vue', 'vue/*', 'three', 'three/*', 'node:*', 'express', 'naive-ui
 export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'server/drizzle/**', '.data/**', '**/test-results/**'] },
   ...ts.configs.recommended,
-  ...vue.configs['flat/recommended'],
+  // There is no Vue but in the web.
+  ...vue.configs['flat/recommended'].map((c) => ({ files: ['web/**/*.{ts,vue}'], ...c })),
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },

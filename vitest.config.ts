@@ -1,18 +1,13 @@
+import { readdirSync, readFileSync } from 'node:fs'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { bundles } from './scripts/testBundles.ts'
 
 const limits = { testTimeout: 60_000, hookTimeout: 60_000 }
-/** Tests that put something else in the place of a module: each file has a world of its own. */
-const alone = [
-  'web/src/api/**/*.test.ts',
-  'web/src/stores/**/*.test.ts',
-  'web/src/workers/plan/**/*.test.ts',
-  'web/src/rooms/lasts/**/*.test.ts',
-  'web/src/rooms/pairs/pair/*.test.ts',
-  'web/src/rooms/stores/hides/*.test.ts',
-  'web/src/ui/chart.test.ts',
-  'web/src/ui/gauge/*.test.ts',
-]
+/** Tests that put something else in the place of a module, and those that ask for it in words: each file has a world of its own. */
+const alone = readdirSync('web/src', { recursive: true, encoding: 'utf8' })
+  .filter((f) => f.endsWith('.test.ts') && /\bvi\.mock\(|a world of its own/.test(readFileSync(`web/src/${f}`, 'utf8')))
+  .map((f) => `web/src/${f}`)
 
 export default defineConfig({
   test: {
@@ -45,8 +40,10 @@ export default defineConfig({
       },
       {
         plugins: [vue()],
+        resolve: { alias: bundles },
         test: {
           name: 'web alone',
+          globalSetup: 'scripts/testBundles.ts',
           include: alone,
           environment: 'happy-dom',
           setupFiles: 'web/test/freshSettings.ts',

@@ -42,6 +42,7 @@ async function planned(pair: string): Promise<Planned> {
     headers: { 'content-type': 'application/json' },
     body: file,
   })
+  expect(plan.status).toBe(200)
   return (await plan.json()) as Planned
 }
 const lengthOf = (line: [number, number][]) =>

@@ -1,3 +1,4 @@
+// Naive UI keeps its messages in the page that it met first: this file has a world of its own.
 import { flushPromises, mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import { defineComponent, h, nextTick } from 'vue'
