@@ -48,6 +48,9 @@ function laidOut(pairs: OpenPair[], days: WorkshopDays, rounds = 40, now = NOW, 
 }
 const readyOf = (table: Timetable, id: string) => table.pairs.find((p) => p.pair === id)!.ready
 
+const placeOf = (table: Timetable, { pair, step, part }: Timetable['entries'][number]) =>
+  table.entries.find((b) => b.pair === pair && b.step === step && b.part === part)!
+
 describe('the timetable of a workshop', () => {
   it('keeps hours, skills, waits, machines and lasts: three pairs, two of them on one last, two makers', () => {
     const days = workshop({
@@ -175,7 +178,8 @@ describe('the timetable of a workshop', () => {
     }
     const round = moved(before)
     expect(round.later).toBeLessThan(3)
-    expect(round.share).toBeLessThan(0.4)
+    // A quarter of all is that pair's own.
+    expect(round.share).toBeLessThan(0.5)
     // Laid out anew without what was known, far more lies elsewhere.
     expect(moved(null).share).toBeGreaterThan(1.5 * round.share)
   })
@@ -225,10 +229,12 @@ describe('the timetable of a workshop', () => {
     const same = after.entries.find((e) => e.pair === first.pair && e.step === first.step)!
     expect(same).toMatchObject({ begun: true, start: first.start, end: later + 5 * 60_000 })
     const moved = after.entries.filter((e) => {
-      const was = before.entries.find((b) => b.pair === e.pair && b.step === e.step && b.part === e.part)!
-      return Math.abs(e.start - was.start) > HOUR
+      return Math.abs(e.start - placeOf(before, e).start) > HOUR
     })
-    expect(moved.length).toBeLessThan(0.3 * after.entries.length)
+    // What is the last thing of a day moves over a night, and what waits for it; nothing goes to another bench.
+    expect(moved.length).toBeLessThan(0.4 * after.entries.length)
+    expect(after.entries.filter((e) => placeOf(before, e).maker !== e.maker)).toEqual([])
+    expect(after.entries.filter((e) => e.start < placeOf(before, e).start)).toEqual([])
     const done = running.map((p) => (p.id === first.pair ? { ...p, log: [...p.log, at('finished', later)] } : p))
     expect(
       laidOut(done, days, 20, later, after).entries.some((e) => e.pair === first.pair && e.step === first.step),

@@ -6,6 +6,7 @@ import { search, type Schedule } from '../scheduling/search.ts'
 import { whyNone } from '../scheduling/whyNone.ts'
 import { decidingChain, Reasons, type ChainLink } from './decidingChain.ts'
 import type { DaysProblem } from './daysProblem.ts'
+import { keptTo, type KnownPlace } from './keptTo.ts'
 
 /** One thing in the timetable. Instants are ms since the epoch. */
 export interface TimetableEntry {
@@ -166,8 +167,28 @@ function searched(
   const found = best as Schedule | null
   if (!found || !keys) return found
   const asKnown = madeOf(problem, keys)
-  return asKnown && asKnown.cost * (1 - worth) <= found.cost ? asKnown : found
+  const kept = keptTo(problem, keys, known ? placesOf(days, known) : [])
+  // What changes least is taken where hardly anything is lost by it.
+  const stays = kept && (!asKnown || kept.cost * (1 - WORTH) <= asKnown.cost) ? kept : asKnown
+  return stays && stays.cost * (1 - worth) <= found.cost ? stays : found
 }
+
+/** Where every operation stands in what is known. */
+function placesOf(
+  { tasks, makers, origin }: DaysProblem,
+  known: Pick<Timetable, 'entries'>,
+): (KnownPlace | undefined)[] {
+  const entries = new Map(known.entries.map((e) => [entryKey(e), e]))
+  const resources = new Map(makers.map((m, i): [string, number] => [m.id, i]))
+  return tasks.map((task) => {
+    if (!task) return undefined
+    const entry = entries.get(entryKey({ pair: task.pair.id, step: task.step.id, part: task.part }))
+    const resource = entry && resources.get(entry.maker)
+    return entry && resource !== undefined ? { resource, start: (entry.start - origin) / 60_000 } : undefined
+  })
+}
+const entryKey = ({ pair, step, part }: Pick<TimetableEntry, 'pair' | 'step' | 'part'>): string =>
+  `${pair} ${step} ${part}`
 
 /**
  * Starts as they are known, as keys: what must come later now (it was put there, or what comes before it ended later) carries
@@ -175,13 +196,13 @@ function searched(
  * waits for.
  */
 function keysOf({ problem, tasks, origin }: DaysProblem, { entries }: Pick<Timetable, 'entries'>): Float64Array {
-  const known = new Map(entries.map((e) => [`${e.pair} ${e.step} ${e.part}`, e]))
+  const known = new Map(entries.map((e) => [entryKey(e), e]))
   const keys = new Float64Array(problem.operations)
   const ends = new Float64Array(problem.operations)
   const order = graphOf(problem)?.order ?? new Int32Array()
   for (const i of order) {
     const task = tasks[i]
-    const entry = task ? known.get(`${task.pair.id} ${task.step.id} ${task.part}`) : undefined
+    const entry = task && known.get(entryKey({ pair: task.pair.id, step: task.step.id, part: task.part }))
     let after = Math.max(0, problem.release[i]!)
     for (let k = problem.before.first[i]!; k < problem.before.first[i + 1]!; k++) {
       after = Math.max(after, ends[problem.before.item[k]!]! + problem.before.minutes[k]!)
