@@ -50,58 +50,70 @@ function between(pieces: readonly number[], at: number): number {
   return a + (p - Math.floor(p)) * (b - a)
 }
 
+/** The shape from which the search for the lowest one begins. */
+const FIRST = Float64Array.from({ length: NODES }, (_, i) => Math.sin((Math.PI * (i + 1)) / (NODES + 1)) ** 2)
+
 /** The least force, over E and the width, at which the strip leaves the plane; and the length that its shape swallows when one high. */
 function buckling(h: number, thickness: readonly number[]): { force: number; swallows: number } {
   const solve = factored(bending(h, thickness))
-  let w: Float64Array = Float64Array.from({ length: NODES }, (_, i) => Math.sin((Math.PI * (i + 1)) / (NODES + 1)) ** 2)
+  const w = Float64Array.from(FIRST)
+  const [tilted, again] = [new Float64Array(NODES), new Float64Array(NODES)]
   let force = 0
   for (let round = 0; round < ROUNDS; round++) {
-    const tilted = tilt(w, h)
-    const next = solve(tilted)
+    tilt(w, h, tilted)
+    w.set(tilted)
+    solve(w)
     // Rayleigh's quotient of what came out: w B w = w (G of the round before).
-    const again = tilt(next, h)
-    force = dot(next, tilted) / dot(next, again)
-    const high = next.reduce((most, v) => Math.max(most, Math.abs(v)), 0)
-    w = next.map((v) => v / high)
+    tilt(w, h, again)
+    force = dot(w, tilted) / dot(w, again)
+    let high = 0
+    for (const v of w) high = Math.max(high, Math.abs(v))
+    for (let i = 0; i < NODES; i++) w[i]! /= high
   }
-  return { force, swallows: dot(w, tilt(w, h)) / 2 }
+  tilt(w, h, tilted)
+  return { force, swallows: dot(w, tilted) / 2 }
 }
 
-/** G w: what the tilt between neighbours comes to, with both ends at nought. */
-const tilt = (w: Float64Array, h: number): Float64Array =>
-  w.map((v, i) => (2 * v - (w[i - 1] ?? 0) - (w[i + 1] ?? 0)) / h)
+/** G w into `into`: what the tilt between neighbours comes to, with both ends at nought. */
+function tilt(w: Float64Array, h: number, into: Float64Array): void {
+  for (let i = 0; i < NODES; i++) {
+    into[i] = (2 * w[i]! - (i > 0 ? w[i - 1]! : 0) - (i + 1 < NODES ? w[i + 1]! : 0)) / h
+  }
+}
 
-const dot = (a: Float64Array, b: Float64Array): number => a.reduce((sum, v, i) => sum + v * b[i]!, 0)
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
+  return sum
+}
 
 /** B by its diagonals, the main one first: sum of t^3 / 12 times the bend of every place, both ends level with the insole. */
 function bending(h: number, thickness: readonly number[]): [Float64Array, Float64Array, Float64Array] {
-  const bands: [Float64Array, Float64Array, Float64Array] = [
-    new Float64Array(NODES),
-    new Float64Array(NODES),
-    new Float64Array(NODES),
-  ]
+  const [main, one, two] = [new Float64Array(NODES), new Float64Array(NODES), new Float64Array(NODES)]
   for (let i = 0; i <= NODES + 1; i++) {
     const stiff = thickness[i]! ** 3 / 12 / h ** 3
     // At an end the place beyond it mirrors the one before: twice that bend, over half a piece.
-    const end = i === 0 || i === NODES + 1
-    const bend: readonly (readonly [number, number])[] = end
-      ? [[i === 0 ? 0 : NODES - 1, 2 * Math.SQRT1_2]]
-      : ([
-          [i - 2, 1],
-          [i - 1, -2],
-          [i, 1],
-        ] as const)
-    for (const [a, u] of bend) {
-      for (const [b, v] of bend) {
-        if (a < 0 || b < a || b >= NODES) continue
-        bands[(b - a) as 0 | 1 | 2][a]! += stiff * u * v
-      }
+    if (i === 0 || i === NODES + 1) {
+      main[i === 0 ? 0 : NODES - 1]! += 2 * stiff
+      continue
+    }
+    // Elsewhere a place bends by its two neighbours (i - 2 and i among those that move) less twice itself (i - 1).
+    const [before, after] = [i - 2, i]
+    main[i - 1]! += 4 * stiff
+    if (before >= 0) {
+      main[before]! += stiff
+      one[before]! -= 2 * stiff
+    }
+    if (after < NODES) {
+      main[after]! += stiff
+      one[i - 1]! -= 2 * stiff
+      if (before >= 0) two[before]! += stiff
     }
   }
-  return bands
+  return [main, one, two]
 }
 
-/** Solves a symmetric positive system of two side diagonals, again and again: its factors L D L' are kept. */
+/** Solves a symmetric positive system of two side diagonals in place, again and again: its factors L D L' are kept. */
 function factored([main, one, two]: readonly [Float64Array, Float64Array, Float64Array]) {
   const n = main.length
   const d = Float64Array.from(main)
@@ -111,12 +123,9 @@ function factored([main, one, two]: readonly [Float64Array, Float64Array, Float6
     if (i + 1 < n) l1[i] = (one[i]! - (i > 0 ? l2[i - 1]! * l1[i - 1]! * d[i - 1]! : 0)) / d[i]!
     if (i + 2 < n) l2[i] = two[i]! / d[i]!
   }
-  return (b: Float64Array): Float64Array => {
-    const x = Float64Array.from(b)
-    for (let i = 0; i < n; i++) x[i]! -= (i > 0 ? l1[i - 1]! * x[i - 1]! : 0) + (i > 1 ? l2[i - 2]! * x[i - 2]! : 0)
+  return (x: Float64Array): void => {
+    for (let i = 1; i < n; i++) x[i]! -= l1[i - 1]! * x[i - 1]! + (i > 1 ? l2[i - 2]! * x[i - 2]! : 0)
     for (let i = 0; i < n; i++) x[i]! /= d[i]!
-    for (let i = n - 1; i >= 0; i--)
-      x[i]! -= (i + 1 < n ? l1[i]! * x[i + 1]! : 0) + (i + 2 < n ? l2[i]! * x[i + 2]! : 0)
-    return x
+    for (let i = n - 2; i >= 0; i--) x[i]! -= l1[i]! * x[i + 1]! + (i + 2 < n ? l2[i]! * x[i + 2]! : 0)
   }
 }

@@ -2,10 +2,13 @@ import { describe, expect, it } from 'vitest'
 import { keptCache } from '../../test/keptCache.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { pairOfEachStyle } from '../../test/warmAndCold.ts'
-import { pathLength } from '../geometry/path.ts'
+import { pathLength, signedArea } from '../geometry/path.ts'
 import { offset } from '../geometry/polygonClip.ts'
 import { traitsOf } from '../model/construction.ts'
+import { WorkDecisions } from '../model/work.ts'
+import type { Plan } from '../plan/plan.ts'
 import { planPair } from '../plan/planPair.ts'
+import { spoken } from '../units/sentence.ts'
 
 const cache = keptCache(24)
 
@@ -16,7 +19,7 @@ describe('how a pair is lasted', () => {
     const { outwards } = traitsOf(input.decisions.construction)
     expect(strips.some((s) => s.id === 'upper')).toBe(!outwards)
     expect(strips.map((s) => s.id)).toEqual(
-      ['lining', 'stiffener', 'puff', 'upper'].filter((id) => strips.some((s) => s.id === id)),
+      ['lining', 'stiffener', 'sideLining', 'puff', 'upper'].filter((id) => strips.some((s) => s.id === id)),
     )
     // No tack where there is no leather to hold: what reaches under too little is pasted, and said to be.
     for (const { zones } of strips) for (const z of zones) expect(z.flat).toBeGreaterThanOrEqual(2)
@@ -75,5 +78,97 @@ describe('how a pair is lasted', () => {
     expect(count(planPair(thick, cache).lasting, 'upper')).toBeLessThan(count(usual, 'upper'))
     const long = of({ lining: { ...input.decisions.lining, trim: 'long' } })
     expect(count(usual, 'lining')).toBeLessThan(count(long, 'lining'))
+  })
+  it('tacks a side linings’ edge where it is turned under, and none that ends at the feather', () => {
+    const first = samplePair({ work: WorkDecisions.parse({ ways: { lasting: 'lining first' } }) })
+    const turned = (by: number) => planPair({ ...first, houseRules: { 'sideLining.turnUnder': by } }, cache)
+    const strip = (plan: Plan, id: string) => plan.lasting.strips.find((s) => s.id === id)
+    const [flush, under] = [turned(0), turned(14)]
+    expect(strip(flush, 'sideLining')).toBeUndefined()
+    const side = strip(under, 'sideLining')!
+    // From inside the stiffener to inside the puff on both sides: each row has its two ends.
+    expect(side.tacks.filter((t) => t.anchor === 'end')).toHaveLength(4)
+    const reach = side.zones.reduce((sum, z) => sum + z.run, 0)
+    const feather = under.parts
+      .filter((p) => p.id.startsWith('sideLining.'))
+      .reduce(
+        (sum, p) => sum + p.lines.filter((l) => l.name === 'feather').reduce((l, x) => l + pathLength(x.path), 0),
+        0,
+      )
+    if (feather > 0) expect(reach / feather).toBeCloseTo(1, 1)
+    // Cut wider by just that along the feather, and so much less lies bare under the insole.
+    const area = (plan: Plan) =>
+      plan.parts.filter((p) => p.id.startsWith('sideLining.')).reduce((sum, p) => sum + signedArea(p.outline), 0)
+    expect((area(under) - area(flush)) / (14 * reach)).toBeCloseTo(1, 1)
+    // The upper over it has more to go round: less of it lies flat, by the bend round one more layer.
+    const flat = (plan: Plan) =>
+      Math.min(
+        ...strip(plan, 'upper')!
+          .zones.filter((z) => z.zone === 'waist')
+          .map((z) => z.flat),
+      )
+    expect(flat(under)).toBeLessThan(flat(flush))
+    const step = (plan: Plan, id: string) => plan.steps.find((s) => s.id === id)!
+    const driven = step(under, 'set-side-linings.left').stuff.find((s) => s.name === 'Tacks')
+    expect(driven?.amount).toBe(side.tacks.length)
+    expect(step(flush, 'set-side-linings.left').stuff.some((s) => s.name === 'Tacks')).toBe(false)
+  })
+  it('what is slipped in beside the upper has no tacks of its own; over a lasted lining it is held and bared before the upper', () => {
+    const ways = (lasting: 'lining first' | 'together at the back') =>
+      planPair(
+        {
+          ...samplePair({ work: WorkDecisions.parse({ ways: { lasting } }) }),
+          houseRules: { 'stiffener.turnUnder': 12 },
+        },
+        cache,
+      )
+    const stiff = (plan: Plan) => plan.lasting.strips.find((s) => s.id === 'stiffener')!
+    const puff = (plan: Plan) => plan.lasting.strips.find((s) => s.id === 'puff')!
+    const bare = (plan: Plan) => plan.steps.find((s) => s.id === 'bare-shells.right')!
+    const [together, first] = [ways('together at the back'), ways('lining first')]
+    expect([stiff(together).isInside, stiff(first).isInside]).toEqual([true, false])
+    expect([puff(together).isInside, puff(first).isInside]).toEqual([false, false])
+    const count = (plan: Plan) => Number(/^(\d+) tacks counted back/.exec(spoken(bare(plan).look[0]!))![1])
+    expect(count(together)).toBe(puff(together).tacks.length)
+    expect(count(first)).toBe(puff(first).tacks.length + stiff(first).tacks.length)
+    for (const plan of [together, first]) {
+      const at = plan.steps.findIndex((s) => s.id === 'bare-shells.right')
+      expect(at).toBeGreaterThan(plan.steps.findIndex((s) => s.id === 'set-puff.right'))
+      expect(at).toBeLessThan(plan.steps.findIndex((s) => s.id === 'cement-margin.right'))
+    }
+  })
+  it('asks whether hands find hold of a heavy upper, and offers the margin that they need', () => {
+    const grip = (thickness: number, pull: 'by hand' | 'by machine', rules: Record<string, number> = {}) => {
+      const input = samplePair({ work: WorkDecisions.parse({ ways: { pull } }) })
+      const plan = planPair(
+        {
+          ...input,
+          houseRules: { 'upper.lastingMargin': 18, ...rules },
+          materials: input.materials.map((m) => (m.id === input.decisions.materials.upper ? { ...m, thickness } : m)),
+        },
+        cache,
+      )
+      return plan.lasting.strips.find((s) => s.id === 'upper')!.findings.find((f) => f.id === 'lasting.grip')!
+    }
+    expect(grip(1.4, 'by hand')).toMatchObject({ level: 'fine', limit: 12, measured: 18 })
+    const heavy = grip(2.6, 'by hand')
+    expect(heavy).toMatchObject({ level: 'watch', limit: 30, remedy: { key: 'upper.lastingMargin', value: 30 } })
+    expect(grip(2.6, 'by machine')).toMatchObject({ level: 'fine', limit: 12 })
+    expect(grip(2.6, 'by hand', { 'upper.lastingMargin': 30 })).toMatchObject({ level: 'fine', limit: 30 })
+    const wide = grip(1.4, 'by hand', { 'upper.leastMargin': 20 })
+    expect(wide).toMatchObject({ level: 'watch', limit: 20, remedy: { value: 20 } })
+  })
+  it('says of a tuck that stays what two of it would be with one more tack', () => {
+    // Thick feathers, few tacks allowed: tucks stay.
+    const input = { ...samplePair(), houseRules: { 'lasting.closest': 10, 'lasting.takes': 0.3, 'lasting.flat': 10 } }
+    const { strips } = planPair(input, cache).lasting
+    const upper = strips.find((s) => s.id === 'upper')!
+    const worst = upper.between.reduce((a, b) => (b.tuck > a.tuck ? b : a))
+    const { mend } = upper.findings.find((f) => f.id === 'lasting.tuck.upper')!
+    expect(worst.tuck).toBeGreaterThan(0.2)
+    const said = spoken(mend)
+    if (worst.apart < 20) expect(said).toMatch(/^Another tack has no room there: cut a wedge/)
+    else
+      expect(said).toContain(`Two small tucks of ${(worst.surplus / 2 - (worst.surplus - worst.tuck)).toFixed(1)} mm`)
   })
 })

@@ -1,10 +1,10 @@
 import type { Because, Finding } from '../trade/because.ts'
 import type { Side } from '../trade/side.ts'
-import { distance, type Point } from '../geometry/path.ts'
+import { distance, type Path, type Point } from '../geometry/path.ts'
 import { featherArc } from './featherArc.ts'
 import type { LastedStrip, LastingNeeds } from './needs.ts'
 import { lastingRules } from './rules.ts'
-import { lastedThings, stationsOf, stripOf, type LastedId, type Met } from './strip.ts'
+import { lastedThings, placesAlong, stationsOf, stripOf, type LastedId, type Met } from './strip.ts'
 import { stripFigures } from './stripFigures.ts'
 import { tackPlan, type Anchor } from './tackPlan.ts'
 import { tackFigures } from './tackSpacing.ts'
@@ -43,18 +43,20 @@ export function deriveLasting(needs: LastingNeeds): Lasting {
   const arc = featherArc(bottom.outline)
   const step = arc.length / arc.points.length
   const stations = stationsOf(arc.points, bottom)
+  const along = placesAlong(arc, stations, book)
   const figures = tackFigures(book)
   const flat = book.value(lastingRules.flat)
+  const trade = tradePlaces(arc.points, stations, needs)
   const pasted: LastedId[] = []
   const strips = lastedThings.flatMap((id): LastedStrip[] => {
-    const places = stripOf(id, arc, stations, needs)
+    const places = stripOf(id, along, needs)
     const there = places.filter((p) => p.isThere).length
     // A few tacks here and there hold nothing: what can be tacked along less than half of it is pasted.
     if (places.filter((p) => p.thickness > 0).length <= there / 2) {
       if (there > 0) pasted.push(id)
       return []
     }
-    const plan = tackPlan(places, step, anchorsOf(places, needs), figures)
+    const plan = tackPlan(places, step, anchorsOf(places, trade), figures)
     if (plan.between.length === 0) return []
     return [stripFigures(id, places, step, plan, needs)]
   })
@@ -68,30 +70,44 @@ export function deriveLasting(needs: LastingNeeds): Lasting {
   }
 }
 
-/** Where a strip is tacked first: the trade's places that it reaches, and its own ends. */
-function anchorsOf(places: readonly Met[], { bottom, length, book }: LastingNeeds): Anchor[] {
-  const n = places.length
-  const least = (value: (p: Met) => number) =>
-    places.reduce((best, p, i) => (value(p) < value(places[best]!) ? i : best), 0)
-  const nearest = (to: Point) => least((p) => distance(p.on, to))
+/** The trade's places for anchors, by number along the feather line: the same for all that is lasted. */
+function tradePlaces(
+  points: Path,
+  stations: readonly { side: Side; x: number }[],
+  { bottom, length, book }: LastingNeeds,
+): Anchor[] {
+  const least = (value: (i: number) => number): number => {
+    let [best, known] = [0, Infinity]
+    for (let i = 0; i < points.length; i++) {
+      const v = value(i)
+      if (v < known) [best, known] = [i, v]
+    }
+    return best
+  }
+  const nearest = (to: Point) => least((i) => distance(points[i]!, to))
   const across = (place: Anchor['place'], x: number): Anchor[] =>
     (['medial', 'lateral'] as const).map((side) => ({
       place,
-      at: least((p) => (p.side === side ? Math.abs(p.x - x) : Infinity)),
+      at: least((i) => (stations[i]!.side === side ? Math.abs(stations[i]!.x - x) : Infinity)),
     }))
-  const all: Anchor[] = [
-    { place: 'toe', at: least((p) => -p.on[0]) },
+  return [
+    { place: 'toe', at: least((i) => -points[i]![0]) },
     ...across('toe side', book.value(lastingRules.toeSides) * length),
     { place: 'joint', at: nearest(bottom.jointMedial) },
     { place: 'joint', at: nearest(bottom.jointLateral) },
     ...across('waist', book.value(lastingRules.waist) * length),
-    { place: 'seat', at: least((p) => p.on[0]) },
+    { place: 'seat', at: least((i) => points[i]![0]) },
   ]
+}
+
+/** Where a strip is tacked first: the trade's places that it reaches, and its own ends. */
+function anchorsOf(places: readonly Met[], trade: readonly Anchor[]): Anchor[] {
+  const n = places.length
   const there = (i: number) => places[((i % n) + n) % n]!.thickness > 0
   const ends = places.flatMap((_, i): Anchor[] =>
     there(i) && (!there(i - 1) || !there(i + 1)) ? [{ place: 'end', at: i }] : [],
   )
-  const inside = all.filter(({ at }) => there(at) && ends.every((e) => Math.abs(e.at - at) > BESIDE))
+  const inside = trade.filter(({ at }) => there(at) && ends.every((e) => Math.abs(e.at - at) > BESIDE))
   return [...inside, ...ends]
 }
 

@@ -17,6 +17,10 @@ export interface LastingNeeds {
   length: number
   /** Heights of the top line above the feather, as they are drawn; none where it is not known. */
   heights: readonly Because[]
+  /** Whether the lining is lasted first, and what stiffens over it by itself; else all goes down with the upper. */
+  liningFirst: boolean
+  /** Whether the upper is drawn down by hand. */
+  byHand: boolean
   book: RuleBook
 }
 
@@ -44,6 +48,8 @@ export interface Fold {
 
 export interface LastedStrip extends TackPlan {
   id: LastedId
+  /** It lies between upper and lining when they are drawn down: their tacks hold it, and it has none of its own. */
+  isInside: boolean
   folds: Fold[]
   zones: LastingZone[]
   /** Length of a tack under its head where least and where most leather lies under it, mm. */

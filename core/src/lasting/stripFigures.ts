@@ -1,9 +1,9 @@
-import type { Because, Finding } from '../trade/because.ts'
+import type { Because } from '../trade/because.ts'
 import { bottomZone, bottomZones, type BottomZone } from '../trade/bottomZone.ts'
-import { edgeRules } from '../upper/edgeRules.ts'
 import { mm, say } from '../units/sentence.ts'
 import type { Fold, LastedStrip, LastingNeeds, LastingZone } from './needs.ts'
 import { lastingRules } from './rules.ts'
+import { stripFindings } from './stripFindings.ts'
 import { lastedNames, type LastedId, type Met } from './strip.ts'
 import type { TackPlan } from './tackPlan.ts'
 import { agreesAt, elasticSpacing, surplusOf, tackFigures, tackSpacing } from './tackSpacing.ts'
@@ -115,58 +115,14 @@ export function stripFigures(
     const { side, x } = places[middle]!
     return { side, x, tuck: b.tuck, simulated: b.simulated.tuck }
   })
-  const base = { id, ...plan, folds, zones: zonesOf(places, step, plan, needs), tackLength, becauses }
-  return { ...base, findings: [tuckFinding(id, plan, needs), ...flatFinding(id, there, needs)] }
-}
-
-const HELPS =
-  'Make two small tucks of it, leave more margin to draw on, skive the edge thinner, or warm the leather and hammer it down.'
-
-function tuckFinding(id: LastedId, { between }: TackPlan, { book, length, bottom }: LastingNeeds): Finding {
-  const worst = between.reduce((a, b) => (b.tuck > a.tuck ? b : a))
-  const fine = worst.tuck === 0
-  const name = lastedNames[id].toLowerCase()
-  const zone = zoneOf((worst.on[0] / bottom.length) * length, length)
   return {
-    id: `lasting.tuck.${id}`,
-    level: fine ? 'fine' : 'watch',
-    where: `${lastedNames[id]}, ${worst.side} side at the ${zone}`,
-    sentence: fine
-      ? say`Between any two tacks the ${name} is pressed flat as far as ${mm(book.value(lastingRules.flat))} inside the feather line.`
-      : say`Tacks ${worst.from} and ${worst.to} stand ${mm(worst.apart, 1)} apart and the ${name} is ${mm(worst.surplus, 1)} too long between them: a tuck of ${mm(worst.tuck, 1)} stays.`,
-    measured: worst.tuck,
-    limit: 0,
-    unit: 'mm',
-    mend: fine ? '' : HELPS,
+    id,
+    isInside: !needs.liningFirst && (id === 'stiffener' || id === 'sideLining'),
+    ...plan,
+    folds,
+    zones: zonesOf(places, step, plan, needs),
+    tackLength,
+    becauses,
+    findings: stripFindings(id, there, plan, needs),
   }
-}
-
-/** What the upper is held by: of the other things no more lies flat than their own rules say. */
-function flatFinding(id: LastedId, places: readonly Met[], { book }: LastingNeeds): Finding[] {
-  if (id !== 'upper') return []
-  const worst = places.reduce((a, b) => (b.flat < a.flat ? b : a))
-  const limit = book.value(lastingRules.flat)
-  const fine = worst.flat >= limit
-  // All that the margin is wider lies flat.
-  const wanted = Math.ceil(2 * (book.value(edgeRules.lasting) + limit - worst.flat)) / 2
-  const wide = wanted <= edgeRules.lasting.max
-  return [
-    {
-      id: 'lasting.flat',
-      level: fine ? 'fine' : 'watch',
-      where: `Upper, ${worst.side} side`,
-      sentence: fine
-        ? say`At least ${mm(worst.flat, 1)} of the upper lie flat under the insole.`
-        : say`Only ${mm(Math.max(0, worst.flat), 1)} of the upper lie flat under the insole at its narrowest, ${mm(worst.x, 0)} from the heel: the rest runs down the insole's edge and round the bend.`,
-      measured: worst.flat,
-      limit,
-      unit: 'mm',
-      mend: fine
-        ? ''
-        : wide
-          ? say`Widen the lasting margin to ${mm(wanted)}, or thin the insole’s edge.`
-          : 'Thin the insole’s edge.',
-      remedy: fine || !wide ? undefined : { kind: 'rule', key: edgeRules.lasting.key, value: wanted },
-    },
-  ]
 }

@@ -27,9 +27,18 @@ export interface TurnedEdge {
   share: Profile
 }
 
+/** A layer at the feather line with its edge: what of the margin is used up before it lies flat, and how far it reaches; mm. */
+interface Turn {
+  layer: StackLayer
+  edge: TurnedEdge
+  used: number
+  reach: number
+}
+
 /** The layers turned under the feather line, from the insole downwards. */
 export class TurnedStack {
   private readonly known: Record<Side, Map<number, StackLayer[]>> = { lateral: new Map(), medial: new Map() }
+  private readonly turned: Record<Side, Map<number, readonly Turn[]>> = { lateral: new Map(), medial: new Map() }
 
   constructor(
     map: FormeMap,
@@ -94,9 +103,11 @@ export class TurnedStack {
   }
 
   /** What each layer of the feather uses up of its margin before it lies flat, with its edge, from the foot outwards. */
-  turns(side: Side, x: number): { layer: StackLayer; edge: TurnedEdge; used: number; reach: number }[] {
+  turns(side: Side, x: number): readonly Turn[] {
+    const known = this.turned[side].get(x)
+    if (known) return known
     let inside = 0
-    return this.atFeather(side, x).flatMap((layer) => {
+    const turns = this.atFeather(side, x).flatMap((layer) => {
       const edge = this.edges.find((e) => e.parts.includes(layer.part))
       if (!edge) return []
       const atCorner = layer.thickness * profileAt(edge.share, this.insoleEdge)
@@ -106,6 +117,8 @@ export class TurnedStack {
       if (reach > this.insoleEdge) inside += atCorner
       return [{ layer, edge, used, reach }]
     })
+    this.turned[side].set(x, turns)
+    return turns
   }
 
   /** The layers under the insole, `inwards` mm from its edge: what is not turned so far is not there. */

@@ -253,6 +253,8 @@ function planFoot(input: PlanInput, cache: StageCache, foot: 'right' | 'left', h
       insole: material.insole.thickness,
       length: surface.length,
       heights: wall.heights,
+      liningFirst: d.work.ways.lasting === 'lining first',
+      byHand: d.work.ways.pull === 'by hand',
     },
     book,
     (i, rules) => deriveLasting({ ...i, book: rules }),

@@ -9,6 +9,7 @@ import { WallStack } from '../layers/wallStack.ts'
 import { traitsOf } from '../model/construction.ts'
 import type { PairDecisions } from '../model/pair.ts'
 import { trimOf } from '../parts/linings/liningParts.ts'
+import { sideLiningRules } from '../parts/linings/sideLining.ts'
 import { puffRules } from '../parts/puff/toePuff.ts'
 import { stiffenerRules } from '../parts/stiffener/rules.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
@@ -88,9 +89,12 @@ export function layersOf(inputs: LayerInputs): WallLayers {
     ] as const
   const even = [[0, 1]] as const
   const linings = parts.filter((p) => p.place === 'foot').map((p) => p.id)
+  const sides = parts.filter((p) => kindOf(p.id) === 'sideLining').map((p) => p.id)
+  const sideTurn = book.value(sideLiningRules.turnUnder)
   const edges: TurnedEdge[] = [
     { parts: [...linings, 'lining'], reach: trim, share: even },
     { parts: ['stiffener'], reach: stiff, share: cupped(stiff, inputs.stiffener, 1, 0.8) },
+    ...(sides.length > 0 && sideTurn > 0 ? [{ parts: sides, reach: sideTurn, share: even }] : []),
     { parts: ['puff'], reach: puff, share: cupped(puff, inputs.puff, 1, 0.85) },
     ...(outwards
       ? []

@@ -178,6 +178,13 @@ export function sewing({ book }: Facts, { stitches, length }: { stitches: number
   }
 }
 
+/** What the machine has no part in. */
+export const byHand = (f: Facts): Facts => ({ ...f, work: { ...f.work, ways: { ...f.work.ways, pull: 'by hand' } } })
+
+/** What stiffens, worked over the lining in `more` minutes and held by so many tacks until it is dry; by paste alone without. */
+export const shellEffort = (f: Facts, tacks: number, more: number, said: string): Effort =>
+  tacks > 0 ? tacked(byHand(f), tacks, more, said) : fixed(more, said)
+
 /** Tacks driven, and `more` minutes for what is said. */
 export function tacked({ book, work }: Facts, count: number, more: number, said: string): Effort {
   const each = book.value(workRules.tackMinutes)

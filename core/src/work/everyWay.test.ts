@@ -129,6 +129,15 @@ function wrongIn(steps: readonly Step[], plan: PlanOf): string[] {
     const along = steps.some((s) => ['join-lining', 'bind-edge'].includes(s.key) && s.seams.includes(seam.id))
     say(inOne || along, `${seam.id} is sewn in ${sewn.length} steps`)
   }
+  // Every tack that is driven is drawn again and counted; drafting is done with those of the last pull.
+  const driven = steps
+    .filter((s) => s.key !== 'draft-upper')
+    .flatMap((s) => s.stuff)
+    .reduce((sum, x) => sum + (x.name === 'Tacks' ? x.amount : 0), 0)
+  const counted = steps
+    .flatMap((s) => s.look)
+    .reduce((sum, l) => sum + Number(/^(\d+) tacks counted back/.exec(spoken(l))?.[1] ?? 0), 0)
+  say(driven === counted, `${driven} tacks are driven and ${counted} drawn`)
   return wrong
 }
 
@@ -244,7 +253,10 @@ describe('a way of working', () => {
     })
     expect(change({ rest: 'drafted and left' })).toEqual({ gone: [], come: ['draft-upper'] })
     expect(change({ rest: 'wetted and left' })).toEqual({ gone: [], come: ['wet-upper'] })
-    expect(change({ puff: 'formed on the last' })).toEqual({ gone: [], come: ['form-puff', 'trim-puff'] })
+    expect(change({ puff: 'formed on the last' })).toEqual({
+      gone: ['bare-shells'],
+      come: ['form-puff', 'trim-puff'],
+    })
     expect(change({ paste: 'ready-made paste' })).toEqual({ gone: ['cook-paste'], come: [] })
     expect(change({ soles: 'cut ahead' })).toEqual({ gone: ['try-sole'], come: [] })
     expect(change({ heel: 'screws' })).toEqual({ gone: [], come: ['screw-heel'] })

@@ -46,6 +46,7 @@ export const phases = [
   'puff formed',
   'puff trimmed',
   'puffed',
+  'shells bare',
   'smoothed',
   'drafted over',
   'margin cemented',

@@ -51,7 +51,8 @@ export async function lastingPdf(file: PairFile, plan: Plan, paper: Paper): Prom
   ]
   for (const [foot, shoe] of shoes) {
     const feather = shoe.parts.find((p) => p.id === 'insole')?.outline ?? []
-    for (const strip of shoe.lasting.strips) {
+    // What lies inside is held by the upper's tacks.
+    for (const strip of shoe.lasting.strips.filter((s) => !s.isInside)) {
       pdf.doc.addPage({ size: [width * MM, height * MM], margin: 0 })
       const page = new Page(pdf.doc, height, MARGIN, MARGIN)
       const wide = width - 2 * MARGIN

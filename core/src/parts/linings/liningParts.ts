@@ -179,6 +179,7 @@ export function sideLiningParts({
         [
           becauseOfRule('Laps stiffener and puff by', sideLiningRules.overlap, book),
           becauseOfRule('Up the wall, share of the last length', sideLiningRules.height, book),
+          becauseOfRule('Turned under the feather by', sideLiningRules.turnUnder, book),
         ],
         { own, opening, book },
       ),

@@ -36,6 +36,15 @@ export const sideLiningRules = {
     unit: 'mm',
     why: 'In the edge of the opening it would be one layer too many.',
   },
+  turnUnder: {
+    key: 'sideLining.turnUnder',
+    name: 'Side lining turned under the feather by',
+    value: 0,
+    min: 0,
+    max: 20,
+    unit: 'mm',
+    why: 'Ending at the feather line it lays nothing under the insole, and paste alone holds it; turned under it is lasted and tacked, as in heavy work.',
+  },
   shortest: {
     key: 'sideLining.shortest',
     name: 'Shortest gap worth a side lining',
@@ -82,7 +91,12 @@ export function sideLinings(
       return at()
     })
     const edges: EdgeDraft[] = [
-      { name: 'feather', role: 'raw', line: subpathBetween(feather, a!.point, b!.point) },
+      {
+        name: 'feather',
+        role: 'raw',
+        line: subpathBetween(feather, a!.point, b!.point),
+        allowance: book.value(sideLiningRules.turnUnder),
+      },
       { name: 'at the puff', role: 'raw', line: [b!.point, upper[0]!] },
       { name: 'upper edge', role: 'raw', line: upper },
       { name: 'at the stiffener', role: 'raw', line: [upper[PLACES]!, a!.point] },

@@ -2,11 +2,11 @@ import { traitsOf } from '../../model/construction.ts'
 import { liningRules } from '../../parts/linings/liningRules.ts'
 import type { Foot } from '../../trade/foot.ts'
 import { mm, say, type Sentence } from '../../units/sentence.ts'
-import { fixed, tacked, workRules } from '../effort.ts'
+import { byHand, fixed, shellEffort, tacked, workRules } from '../effort.ts'
 import { has, partsOf, type Facts } from '../facts.ts'
 import { cementHard, cementOf, foldGlueOf, pasteOf } from '../glues.ts'
 import { bring, eachFoot, want, type Needs, type Operation } from '../operation.ts'
-import { allTacks, tacksFor } from './lastingTacks.ts'
+import { allTacks, shellTacks, shellTools, tacksFor } from './lastingTacks.ts'
 import { linings } from './seamsByUse.ts'
 
 const trimSaid: Record<Facts['trim'], (f: Facts) => Sentence> = {
@@ -25,8 +25,10 @@ export function lastLining(f: Facts, needs: Needs[]): Operation[] {
   if (allTacks(f.shoes.right.tacks.lining) === 0 && !has(f, ...linings)) return []
   const glue = cementOf(f)
   const first = f.work.ways.lasting === 'lining first'
-  const count = (foot: Foot) =>
-    first || traitsOf(f.construction).outwards ? allTacks(f.shoes[foot].tacks.lining) : f.shoes[foot].tacks.lining.front
+  const count = (foot: Foot) => (first ? allTacks(f.shoes[foot].tacks.lining) : f.shoes[foot].tacks.lining.front)
+  // At the back of an upper that is turned outwards the lining has been tacked by itself; of others the upper's tacks hold it.
+  const toDraw = (foot: Foot) =>
+    traitsOf(f.construction).outwards ? allTacks(f.shoes[foot].tacks.lining) : count(foot)
   return [
     ...eachFoot(() => ({
       id: 'cement-lining',
@@ -49,7 +51,7 @@ export function lastLining(f: Facts, needs: Needs[]): Operation[] {
           : 'Last the lining over the toe',
       group: 'last' as const,
       effort: tacked(
-        { ...f, work: { ...f.work, ways: { ...f.work.ways, pull: 'by hand' } } },
+        byHand(f),
         count(foot),
         first ? 10 : 4,
         first
@@ -72,32 +74,38 @@ export function lastLining(f: Facts, needs: Needs[]): Operation[] {
       name: 'Draw the lining’s tacks and trim it',
       group: 'last' as const,
       effort: {
-        minutes: 5 + count(foot) / f.book.value(workRules.drawTack),
-        sentence: say`${count(foot)} tacks at ${f.book.value(workRules.drawTack)} a minute, and 5 minutes with the knife. ${trimSaid[f.trim](f)}`,
+        minutes: 5 + toDraw(foot) / f.book.value(workRules.drawTack),
+        sentence: say`${toDraw(foot)} tacks at ${f.book.value(workRules.drawTack)} a minute, and 5 minutes with the knife. ${trimSaid[f.trim](f)}`,
       },
       makes: bring(['shoe'], 'lining trimmed', 'it is trimmed when the glue is hard: before, it slides'),
       cautions: ['knife', 'tacks'] as const,
       tools: ['puller', 'knife'] as const,
-      look: [`${count(foot)} tacks counted back.`, 'No step is felt at the cut.'],
+      look: [`${toDraw(foot)} tacks counted back.`, 'No step is felt at the cut.'],
     })),
   ]
 }
+
+const OVER = 'Over the lasted lining, from the stiffener to where the puff begins.'
 
 /** Side linings pasted over the lasted lining, where that comes first. */
 export function sideLiningsOver(f: Facts): Operation[] {
   const ids = partsOf(f, ['sideLining']).map((p) => p.id)
   if (ids.length === 0) return []
   const paste = pasteOf(f)
-  return eachFoot(() => ({
+  return eachFoot((foot) => ({
     id: 'set-side-linings',
     name: 'Paste the side linings on',
     group: 'last',
-    effort: fixed(8, 'Over the lasted lining, from the stiffener to where the puff begins.'),
+    effort: shellEffort(f, shellTacks(f, foot, 'sideLining'), 8, OVER),
     wait: paste.dries,
     makes: bring(ids, 'pasted', 'their laps are thinned first'),
     needs: want(['shoe'], 'lining trimmed', 'they lie on the lasted lining'),
-    cautions: foldGlueOf(f).cautions,
-    tools: ['brush'],
+    cautions: [
+      ...foldGlueOf(f).cautions,
+      ...(shellTacks(f, foot, 'sideLining') > 0 ? (['tacks', 'hammer'] as const) : []),
+    ],
+    tools: ['brush', ...shellTools(shellTacks(f, foot, 'sideLining'))],
+    stuff: tacksFor(shellTacks(f, foot, 'sideLining')),
     look: ['No edge is felt towards stiffener and puff.'],
     parts: ids,
   }))

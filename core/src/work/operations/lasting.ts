@@ -9,7 +9,7 @@ import { bring, eachFoot, operation, want, type Needs, type Operation } from '..
 import type { ToolId } from '../tools.ts'
 import { atLeast, waitRules } from '../waits.ts'
 import { lastLining, sideLiningsOver } from './lastLining.ts'
-import { allTacks, drawn, tacksFor } from './lastingTacks.ts'
+import { allTacks, drawn, shellsBared, tacksFor } from './lastingTacks.ts'
 import { setPuff, setStiffener } from './shells.ts'
 
 const under = (f: Facts) => !traitsOf(f.construction).outwards
@@ -33,6 +33,7 @@ export const lastingWork = (f: Facts): Operation[] => [
     ? [...lastLining(f, [...onInsole, ...finished]), ...setStiffener(f), ...sideLiningsOver(f)]
     : [...setStiffener(f), ...back(f), ...lastLining(f, [])]),
   ...setPuff(f),
+  ...shellsBared(f),
   ...(first(f) ? readied(f) : []),
   ...upper(f),
   ...wrapped(f),

@@ -3,11 +3,13 @@ import { signedArea } from '../../geometry/path.ts'
 import { isSheet } from '../../model/material.ts'
 import type { Foot } from '../../trade/foot.ts'
 import { partsOf, sumOfParts, type Facts } from '../facts.ts'
-import { fixed } from '../effort.ts'
+import type { CautionId } from '../cautions.ts'
+import { fixed, shellEffort } from '../effort.ts'
 import { cementOf, grams, pasteOf, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Makes, type Operation } from '../operation.ts'
 import type { Stuff } from '../step.ts'
 import { atLeast, soakRules, waitRules } from '../waits.ts'
+import { shellTacks, tacksFor } from './lastingTacks.ts'
 
 type Shell = 'stiffener' | 'puff'
 
@@ -101,12 +103,14 @@ export function setStiffener(f: Facts): Operation[] {
         ? 'Paste the stiffener over the lasted lining'
         : 'Paste both faces and slip the stiffener in',
     group: 'last',
-    effort: fixed(
+    effort: shellEffort(
+      f,
+      shellTacks(f, foot, 'stiffener'),
       first ? 15 : 8,
       sheet
         ? SHEET
         : first
-          ? `${paste.said} Drawn close round the heel with the pliers and tied; the edges worked down to nothing.`
+          ? `${paste.said} Drawn close round the heel with the pliers and held; the edges worked down to nothing.`
           : `${paste.said} Upper, stiffener and lining set as one shell; a loose stitch at the top holds it.`,
     ),
     wait: first
@@ -134,9 +138,9 @@ export function setStiffener(f: Facts): Operation[] {
             ...want(['shoe'], 'drafted', 'the upper has to have got used to the last'),
           ]),
     ],
-    cautions: sheet ? [...cementOf(f).cautions, 'heat'] : [],
+    cautions: sheet ? [...cementOf(f).cautions, 'heat'] : tacksHurt(shellTacks(f, foot, 'stiffener')),
     tools: sheet ? ['brush', 'warm'] : ['brush', ...(first ? (['widePliers', 'hammer'] as const) : [])],
-    stuff: [setWith(f, foot, 'stiffener')],
+    stuff: [setWith(f, foot, 'stiffener'), ...tacksFor(shellTacks(f, foot, 'stiffener'))],
     look: [
       first
         ? 'The top edge follows the top line, of one height left and right.'
@@ -145,6 +149,9 @@ export function setStiffener(f: Facts): Operation[] {
     parts: ['stiffener'],
   }))
 }
+
+const tacksHurt = (tacks: number): CautionId[] => (tacks > 0 ? ['tacks', 'hammer'] : [])
+const counted = (tacks: number): string[] => (tacks > 0 ? [`${tacks} tacks counted back.`] : [])
 
 /** The puff over the toe of the lasted lining: pasted wet, or formed there first. */
 export function setPuff(f: Facts): Operation[] {
@@ -162,27 +169,37 @@ export function setPuff(f: Facts): Operation[] {
   return [
     ...(formed
       ? [
-          ...eachFoot(() => ({
+          ...eachFoot((foot) => ({
             id: 'form-puff',
             name: 'Form the wet puff over the toe',
             group: 'last' as const,
-            effort: fixed(15, 'Without paste over the lining, under a thin sheet; drawn down and tied.'),
+            effort: shellEffort(
+              f,
+              shellTacks(f, foot, 'puff'),
+              12,
+              'Without paste over the lining, on a thin sheet; drawn down and held.',
+            ),
             wait: { ...paste.dries, max: null, why: 'Overnight: dry, it keeps the shape of the toe.' },
             makes: bring(['shoe'], 'puff formed', 'it takes its shape over the lining, which is trimmed first', lines),
             needs: want(['puff'], 'mellow', 'it is worked wet'),
+            cautions: tacksHurt(shellTacks(f, foot, 'puff')),
             tools: ['narrowPliers', 'hammer'] as const,
+            stuff: tacksFor(shellTacks(f, foot, 'puff')),
             look: [toes, ...left],
             parts: ['puff'],
           })),
-          ...eachFoot(() => ({
+          ...eachFoot((foot) => ({
             id: 'trim-puff',
             name: 'Take the puff off, trim and thin it',
             group: 'last' as const,
-            effort: fixed(8, 'Back edge to nothing, margin to its line, off the last and dry.'),
+            effort: fixed(
+              8,
+              `${shellTacks(f, foot, 'puff') > 0 ? 'Its tacks drawn; back' : 'Back'} edge to nothing, margin to its line, off the last and dry.`,
+            ),
             makes: bring(['shoe'], 'puff trimmed', 'dry, it keeps its shape off the last'),
-            cautions: ['knife'] as const,
-            tools: ['skiver'] as const,
-            look: ['Its back edge vanishes under the thumb.'],
+            cautions: ['knife', 'tacks'] as const,
+            tools: ['puller', 'skiver'] as const,
+            look: [...counted(shellTacks(f, foot, 'puff')), 'Its back edge vanishes under the thumb.'],
             parts: ['puff'],
           })),
         ]
@@ -195,8 +212,10 @@ export function setPuff(f: Facts): Operation[] {
           ? 'Glue the formed puff on'
           : 'Paste the puff over the toe and work it down',
       group: 'last',
-      effort: fixed(
-        sheet || formed ? 8 : 15,
+      effort: shellEffort(
+        f,
+        formed ? 0 : shellTacks(f, foot, 'puff'),
+        sheet || formed ? 8 : 12,
         sheet
           ? `${SHEET} Compare both toes while it still gives.`
           : formed
@@ -214,9 +233,9 @@ export function setPuff(f: Facts): Operation[] {
         ...(formed ? [] : want(['puff'], 'mellow', sheet ? 'its edge is thinned first' : 'it is worked wet')),
         ...pasteNeeded(f, 'puff'),
       ],
-      cautions: sheet ? [...cementOf(f).cautions, 'heat'] : [],
+      cautions: sheet ? [...cementOf(f).cautions, 'heat'] : tacksHurt(formed ? 0 : shellTacks(f, foot, 'puff')),
       tools: sheet ? ['brush', 'warm'] : ['brush', 'narrowPliers', 'hammer'],
-      stuff: [setWith(f, foot, 'puff')],
+      stuff: [setWith(f, foot, 'puff'), ...(formed ? [] : tacksFor(shellTacks(f, foot, 'puff')))],
       look: [toes, ...(sheet ? [] : left)],
       parts: ['puff'],
     })),

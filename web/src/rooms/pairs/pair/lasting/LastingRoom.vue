@@ -62,24 +62,33 @@ const throat = computed(() =>
       :depth="depth"
       :foot="pair.foot"
       :driven="driven"
-      :next="next?.number ?? null"
-      :said="said"
-      @tick="tick"
+      :next="strip.isInside ? null : (next?.number ?? null)"
+      :said="strip.isInside ? 'Held by the tacks of the upper.' : said"
+      @tick="strip.isInside || tick($event)"
     >
-      <NButton v-if="next" type="primary" size="large" @click="tick(next.number)">Tack {{ next.number }} is in</NButton>
-      <NButton v-else size="large" @click="clear">Begin anew</NButton>
-      <NButton size="large" :disabled="driven.size === 0" @click="back">Take back</NButton>
+      <template v-if="!strip.isInside">
+        <NButton v-if="next" type="primary" size="large" @click="tick(next.number)"
+          >Tack {{ next.number }} is in</NButton
+        >
+        <NButton v-else size="large" @click="clear">Begin anew</NButton>
+        <NButton size="large" :disabled="driven.size === 0" @click="back">Take back</NButton>
+      </template>
     </TackDrawing>
     <BecausePanel title="Lasting">
       <div class="head">
         <ChoiceBar label="What is lasted" :options="names" :value="strip.id" @choose="choose" />
         <ChoiceBar label="Shoe" :options="feet" :value="pair.foot" @choose="pair.foot = $event" />
         <NProgress
+          v-if="!strip.isInside"
           type="line"
           :percentage="Math.round((100 * driven.size) / strip.tacks.length)"
           aria-label="Tacks that are in"
         />
-        <p class="soft">{{ tackOrder(strip) }}</p>
+        <p v-if="strip.isInside" class="soft" data-testid="inside">
+          It lies between upper and lining when they are drawn down together, and their tacks hold it: it has none of
+          its own. Numbered is where it would ask for them, to see where it folds.
+        </p>
+        <p v-else class="soft">{{ tackOrder(strip) }}</p>
       </div>
       <p v-for="id in lasting.pasted" :key="id" class="soft">
         {{ lastedNames[id] }}: too little of it lies flat under the insole to be tacked. It is pasted.

@@ -5,6 +5,7 @@ import { useDriven } from './useDriven.ts'
 
 const strip = (id: 'upper' | 'lining', xs: readonly number[]): LastedStrip => ({
   id,
+  isInside: false,
   tacks: xs.map((x, i) => ({ number: i + 1, on: [x, 0], at: [x, 8], side: 'lateral', anchor: null, place: i })),
   between: [],
   folds: [],

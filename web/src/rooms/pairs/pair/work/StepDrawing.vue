@@ -24,7 +24,7 @@ watch(
 )
 const strip = computed(() => {
   const id = pair.decisions && lastedIn(props.step.key, pair.decisions.construction)
-  return pair.plan?.lasting.strips.find((s) => s.id === id) ?? null
+  return pair.plan?.lasting.strips.find((s) => s.id === id && !s.isInside) ?? null
 })
 const { driven, next, tick, back, feather, depth, said } = useStripTacks(() => strip.value)
 const seams = computed(() => pair.plan?.edges.seams.filter((s) => props.step.seams.includes(s.id)) ?? [])

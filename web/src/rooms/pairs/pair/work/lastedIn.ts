@@ -17,6 +17,8 @@ export function lastedIn(key: string, construction: ConstructionName): LastedStr
     case 'set-puff':
     case 'form-puff':
       return 'puff'
+    case 'set-side-linings':
+      return 'sideLining'
     case 'paste-stiffener':
       return 'stiffener'
     default:
