@@ -19,6 +19,10 @@ export const lastedNames: Readonly<Record<LastedId, string>> = {
   upper: 'Upper',
 }
 
+/** Whether it is drawn down inside upper and lining, and held by their tacks: so they are lasted together at the back. */
+export const isInside = (id: LastedId, { liningFirst }: { liningFirst: boolean }): boolean =>
+  !liningFirst && (id === 'stiffener' || id === 'sideLining')
+
 /** What of the strip is asked at one place: it, what lies under it towards the insole, how far it lies flat and is cut, mm. */
 export interface Met extends StripPlace {
   /** From the heel back on the last, mm. */

@@ -4,7 +4,7 @@ import { mm, say } from '../units/sentence.ts'
 import type { Fold, LastedStrip, LastingNeeds, LastingZone } from './needs.ts'
 import { lastingRules } from './rules.ts'
 import { stripFindings } from './stripFindings.ts'
-import { lastedNames, type LastedId, type Met } from './strip.ts'
+import { isInside, lastedNames, type LastedId, type Met } from './strip.ts'
 import type { TackPlan } from './tackPlan.ts'
 import { agreesAt, elasticSpacing, surplusOf, tackFigures, tackSpacing } from './tackSpacing.ts'
 
@@ -117,7 +117,7 @@ export function stripFigures(
   })
   return {
     id,
-    isInside: !needs.liningFirst && (id === 'stiffener' || id === 'sideLining'),
+    isInside: isInside(id, needs),
     ...plan,
     folds,
     zones: zonesOf(places, step, plan, needs),

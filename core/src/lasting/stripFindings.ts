@@ -6,7 +6,6 @@ import type { LastingNeeds } from './needs.ts'
 import { lastingRules } from './rules.ts'
 import { lastedNames, type LastedId, type Met } from './strip.ts'
 import type { Between, TackPlan } from './tackPlan.ts'
-import { tackFigures } from './tackSpacing.ts'
 
 /** What is to be said of a tacked strip: the tuck that stays, and of the upper what holds it and what pliers find of it. */
 export const stripFindings = (id: LastedId, there: readonly Met[], plan: TackPlan, needs: LastingNeeds): Finding[] => [
@@ -36,9 +35,7 @@ function tuckFinding(id: LastedId, there: readonly Met[], { between }: TackPlan,
     measured: worst.tuck,
     limit: 0,
     unit: 'mm',
-    mend: fine
-      ? ''
-      : helps(worst, { thickness: near.thickness, usual: middleOf(there.map((p) => p.thickness)) }, zone, needs),
+    mend: fine ? '' : helps(id, worst, near.thickness > SEAM * middleOf(there.map((p) => p.thickness)), zone, needs),
   }
 
   function apart(p: Met, { on, side }: Between): number {
@@ -46,31 +43,15 @@ function tuckFinding(id: LastedId, there: readonly Met[], { between }: TackPlan,
   }
 }
 
-/**
- * What makes a tuck less, for this one: one more tack shares it, so that each half has half of it to lose and closes up by
- * as much as the whole did.
- */
-function helps(
-  { apart, surplus, tuck }: Between,
-  { thickness, usual }: { thickness: number; usual: number },
-  zone: string,
-  { book }: LastingNeeds,
-): Sentence {
-  const { closest } = tackFigures(book)
-  const taken = surplus - tuck
-  const half = Math.max(0, surplus / 2 - taken)
-  const two =
-    apart / 2 < closest
-      ? say`Another tack has no room there: cut a wedge out of it further in than ${mm(book.value(lastingRules.flat))}.`
-      : half === 0
-        ? say`One more tack between them and nothing stays.`
-        : say`Two small tucks of ${mm(half, 1)} with one more tack between them.`
-  const seam =
-    thickness > SEAM * usual
-      ? say` A seam lies there, ${mm(thickness, 1)} thick: skive it, warm it and hammer it down.`
-      : say` An edge skived thinner folds smaller; a wider margin lets it be drawn further.`
-  const waist = zone === 'waist' ? ' A clamp across the waist holds it while the glue sets.' : ''
-  return say`${two}${seam}${waist}`
+/** What makes a tuck less, for this one: tacks stand as close already as they may, so it is shared, thinned or cut. */
+function helps(id: LastedId, { tuck }: Between, isSeam: boolean, zone: string, { book }: LastingNeeds): Sentence {
+  const two = say`Make two small tucks of it, ${mm(tuck / 2, 2)} each, and cut in a wedge what stands up further in than ${mm(book.value(lastingRules.flat))}.`
+  const edge = isSeam
+    ? 'A seam lies there: skive it, warm it and hammer it down.'
+    : id === 'upper' || id === 'lining'
+      ? 'An edge skived thinner folds smaller, and a wider margin is drawn further.'
+      : 'An edge skived thinner folds smaller.'
+  return say`${two} ${edge}${zone === 'waist' ? ' A clamp across the waist holds it while the glue sets.' : ''}`
 }
 
 /** What the upper is held by: of the other things no more lies flat than their own rules say. */

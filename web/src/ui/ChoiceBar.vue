@@ -47,5 +47,11 @@ const keys = (event: KeyboardEvent) => {
 <style scoped>
 .choices {
   justify-self: start;
+  max-width: 100%;
+}
+/* Where there are many they go on in a second row. */
+.choices.n-radio-group--button-group {
+  height: auto;
+  white-space: normal;
 }
 </style>

@@ -154,6 +154,7 @@ const throat = computed(() =>
 <style scoped>
 .head {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   justify-items: start;
   margin: 12px 0;
