@@ -5,6 +5,7 @@ import { crossings } from '../geometry/crossings.ts'
 import { nearest } from '../geometry/polyline.ts'
 import { boxOf, signedArea, type Path, type Point } from '../geometry/path.ts'
 import { ridgeAndToe } from '../last/surface.ts'
+import { CupSole } from '../model/cupSole.ts'
 import { colourOf } from '../model/material.ts'
 import type { PictureShape } from '../model/pairCard.ts'
 import { patternKinds } from '../model/upper.ts'
@@ -156,5 +157,45 @@ describe.each(patternKinds)('the card of a pair: %s', (style) => {
     expect(card.steps.map((s) => s.id)).toEqual(plan.steps.map((o) => o.id))
     expect(card.worst).toBe(plan.worst)
     expect(JSON.stringify(card.shapes).length).toBeLessThan(16_000)
+  })
+})
+
+describe('a cup in the picture', () => {
+  const cache = keptCache()
+  const input = pairOfEachStyle.trainer
+  const insole = planPair(input, cache).parts.find((p) => p.id === 'insole')!.outline
+  const card = (cup: { seat: number | null; tread: number | null }, rules: Record<string, number> = {}) => {
+    const cupSole = CupSole.parse({
+      id: input.last.id,
+      name: 'Cup',
+      outline: insole.map(([x, y]) => [x * 1.02, y * 1.04]),
+      ...cup,
+    })
+    const decisions = { ...input.decisions, construction: 'cup sole' as const, cupSoleId: cupSole.id }
+    return cardOf({ ...input, cupSole, decisions, houseRules: rules }, cache).shapes
+  }
+  const sole = (shapes: PictureShape[]) => shapes.filter((s) => s.kind === 'sole').at(-1)!.path
+
+  it('stands round the shoe over the upper, its wall as high as the house has it, and on the ground', () => {
+    const shapes = card({ seat: 22, tread: 8 })
+    const body = shapes.find((s) => s.kind === 'upper')!.path
+    const wall = boxOf(sole(shapes))
+    // Close round the shoe: by the thickness of a wall before the toe and behind the heel.
+    const lasted = boxOf(body)
+    expect(wall.minX).toBeLessThan(lasted.minX)
+    expect(wall.maxX).toBeGreaterThan(lasted.maxX)
+    expect(wall.maxX - wall.minX).toBeLessThan(lasted.maxX - lasted.minX + 12)
+    expect(shapes.findIndex((s) => s.path === sole(shapes))).toBeGreaterThan(shapes.findIndex((s) => s.path === body))
+    // Raised by ten, its upper edge is ten higher under the middle of the foot.
+    const edge = (path: Path) => Math.max(...path.filter(([x]) => Math.abs(x - 100) < 12).map((p) => p[1]))
+    const higher = sole(card({ seat: 22, tread: 8 }, { 'cup.wallHeight': 32 }))
+    expect(edge(higher) - edge(sole(shapes))).toBeCloseTo(10, 0)
+    // Every upright line but at the very ends goes through it once.
+    for (let x = wall.minX + 8; x < wall.maxX - 8; x += 5) expect(crossings(sole(shapes), { x })).toHaveLength(2)
+  })
+  it('of a cup that nobody measured is its wall alone', () => {
+    const path = sole(card({ seat: null, tread: null }))
+    const at = (near: number) => path.filter(([x]) => Math.abs(x - near) < 12).map((p) => p[1])
+    expect(Math.max(...at(100)) - Math.min(...at(100))).toBeLessThan(22 + 6)
   })
 })

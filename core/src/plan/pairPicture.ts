@@ -11,12 +11,15 @@ import { heightAt } from '../parts/sole/sideProfile.ts'
 import { ofPiece, type ByPiece } from '../trade/cutFrom.ts'
 import type { Side } from '../trade/side.ts'
 import type { UpperLine } from '../upper/upperLines.ts'
+import { cupFromSide } from './cupFromSide.ts'
 import type { FootPlan } from './plan.ts'
 
 /** A picture a few hundred pixels wide shows no less, mm. */
 const TOLERANCE = 0.3
 /** A top line that ends further than this over the last, mm, is a shaft's: its front edge is a seam in the air. */
 const IN_THE_AIR = 6
+/** So far behind the toe's end its front is looked for, mm. */
+const TOE = 70
 /** Layers of the bottom that the upper hides. */
 const INSIDE = ['insole', 'filler']
 
@@ -171,13 +174,25 @@ function upperShapes(plan: FootPlan, map: FormeMap, under: Path, colours: Pictur
   ]
 }
 
+/** The cup that stands round a shoe, over what of the upper lies in it. */
+function cupRound(surface: LastSurface, { layers }: FootPlan['bottom']['profile'], by: number, wall: number): Path {
+  const stood = (line: readonly (readonly number[])[]): Path => line.map((p): Point => [p[0]!, p[2]! + by])
+  const bottom = layers.find((l) => l.id === 'cup')
+  const floor = bottom?.upper ?? layers[layers.length - 1]!.lower
+  const toe = stood(ridgeAndToe(surface))
+  // Down the toe alone: before that the ridge comes down from the cone.
+  const rib = toe.slice(toe.findIndex((p) => p[0] > toe[toe.length - 1]![0] - TOE))
+  // Of a cup that nobody measured the wall alone is drawn.
+  return cupFromSide({ back: stood(backCurve(surface)), front: rib, floor, lower: bottom?.lower ?? floor }, wall)
+}
+
 /**
  * A shoe from its lateral side, toe to the right, stood on the ground as its bottom section stands: x forward, z up, mm,
  * coarse. The upper is projected from the last that its lines lie on, the bottom is its middle section; what comes first
  * lies beneath. Bodies have the colours of their materials. It is what a pair is known by on a list.
  */
 export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColours): PictureShape[] {
-  const { profile, strips, heel } = plan.bottom
+  const { profile, strips, heel, cup } = plan.bottom
   const filled = (role: MaterialRole | undefined) => {
     // A welt that nothing was chosen for is of leather like the midsole's.
     const fill = role && (colours.by[role] ?? (role === 'welt' ? colours.by.midsole : undefined))
@@ -207,6 +222,7 @@ export function pairPicture(plan: FootPlan, map: FormeMap, colours: PictureColou
       path: coarse([...l.upper, ...[...l.lower].reverse()]),
       ...filled(roleOf[l.id]),
     })),
+    ...(cup ? [{ kind: 'sole' as const, path: coarse(cupRound(map.surface, profile, by, cup.wall)) }] : []),
     ...strips.map((s): PictureShape => ({ kind: 'sole', path: coarse(s.outline), ...filled(roleOf[s.id]) })),
     ...(heel?.bodies ?? []).map((b): PictureShape => ({
       kind: 'heel',

@@ -24,6 +24,15 @@ export const cupRules = {
     unit: 'mm',
     why: 'A wider gap shows, and the wall of the cup stands off from the upper.',
   },
+  wall: {
+    key: 'cup.wallHeight',
+    name: 'Wall of a cup above its floor',
+    value: 22,
+    min: 8,
+    max: 60,
+    unit: 'mm',
+    why: 'So high most cups stand round the shoe; pictures show it so.',
+  },
 } satisfies Record<string, Rule>
 
 export type CupVerdict = 'tight' | 'good' | 'roomy' | 'gappy'
@@ -32,6 +41,8 @@ export type CupVerdict = 'tight' | 'good' | 'roomy' | 'gappy'
 export interface CupFit extends LaidRound {
   verdicts: CupVerdict[]
   verdict: CupVerdict
+  /** How high its wall stands above the floor, mm. */
+  wall: number
   finding: Finding
 }
 
@@ -46,6 +57,7 @@ export function cupFit(shoe: Path, cup: Pick<CupSoleFields, 'outline' | 'turned'
     ...laid,
     verdicts: laid.clearance.map(verdictOf),
     verdict,
+    wall: book.value(cupRules.wall),
     finding: cupFinding(verdict, laid.least.room, laid.most.room, gappy),
   }
 }

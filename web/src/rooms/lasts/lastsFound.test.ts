@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { last } from '../../../test/pair.ts'
-import { lastsFound, lastsSorted } from './lastsFound.ts'
+import { spoken } from '@gentle-awl/core'
+import { lastsFound, lastsParted, lastsSorted } from './lastsFound.ts'
 
 if (last.shape.kind !== 'measures') throw new Error('The sample last is made by measures.')
 const { measures } = last.shape
@@ -38,5 +39,39 @@ describe('the shelf of lasts', () => {
     const before = names(shelf)
     expect(names(lastsSorted(shelf, sort))).toEqual(sorted)
     expect(names(shelf)).toEqual(before)
+  })
+
+  it.each([
+    ['none', [['', 'Harbour 25', 'Quay 20', 'Quay 100']]],
+    [
+      'size',
+      [
+        ['Paris point 39', 'Quay 100'],
+        ['Paris point 42', 'Quay 20'],
+        ['Paris point 44', 'Harbour 25'],
+      ],
+    ],
+    ['heel', [['Heel of 20 to 30 mm', 'Harbour 25', 'Quay 20', 'Quay 100']]],
+    [
+      'place',
+      [
+        ['door', 'Harbour 25', 'Quay 100'],
+        ['top, left', 'Quay 20'],
+      ],
+    ],
+  ] as const)('is parted by %s, each part in the order of the shelf', (group, parts) => {
+    const parted = lastsParted(lastsSorted(shelf, 'name'), group, 0, 12)
+    expect(parted.map((p) => [spoken(p.name), ...names(p.lasts)])).toEqual(parts)
+  })
+  it('parts what a page shows: a part that goes on over the page has its heading there again', () => {
+    const page = (from: number, to: number) =>
+      lastsParted(lastsSorted(shelf, 'length'), 'place', from, to).map((p) => [spoken(p.name), ...names(p.lasts)])
+    expect(page(0, 1)).toEqual([['door', 'Quay 100']])
+    expect(page(1, 3)).toEqual([
+      ['door', 'Harbour 25'],
+      ['top, left', 'Quay 20'],
+    ])
+    const nowhere = shelf.map((l, i) => (i === 0 ? { ...l, stock: { ...l.stock, place: '' } } : l))
+    expect(lastsParted(nowhere, 'place', 0, 9).map((p) => spoken(p.name))).toEqual(['door', 'No place said'])
   })
 })
