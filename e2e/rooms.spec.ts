@@ -63,6 +63,12 @@ test('a shoe is lasted by its tack plan on a tablet: thumb on the next one, on a
   await page.getByRole('radio', { name: 'Lining' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('img', { name: /^Lining: \d+ tacks/ })).toBeVisible()
+  // The puff's are in the step that sets it, and are drawn and counted before the upper comes over it.
+  await visit(page, `${server.url}${choir}/lasting/puff`)
+  const puff = page.getByRole('img', { name: /^Toe puff: \d+ tacks/ })
+  const tacks = /: (\d+) tacks/.exec((await puff.getAttribute('aria-label')) ?? '')![1]!
+  await visit(page, `${server.url}${choir}/work/bare-shells.right`)
+  await expect(page.getByText(`${tacks} tacks counted back: one that is left`)).toBeVisible()
 })
 
 test('a house rule goes through every pair, a pair may have its own, and both can be taken back', async ({ page }) => {
@@ -243,6 +249,10 @@ test('stores and shelf: what is in use stays, what is not goes, what is wrong is
 
   await visit(page, `${server.url}/lasts`)
   await expect(page.getByRole('heading', { name: 'Lasts' })).toBeVisible()
+  await choose(page.locator('[name="last-group"]'), 'By heel')
+  const low = page.getByRole('region', { name: 'Heel of 10 to 20 mm' })
+  await expect(low.getByRole('link', { name: 'Slipway 10' })).toBeVisible()
+  await expect(low.getByRole('link', { name: 'Quay 20' })).toHaveCount(0)
   await page.getByRole('link', { name: 'Quay 20' }).click()
   await page.getByRole('link', { name: 'Shape' }).click()
   await page.getByLabel('Joint girth').fill('258')

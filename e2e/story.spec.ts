@@ -144,7 +144,7 @@ test('from a new pair to printed cards and a running clock', async ({ page }) =>
     await page.goto(`${server.url}/pairs`)
     const card = page.getByRole('link', { name: /Sunday derby/ })
     await expect(card).toContainText('sailmaker')
-    await expect(card).toContainText('3 / 93')
+    await expect(card).toContainText('3 / 95')
   })
   expect(errors).toEqual([])
 })

@@ -148,7 +148,7 @@ export const demoPairs: DemoPair[] = [
       upper: { style: 'derby' },
       rules: { 'upper.lastingMargin': 24 },
     },
-    { done: 0.56, finishedMinutesAgo: 35, running: false, dueIn: 12 },
+    { done: 0.55, finishedMinutesAgo: 35, running: false, dueIn: 12 },
   ),
   pair(
     2,
