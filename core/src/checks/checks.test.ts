@@ -71,6 +71,14 @@ describe('checks of a pair', () => {
     expect(court!.checks.some((c) => c.id === 'tip.lateral')).toBe(true)
     expect(cup!.checks.filter((c) => c.id.startsWith('room.') || c.id === 'heel')).toEqual([])
   })
+  it('keep on record that the soles were tried on in paper, where they are cut to the lasted shoe', () => {
+    expect(check('look.tryOn')).toMatchObject({ at: { right: 'try-sole', left: 'try-sole' }, figure: null })
+    // What does not fit is drawn anew before anything is cut by it.
+    const steps = plan.steps.map((s) => s.key)
+    expect(steps.indexOf(check('look.tryOn').back['not so']!.step)).toBeLessThan(steps.indexOf('cut-midsole'))
+    const ahead = planPair(samplePair({ work: { ways: { soles: 'cut ahead' } } }), cache)
+    expect(ahead.checks.some((c) => c.id === 'look.tryOn')).toBe(false)
+  })
   it('of a shoe within its tolerance are fine, beyond it send that shoe back', () => {
     const p = planned('backHeight')
     expect(level([read('backHeight', 'right', p + 1.5)])).toEqual([['right', 'fine']])

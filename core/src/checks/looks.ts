@@ -55,6 +55,17 @@ export const looks: readonly Look[] = [
     },
   },
   {
+    id: 'look.tryOn',
+    name: 'Soles tried on in paper',
+    how: 'The paper sole laid under the lasted shoe: its room all round, the joints on their marks, left as right. What was changed is written down beside it.',
+    at: ['try-sole'],
+    back: {
+      to: ['try-sole'],
+      why: 'what is cut by a pattern that does not fit is cut twice',
+      mend: 'Trace the lasted shoe, draw its room round that, and try the new paper on both shoes; the soles are cut by it.',
+    },
+  },
+  {
     id: 'look.level',
     name: 'Sole stands level',
     how: 'On a flat plate: it does not rock, a sheet of paper does not go under the top piece anywhere.',
