@@ -21,6 +21,13 @@ test('the cutting list has every piece for both feet, by what it is cut from', a
   await expect(vamp).toContainText('one pattern, turned over')
   await expect(page.getByRole('row', { name: /^Welt/ })).toContainText('by measure, along a straight edge')
 
+  // What it takes, for one pair and for a dozen: 13.5 dm² each of the upper.
+  const calf = page.getByRole('row', { name: /^Tar-brown calf/ })
+  await expect(calf).toContainText('13.5 dm²')
+  await page.getByRole('textbox', { name: 'Pairs like this one' }).fill('12')
+  await page.getByRole('textbox', { name: 'Pairs like this one' }).press('Tab')
+  await expect(calf).toContainText(/16[12]\.\d dm²/)
+
   const quarter = page.getByRole('row', { name: /^Quarter, lateral/ })
   // Ticked off at the bench; a change of its shape takes the tick back, and says so.
   await quarter.getByRole('button', { name: 'Quarter, lateral is cut' }).click()

@@ -9,7 +9,7 @@ export { compareLasts, type LaidTogether, type LastDifference } from './last/com
 export { cupFit, type CupFit } from './parts/cup/cupFit.ts'
 export { unitFit, type UnitFit } from './parts/unit/unitFit.ts'
 export { makeables, makeablesOf, remakeList, type Makeable } from './plan/remake.ts'
-export { spentOn } from './plan/spentOn.ts'
+export { spentOn, takenBy } from './plan/spentOn.ts'
 export { doneAgain } from './work/doneAgain.ts'
 export { foamRecovery, foamRules } from './parts/sock/foamRecovery.ts'
 export { lastedNames } from './lasting/strip.ts'

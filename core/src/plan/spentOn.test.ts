@@ -4,8 +4,9 @@ import { samplePair } from '../../test/samplePair.ts'
 import { signedArea } from '../geometry/path.ts'
 import type { Made } from '../model/made.ts'
 import type { StepEvent } from '../model/pair.ts'
+import { cuttingList } from './cuttingList.ts'
 import { planPair } from './planPair.ts'
-import { spentOn } from './spentOn.ts'
+import { spentOn, takenBy } from './spentOn.ts'
 
 const input = samplePair()
 const priced = {
@@ -30,6 +31,9 @@ const event = (step: string, what: StepEvent['what'], minute: number): StepEvent
   at: new Date(minute * 60_000).toISOString(),
 })
 
+const stiffenerOf = ({ decisions, materials }: typeof input): string =>
+  materials.find((m) => m.id === decisions.materials.stiffener)!.name
+
 it('counts every time that something was cut, each foot for itself, at the price of its stuff', () => {
   const spent = spentOn(priced, plan, [], [cut('insole', 0), cut('left.insole', 9), cut('puff', 1)])
   const leather = spent.stuffs.find((s) => s.name === 'Insole shoulder')!
@@ -51,4 +55,38 @@ it('counts work that was done again, and leaves out pauses and what nobody told'
     event('cut-puff', 'finished', 99),
   ]
   expect(spentOn(priced, plan, log, []).minutes).toBe(22)
+})
+it('takes, as it is planned, what is spent on it once all is cut and done as planned; a batch so many times that', () => {
+  const log = plan.steps.flatMap((s, i) => [
+    event(s.id, 'started', 1000 * i),
+    event(s.id, 'finished', 1000 * i + s.minutes.value),
+  ])
+  // By its record each: of what is alike one record counts for both feet.
+  const records = [...new Set(cuttingList(priced, plan).flatMap((g) => g.pieces.map((p) => p.record)))]
+  const spent = spentOn(priced, plan, log, records.map(cut))
+  const taken = takenBy(priced, plan)
+  expect(taken.minutes).toBe(spent.minutes)
+  for (const { name, area, worth } of spent.stuffs) {
+    const planned = taken.stuffs.find((s) => s.name === name)!
+    expect(planned.area).toBeCloseTo(area, 6)
+    if (worth === null) expect(planned.worth).toBeNull()
+    else expect(planned.worth).toBeCloseTo(worth, 6)
+  }
+  const batch = takenBy(priced, plan, 12)
+  expect(batch.minutes / taken.minutes).toBeCloseTo(12, 3)
+  expect(batch.stuffs.map((s) => s.area / 12)).toEqual(taken.stuffs.map((s) => expect.closeTo(s.area, 6) as number))
+})
+it('shows what a long stiffener costs over a short one: more of its leather, and more time with knife and skiver', () => {
+  const belly = {
+    ...priced,
+    materials: priced.materials.map((m) => ({ ...m, price: { amount: 2, per: 'dm²' as const } })),
+  }
+  const of = (front: 'short' | 'long both') => {
+    const pair = { ...belly, decisions: { ...belly.decisions, stiffener: { ...belly.decisions.stiffener, front } } }
+    return { taken: takenBy(pair, planPair(pair, keptCache())), name: stiffenerOf(pair) }
+  }
+  const [short, long] = [of('short'), of('long both')]
+  const worth = ({ taken, name }: typeof short) => taken.stuffs.find((s) => s.name === name)!.worth!
+  expect(worth(long)).toBeGreaterThan(1.3 * worth(short))
+  expect(long.taken.minutes).toBeGreaterThan(short.taken.minutes)
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lengthUnit, showFigure, showLength, showMinutes } from './settings.ts'
+import { lengthUnit, showFigure, showLength, showMinutes, showWork } from './settings.ts'
 import { isTyping } from './shortcuts.ts'
 
 describe('figures on screen', () => {
@@ -21,6 +21,9 @@ describe('figures on screen', () => {
     [1440, '1 d'],
     [4320 + 240, '3 d 4 h'],
   ])('%s minutes are said as %s', (minutes, words) => expect(showMinutes(minutes)).toBe(words))
+  it('work is told in hours, however many', () => {
+    expect([45, 60, 125, 26 * 60 + 5].map(showWork)).toEqual(['45 min', '1 h', '2 h 5 min', '26 h 5 min'])
+  })
 })
 
 it('single keys are not taken from somebody who is typing', () => {

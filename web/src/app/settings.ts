@@ -76,8 +76,13 @@ export const unitBeside = (unit: string): string =>
 /** Minutes as a person says them: 45 min, 2 h 5 min, 3 d 4 h. */
 export function showMinutes(total: number): string {
   const minutes = Math.max(0, Math.round(total))
-  if (minutes < 60) return `${minutes} min`
-  if (minutes < 24 * 60) return `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`
+  if (minutes < 24 * 60) return showWork(minutes)
   const hours = Math.round((minutes % (24 * 60)) / 60)
   return `${Math.floor(minutes / (24 * 60))} d${hours ? ` ${hours} h` : ''}`
+}
+
+/** So many minutes of work: a day at the bench has no 24 hours, so that they are not counted in days. */
+export function showWork(total: number): string {
+  const minutes = Math.max(0, Math.round(total))
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`
 }

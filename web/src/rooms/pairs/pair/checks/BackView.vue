@@ -58,6 +58,7 @@ const takeUp = () =>
     await record.change((id) => recordApi.takeUp(id))
     await say('The pair is made on.')
   })
+const TOLD = 'Work, as the clocks told it'
 </script>
 
 <template>
@@ -70,7 +71,7 @@ const takeUp = () =>
     <section v-if="record.record?.givenUp" class="card one" data-given-up>
       <h2>Given up, {{ when(record.record.givenUp.at) }}</h2>
       <p>{{ record.record.givenUp.reason }}</p>
-      <SpentTable :spent="record.record.givenUp.spent" />
+      <SpentTable :spent="record.record.givenUp.spent" :work="TOLD" />
       <NButton :disabled="busy" @click="takeUp">Take it up again</NButton>
     </section>
     <section>
@@ -99,7 +100,7 @@ const takeUp = () =>
     </section>
     <section v-if="spent && !record.record?.givenUp">
       <h2>What has gone into it</h2>
-      <SpentTable :spent="spent" />
+      <SpentTable :spent="spent" :work="TOLD" />
     </section>
     <section>
       <h2>Photographs of the pair</h2>
@@ -108,7 +109,7 @@ const takeUp = () =>
     <HouseDialog v-model:open="open" title="Give this pair up">
       <div class="fields">
         <p>It is laid out no more and stays on the list. This is what has gone into it:</p>
-        <SpentTable v-if="spent" :spent="spent" />
+        <SpentTable v-if="spent" :spent="spent" :work="TOLD" />
         <TextField
           label="Why"
           name="given-up-why"

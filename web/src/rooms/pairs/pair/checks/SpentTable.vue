@@ -2,10 +2,11 @@
 import { NTable } from 'naive-ui'
 import type { SpentOn } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showMinutes } from '../../../../app/settings.ts'
+import { showArea, showWork } from '../../../../app/settings.ts'
+import { capital } from '../../../../ui/capital.ts'
 
-/** What has gone into a pair: hours, and what was cut with its worth where its price is known. */
-const props = defineProps<{ spent: SpentOn }>()
+/** What has gone into a pair, or will: hours, and what is cut with its worth where its price is known. */
+const props = defineProps<{ spent: SpentOn; work: string }>()
 const worth = computed(() => props.spent.stuffs.reduce((sum, s) => sum + (s.worth ?? 0), 0))
 const unpriced = computed(() => props.spent.stuffs.some((s) => s.worth === null))
 </script>
@@ -21,13 +22,13 @@ const unpriced = computed(() => props.spent.stuffs.some((s) => s.worth === null)
     </thead>
     <tbody>
       <tr>
-        <th scope="row">Work, as the clocks told it</th>
-        <td class="figure right">{{ showMinutes(spent.minutes) }}</td>
+        <th scope="row">{{ work }}</th>
+        <td class="figure right">{{ showWork(spent.minutes) }}</td>
         <td />
       </tr>
       <tr v-for="s in spent.stuffs" :key="s.name">
-        <th scope="row">{{ s.name }}</th>
-        <td class="figure right">{{ s.area.toFixed(1) }} dm²</td>
+        <th scope="row">{{ capital(s.name) }}</th>
+        <td class="figure right">{{ showArea(s.area * 1e4) }}</td>
         <td class="figure right">{{ s.worth === null ? 'no price' : s.worth.toFixed(2) }}</td>
       </tr>
       <tr v-if="worth > 0">

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { cutTicks, cuttingList, type CuttingGroup, type CutTick, type Hide, type PairLayout } from '@gentle-awl/core'
+import {
+  cutTicks,
+  cuttingList,
+  takenBy,
+  type CuttingGroup,
+  type CutTick,
+  type Hide,
+  type PairLayout,
+} from '@gentle-awl/core'
 import { IconLayoutList } from '@tabler/icons-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -12,6 +20,8 @@ import { useRecord } from '../../../../stores/recordStore.ts'
 import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import { capital } from '../../../../ui/capital.ts'
 import SlateList from '../../../../ui/SlateList.vue'
+import FigureField from '../../../../ui/FigureField.vue'
+import SpentTable from '../checks/SpentTable.vue'
 import CuttingTable from './CuttingTable.vue'
 import LayoutView from './LayoutView.vue'
 
@@ -28,6 +38,13 @@ const groups = computed<CuttingGroup[]>((shown) => {
   if (shown && (pair.planning || pair.planProblem)) return shown
   return pair.planProblem ? [] : cuttingList({ decisions, materials: workshop.materials }, whole)
 })
+/** So many pairs are reckoned together. */
+const batch = ref(1)
+const taken = computed(() =>
+  pair.whole && pair.decisions && groups.value.length > 0
+    ? takenBy({ decisions: pair.decisions, materials: workshop.materials }, pair.whole, batch.value)
+    : null,
+)
 const made = useMade()
 const record = useRecord()
 const ticks = computed(() =>
@@ -119,6 +136,14 @@ const entries = computed(() => [
         </h3>
         <CuttingTable :pieces="g.pieces" :ticks="ticks" :under="under" @cut="cut" />
       </section>
+      <section v-if="taken" aria-labelledby="what-it-takes">
+        <h3 id="what-it-takes">What it takes</h3>
+        <label class="batch">
+          Pairs like this one
+          <FigureField :value="batch" :min="1" :max="500" :step="1" whole @change="batch = $event ?? 1" />
+        </label>
+        <SpentTable :spent="taken" work="Work at the bench, waits left out" />
+      </section>
     </div>
     <p v-else class="page">
       Nothing of this pair is cut from that now. <RouterLink :to="to('')">Back to the cutting list</RouterLink>
@@ -131,6 +156,11 @@ const entries = computed(() => [
 </template>
 
 <style scoped>
+.batch {
+  display: grid;
+  width: 200px;
+  margin-bottom: 10px;
+}
 section {
   margin-top: 22px;
 }
