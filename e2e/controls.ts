@@ -4,8 +4,11 @@ import { expect, type Locator } from '@playwright/test'
 export async function choose(field: Locator, name: string | RegExp): Promise<void> {
   await field.click()
   const line = field.page().getByRole('option', typeof name === 'string' ? { name, exact: true } : { name })
-  await line.first().click()
-  await expect(line.first()).toBeHidden()
+  // A list that scrolls or is drawn anew just then moves from under the press: it is pressed again, as anybody would.
+  await expect(async () => {
+    if (await line.first().isVisible()) await line.first().click({ timeout: 3000 })
+    await expect(line.first()).toBeHidden({ timeout: 3000 })
+  }).toPass({ timeout: 30_000 })
 }
 
 /** What a select shows as chosen. */

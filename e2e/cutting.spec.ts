@@ -19,7 +19,7 @@ test('the cutting list has every piece for both feet, by what it is cut from', a
   const vamp = page.getByRole('row', { name: /^Vamp 1 1/ })
   await expect(vamp).toContainText('1.4 mm')
   await expect(vamp).toContainText('one pattern, turned over')
-  await expect(page.getByRole('row', { name: /^Welt/ })).toContainText('by measure, along a straight edge')
+  await expect(page.getByRole('row', { name: /^Welt 1 1/ })).toContainText('by measure, along a straight edge')
 
   // What it takes, for one pair and for a dozen: 13.5 dm² each of the upper.
   const calf = page.getByRole('row', { name: /^Tar-brown calf/ })
