@@ -48,6 +48,12 @@ function laidOut(pairs: OpenPair[], days: WorkshopDays, rounds = 40, now = NOW, 
 }
 const readyOf = (table: Timetable, id: string) => table.pairs.find((p) => p.pair === id)!.ready
 
+/** Laid out round what is known, without any search. */
+const relaid = (open: OpenPair[], days: WorkshopDays, known: Pick<Timetable, 'entries'> | null): Timetable =>
+  layOut(
+    daysProblem(open, days, () => 1, NOW),
+    { seed: 1, progress: () => 1, known, worth: 1 },
+  )!
 const placeOf = (table: Timetable, { pair, step, part }: Timetable['entries'][number]) =>
   table.entries.find((b) => b.pair === pair && b.step === step && b.part === part)!
 
@@ -188,11 +194,7 @@ describe('the timetable of a workshop', () => {
     const first = plainStep('first', { minutes: 60 })
     const others = Array.from({ length: 20 }, (_, k) => pair(k + 2, { steps: [{ ...first, id: `other ${k}` }] }))
     const open = [pair(1, { steps: [first] }), ...others]
-    const lay = (pairs: OpenPair[], known: Pick<Timetable, 'entries'> | null) =>
-      layOut(
-        daysProblem(pairs, days, () => 1, NOW),
-        { seed: 1, progress: () => 1, known, worth: 1 },
-      )!
+    const lay = (pairs: OpenPair[], known: Pick<Timetable, 'entries'> | null) => relaid(pairs, days, known)
     const startIn = (t: Timetable) => t.entries.find((e) => e.pair === 'pair 1')!.start
     const later = NOW + 24 * HOUR
     const put = lay([{ ...open[0]!, wishes: [{ step: 'first', maker: null, notBefore: later }] }, ...others], null)
@@ -202,6 +204,31 @@ describe('the timetable of a workshop', () => {
     const known = { entries: put.entries.map((e) => (e.pair === 'pair 1' ? { ...e, start: last + HOUR } : e)) }
     expect(startIn(lay(open, known))).toBeGreaterThan(later)
     expect(startIn(lay(open, knownWithout(known, { pair: 'pair 1', step: 'first' })))).toBe(NOW)
+  })
+  it('brings a step forward to where somebody wants it now, though it was known to begin later and its pair gains nothing', () => {
+    const days = workshop({ makers: [bench('a')] })
+    const steps = ['first', 'second'].map((id) => plainStep(id, { minutes: 60 }))
+    const wanted = (notBefore: number) => {
+      const wish = (step: string, from: number) => ({ step, maker: 'a', notBefore: from })
+      return [pair(1, { steps, wishes: [wish('first', notBefore), wish('second', NOW + 96 * HOUR)] })]
+    }
+    const late = relaid(wanted(NOW + 48 * HOUR), days, null)
+    const sooner = relaid(wanted(NOW + 24 * HOUR), days, late)
+    const startOf = (t: Timetable) => t.entries.find((e) => e.step === 'first')!.start
+    expect([late, sooner].map(startOf)).toEqual([NOW + 48 * HOUR, NOW + 24 * HOUR])
+  })
+  it('keeps no pair waiting for the sake of what is known: what once ran over is made up for', () => {
+    const days = workshop({ makers: [bench('a')] })
+    const steps = [plainStep('first', { minutes: 60 })]
+    // The other pair is the last to be ready, whatever becomes of this one.
+    const last = pair(2, { steps, wishes: [{ step: 'first', maker: null, notBefore: NOW + 96 * HOUR }] })
+    const late = relaid(
+      [pair(1, { steps, wishes: [{ step: 'first', maker: null, notBefore: NOW + 48 * HOUR }] }), last],
+      days,
+      null,
+    )
+    expect(readyOf(late, 'pair 1')).toBe(NOW + 49 * HOUR)
+    expect(readyOf(relaid([pair(1, { steps }), last], days, late), 'pair 1')).toBe(NOW + HOUR)
   })
   it('leaves a step that is begun with whoever began it', () => {
     const days = workshop({ makers: [bench('a'), bench('b')] })
@@ -232,7 +259,7 @@ describe('the timetable of a workshop', () => {
       return Math.abs(e.start - placeOf(before, e).start) > HOUR
     })
     // What is the last thing of a day moves over a night, and what waits for it; nothing goes to another bench.
-    expect(moved.length).toBeLessThan(0.4 * after.entries.length)
+    expect(moved.length).toBeLessThan(0.35 * after.entries.length)
     expect(after.entries.filter((e) => placeOf(before, e).maker !== e.maker)).toEqual([])
     expect(after.entries.filter((e) => e.start < placeOf(before, e).start)).toEqual([])
     const done = running.map((p) => (p.id === first.pair ? { ...p, log: [...p.log, at('finished', later)] } : p))

@@ -168,12 +168,29 @@ function searched(
   if (!found || !keys) return found
   const asKnown = madeOf(problem, keys)
   const kept = keptTo(problem, keys, known ? placesOf(days, known) : [])
-  // What changes least is taken where hardly anything is lost by it.
-  const stays = kept && (!asKnown || kept.cost * (1 - WORTH) <= asKnown.cost) ? kept : asKnown
+  // What changes least is taken where no pair is ready later for it: else all would drift on by what once ran over.
+  const stays = kept && (!asKnown || noneLater(problem, kept, asKnown)) ? kept : asKnown
   return stays && stays.cost * (1 - worth) <= found.cost ? stays : found
 }
 
-/** Where every operation stands in what is known. */
+/** So much sooner a pair is not worth moving others for, minutes. */
+const AS_GOOD = 60
+
+/** Whether every pair is ready by one schedule about when it is by the other. */
+function noneLater(problem: Problem, one: Schedule, other: Schedule): boolean {
+  const ready = ({ start, mode }: Schedule) => {
+    const ends = new Float64Array(problem.pairs)
+    for (const [i, at] of start.entries()) {
+      const p = problem.pair[i]!
+      ends[p] = Math.max(ends[p]!, at + problem.modes.minutes[mode[i]!]!)
+    }
+    return ends
+  }
+  const others = ready(other)
+  return ready(one).every((end, p) => end <= others[p]! + AS_GOOD)
+}
+
+/** Where every operation stands in what is known; a step that somebody wants elsewhere stands nowhere: it may come sooner. */
 function placesOf(
   { tasks, makers, origin }: DaysProblem,
   known: Pick<Timetable, 'entries'>,
@@ -181,7 +198,7 @@ function placesOf(
   const entries = new Map(known.entries.map((e) => [entryKey(e), e]))
   const resources = new Map(makers.map((m, i): [string, number] => [m.id, i]))
   return tasks.map((task) => {
-    if (!task) return undefined
+    if (!task || task.pair.wishes?.some((w) => w.step === task.step.id)) return undefined
     const entry = entries.get(entryKey({ pair: task.pair.id, step: task.step.id, part: task.part }))
     const resource = entry && resources.get(entry.maker)
     return entry && resource !== undefined ? { resource, start: (entry.start - origin) / 60_000 } : undefined
