@@ -6,7 +6,8 @@ import type { Made } from '../model/made.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { cuttingList } from './cuttingList.ts'
 import { planPair } from './planPair.ts'
-import { spentOn, takenBy } from './spentOn.ts'
+import { spentOn } from './spentOn.ts'
+import { takenBy } from './takenBy.ts'
 
 const input = samplePair()
 const priced = {
@@ -30,9 +31,6 @@ const event = (step: string, what: StepEvent['what'], minute: number): StepEvent
   what,
   at: new Date(minute * 60_000).toISOString(),
 })
-
-const stiffenerOf = ({ decisions, materials }: typeof input): string =>
-  materials.find((m) => m.id === decisions.materials.stiffener)!.name
 
 it('counts every time that something was cut, each foot for itself, at the price of its stuff', () => {
   const spent = spentOn(priced, plan, [], [cut('insole', 0), cut('left.insole', 9), cut('puff', 1)])
@@ -75,18 +73,4 @@ it('takes, as it is planned, what is spent on it once all is cut and done as pla
   const batch = takenBy(priced, plan, 12)
   expect(batch.minutes / taken.minutes).toBeCloseTo(12, 3)
   expect(batch.stuffs.map((s) => s.area / 12)).toEqual(taken.stuffs.map((s) => expect.closeTo(s.area, 6) as number))
-})
-it('shows what a long stiffener costs over a short one: more of its leather, and more time with knife and skiver', () => {
-  const belly = {
-    ...priced,
-    materials: priced.materials.map((m) => ({ ...m, price: { amount: 2, per: 'dm²' as const } })),
-  }
-  const of = (front: 'short' | 'long both') => {
-    const pair = { ...belly, decisions: { ...belly.decisions, stiffener: { ...belly.decisions.stiffener, front } } }
-    return { taken: takenBy(pair, planPair(pair, keptCache())), name: stiffenerOf(pair) }
-  }
-  const [short, long] = [of('short'), of('long both')]
-  const worth = ({ taken, name }: typeof short) => taken.stuffs.find((s) => s.name === name)!.worth!
-  expect(worth(long)).toBeGreaterThan(1.3 * worth(short))
-  expect(long.taken.minutes).toBeGreaterThan(short.taken.minutes)
 })

@@ -7,9 +7,8 @@ import { partOfMade } from '../trade/recordName.ts'
 import { runsOf } from '../work/standing.ts'
 import { cuttingList, type CutPiece } from './cuttingList.ts'
 import type { Plan } from './plan.ts'
+import { worthOf } from './worthOf.ts'
 
-/** mm2 in a dm2. */
-const DM2 = 10_000
 const feet: readonly Foot[] = ['right', 'left']
 
 /** Feet that a record of making is about. */
@@ -45,27 +44,7 @@ export function spentOn(
       0,
     )
     if (area === 0) return []
-    return [stuff(input.materials, group.material, area)]
+    return [worthOf(input.materials, group.material, area)]
   })
   return { minutes: Math.round(minutes), stuffs }
-}
-
-/** So much of a stuff (mm2), with its worth where it has a price by area. */
-function stuff(materials: PlanInput['materials'], name: string, area: number): SpentOn['stuffs'][number] {
-  const price = materials.find((m) => m.name === name)?.price ?? null
-  const dm2 = area / DM2
-  return { name, area: dm2, worth: price?.per === 'dm²' ? dm2 * price.amount : null }
-}
-
-/**
- * What a pair will take, as it is planned, or so many of it one after the other: the minutes of all its steps, waits left out,
- * and what its pieces cover of each stuff, without what is left between them.
- */
-export function takenBy(input: Pick<PlanInput, 'decisions' | 'materials'>, plan: Plan, pairs = 1): SpentOn {
-  const minutes = pairs * plan.steps.reduce((sum, s) => sum + s.minutes.value, 0)
-  const groups = cuttingList(input, plan)
-  return {
-    minutes: Math.round(minutes),
-    stuffs: groups.map((g) => stuff(input.materials, g.material, pairs * g.area)),
-  }
 }

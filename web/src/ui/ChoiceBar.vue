@@ -49,9 +49,19 @@ const keys = (event: KeyboardEvent) => {
   justify-self: start;
   max-width: 100%;
 }
-/* Where there are many they go on in a second row. */
+/* Where there are many they go on in a second row: each has both its edges, since any may begin one. */
 .choices.n-radio-group--button-group {
+  display: flex;
+  flex-wrap: wrap;
   height: auto;
-  white-space: normal;
+  padding-left: 1px;
+  row-gap: 6px;
+}
+.choices :deep(.n-radio-group__splitor) {
+  display: none;
+}
+.choices :deep(.n-radio-button) {
+  border: 1px solid var(--n-button-border-color);
+  margin-left: -1px;
 }
 </style>

@@ -31,7 +31,7 @@ export const cupRules = {
     min: 8,
     max: 60,
     unit: 'mm',
-    why: 'So high most cups stand round the shoe; pictures show it so.',
+    why: 'Cups differ: measure the one that is bought. So high its wall is drawn in the picture of the pair.',
   },
 } satisfies Record<string, Rule>
 

@@ -6,7 +6,7 @@ import { byHand, fixed, shellEffort, tacked, workRules } from '../effort.ts'
 import { has, partsOf, type Facts } from '../facts.ts'
 import { cementHard, cementOf, foldGlueOf, pasteOf } from '../glues.ts'
 import { bring, eachFoot, want, type Needs, type Operation } from '../operation.ts'
-import { allTacks, shellTacks, shellTools, tacksFor } from './lastingTacks.ts'
+import { allTacks, shellTacks, tacksFor, tacksHurt } from './lastingTacks.ts'
 import { linings } from './seamsByUse.ts'
 
 const trimSaid: Record<Facts['trim'], (f: Facts) => Sentence> = {
@@ -100,11 +100,8 @@ export function sideLiningsOver(f: Facts): Operation[] {
     wait: paste.dries,
     makes: bring(ids, 'pasted', 'their laps are thinned first'),
     needs: want(['shoe'], 'lining trimmed', 'they lie on the lasted lining'),
-    cautions: [
-      ...foldGlueOf(f).cautions,
-      ...(shellTacks(f, foot, 'sideLining') > 0 ? (['tacks', 'hammer'] as const) : []),
-    ],
-    tools: ['brush', ...shellTools(shellTacks(f, foot, 'sideLining'))],
+    cautions: [...foldGlueOf(f).cautions, ...tacksHurt(shellTacks(f, foot, 'sideLining'))],
+    tools: ['brush', ...(shellTacks(f, foot, 'sideLining') > 0 ? (['narrowPliers', 'hammer'] as const) : [])],
     stuff: tacksFor(shellTacks(f, foot, 'sideLining')),
     look: ['No edge is felt towards stiffener and puff.'],
     parts: ids,

@@ -2,11 +2,11 @@ import type { TackCounts } from '../../lasting/tackCounts.ts'
 import { traitsOf } from '../../model/construction.ts'
 import { isSheet } from '../../model/material.ts'
 import type { Foot } from '../../trade/foot.ts'
+import type { CautionId } from '../cautions.ts'
 import { workRules } from '../effort.ts'
 import { partsOf, type Facts } from '../facts.ts'
 import { bring, eachFoot, want, type Operation } from '../operation.ts'
 import type { Stuff } from '../step.ts'
-import type { ToolId } from '../tools.ts'
 import { INSOLE_TACKS } from './insole.ts'
 
 /** Tacks all round. */
@@ -18,28 +18,28 @@ export const tacksFor = (amount: number): Stuff[] =>
     ? [{ name: 'Tacks', amount, unit: 'pieces', sentence: 'As the lasting plan has them; drawn again and counted.' }]
     : []
 
-/** What stiffens between lining and upper. */
-type Shell = 'stiffener' | 'sideLining' | 'puff'
+/** What is worked over the lasted lining and stiffens the wall. */
+type Stiffening = 'stiffener' | 'sideLining' | 'puff'
 
 /**
  * Tacks that hold a stiffener, side linings or a puff of one shoe by themselves until they are dry: leather that is worked
  * over the lasted lining. What is slipped in beside the upper is held by the upper's, a sheet by its glue.
  */
-export function shellTacks(f: Facts, foot: Foot, id: Shell): number {
+export function shellTacks(f: Facts, foot: Foot, id: Stiffening): number {
   if (id !== 'puff' && f.work.ways.lasting !== 'lining first') return 0
   if (id !== 'sideLining' && isSheet(f.materials[id])) return 0
   return allTacks(f.shoes[foot].tacks[id])
 }
 
-/** What tacks are driven with; nothing where there are none. */
-export const shellTools = (tacks: number): ToolId[] => (tacks > 0 ? ['narrowPliers', 'hammer'] : [])
+/** What can hurt where tacks are driven. */
+export const tacksHurt = (tacks: number): CautionId[] => (tacks > 0 ? ['tacks', 'hammer'] : [])
 
 /** They come out when the leather has set: under the upper nobody finds them again. */
 export function shellsBared(f: Facts): Operation[] {
   // A puff that is formed first has left its tacks when it came off the last.
-  const kinds = (['stiffener', 'sideLining', ...(f.work.ways.puff === 'pasted wet' ? ['puff'] : [])] as Shell[]).filter(
-    (id) => shellTacks(f, 'right', id) + shellTacks(f, 'left', id) > 0,
-  )
+  const kinds = (
+    ['stiffener', 'sideLining', ...(f.work.ways.puff === 'pasted wet' ? ['puff'] : [])] as Stiffening[]
+  ).filter((id) => shellTacks(f, 'right', id) + shellTacks(f, 'left', id) > 0)
   if (kinds.length === 0) return []
   const rate = f.book.value(workRules.drawTack)
   const ids = partsOf(f, kinds).map((p) => p.id)
@@ -63,7 +63,7 @@ export function shellsBared(f: Facts): Operation[] {
     }
   })
 }
-const words: Readonly<Record<Shell, string>> = {
+const words: Readonly<Record<Stiffening, string>> = {
   stiffener: 'the stiffener',
   sideLining: 'the side linings',
   puff: 'the puff',

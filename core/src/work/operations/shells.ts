@@ -3,13 +3,12 @@ import { signedArea } from '../../geometry/path.ts'
 import { isSheet } from '../../model/material.ts'
 import type { Foot } from '../../trade/foot.ts'
 import { partsOf, sumOfParts, type Facts } from '../facts.ts'
-import type { CautionId } from '../cautions.ts'
 import { fixed, shellEffort } from '../effort.ts'
 import { cementOf, grams, pasteOf, stuffRules } from '../glues.ts'
 import { bring, eachFoot, operation, want, type Makes, type Operation } from '../operation.ts'
 import type { Stuff } from '../step.ts'
 import { atLeast, soakRules, waitRules } from '../waits.ts'
-import { shellTacks, tacksFor } from './lastingTacks.ts'
+import { shellTacks, tacksFor, tacksHurt } from './lastingTacks.ts'
 
 type Shell = 'stiffener' | 'puff'
 
@@ -150,7 +149,6 @@ export function setStiffener(f: Facts): Operation[] {
   }))
 }
 
-const tacksHurt = (tacks: number): CautionId[] => (tacks > 0 ? ['tacks', 'hammer'] : [])
 const counted = (tacks: number): string[] => (tacks > 0 ? [`${tacks} tacks counted back.`] : [])
 
 /** The puff over the toe of the lasted lining: pasted wet, or formed there first. */

@@ -2,8 +2,8 @@
 import { NTable } from 'naive-ui'
 import type { SpentOn } from '@gentle-awl/core'
 import { computed } from 'vue'
-import { showArea, showWork } from '../../../../app/settings.ts'
-import { capital } from '../../../../ui/capital.ts'
+import { showArea, showWork } from '../../../app/settings.ts'
+import { capital } from '../../../ui/capital.ts'
 
 /** What has gone into a pair, or will: hours, and what is cut with its worth where its price is known. */
 const props = defineProps<{ spent: SpentOn; work: string }>()

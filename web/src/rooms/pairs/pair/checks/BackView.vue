@@ -13,7 +13,7 @@ import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import HouseDialog from '../../../../ui/HouseDialog.vue'
 import TextField from '../../../../ui/TextField.vue'
 import PhotoStrip from './PhotoStrip.vue'
-import SpentTable from './SpentTable.vue'
+import SpentTable from '../SpentTable.vue'
 
 /** Where the pair was sent back and why, what must be made again, what it has cost, and giving it up. */
 const props = defineProps<{ log: readonly StepEvent[]; now: number }>()

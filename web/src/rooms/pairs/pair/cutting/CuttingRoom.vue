@@ -21,7 +21,7 @@ import { useWorkshop } from '../../../../stores/workshopStore.ts'
 import { capital } from '../../../../ui/capital.ts'
 import SlateList from '../../../../ui/SlateList.vue'
 import FigureField from '../../../../ui/FigureField.vue'
-import SpentTable from '../checks/SpentTable.vue'
+import SpentTable from '../SpentTable.vue'
 import CuttingTable from './CuttingTable.vue'
 import LayoutView from './LayoutView.vue'
 
