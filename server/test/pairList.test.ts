@@ -12,6 +12,7 @@ import {
 import { eq, sql } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { PairCards } from '../src/db/pairCards.ts'
 import { stepEvents } from '../src/db/recordSchema.ts'
 import { materials, pairCards, pairRevisions, pairs, workshop } from '../src/db/schema.ts'
 import { seedDemo } from '../src/demo/seed.ts'
@@ -62,6 +63,24 @@ describe('the list of pairs', () => {
     await list()
     expect(planned).not.toHaveBeenCalled()
     planned.mockRestore()
+  })
+  it('a card is made once of many changes in a row, and of a pair that is gone none', async () => {
+    const planned = vi.spyOn(server.jobs, 'run').mockResolvedValue({})
+    const failed = vi.fn()
+    const cards = new PairCards(server.store, server.jobs, failed, 40)
+    const [a, b] = [demoPairs[0]!.id, demoPairs[1]!.id]
+    await server.store.write((tx) => tx.delete(pairCards))
+    for (let change = 0; change < 5; change++) for (const id of [a, b]) cards.onceSettled(id)
+    cards.forget(b)
+    expect(planned).not.toHaveBeenCalled()
+    await vi.waitFor(async () =>
+      expect((await server.store.db.select().from(pairCards)).map((c) => c.pairId)).toEqual([a]),
+    )
+    await new Promise((r) => setTimeout(r, 80))
+    expect(planned).toHaveBeenCalledTimes(1)
+    expect(failed).not.toHaveBeenCalled()
+    planned.mockRestore()
+    await server.store.write((tx) => tx.delete(pairCards))
   })
   it('a card is made anew when the pair, its material or a house rule is another, and for no other reason', async () => {
     const { body: pair } = await server.call('GET', `/pairs/${derby.id}`)

@@ -25,17 +25,22 @@ export async function cardSources(
   }
 }
 
+/** A pair is left alone so long before its card is made: who draws at a line saves it many times a minute, ms. */
+const SETTLED = 4000
+
 /**
  * Keeps the cards of the pairs: what the list shows is worked out when a pair, or what it draws on, has changed, and
  * not at every visit.
  */
 export class PairCards {
   private readonly making = new Map<string, Promise<PairCard>>()
+  private readonly settling = new Map<string, NodeJS.Timeout>()
 
   constructor(
     private readonly store: Store,
     private readonly jobs: Jobs,
     private readonly failed: (error: unknown) => void,
+    private readonly settled = SETTLED,
   ) {}
 
   /** The card of a pair as it stands, made when it has to be. */
@@ -56,6 +61,24 @@ export class PairCards {
   /** Makes it while nobody waits. */
   soon(pairId: string): void {
     this.card(pairId).catch(this.failed)
+  }
+
+  /** Makes it once the pair has not been changed for a while; whoever asks for it sooner has it sooner. */
+  onceSettled(pairId: string): void {
+    this.forget(pairId)
+    const timer = setTimeout(() => {
+      this.settling.delete(pairId)
+      this.soon(pairId)
+    }, this.settled)
+    // A server that stops does not wait for it: the next list makes it.
+    timer.unref()
+    this.settling.set(pairId, timer)
+  }
+
+  /** The pair is gone. */
+  forget(pairId: string): void {
+    clearTimeout(this.settling.get(pairId))
+    this.settling.delete(pairId)
   }
 
   private async make(pairId: string, madeFrom: string): Promise<PairCard> {

@@ -57,13 +57,14 @@ export function pairRoutes(store: Store, cards: PairCards): Router {
     const { id } = params(req)
     const { label, decisions } = read(PairBody, req.body, 'This pair')
     await store.write((tx) => savePair(tx, id, version, label, decisions))
-    cards.soon(id)
+    cards.onceSettled(id)
     await sendPair(store, res, id)
   })
   router.delete('/:id', async (req, res) => {
     const version = ifMatch(req)
     const { id } = params(req)
     await store.write((tx) => deletePair(tx, id, version))
+    cards.forget(id)
     res.status(204).end()
   })
   for (const way of ['undo', 'redo'] as const) {
@@ -71,7 +72,7 @@ export function pairRoutes(store: Store, cards: PairCards): Router {
       const version = ifMatch(req)
       const { id } = params(req)
       await store.write((tx) => moveHead(tx, id, version, way))
-      cards.soon(id)
+      cards.onceSettled(id)
       await sendPair(store, res, id)
     })
   }
