@@ -191,10 +191,10 @@ export function daysProblem(
     closed: [...closed, ...[...lastAt].map(() => [])],
     lags,
     holds,
-    pairs: pairs.map(({ due, weight }) => ({
-      due: due === null ? null : minute(instantAt(days.zone, due, 1440)),
-      weight,
-    })),
+    pairs: pairs.map(({ due, weight }) => {
+      const by = due === null ? null : minute(instantAt(days.zone, due, 1440))
+      return { due: by, weight, haste: days.aim === 'punctual' ? hasteOf(by, now) / pairs.length : 0 }
+    }),
     changeMinutes: days.turning,
   }
   return {
@@ -210,6 +210,16 @@ export function daysProblem(
     nobody,
   }
 }
+
+/** A pair that is due in so many minutes is in half as much of a hurry as one that is due now. */
+const HALF_AS_MUCH = 14 * 1440
+
+/**
+ * Of pairs that are all in time, that which is due sooner is ready sooner: what a day sooner is worth, 1 for one that is due
+ * now, 0 for one that nobody waits for; minutes.
+ */
+const hasteOf = (due: number | null, now: number): number =>
+  due === null ? 0 : HALF_AS_MUCH / (HALF_AS_MUCH + Math.max(0, due - now))
 
 /** When a step that runs would have been begun, had nobody paused. */
 const begunAt = ({ since, worked }: Pick<Run, 'since' | 'worked'>, now: number): number => (since ?? now) - worked

@@ -1,6 +1,6 @@
 import type { Graph } from './graph.ts'
 import { turnsOf, type Turn } from './holdOrders.ts'
-import { hoursOf, openFrom } from './openTime.ts'
+import { soonestOpen } from './openTime.ts'
 import type { Problem } from './problem.ts'
 
 /** So many turns on a held resource are tried in every order. */
@@ -18,13 +18,13 @@ export function leastMakespan(problem: Problem, graph: Graph): number {
   return Math.max(least, openPath(problem, graph), ...energies(problem, graph), ...turnsBound(problem, graph))
 }
 
-/** The longest path when each waits for open hours too. */
-function openPath(problem: Problem, { order, minutes }: Graph): number {
+/** The longest path when each waits for open hours too, minutes. */
+export function openPath(problem: Problem, { order, minutes }: Graph): number {
   const { after, release } = problem
   const start = release.slice()
   let length = 0
   for (const i of order) {
-    const end = openFrom(hoursOf(problem, i), start[i]!, minutes[i]!) + minutes[i]!
+    const end = soonestOpen(problem, i, start[i]!) + minutes[i]!
     length = Math.max(length, end)
     for (let k = after.first[i]!; k < after.first[i + 1]!; k++) {
       start[after.item[k]!] = Math.max(start[after.item[k]!]!, end + after.minutes[k]!)

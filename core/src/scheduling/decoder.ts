@@ -3,6 +3,7 @@ import { KeyHeap } from './keyHeap.ts'
 import { costOf, Measure } from './measure.ts'
 import type { Problem } from './problem.ts'
 import { NEVER, Profile } from './profile.ts'
+import { Reach } from './reach.ts'
 
 /** So often may greatest waits be mended in one schedule, and twice for each that there is. */
 const MENDS = 400
@@ -49,6 +50,8 @@ export class Decoder {
   private aside: number[] = []
   private left = 0
   private readonly measure: Measure
+  /** Asked for by what may not cost more than so much alone. */
+  private reach: Reach | null = null
 
   constructor(
     readonly problem: Problem,
@@ -100,6 +103,7 @@ export class Decoder {
     this.aside.length = 0
     this.left = n
     this.lost = -1
+    const reach = most === Infinity ? null : (this.reach ??= new Reach(problem, this.graph))
     let late = 0
     let length = 0
     let mends = 0
@@ -129,9 +133,9 @@ export class Decoder {
         continue
       }
       this.place(i)
-      if (most === Infinity) continue
+      if (!reach) continue
       const p = problem.pair[i]!
-      const reaches = this.start[i]! + this.graph.tail[i]!
+      const reaches = reach.at(i, this.start[i]!)
       if (reaches <= this.bound[p]!) continue
       const due = problem.due[p]!
       late += problem.weight[p]! * (Math.max(0, reaches - due) - Math.max(0, this.bound[p]! - due))

@@ -23,13 +23,14 @@ export class Measure {
       const p = problem.pair[i]!
       completion[p] = Math.max(completion[p]!, schedule.end[i]!)
     }
-    let [tardiness, makespan] = [0, 0]
+    let [tardiness, makespan, hurried] = [0, 0, 0]
     for (let p = 0; p < problem.pairs; p++) {
       makespan = Math.max(makespan, completion[p]!)
+      hurried += problem.haste[p]! * completion[p]!
       tardiness += problem.weight[p]! * Math.max(0, completion[p]! - problem.due[p]!)
     }
     const turning = problem.changeMinutes === 0 ? 0 : problem.changeMinutes * this.changes(schedule)
-    return { tardiness, makespan, cost: costOf(problem.objective, tardiness, makespan + turning) }
+    return { tardiness, makespan, cost: costOf(problem.objective, tardiness, makespan + turning + hurried) }
   }
 
   /** How often somebody turns from one kind of work to another. */

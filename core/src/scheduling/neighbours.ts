@@ -1,19 +1,24 @@
 import type { Graph } from './graph.ts'
+import { HeldUp } from './heldUp.ts'
 import type { Problem } from './problem.ts'
 
 /** Farther than any schedule is long, minutes. */
 const FAR = 1e8
+/** The share of changes that are made where a pair is held up. */
+const HELD_UP = 0.4
 
 /** Schedules that are near another: its starts, some of them changed, as keys. */
 export class Neighbours {
   /** Holds by resource, for those that more than one wants. */
   private readonly wanted: number[][]
+  private readonly heldUp: HeldUp
 
   constructor(
     private readonly problem: Problem,
     private readonly graph: Graph,
     private readonly random: () => number,
   ) {
+    this.heldUp = new HeldUp(problem, graph, random)
     const by = new Map<number, number[]>()
     problem.holds.forEach(({ resource }, h) => by.set(resource, [...(by.get(resource) ?? []), h]))
     this.wanted = [...by.values()].filter((list) => list.length > 1)
@@ -22,6 +27,7 @@ export class Neighbours {
   /** Writes keys of a neighbour of a schedule into `keys`. */
   change(start: Int32Array, keys: Float64Array): void {
     for (let i = 0; i < keys.length; i++) keys[i] = start[i]!
+    if (this.random() < HELD_UP && this.heldUp.change(start, keys, this.latePair(start))) return
     const chance = this.random()
     if (chance < 0.12 && this.wanted.length > 0) this.moveTurn(start, keys)
     else if (chance < 0.2) this.reinsertPair(start, keys)

@@ -26,6 +26,15 @@ export function openUntil(closed: Closed, time: number, minutes: number): number
   return at
 }
 
+/** The earliest start of an operation from a time on in the open hours of anybody who may do it. */
+export function soonestOpen({ modes, closed }: Problem, operation: number, time: number): number {
+  let soonest = Infinity
+  for (let m = modes.first[operation]!; m < modes.first[operation + 1]!; m++) {
+    soonest = Math.min(soonest, openFrom(closed[modes.item[m]!]!, time, modes.minutes[m]!))
+  }
+  return soonest
+}
+
 /** The hours of whoever may do an operation and is open most of all. */
 export function hoursOf({ modes, closed }: Problem, operation: number): Closed {
   let least: Closed = closed[modes.item[modes.first[operation]!]!]!

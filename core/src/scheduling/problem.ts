@@ -42,6 +42,8 @@ export interface Problem {
   /** When each pair is to be ready; Infinity where nobody waits for it. */
   due: Float64Array
   weight: Float64Array
+  /** What a minute sooner of each pair is worth in minutes of the whole's length; 0 where it is to be in time and no more. */
+  haste: Float64Array
   /** Starts of what is begun or done, with who does it; null where all is still to be placed. */
   begun: Begun | null
   /** Same numbers are the same kind of work, -1 none; a change from one kind to another on one mode's resource costs so much. */
@@ -93,7 +95,7 @@ export interface Said {
   closed?: readonly (readonly (readonly [number, number])[])[]
   lags: readonly Lag[]
   holds: readonly Hold[]
-  pairs: readonly { due: number | null; weight: number }[]
+  pairs: readonly { due: number | null; weight: number; haste?: number }[]
   changeMinutes?: number
 }
 
@@ -143,6 +145,7 @@ export function problemOf(said: Said): Problem {
     release: Int32Array.from(ops, (o) => o.release ?? 0),
     due: Float64Array.from(said.pairs, (p) => p.due ?? Infinity),
     weight: Float64Array.from(said.pairs, (p) => p.weight),
+    haste: Float64Array.from(said.pairs, (p) => p.haste ?? 0),
     begun: anyBegun
       ? {
           start: Int32Array.from(ops, (o) => o.begun?.start ?? -1),

@@ -1,16 +1,32 @@
 /** A time that never comes, minutes. */
 export const NEVER = 1 << 30
 
+/** So many minutes lie between two moments for which the breakpoint is kept: 2 to this power. */
+const SHIFT = 7
+
+/** No breakpoint. */
+const NONE = -1
+
 /**
- * How many units of one resource are taken at what time: sorted breakpoints and the level from each to the next, in arrays
- * that nothing is allocated for while a search runs. Nothing is asked before time 0.
- * Two units of which one is taken in [10, 20) and both in [20, 30): at = 0 10 20 30, level = 0 1 2 0.
+ * How many units of one resource are taken at what time: breakpoints in a list, each with the level from it to the next, in
+ * arrays that nothing is allocated for while a search runs. Nothing is asked before time 0.
+ * Two units of which one is taken in [10, 20) and both in [20, 30): breakpoints 0 10 20 30, levels 0 1 2 0.
+ * The breakpoint that a time lies behind is found from the one kept for the last full moment before it.
  * Closed hours are taken by all units; they are written down only as far as somebody has asked.
  */
 export class Profile {
   private at: Int32Array
   private level: Int32Array
-  private count = 1
+  private next: Int32Array
+  private prev: Int32Array
+  /** The last breakpoint; the first is number 0, at time 0. */
+  private last = 0
+  /** Numbers that were given out; those that were given back begin a list by `next`. */
+  private given = 1
+  private spare = NONE
+  /** For moments 0, 128, 256 ...: the last breakpoint at or before each, as far as they are known. */
+  private moment = new Int32Array(64)
+  private moments = 1
   /** So many of the closed times are written down. */
   private known = 0
 
@@ -22,28 +38,44 @@ export class Profile {
   ) {
     this.at = new Int32Array(room)
     this.level = new Int32Array(room)
+    this.next = new Int32Array(room)
+    this.prev = new Int32Array(room)
     this.clear()
   }
 
   clear(): void {
     this.at[0] = 0
     this.level[0] = 0
-    this.count = 1
+    this.next[0] = NONE
+    this.prev[0] = NONE
+    this.last = 0
+    this.given = 1
+    this.spare = NONE
+    this.moment[0] = 0
+    this.moments = 1
     this.known = 0
   }
 
-  /** The last breakpoint at or before a time; most questions are about the end. */
+  /** The last breakpoint at or before a time. */
   private find(time: number): number {
-    const { at } = this
-    let high = this.count - 1
-    for (let tries = 0; tries < 4 && high > 0; tries++, high--) if (at[high]! <= time) return high
-    let low = 0
-    while (low < high) {
-      const middle = (low + high + 1) >> 1
-      if (at[middle]! <= time) low = middle
-      else high = middle - 1
+    const { at, next } = this
+    if (time >= at[this.last]!) return this.last
+    const m = time >> SHIFT
+    if (m >= this.moments) this.learnMoments(m)
+    let i = this.moment[m]!
+    for (let n = next[i]!; n !== NONE && at[n]! <= time; n = next[i]!) i = n
+    return i
+  }
+
+  private learnMoments(until: number): void {
+    if (until >= this.moment.length) this.moment = longer(this.moment, 2 * until)
+    const { at, next, moment } = this
+    let i = moment[this.moments - 1]!
+    for (; this.moments <= until; this.moments++) {
+      const time = this.moments << SHIFT
+      for (let n = next[i]!; n !== NONE && at[n]! <= time; n = next[i]!) i = n
+      moment[this.moments] = i
     }
-    return low
   }
 
   private knows(time: number): boolean {
@@ -64,25 +96,27 @@ export class Profile {
     this.learn(time + minutes)
     const { capacity } = this
     let start = time
-    for (let i = this.find(time); i < this.count; i++) {
+    for (let i = this.find(time); ;) {
+      const n = this.next[i]!
       if (this.level[i]! >= capacity) {
-        if (i + 1 === this.count) return NEVER
-        start = this.at[i + 1]!
+        if (n === NONE) return NEVER
+        start = this.at[n]!
+        i = n
         if (this.knows(start + minutes)) continue
         // What is learned may have joined what lies here: it is looked at again.
         this.learn(start + minutes)
-        i = this.find(start) - 1
-      } else if (i + 1 === this.count || this.at[i + 1]! >= start + minutes) return start
+        i = this.find(start)
+      } else if (n === NONE || this.at[n]! >= start + minutes) return start
+      else i = n
     }
-    return start
   }
 
   /** The earliest time from `time` on after which a unit is free for ever; NEVER when none ever is. */
   freeFrom(time: number): number {
-    const { at, level, count, capacity } = this
-    let i = count - 1
+    const { at, level, prev, capacity } = this
+    let i = this.last
     if (level[i]! >= capacity) return NEVER
-    while (i > 0 && level[i - 1]! < capacity && at[i]! > time) i--
+    while (i > 0 && level[prev[i]!]! < capacity && at[i]! > time) i = prev[i]!
     return Math.max(time, at[i]!)
   }
 
@@ -90,44 +124,69 @@ export class Profile {
   change(from: number, to: number, by: number): void {
     if (to <= from) return
     const first = this.split(from)
-    const last = to >= NEVER ? this.count : this.split(to)
-    const { level } = this
-    for (let i = first; i < last; i++) level[i]! += by
-    // Ends that are no steps any more are merged: the higher first, so that the lower keeps its place.
-    if (last < this.count && level[last] === level[last - 1]) this.drop(last)
-    if (first > 0 && level[first] === level[first - 1]) this.drop(first)
+    const last = to >= NEVER ? NONE : this.split(to)
+    const { level, next, prev } = this
+    for (let i = first; i !== last; i = next[i]!) level[i]! += by
+    // Ends that are no steps any more are merged.
+    if (last !== NONE && level[last] === level[prev[last]!]) this.drop(last)
+    if (first > 0 && level[first] === level[prev[first]!]) this.drop(first)
   }
 
   /** The breakpoint at a time, put there when there is none. */
   private split(time: number): number {
     const i = this.find(time)
     if (this.at[i] === time) return i
-    if (this.count === this.at.length) this.grow()
-    const { at, level } = this
-    for (let k = this.count; k > i + 1; k--) {
-      at[k] = at[k - 1]!
-      level[k] = level[k - 1]!
-    }
-    at[i + 1] = time
-    level[i + 1] = level[i]!
-    this.count++
-    return i + 1
+    const made = this.number()
+    const { at, level, next, prev } = this
+    const after = next[i]!
+    at[made] = time
+    level[made] = level[i]!
+    next[made] = after
+    prev[made] = i
+    next[i] = made
+    if (after === NONE) this.last = made
+    else prev[after] = made
+    this.keepFor(time, i, made)
+    return made
   }
 
   private drop(i: number): void {
-    const { at, level } = this
-    this.count--
-    for (let k = i; k < this.count; k++) {
-      at[k] = at[k + 1]!
-      level[k] = level[k + 1]!
-    }
+    const { next, prev } = this
+    const [before, after] = [prev[i]!, next[i]!]
+    next[before] = after
+    if (after === NONE) this.last = before
+    else prev[after] = before
+    this.keepFor(this.at[i]!, i, before)
+    next[i] = this.spare
+    this.spare = i
   }
 
-  private grow(): void {
-    const [at, level] = [this.at, this.level]
-    this.at = new Int32Array(2 * at.length)
-    this.level = new Int32Array(2 * level.length)
-    this.at.set(at)
-    this.level.set(level)
+  /** Moments from a time on for which one breakpoint was kept have another. */
+  private keepFor(time: number, was: number, is: number): void {
+    const { moment, moments } = this
+    for (let m = (time + (1 << SHIFT) - 1) >> SHIFT; m < moments && moment[m] === was; m++) moment[m] = is
   }
+
+  /** A number for a breakpoint. */
+  private number(): number {
+    const i = this.spare
+    if (i !== NONE) {
+      this.spare = this.next[i]!
+      return i
+    }
+    if (this.given === this.at.length) {
+      const length = 2 * this.given
+      this.at = longer(this.at, length)
+      this.level = longer(this.level, length)
+      this.next = longer(this.next, length)
+      this.prev = longer(this.prev, length)
+    }
+    return this.given++
+  }
+}
+
+function longer(list: Int32Array, length: number): Int32Array<ArrayBuffer> {
+  const out = new Int32Array(length)
+  out.set(list)
+  return out
 }

@@ -27,11 +27,11 @@ export interface SearchHow {
 /** So many starts are improved side by side. */
 const KEPT = 6
 /** How much of the time is gone when half of them are dropped, again and again until one is left. */
-const HALVINGS = [0.45, 0.55, 0.65]
+const HALVINGS = [0.7, 0.78, 0.85]
 /** A climb that found nothing better in so many changes takes a larger step from its best. */
 const PATIENCE = 80
 /** What a change may cost at first, as a share of all; less and less until the time is gone (Kirkpatrick 1983). */
-const HEAT = 0.003
+const HEAT = 0.01
 /** The share of changes that are the same schedule made backwards and forwards again. */
 const BACKWARDS = 0.15
 /** The share of changes that are decoded the other way: eagerly or not. */
@@ -46,6 +46,18 @@ interface Climb {
   best: Schedule
   eager: boolean
   since: number
+  /** Who had what is held in which order when it began: no two climbs begin alike. */
+  turns: string
+}
+
+/** Holds that more than one wants in the order in which they are taken, resource by resource; empty where there are none. */
+function turnsIn({ holds }: Problem, start: Int32Array): string {
+  const wanted = new Map<number, number>()
+  for (const { resource } of holds) wanted.set(resource, (wanted.get(resource) ?? 0) + 1)
+  return holds
+    .flatMap(({ resource }, h) => (wanted.get(resource) === 1 ? [] : [h]))
+    .sort((a, b) => holds[a]!.resource - holds[b]!.resource || start[holds[a]!.from]! - start[holds[b]!.from]!)
+    .join(' ')
 }
 
 /**
@@ -70,14 +82,18 @@ export function* search(problem: Problem, { random, progress, from, tell }: Sear
   }
   const made = (eager: boolean) => {
     if (climbs.length === KEPT && decoder.cost >= climbs.at(-1)!.cost) return
+    const turns = turnsIn(problem, decoder.start)
+    const alike = turns === '' ? -1 : climbs.findIndex((c) => c.turns === turns)
+    if (alike >= 0 && climbs[alike]!.cost <= decoder.cost) return
+    if (alike >= 0) climbs.splice(alike, 1)
     const best = found()
-    climbs.push({ start: best.start.slice(), cost: best.cost, best, eager, since: 0 })
+    climbs.push({ start: best.start.slice(), cost: best.cost, best, eager, since: 0, turns })
     climbs.sort((a, b) => a.cost - b.cost)
     climbs.length = Math.min(climbs.length, KEPT)
   }
   for (const eager of [false, true]) if (from && decoder.decode(from, eager)) made(eager)
   yield
-  yield* searchStarts({ decoder, graph, back, random, progress, made })
+  yield* searchStarts({ decoder, graph, back, random, progress, known: from !== undefined, made })
 
   const neighbours = new Neighbours(problem, graph, random)
   const keys = new Float64Array(problem.operations)

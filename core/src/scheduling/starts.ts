@@ -2,7 +2,7 @@ import { type Backwards } from './backwards.ts'
 import type { Decoder } from './decoder.ts'
 import type { Graph } from './graph.ts'
 import { orderTurns, turnsOf, type Orders } from './holdOrders.ts'
-import { firstPairOrder, otherPairOrder, pairKeys, type PairOrder } from './pairOrder.ts'
+import { PairPlaces } from './pairPlaces.ts'
 import { startKeys } from './startKeys.ts'
 
 export interface StartsHow {
@@ -11,16 +11,26 @@ export interface StartsHow {
   back: Backwards | null
   random: () => number
   progress: () => number
+  /** A schedule is known already. */
+  known: boolean
   /** Told after every schedule that was made, while the decoder still has it. */
   made: (eager: boolean) => void
 }
 
-/** Orders of turns are searched until so much of the time is gone, orders of pairs for the rest of the second share. */
-const SHARES = { turns: 0.15, pairs: 0.35 }
+/** Orders of turns are searched until so much of the time is gone. */
+const TURNS = 0.08
+/** Places of pairs are searched until so much is gone: less where a schedule is known that is to be improved. */
+const PLACES = { anew: 0.6, known: 0.3 }
 /** So many times without a schedule are enough once the time is gone. */
 const IN_VAIN = 40
-/** Orders of pairs that came to nothing better so many times begin again near the best one. */
+/** Places of pairs that came to nothing better so many times begin again from the best ones. */
 const STUCK = 200
+/** What other places may cost at first, as a share of the best; less and less until the share of time is gone. */
+const HEAT = 0.15
+/** So many schedules and more are enough for that. */
+const MANY = 800
+/** The share of places that are decoded the other way: eagerly or not. */
+const OTHERWISE = 0.1
 
 /**
  * Schedules to begin with. What decides most is who comes first on what is held, and which pair comes before which: these
@@ -52,7 +62,7 @@ function* searchTurns({ decoder, graph, back, random, progress, made }: StartsHo
   let standing = { orders: first, cost: Infinity }
   let any = false
   const length = graph.tail.reduce((most, t) => Math.max(most, t), 0)
-  for (let k = 0; k < 2 || progress() < SHARES.turns || (!any && k < IN_VAIN); k++) {
+  for (let k = 0; k < 2 || progress() < TURNS || (!any && k < IN_VAIN); k++) {
     const eager = k % 2 === 0
     const orders = k < 2 ? first : changed(standing.orders)
     const keys = startKeys(problem, graph, turns, orders)
@@ -69,28 +79,35 @@ function* searchTurns({ decoder, graph, back, random, progress, made }: StartsHo
   }
 }
 
-function* searchPairs({ decoder, graph, random, progress, made }: StartsHow): Generator<void> {
+/** Where pairs stand in the row, by simulated annealing (Kirkpatrick 1983): closed hours make costs jump by days. */
+function* searchPairs({ decoder, graph, random, progress, known, made }: StartsHow): Generator<void> {
   const { problem } = decoder
   if (problem.pairs < 2) return
   const keys = new Float64Array(problem.operations)
-  let standing: { order: PairOrder; cost: number } = {
-    order: { order: firstPairOrder(problem, graph), spacing: 1 },
-    cost: Infinity,
-  }
+  const places = new PairPlaces(problem, graph, random)
+  const began = progress()
+  const until = known ? PLACES.known : PLACES.anew
+  let standing = { at: places.first, eager: true, cost: Infinity }
   let best = standing
-  for (let k = 0, since = 0; k === 0 || progress() < SHARES.pairs; k++, since++) {
+  for (let k = 0, since = 0; k === 0 || progress() < until; k++, since++) {
     if (since > STUCK) {
-      standing = { order: otherPairOrder(best.order, 4, random), cost: Infinity }
+      standing = best
       since = 0
     }
-    const order = k === 0 ? standing.order : otherPairOrder(standing.order, 1, random)
-    pairKeys(problem, graph, order, keys)
-    if (decoder.decode(keys, true, standing.cost)) {
-      if (decoder.cost < standing.cost) since = 0
-      standing = { order, cost: decoder.cost }
+    const at = k === 0 ? standing.at : places.other(standing.at)
+    const eager = random() < OTHERWISE ? !standing.eager : standing.eager
+    places.writeKeys(at, keys)
+    const gone = Math.min(1, (progress() - began) / (until - began))
+    // Who has time for few schedules has none for dearer ones on the way.
+    const heat = HEAT * (1 - gone) ** 2 * Math.min(1, k / Math.max(gone, 1e-9) / MANY)
+    const dearer = best.cost === Infinity ? Infinity : -heat * best.cost * Math.log(1 - random())
+    if (decoder.decode(keys, eager, standing.cost + dearer)) {
+      standing = { at, eager, cost: decoder.cost }
+      // Those on the way are told of now and then: each is a start of its own.
+      if (decoder.cost < best.cost || k % 8 === 0) made(eager)
       if (decoder.cost < best.cost) {
         best = standing
-        made(true)
+        since = 0
       }
     }
     yield

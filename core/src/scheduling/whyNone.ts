@@ -2,7 +2,7 @@ import { seeded } from '../geometry/random.ts'
 import { clashingLags } from './clashes.ts'
 import { Decoder } from './decoder.ts'
 import { graphOf } from './graph.ts'
-import { firstPairOrder, otherPairOrder, pairKeys, type PairOrder } from './pairOrder.ts'
+import { PairPlaces } from './pairPlaces.ts'
 import { packed, type Lag, type Problem } from './problem.ts'
 
 /** So many schedules are tried before waits are taken not to go together: one that fails proves nothing. */
@@ -60,14 +60,16 @@ function oneThatIs(problem: Problem): Float64Array | null {
   const decoder = new Decoder(problem, graph)
   const random = seeded(1)
   const keys = new Float64Array(problem.operations)
-  let order: PairOrder = { order: firstPairOrder(problem, graph), spacing: 0.1 }
+  const places = new PairPlaces(problem, graph, random)
+  // Near together: pairs are worked on in turns.
+  let at = places.first.map((place) => 0.1 * place)
   const length = graph.tail.reduce((most, t) => Math.max(most, t), 0)
   for (let k = 0; k < TRIES; k++) {
-    pairKeys(problem, graph, order, keys)
+    places.writeKeys(at, keys)
     if (k >= TRIES / 2) for (let i = 0; i < keys.length; i++) keys[i]! += length * random()
     // Its starts, as keys, lead the search back to it or near it, whichever way they are decoded.
     if (decoder.decode(keys, k % 2 === 0)) return Float64Array.from(decoder.start)
-    order = otherPairOrder(order, 1, random)
+    at = places.other(at)
   }
   return null
 }
