@@ -297,6 +297,16 @@ describe('what is wrong with an edge', () => {
   it('a lap that shows as a ridge is skived', () => {
     mended('edges.ridge', { rules: { 'skive.lapShare': 1 } })
   })
+  it('what is laid back in a closed seam or a fold is seen as the seam it is, unskived as a second line', () => {
+    // Laid back on one leather of 1.4 mm, over a run of 2 mm: 1.4 / 2, skived to 0.6 of it 0.42.
+    const at = (rules: Record<string, number>) => finding(plan({ rules }), 'edges.seamRidge')
+    expect(at({})).toMatchObject({ level: 'fine', limit: 0.5 })
+    expect(at({})?.measured).toBeCloseTo((0.6 * 1.4) / 2, 6)
+    expect(at({ 'skive.seamShare': 1 })).toMatchObject({ level: 'watch' })
+    expect(at({ 'skive.seamShare': 1 })?.measured).toBeCloseTo(1.4 / 2, 6)
+    mended('edges.seamRidge', { rules: { 'skive.seamShare': 1 } })
+    mended('edges.seamRidge', { rules: { 'skive.foldShare': 1 } })
+  })
 })
 
 describe('what is marked on the pieces', () => {

@@ -1,3 +1,4 @@
+import { SAME } from '../geometry/tolerance.ts'
 import { isWoven } from '../model/material.ts'
 import type { Finding } from '../trade/because.ts'
 import type { Remedy } from '../trade/remedy.ts'
@@ -41,6 +42,15 @@ export const skiveRules = {
     max: 0.9,
     unit: 'share',
     why: 'What the bend takes does not lie down and is not glued; a thick edge springs open again.',
+  },
+  seamRidge: {
+    key: 'skive.seamRidge',
+    name: 'Closed seam or fold rises by at most, share of the run',
+    value: 0.5,
+    min: 0.2,
+    max: 1,
+    unit: 'share',
+    why: 'A seam may be seen as a seam; steeper, what is laid back inside it stands out beside it as a second line.',
   },
 } satisfies Record<string, Rule>
 
@@ -225,7 +235,53 @@ function ridgeFinding(families: readonly SewnPieces[], sections: readonly SeamSe
   ]
 }
 
-/** Edges skived too thin to hold a stitch or to be turned, folds too thick to lie down, laps that show as a ridge. */
+/** What is laid back behind a closed seam, and how its edge is thinned. */
+const laidBackBy = { closed: edgeSkiveRules.seamShare, fold: edgeSkiveRules.foldShare } as const
+
+/** The closed seam or the fold whose laid-back edges stand out most beside it. */
+function seamRidgeFinding(
+  families: readonly SewnPieces[],
+  sections: readonly SeamSection[],
+  book: RuleBook,
+): Finding[] {
+  const seams = sections.flatMap(({ name, kind, step, pieces }) =>
+    (kind === 'closed' || kind === 'fold') && step ? [{ name, step, pieces, share: laidBackBy[kind] }] : [],
+  )
+  const worst = least(seams, (s) => -s.step.after)
+  if (!worst) return []
+  const { name, step, pieces, share } = worst
+  const limit = book.value(skiveRules.seamRidge)
+  const fine = step.after <= limit + SAME
+  const woven = pieces.some((id) => families.some((f) => f.pieces.some((p) => p.id === id) && isWoven(f.sheetOf(id))))
+  const value = Math.floor((20 * book.value(share) * limit) / step.after) / 20
+  const thinner = value >= share.min && !woven
+  return [
+    {
+      id: 'edges.seamRidge',
+      level: fine ? 'fine' : 'watch',
+      where: name,
+      sentence: fine
+        ? `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)}; up to ${limit} it is seen as the seam that it is.`
+        : `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run: past ${limit} it stands out as a second line beside the seam.`,
+      measured: step.after,
+      limit,
+      unit: 'share',
+      ...(fine
+        ? { mend: '' }
+        : thinner
+          ? {
+              mend: `Skive it to ${value} of its thickness.`,
+              remedy: { kind: 'rule' as const, key: share.key, value },
+            }
+          : {
+              mend: 'Take thinner leather.',
+              remedy: { kind: 'open' as const, control: { room: 'decisions' as const, at: 'upper' as const } },
+            }),
+    },
+  ]
+}
+
+/** Edges skived too thin to hold a stitch or to be turned, folds too thick to lie down, laps and laid-back edges that show as a ridge. */
 export function skiveFindings(
   families: readonly SewnPieces[],
   sections: readonly SeamSection[],
@@ -257,5 +313,6 @@ export function skiveFindings(
     ),
     ...foldFinding(ends, book),
     ...ridgeFinding(families, sections, book),
+    ...seamRidgeFinding(families, sections, book),
   ]
 }

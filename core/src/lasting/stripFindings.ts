@@ -105,7 +105,7 @@ function gripFinding(places: readonly Met[], { book, byHand }: LastingNeeds): Fi
     unit: 'mm',
     mend: fine
       ? ''
-      : say`${wide ? say`Widen the lasting margin to ${mm(wanted)}, or glue` : 'Glue'} a strip of leather to its flesh side as a handle: it comes off when the glue is hard.`,
+      : say`${wide ? say`Widen the lasting margin to ${mm(wanted)}, or glue` : 'Glue'} a strip of leather to the inside of its margin as a handle: it comes off when the glue is hard.`,
     remedy: fine || !wide ? undefined : { kind: 'rule', key: edgeRules.lasting.key, value: wanted },
   }
 }

@@ -5,7 +5,7 @@ import { SAME } from '../geometry/tolerance.ts'
 import { offsetLine } from '../geometry/offsetLine.ts'
 import { isWoven, type Material } from '../model/material.ts'
 import type { RuleBook } from '../trade/rules.ts'
-import type { Skive, SkiveFace } from '../trade/part.ts'
+import { skiveFaces, type Skive, type SkiveFace } from '../trade/part.ts'
 import type { Piece, PieceEdge } from '../upper/piece.ts'
 import { mm, say } from '../units/sentence.ts'
 import { buttBevel } from './edgeSkive.ts'
@@ -14,6 +14,9 @@ import { skivedStretches, type EdgeSight, type SkivedStretch } from './skivedStr
 /** The face of a material that is skived: the one that is not seen. */
 export const skivedFace = ({ face, kind }: Pick<Material, 'face' | 'kind'>): SkiveFace =>
   face === 'suede' ? 'grain' : face === 'both sides alike' || !/leather$/.test(kind) ? 'under' : 'flesh'
+
+/** That side in words: where tapes, patches and what strengthens it are stuck to it. */
+export const hiddenSide = (material: Pick<Material, 'face' | 'kind'>): string => skiveFaces[skivedFace(material)]
 
 /** The edge of a piece; of one that has two sides, on which. */
 const nameOf = (e: PieceEdge, piece: Piece): string =>

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { boardId, corkId, samplePair } from '../../test/samplePair.ts'
+import type { Material } from '../model/material.ts'
 import { OwnSeam } from '../model/stitching.ts'
 import type { StepEvent } from '../model/pair.ts'
 import { planPair } from '../plan/planPair.ts'
@@ -35,6 +36,17 @@ describe('the order of work', () => {
     expect(keys(welted)).not.toContain('glue-padding')
     for (const key of ['cut-padding', 'skive-padding', 'glue-padding']) expect(keys(padded)).toContain(key)
     expect(step(padded, 'skive-padding')?.name).toBe('Skive the front edge of the half padding')
+  })
+  it('lays tapes on the side of the upper that is not seen, whichever that is', () => {
+    const pair = samplePair()
+    const faced = (face: Material['face']) => ({
+      ...pair,
+      materials: pair.materials.map((m) => (m.id === materials.upper ? { ...m, face } : m)),
+    })
+    const laid = (face: Material['face']) => said(planPair(faced(face), cache).steps, 'tape-facings')
+    expect(laid(null)).toMatch(/^On the flesh side, /)
+    expect(laid('suede')).toMatch(/^On the grain side, /)
+    expect(laid('both sides alike')).toMatch(/^On the underside, /)
   })
   it('gives each the reasons that hold for this pair, and none of a step that it has not', () => {
     const why = (list: Step[], id: string) =>

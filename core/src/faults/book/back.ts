@@ -43,10 +43,7 @@ const bump: Fault = {
       usual: 2,
       evidence: (c) => [leftOut(c, 'hammer-back')],
       helps: [
-        [
-          'lasting',
-          'Take it off the last, damp the seam, hammer it over an iron from the flesh side, both margins laid open.',
-        ],
+        ['lasting', 'Take it off the last, damp the seam, hammer it over an iron from inside, both margins laid open.'],
         [
           'finished',
           'Damp it and rub it down over the last with the bone, then with a warm hammer face through paper.',

@@ -107,7 +107,7 @@ const short: Fault = {
         ['pattern', 'Add to the margin before anything is cut.'],
         [
           'lasted',
-          'Stick a strip of leather to its flesh side as a handle, or lash it over with thread; it comes off when the glue is hard.',
+          'Stick a strip of leather to the inside of the margin as a handle, or lash it over with thread; it comes off when the glue is hard.',
         ],
         ['finished', 'It has held.'],
       ],

@@ -1,4 +1,5 @@
 import { pathLength } from '../../geometry/path.ts'
+import { hiddenSide } from '../../layers/pieceSkives.ts'
 import { feet } from '../../trade/foot.ts'
 import type { EdgeRole } from '../../model/edgeRoles.ts'
 import { recordOfPiece } from '../../trade/recordName.ts'
@@ -222,7 +223,7 @@ function taped(f: Facts): Operation[] {
             id: 'tape-top',
             name: 'Tape the top line',
             group: 'close',
-            effort: fixed(10, 'On the flesh side along the line, without pulling it.'),
+            effort: fixed(10, `On the ${hiddenSide(f.materials.upper)} along the line, without pulling it.`),
             makes: [
               ...bring(edged, 'stayed', 'the tape lies up to the finished edge'),
               ...bring(top, 'stayed', 'it is laid as it was cut'),
@@ -239,7 +240,10 @@ function taped(f: Facts): Operation[] {
             id: 'tape-facings',
             name: f.lacing === 'none' ? 'Lay the backing under the lacing' : 'Lay tape and patches under the lacing',
             group: 'close',
-            effort: fixed(8, 'On the flesh side, along the edge of the facing, the patch into the corner.'),
+            effort: fixed(
+              8,
+              `On the ${hiddenSide(f.materials.upper)}, along the edge of the facing, the patch into the corner.`,
+            ),
             makes: [
               ...bring(laced, 'stayed', 'the tape lies up to the finished edge of the facing'),
               ...bring(lacing, 'stayed', 'they are laid as they were cut'),

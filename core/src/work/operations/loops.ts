@@ -1,3 +1,4 @@
+import { hiddenSide } from '../../layers/pieceSkives.ts'
 import { feet } from '../../trade/foot.ts'
 import { recordOfPiece } from '../../trade/recordName.ts'
 import { say } from '../../units/sentence.ts'
@@ -24,7 +25,7 @@ export function pullLoops(f: Facts): Operation[] {
       effort: fixed(
         4 * count,
         behind
-          ? 'Folded in the middle, both ends one on the other on the flesh side of the back strip, its fold above the top; two rows and a box.'
+          ? `Folded in the middle, both ends one on the other on the ${hiddenSide(f.materials.upper)} of the back strip, its fold above the top; two rows and a box.`
           : 'Folded in the middle, both ends one on the other inside the top of the shaft, half-way between front and back; two rows and a box.',
       ),
       makes: bring(

@@ -1,3 +1,4 @@
+import { hiddenSide } from '../../layers/pieceSkives.ts'
 import { recordOfPiece } from '../../trade/recordName.ts'
 import { cm, say, type Sentence } from '../../units/sentence.ts'
 import { fixed } from '../effort.ts'
@@ -179,7 +180,10 @@ export function sideLinings(f: Facts): Operation[] {
       id: 'set-side-linings',
       name: 'Stick the side linings in',
       group: 'close',
-      effort: fixed(10, 'On the flesh side of the outside, from where the stiffener ends to where the puff begins.'),
+      effort: fixed(
+        10,
+        `On the ${hiddenSide(f.materials.upper)} of the outside, from where the stiffener ends to where the puff begins.`,
+      ),
       makes: [...bring(['outside'], 'side lined', ''), ...bring(ids, 'side lined', 'their laps are thinned first')],
       needs: want(outsideRecords(f), 'sewn round', 'they lie across the seams of the outside'),
       cautions: foldGlueOf(f).cautions,
