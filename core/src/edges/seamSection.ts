@@ -100,22 +100,23 @@ export const bound =
   (ply: Ply, lining: Ply, strip: Ply, { outer, inner }: StripLegs): Meeting =>
   (as, reach) => {
     const { part, name, thickness, skive } = as(strip)
-    const thin = skive ? skive.profile[0]![1] : thickness
+    const edge = skive?.profile ?? []
+    const thin = edge.at(-1)?.[1] ?? thickness
     const wrapped = as(ply).thickness + (ply.backer?.thickness ?? 0) + lining.thickness
-    const leg = (from: number, over: number): Lay => ({
+    const leg = (from: number, over: number, ends: Profile): Lay => ({
       part,
       name,
       from,
       to: thin,
       thickness: thin,
-      profile: [
-        [from, thin],
-        [0, thin],
-        [0, thin + over],
-        [thin, thin + over],
-      ],
+      profile: [...ends.map(([d, t]) => [from + d, t] as const), [0, thin], [0, thin + over], [thin, thin + over]],
     })
-    return [leg(-inner, 0), ...laid(lining, 0, 'left', reach), ...laid(as(ply), 0, 'left', reach), leg(-outer, wrapped)]
+    return [
+      leg(-inner, 0, edge.length > 0 ? edge.filter(([d]) => d < inner) : [[0, thin]]),
+      ...laid(lining, 0, 'left', reach),
+      ...laid(as(ply), 0, 'left', reach),
+      leg(-outer, wrapped, [[0, thin]]),
+    ]
   }
 
 /** One edge as it ends, from its cut edge at `beyond` mm past its line. */

@@ -253,15 +253,16 @@ function seamRidgeFinding(
   const limit = book.value(skiveRules.seamRidge)
   const fine = step.after <= limit + SAME
   const woven = pieces.some((id) => families.some((f) => f.pieces.some((p) => p.id === id) && isWoven(f.sheetOf(id))))
-  const value = Math.floor((20 * book.value(share) * limit) / step.after) / 20
-  const thinner = value >= share.min && !woven
+  // The skive reaches past what is laid back: what it takes there is a groove, as what it leaves is a ridge; least at half.
+  const value = Math.max(0.5, Math.floor((20 * limit) / step.before) / 20)
+  const thinner = step.before * value < step.after - SAME && !woven
   return [
     {
       id: 'edges.seamRidge',
       level: fine ? 'fine' : 'watch',
       where: name,
       sentence: fine
-        ? `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)}; up to ${limit} it is seen as the seam that it is.`
+        ? `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)} of its run; up to ${limit} it is seen as the seam that it is.`
         : `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run: past ${limit} it stands out as a second line beside the seam.`,
       measured: step.after,
       limit,

@@ -3,11 +3,16 @@ import { isWoven } from '../../model/material.ts'
 import { becauseOfRule } from '../../trade/becauseOfRule.ts'
 import { ofPiece } from '../../trade/cutFrom.ts'
 import type { Part } from '../../trade/part.ts'
+import { DEPTHS, type Profile, type WallArea } from '../../trade/wallArea.ts'
 import { topFinishRules } from '../../upper/topFinishRules.ts'
+import { lyingAlong } from './alongOpening.ts'
 import { edging, reasons, type EdgingNeeds } from './needs.ts'
 import { edgingRules } from './rules.ts'
 import { along, becauseOfEnds, marksAcross, skivedEnds, skivedLong, stripPart, type Flat } from './strip.ts'
-import { skivedAllOver, strippedTo } from './stripSkive.ts'
+import { skivedAllOver, skivedLegEdge, strippedTo, stripSkive } from './stripSkive.ts'
+
+/** Over every piece of the upper. */
+const OUTSIDE = DEPTHS.upper + 90
 
 /** A rolled binding: a strip stitched on outside, rolled over the edge and turned in on the foot's side. */
 export function binding(needs: EdgingNeeds, flat: Flat): Part {
@@ -18,6 +23,10 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
   const thin = strippedTo(material, book)
   const face = skivedFace(material)
   const [turnIn, reveal] = [book.value(topFinishRules.turnIn), book.value(topFinishRules.reveal)]
+  const inner = reveal + turnIn
+  const edge = skivedLegEdge(material, inner, book)
+  const lying = (name: string, width: number, depth: number, profile: Profile | null): WallArea[] =>
+    lyingAlong(needs, { part: edging.binding, name, depth }, width, thin, profile)
   return stripPart(
     {
       id: edging.binding,
@@ -35,11 +44,21 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
         ? []
         : [
             ...(skive ? [skivedLong('whole strip', 'low', flat, skive, face)] : []),
+            ...(edge ? [skivedLong('inner edge', 'low', flat, edge, face)] : []),
             ...skivedEnds(flat, thin, face, book),
           ],
       becauses: [
         ...reasons(work, 'bindingLength', 'bindingWidth'),
         ...(woven ? [] : [becauseOfRule('Skived to', edgingRules.thickness, book), becauseOfEnds(book)]),
+      ],
+      areas: [
+        ...lying(
+          'Binding, turned in',
+          inner,
+          DEPTHS.lining - 0.1,
+          stripSkive(edging.binding, material, inner, book)?.profile ?? null,
+        ),
+        ...lying('Binding, outside', reveal, OUTSIDE, null),
       ],
     },
     flat,

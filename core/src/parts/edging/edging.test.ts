@@ -45,6 +45,19 @@ const openingByLines = (plan: FootPlan, facings: boolean) =>
     .filter((l) => l.kind === 'top line' || (facings && l.kind === 'facing'))
     .reduce((sum, l) => sum + pathLength(l.path), 0)
 
+/** How thick a part is on the lateral wall, so many mm inside of the top line. */
+function thicknessInside(plan: FootPlan, part: string): (inside: number) => number {
+  const stack = new WallStack(plan.layers.areas)
+  const line = plan.upper.lines.find((l) => l.kind === 'top line' && l.side === 'lateral')!.path
+  const half = pathLength(line) * 0.6
+  const [p, q] = [pointAt(line, half), pointAt(line, half + 0.5)]
+  const l = Math.hypot(q[0] - p[0], q[1] - p[1])
+  return (inside) => {
+    const at = [p[0] - ((q[1] - p[1]) / l) * inside, p[1] + ((q[0] - p[0]) / l) * inside] as const
+    return stack.thickness('lateral', at, (id) => id === part)
+  }
+}
+
 describe('what is laid along the opening', () => {
   it('is as long as the opening of every style, with every finish, down the facings or not', () => {
     const strips: [TopFinish, string, number][] = [
@@ -242,26 +255,25 @@ describe('what is laid along the opening', () => {
     ])
   })
   it('lies between lining and upper as thick as its legs are', () => {
-    const [beaded, raw] = [
-      finished(pairOfEachStyle.court, { topFinish: 'bead' }),
-      finished(pairOfEachStyle.court, { topFinish: 'raw' }),
-    ]
-    const [a, b] = [new WallStack(beaded.layers.areas), new WallStack(raw.layers.areas)]
-    const line = beaded.upper.lines.find((l) => l.kind === 'top line' && l.side === 'lateral')!.path
-    const half = pathLength(line) * 0.6
-    const [p, q] = [pointAt(line, half), pointAt(line, half + 0.5)]
-    const l = Math.hypot(q[0] - p[0], q[1] - p[1])
-    const more = (inside: number) => {
-      const at = [p[0] - ((q[1] - p[1]) / l) * inside, p[1] + ((q[0] - p[0]) / l) * inside] as const
-      return a.thickness('lateral', at) - b.thickness('lateral', at)
-    }
+    const at = thicknessInside(finished(pairOfEachStyle.court, { topFinish: 'bead' }), 'bead')
     // Short leg to 12 - 1.75 = 10.25 mm, long one to 16.25 mm, either to nothing over 5 mm.
-    expect(more(3)).toBeCloseTo(1.6, 2)
-    expect(more(7.75)).toBeCloseTo(0.8 + 0.4, 1)
-    expect(more(10.8)).toBeCloseTo(0.8, 1)
-    expect(more(13.75)).toBeCloseTo(0.4, 1)
-    expect(more(17)).toBeCloseTo(0, 6)
+    expect(at(3)).toBeCloseTo(1.6, 2)
+    expect(at(7.75)).toBeCloseTo(0.8 + 0.4, 1)
+    expect(at(10.8)).toBeCloseTo(0.8, 1)
+    expect(at(13.75)).toBeCloseTo(0.4, 1)
+    expect(at(17)).toBeCloseTo(0, 6)
   })
+})
+
+it('a binding lies on the lining to nothing, and outside as far as it shows', () => {
+  const bound = finished(pairOfEachStyle.court, { topFinish: 'bound' })
+  const at = thicknessInside(bound, 'binding')
+  // As thick as two of its leather where it shows, one down to 7.75 mm, its last 5 mm to nothing.
+  expect(at(0.9)).toBeCloseTo(1.6, 2)
+  expect(at(2.3)).toBeCloseTo(0.8, 2)
+  expect(at(5.25)).toBeCloseTo(0.4, 1)
+  expect(at(8.5)).toBeCloseTo(0, 6)
+  expect(bound.layers.findings.find((f) => f.id === 'layers.step.binding')).toMatchObject({ level: 'fine', limit: 0.4 })
 })
 
 describe('an edge with its strip, cut through', () => {
@@ -284,7 +296,11 @@ describe('an edge with its strip, cut through', () => {
     const s = seam(finished(derby, { topFinish: 'bound' }), 'bound')
     expect(s.thickest.after).toBeCloseTo(0.8 + 0.9 + 1.4 + 0.8, 6)
     expect(spoken(s.skives.map((k) => k.sentence)[0]!)).toContain('0.8')
-    expect(s.skives[0]!.shape).toBe('whole')
+    expect(s.skives[0]!.shape).toBe('to nothing')
+    const [inner, outer] = pile(s.after).filter((b) => b.part === 'binding')
+    // 6 mm turned in below the 1.75 that show, to nothing over 5 of them, and 0.8 past the edge.
+    expect(Math.abs(signedArea(inner!.outline))).toBeCloseTo((6 + 1.75 + 0.8) * 0.8 - (5 * 0.8) / 2, 3)
+    expect(Math.abs(signedArea(outer!.outline))).toBeCloseTo(1.75 * 0.8 + 0.8 * (0.8 + 0.9 + 1.4), 3)
     // Each of its legs is told as thick as it is, not with what it wraps.
     expect(
       pile(s.after)

@@ -13,12 +13,12 @@ export const edgingRules = {
   },
   legEdge: {
     key: 'edging.legEdge',
-    name: 'Long edges of a bead skived to nothing over',
+    name: 'Long edges of a bead, inner edge of a binding skived to nothing over',
     value: 5,
     min: 2,
     max: 10,
     unit: 'mm',
-    why: 'The legs end between upper and lining, where a cut edge would be seen and felt.',
+    why: 'The legs of a bead end between upper and lining, a binding ends on the lining: a cut edge would be seen or felt there.',
   },
   ends: {
     key: 'edging.ends',

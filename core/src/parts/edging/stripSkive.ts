@@ -27,7 +27,7 @@ export function skivedAllOver(id: PartKind, sheet: Sheet, width: number, book: R
   }
 }
 
-/** A long edge of a bead, where a leg ends; null where it is cloth. */
+/** A long edge of a bead, where a leg ends, or the inner one of a binding; null where it is cloth. */
 export function skivedLegEdge(sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
   if (isWoven(sheet)) return null
   const over = Math.min(book.value(edgingRules.legEdge), width)
@@ -42,12 +42,9 @@ export function skivedLegEdge(sheet: Sheet, width: number, book: RuleBook): Edge
   }
 }
 
-/** What is left of a strip from a long edge as far as `width` mm, all its skives together; null where it is not skived. */
+/** What is left of a strip from a long edge that ends on a layer as far as `width` mm, all its skives together; null where it is not skived. */
 export function stripSkive(id: PartKind, sheet: Sheet, width: number, book: RuleBook): EdgeSkive | null {
-  const [whole, edge] = [
-    skivedAllOver(id, sheet, width, book),
-    id === edging.bead ? skivedLegEdge(sheet, width, book) : null,
-  ]
+  const [whole, edge] = [skivedAllOver(id, sheet, width, book), skivedLegEdge(sheet, width, book)]
   if (!edge) return whole
   if (!whole) return edge
   return {
