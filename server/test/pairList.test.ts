@@ -65,7 +65,9 @@ describe('the list of pairs', () => {
     planned.mockRestore()
   })
   it('a card is made once of many changes in a row, and of a pair that is gone none', async () => {
-    const planned = vi.spyOn(server.jobs, 'run').mockResolvedValue({})
+    const planned = vi
+      .spyOn(server.jobs, 'run')
+      .mockResolvedValue({ problem: '', worst: null, steps: [], shapes: [], rules: [] })
     const failed = vi.fn()
     const cards = new PairCards(server.store, server.jobs, failed, 40)
     const [a, b] = [demoPairs[0]!.id, demoPairs[1]!.id]

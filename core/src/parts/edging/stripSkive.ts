@@ -48,8 +48,8 @@ export function stripSkive(id: PartKind, sheet: Sheet, width: number, book: Rule
   if (!edge) return whole
   if (!whole) return edge
   return {
+    // It ends as thick as the whole strip is, and stays so.
     ...edge,
-    profile: [...edge.profile, ...whole.profile.filter(([d]) => d > edge.profile[1]![0])],
     sentence: say`${whole.sentence} ${edge.sentence}`,
   }
 }
