@@ -23,6 +23,24 @@ const withMaterials = (input: PlanInput, more: Material[], decided: Partial<Pair
 const found = (input: PlanInput, which: string) => planPair(input, cache).findings.find((f) => f.id === which)
 const sentence = (input: PlanInput) => spoken(found(input, 'pair.natural')?.sentence ?? '')
 
+describe('what has to be firm', () => {
+  const derby = samplePair()
+  const felt = (hardness: Material['hardness'], role: 'midsole' | 'lining'): PlanInput => ({
+    ...derby,
+    materials: derby.materials.map((m) => (m.id === derby.decisions.materials[role] ? { ...m, hardness } : m)),
+  })
+  it('is not asked of what nobody felt, nor of what may be soft', () => {
+    expect(found(derby, 'pair.firm')).toBeUndefined()
+    expect(found(felt('soft', 'lining'), 'pair.firm')).toBeUndefined()
+  })
+  it('is said where something soft was chosen for it, and leads there', () => {
+    expect(found(felt('firm', 'midsole'), 'pair.firm')).toMatchObject({ level: 'fine', measured: 0 })
+    const soft = found(felt('soft', 'midsole'), 'pair.firm')
+    expect(soft).toMatchObject({ level: 'watch', remedy: { kind: 'open', control: { room: 'decisions' } } })
+    expect(spoken(soft!.sentence)).toMatch(/^Soft where the shoe has to be firm\. .*Midsole: /)
+  })
+})
+
 describe('a pair that is to be all natural', () => {
   const derby = samplePair({ profile: 'all natural' })
   const materials = derby.decisions.materials

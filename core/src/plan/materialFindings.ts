@@ -1,5 +1,5 @@
 import { ROUNDING } from '../geometry/tolerance.ts'
-import { isNatural, type Material } from '../model/material.ts'
+import { isNatural, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Finding } from '../trade/because.ts'
 import { materialChoices, type MaterialChoice } from '../trade/materialChoices.ts'
@@ -88,6 +88,36 @@ function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly
   ]
 }
 
+/** What has to hold a shape or be walked on: bend, or any firm leather that the maker says serves. */
+const FIRM: readonly MaterialRole[] = ['stiffener', 'puff', 'midsole', 'welt', 'outsole', 'heel']
+
+/** Something soft where a shoe has to be firm; nothing is said of what nobody felt in the hand. */
+function firmFinding(here: readonly Present[]): Finding[] {
+  const felt = here.filter(
+    ({ choice, material }) => choice.role !== null && FIRM.includes(choice.role) && material.hardness !== null,
+  )
+  if (felt.length === 0) return []
+  const soft = felt.filter(({ material }) => material.hardness === 'soft')
+  const fine = soft.length === 0
+  return [
+    {
+      id: 'pair.firm',
+      level: fine ? 'fine' : 'watch',
+      where: 'materials',
+      sentence: fine
+        ? 'What has to hold its shape, or is walked on, is of nothing soft.'
+        : `Soft where the shoe has to be firm. ${soft.map(({ material, name }) => `${name}: ${material.name}`).join('; ')}.`,
+      measured: soft.length,
+      limit: 0,
+      unit: 'count',
+      mend: fine
+        ? ''
+        : 'Choose bend or another firm leather for it: what is soft treads out, and lets the edge sink in.',
+      remedy: fine ? undefined : { kind: 'open', control: soft[0]!.control },
+    },
+  ]
+}
+
 /** Hides that differ more over their surface than the two shoes of a pair should. */
 function spreadFindings(here: readonly Present[], book: RuleBook): Finding[] {
   const most = book.value(materialRules.spread)
@@ -126,5 +156,5 @@ export function materialFindings(
   book: RuleBook,
 ): Finding[] {
   const here = present(input, [...parts, ...pieces.map(({ id, name }) => ({ id, name, role: 'upper' as const }))])
-  return [...naturalFinding(input, parts, here), ...spreadFindings(here, book)]
+  return [...naturalFinding(input, parts, here), ...firmFinding(here), ...spreadFindings(here, book)]
 }
