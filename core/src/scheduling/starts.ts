@@ -19,8 +19,8 @@ export interface StartsHow {
 
 /** Orders of turns are searched until so much of the time is gone. */
 const TURNS = 0.08
-/** Places of pairs are searched until so much is gone: less where a schedule is known that is to be improved. */
-const PLACES = { anew: 0.6, known: 0.3 }
+/** Places of pairs are searched until so much is gone: longest where some are late, less where a schedule is to be improved. */
+const PLACES = { late: 0.75, anew: 0.6, known: 0.3 }
 /** So many times without a schedule are enough once the time is gone. */
 const IN_VAIN = 40
 /** Places of pairs that came to nothing better so many times begin again from the best ones. */
@@ -86,7 +86,7 @@ function* searchPairs({ decoder, graph, random, progress, known, made }: StartsH
   const keys = new Float64Array(problem.operations)
   const places = new PairPlaces(problem, graph, random)
   const began = progress()
-  const until = known ? PLACES.known : PLACES.anew
+  let until = known ? PLACES.known : PLACES.anew
   let standing = { at: places.first, eager: true, cost: Infinity }
   let best = standing
   for (let k = 0, since = 0; k === 0 || progress() < until; k++, since++) {
@@ -108,6 +108,8 @@ function* searchPairs({ decoder, graph, random, progress, known, made }: StartsH
       if (decoder.cost < best.cost) {
         best = standing
         since = 0
+        const late = problem.objective === 'tardiness' && decoder.tardiness > 0
+        if (!known) until = late ? PLACES.late : PLACES.anew
       }
     }
     yield
