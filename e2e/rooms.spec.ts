@@ -67,7 +67,8 @@ test('a shoe is lasted by its tack plan on a tablet: thumb on the next one, on a
   await visit(page, `${server.url}${choir}/lasting/puff`)
   const puff = page.getByRole('img', { name: /^Toe puff: \d+ tacks/ })
   const tacks = /: (\d+) tacks/.exec((await puff.getAttribute('aria-label')) ?? '')![1]!
-  await visit(page, [server.url + choir, 'work', 'bare-shells.right'].join('/'))
+  const bared = 'work/bare-shells.right'
+  await visit(page, `${server.url}${choir}/${bared}`)
   await expect(page.getByText(`${tacks} tacks counted back: one that is left`)).toBeVisible()
 })
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { keptCache } from '../../test/keptCache.ts'
 import { corkId, sampleMaterials, samplePair } from '../../test/samplePair.ts'
+import { pairOfEachStyle } from '../../test/warmAndCold.ts'
 import { pathLength, signedArea } from '../geometry/path.ts'
 import { unite } from '../geometry/polygonClip.ts'
 import { LeftShoe } from '../model/pair.ts'
@@ -306,6 +307,24 @@ describe('what is wrong with an edge', () => {
     expect(at({ 'skive.seamShare': 1 })?.measured).toBeCloseTo(1.4 / 2, 6)
     mended('edges.seamRidge', { rules: { 'skive.seamShare': 1 } })
     mended('edges.seamRidge', { rules: { 'skive.foldShare': 1 } })
+  })
+  it('a ridge in a lining leads to the lining', () => {
+    let seen = 0
+    for (const pair of Object.values(pairOfEachStyle)) {
+      const materials = pair.materials.map((m) =>
+        m.kind === 'lining leather'
+          ? { ...m, kind: 'lining cloth' as const, thickness: 2 }
+          : m.kind === 'upper leather'
+            ? { ...m, thickness: 0.8 }
+            : m,
+      )
+      const { edges } = planPair({ ...pair, materials }, cache)
+      const ridge = edges.findings.find((f) => f.id === 'edges.seamRidge')
+      if (edges.seams.find((x) => x.name === ridge?.where)?.seen !== 'foot') continue
+      seen++
+      expect(ridge).toMatchObject({ level: 'watch', remedy: { kind: 'open', control: { at: 'lining' } } })
+    }
+    expect(seen).toBeGreaterThan(0)
   })
 })
 

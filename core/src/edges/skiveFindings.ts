@@ -12,7 +12,7 @@ import { withoutSide } from '../trade/pieceName.ts'
 import { pieceRole } from '../trade/pieceRole.ts'
 import { mm, say, type Sentence } from '../units/sentence.ts'
 import type { PieceEdge } from '../upper/piece.ts'
-import type { SeamSection } from './seamSection.ts'
+import type { SeamKind, SeamSection } from './seamSection.ts'
 import type { SewnPieces } from './seamSections.ts'
 
 export const skiveRules = {
@@ -191,94 +191,99 @@ function foldFinding(ends: readonly SkivedEnd[], book: RuleBook): Finding[] {
   ]
 }
 
-/** The lap whose edge is seen or felt most through the leather over it. */
-function ridgeFinding(families: readonly SewnPieces[], sections: readonly SeamSection[], book: RuleBook): Finding[] {
-  const laps = sections.flatMap(({ name, kind, seen, step, pieces }) =>
-    kind === 'lap' && step ? [{ name, seen, step, pieces }] : [],
+/** A seam with a step under what covers it. */
+type Stepped = Pick<SeamSection, 'name' | 'kind' | 'seen' | 'pieces'> & { step: NonNullable<SeamSection['step']> }
+
+/** Of some kinds of seam the one that rises most steeply; null where there are none. */
+const steepestOf = (sections: readonly SeamSection[], kinds: readonly SeamKind[]): Stepped | null =>
+  least(
+    sections.flatMap(({ step, ...s }) => (step && kinds.includes(s.kind) ? [{ ...s, step }] : [])),
+    (s) => -s.step.after,
   )
-  const worst = least(laps, (s) => -s.step.after)
-  if (!worst) return []
-  const { name, seen, step, pieces } = worst
+
+/** A ridge against its limit; it is lowered by a skive, or where none does by another leather. */
+function ridge(
+  id: string,
+  { name, seen, step }: Stepped,
+  limit: number,
+  words: { fine: string; watch: string; thinner: string },
+  skive: { share: Rule; value: number; mend: string } | null,
+): Finding {
+  const fine = step.after <= limit + SAME
+  const other: Remedy = { kind: 'open', control: { room: 'decisions', at: seen === 'foot' ? 'lining' : 'upper' } }
+  const cure = skive
+    ? { mend: skive.mend, remedy: { kind: 'rule' as const, key: skive.share.key, value: skive.value } }
+    : { mend: words.thinner, remedy: other }
+  return {
+    id,
+    level: fine ? 'fine' : 'watch',
+    where: name,
+    sentence: `${name}: ${fine ? words.fine : words.watch}`,
+    measured: step.after,
+    limit,
+    unit: 'share',
+    ...(fine ? { mend: '' } : cure),
+  }
+}
+
+/** Whether any leather of a seam is cloth, which is not skived. */
+const hasCloth = (families: readonly SewnPieces[], { seen, pieces }: Stepped): boolean => {
   const family = families.find((f) => f.sight.facing === (seen === 'foot' ? 'foot' : 'out'))
-  const woven = pieces.some((id) => family !== undefined && isWoven(family.sheetOf(id)))
+  return family !== undefined && pieces.some((id) => isWoven(family.sheetOf(id)))
+}
+
+/** How steep a step is, as it is said. */
+const ofRun = (step: number): string => `${step.toFixed(2)} of its run`
+
+/** The lap whose edge is seen or felt most through the leather over it. */
+function lapRidge(families: readonly SewnPieces[], sections: readonly SeamSection[], book: RuleBook): Finding[] {
+  const lap = steepestOf(sections, ['lap'])
+  if (!lap) return []
+  const { after, before } = lap.step
   const limit = book.value(layerRules.step)
-  const fine = step.after <= limit
-  const verb = seen === 'foot' ? 'felt' : 'seen'
-  const { key, min } = edgeSkiveRules.lapShare
-  const value = Math.floor((20 * book.value(edgeSkiveRules.lapShare) * limit) / step.after) / 20
+  const share = edgeSkiveRules.lapShare
+  const verb = lap.seen === 'foot' ? 'felt' : 'seen'
+  const value = Math.floor((20 * book.value(share) * limit) / after) / 20
   return [
-    {
-      id: 'edges.ridge',
-      level: fine ? 'fine' : 'watch',
-      where: name,
-      sentence: fine
-        ? `${name}: the edge under it rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)} of its run; up to ${limit} is not ${verb}.`
-        : `${name}: the edge under it rises by ${step.after.toFixed(2)} of its run: past ${limit} it is ${verb} as a ridge.`,
-      measured: step.after,
+    ridge(
+      'edges.ridge',
+      lap,
       limit,
-      unit: 'share',
-      ...(fine
-        ? { mend: '' }
-        : value >= min && !woven
-          ? {
-              mend: `Skive the lap to ${value} of its thickness.`,
-              remedy: { kind: 'rule' as const, key, value },
-            }
-          : {
-              mend: 'Take something thinner for what lies under.',
-              remedy: {
-                kind: 'open' as const,
-                control: { room: 'decisions' as const, at: seen === 'foot' ? ('lining' as const) : ('upper' as const) },
-              },
-            }),
-    },
+      {
+        fine: `the edge under it rises by ${ofRun(after)}, unskived by ${ofRun(before)}; up to ${limit} is not ${verb}.`,
+        watch: `the edge under it rises by ${ofRun(after)}: past ${limit} it is ${verb} as a ridge.`,
+        thinner: 'Take something thinner for what lies under.',
+      },
+      value >= share.min && !hasCloth(families, lap)
+        ? { share, value, mend: `Skive the lap to ${value} of its thickness.` }
+        : null,
+    ),
   ]
 }
 
-/** What is laid back behind a closed seam, and how its edge is thinned. */
-const laidBackBy = { closed: edgeSkiveRules.seamShare, fold: edgeSkiveRules.foldShare } as const
-
 /** The closed seam or the fold whose laid-back edges stand out most beside it. */
-function seamRidgeFinding(
-  families: readonly SewnPieces[],
-  sections: readonly SeamSection[],
-  book: RuleBook,
-): Finding[] {
-  const seams = sections.flatMap(({ name, kind, step, pieces }) =>
-    (kind === 'closed' || kind === 'fold') && step ? [{ name, step, pieces, share: laidBackBy[kind] }] : [],
-  )
-  const worst = least(seams, (s) => -s.step.after)
-  if (!worst) return []
-  const { name, step, pieces, share } = worst
+function laidBackRidge(families: readonly SewnPieces[], sections: readonly SeamSection[], book: RuleBook): Finding[] {
+  const seam = steepestOf(sections, ['closed', 'fold'])
+  if (!seam) return []
+  const { after, before } = seam.step
   const limit = book.value(skiveRules.seamRidge)
-  const fine = step.after <= limit + SAME
-  const woven = pieces.some((id) => families.some((f) => f.pieces.some((p) => p.id === id) && isWoven(f.sheetOf(id))))
+  const share = seam.kind === 'fold' ? edgeSkiveRules.foldShare : edgeSkiveRules.seamShare
   // The skive reaches past what is laid back: what it takes there is a groove, as what it leaves is a ridge; least at half.
-  const value = Math.max(0.5, Math.floor((20 * limit) / step.before) / 20)
-  const thinner = step.before * value < step.after - SAME && !woven
+  const value = Math.max(0.5, Math.floor((20 * limit) / before) / 20)
   return [
-    {
-      id: 'edges.seamRidge',
-      level: fine ? 'fine' : 'watch',
-      where: name,
-      sentence: fine
-        ? `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run, unskived by ${step.before.toFixed(2)} of its run; up to ${limit} it is seen as the seam that it is.`
-        : `${name}: what is laid back rises by ${step.after.toFixed(2)} of its run: past ${limit} it stands out as a second line beside the seam.`,
-      measured: step.after,
+    ridge(
+      'edges.seamRidge',
+      seam,
       limit,
-      unit: 'share',
-      ...(fine
-        ? { mend: '' }
-        : thinner
-          ? {
-              mend: `Skive it to ${value} of its thickness.`,
-              remedy: { kind: 'rule' as const, key: share.key, value },
-            }
-          : {
-              mend: 'Take thinner leather.',
-              remedy: { kind: 'open' as const, control: { room: 'decisions' as const, at: 'upper' as const } },
-            }),
-    },
+      {
+        fine: `what is laid back rises by ${ofRun(after)}, unskived by ${ofRun(before)}; up to ${limit} it is taken for the seam that it is.`,
+        watch: `what is laid back rises by ${ofRun(after)}: past ${limit} it stands out as a second line beside the seam.`,
+        thinner: 'Take thinner leather.',
+      },
+      before * value < after - SAME && !hasCloth(families, seam)
+        ? { share, value, mend: `Skive it to ${value} of its thickness.` }
+        : null,
+    ),
   ]
 }
 
@@ -313,7 +318,7 @@ export function skiveFindings(
       },
     ),
     ...foldFinding(ends, book),
-    ...ridgeFinding(families, sections, book),
-    ...seamRidgeFinding(families, sections, book),
+    ...lapRidge(families, sections, book),
+    ...laidBackRidge(families, sections, book),
   ]
 }

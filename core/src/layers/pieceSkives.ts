@@ -3,7 +3,7 @@ import { arcBetween } from '../geometry/subpath.ts'
 import { distance, pathLength, type Path } from '../geometry/path.ts'
 import { SAME } from '../geometry/tolerance.ts'
 import { offsetLine } from '../geometry/offsetLine.ts'
-import { isWoven, type Material } from '../model/material.ts'
+import { isLeather, isWoven, type Material } from '../model/material.ts'
 import type { RuleBook } from '../trade/rules.ts'
 import { skiveFaces, type Skive, type SkiveFace } from '../trade/part.ts'
 import type { Piece, PieceEdge } from '../upper/piece.ts'
@@ -13,7 +13,7 @@ import { skivedStretches, type EdgeSight, type SkivedStretch } from './skivedStr
 
 /** The face of a material that is skived: the one that is not seen. */
 export const skivedFace = ({ face, kind }: Pick<Material, 'face' | 'kind'>): SkiveFace =>
-  face === 'suede' ? 'grain' : face === 'both sides alike' || !/leather$/.test(kind) ? 'under' : 'flesh'
+  face === 'suede' ? 'grain' : face === 'both sides alike' || !isLeather({ kind }) ? 'under' : 'flesh'
 
 /** That side in words: where tapes, patches and what strengthens it are stuck to it. */
 export const hiddenSide = (material: Pick<Material, 'face' | 'kind'>): string => skiveFaces[skivedFace(material)]

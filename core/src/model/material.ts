@@ -196,6 +196,8 @@ export const mayServe = (role: MaterialRole, { kind, serves }: Pick<Material, 'k
 export const isBoard = ({ kind }: Pick<Material, 'kind'>): boolean =>
   kind === 'insole board' || kind === 'non-woven board'
 
+export const isLeather = ({ kind }: Pick<Material, 'kind'>): boolean => kind.endsWith(' leather')
+
 /** What is woven is no thicker at its edge than it is, and cannot be skived. */
 export const isWoven = ({ kind }: Pick<Material, 'kind'>): boolean =>
   kind === 'woven tape' || kind === 'woven backer' || kind === 'lining cloth'

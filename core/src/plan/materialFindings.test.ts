@@ -32,6 +32,9 @@ describe('what has to be firm', () => {
   it('is not asked of what nobody felt, nor of what may be soft', () => {
     expect(found(derby, 'pair.firm')).toBeUndefined()
     expect(found(felt('soft', 'lining'), 'pair.firm')).toBeUndefined()
+    const crepe = Material.parse({ id: id(4), name: 'Crepe', kind: 'crepe', thickness: 6, hardness: 'soft' })
+    const soled = { materials: { ...derby.decisions.materials, outsole: crepe.id } }
+    expect(found(withMaterials(derby, [crepe], soled), 'pair.firm')).toBeUndefined()
   })
   it('is said where something soft was chosen for it, and leads there', () => {
     expect(found(felt('firm', 'midsole'), 'pair.firm')).toMatchObject({ level: 'fine', measured: 0 })

@@ -1,5 +1,5 @@
 import { ROUNDING } from '../geometry/tolerance.ts'
-import { isNatural, type Material, type MaterialRole } from '../model/material.ts'
+import { isLeather, isNatural, type Material, type MaterialRole } from '../model/material.ts'
 import type { PlanInput } from '../model/pair.ts'
 import type { Finding } from '../trade/because.ts'
 import { materialChoices, type MaterialChoice } from '../trade/materialChoices.ts'
@@ -55,6 +55,29 @@ function remedyFor(broken: Present | undefined, byRule: Part | undefined): Remed
     : { kind: 'open', control: { room: 'decisions', at: 'foam' } }
 }
 
+const inWords = ({ material, name }: Present): string => `${name}: ${material.name}`
+
+/** A finding that names what is against it, one by one; nothing is against it where the list is empty. */
+function named(
+  id: string,
+  against: readonly string[],
+  words: { fine: string; watch: string; mend: string },
+  remedy: Remedy | undefined,
+): Finding {
+  const fine = against.length === 0
+  return {
+    id,
+    level: fine ? 'fine' : 'watch',
+    where: 'materials',
+    sentence: fine ? words.fine : `${words.watch} ${against.join('; ')}.`,
+    measured: against.length,
+    limit: 0,
+    unit: 'count',
+    mend: fine ? '' : words.mend,
+    remedy: fine ? undefined : remedy,
+  }
+}
+
 /** What a pair that is to be all natural is made of besides: glues and threads apart. */
 function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly Present[]): Finding[] {
   const { profile, materials, pieceMaterials } = input.decisions
@@ -66,55 +89,43 @@ function naturalFinding(input: PlanInput, parts: readonly Part[], here: readonly
       familyOf(p.id) === 'foam' &&
       (p.id === 'insoleFoam' || (materials.foam === null && !Object.hasOwn(pieceMaterials, p.id))),
   )
-  const named = [
-    ...broken.map(({ material, name }) => `${name}: ${material.name}`),
-    ...byRule.map((p) => `${p.name}: ${p.materialName}`),
-  ]
-  const fine = named.length === 0
+  const breaking = [...broken.map(inWords), ...byRule.map((p) => `${p.name}: ${p.materialName}`)]
   return [
-    {
-      id: 'pair.natural',
-      level: fine ? 'fine' : 'watch',
-      where: 'materials',
-      sentence: fine
-        ? 'All that the pair is cut from is natural; glues and threads are not looked at.'
-        : `Not all natural. ${named.join('; ')}.`,
-      measured: named.length,
-      limit: 0,
-      unit: 'count',
-      mend: fine ? '' : 'Choose something natural for it, or say in the stores that it is.',
-      remedy: fine ? undefined : remedyFor(broken[0], byRule[0]),
-    },
+    named(
+      'pair.natural',
+      breaking,
+      {
+        fine: 'All that the pair is cut from is natural; glues and threads are not looked at.',
+        watch: 'Not all natural.',
+        mend: 'Choose something natural for it, or say in the stores that it is.',
+      },
+      remedyFor(broken[0], byRule[0]),
+    ),
   ]
 }
 
 /** What has to hold a shape or be walked on: bend, or any firm leather that the maker says serves. */
 const FIRM: readonly MaterialRole[] = ['stiffener', 'puff', 'midsole', 'welt', 'outsole', 'heel']
 
-/** Something soft where a shoe has to be firm; nothing is said of what nobody felt in the hand. */
+/** Soft leather where a shoe has to be firm; nothing is said of what nobody felt in the hand. Crepe may be soft. */
 function firmFinding(here: readonly Present[]): Finding[] {
   const felt = here.filter(
-    ({ choice, material }) => choice.role !== null && FIRM.includes(choice.role) && material.hardness !== null,
+    ({ choice: { role }, material }) =>
+      role !== null && FIRM.includes(role) && isLeather(material) && material.hardness !== null,
   )
   if (felt.length === 0) return []
   const soft = felt.filter(({ material }) => material.hardness === 'soft')
-  const fine = soft.length === 0
   return [
-    {
-      id: 'pair.firm',
-      level: fine ? 'fine' : 'watch',
-      where: 'materials',
-      sentence: fine
-        ? 'What has to hold its shape, or is walked on, is of nothing soft.'
-        : `Soft where the shoe has to be firm. ${soft.map(({ material, name }) => `${name}: ${material.name}`).join('; ')}.`,
-      measured: soft.length,
-      limit: 0,
-      unit: 'count',
-      mend: fine
-        ? ''
-        : 'Choose bend or another firm leather for it: what is soft treads out, and lets the edge sink in.',
-      remedy: fine ? undefined : { kind: 'open', control: soft[0]!.control },
-    },
+    named(
+      'pair.firm',
+      soft.map(inWords),
+      {
+        fine: 'What has to hold its shape, or is walked on, is of no soft leather.',
+        watch: 'Soft where the shoe has to be firm.',
+        mend: 'Choose bend or another firm leather for it: what is soft treads out, and lets the edge sink in.',
+      },
+      soft[0] && { kind: 'open', control: soft[0].control },
+    ),
   ]
 }
 

@@ -215,8 +215,8 @@ export function daysProblem(
 const HALF_AS_MUCH = 14 * 1440
 
 /**
- * Of pairs that are all in time, that which is due sooner is ready sooner: what a day sooner is worth, 1 for one that is due
- * now, 0 for one that nobody waits for; minutes.
+ * Of pairs that are all in time, that which is due sooner is ready sooner. What a minute sooner of one is worth, in minutes of
+ * the whole's length: 1 if it is due now, 0 if nobody waits for it.
  */
 const hasteOf = (due: number | null, now: number): number =>
   due === null ? 0 : HALF_AS_MUCH / (HALF_AS_MUCH + Math.max(0, due - now))

@@ -246,7 +246,7 @@ describe('the timetable of a workshop', () => {
       step: first.step,
       what,
       at: new Date(time).toISOString(),
-      ...(first.maker === null ? {} : { maker: first.maker }),
+      maker: first.maker,
     })
     const running = open.map((p) => (p.id === first.pair ? { ...p, log: [at('started', first.start)] } : p))
     const later = first.end + 0.5 * HOUR

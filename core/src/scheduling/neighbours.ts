@@ -1,6 +1,6 @@
 import type { Graph } from './graph.ts'
 import { HeldUp } from './heldUp.ts'
-import type { Problem } from './problem.ts'
+import { wantedHolds, type Problem } from './problem.ts'
 
 /** Farther than any schedule is long, minutes. */
 const FAR = 1e8
@@ -9,7 +9,6 @@ const HELD_UP = 0.4
 
 /** Schedules that are near another: its starts, some of them changed, as keys. */
 export class Neighbours {
-  /** Holds by resource, for those that more than one wants. */
   private readonly wanted: number[][]
   private readonly heldUp: HeldUp
 
@@ -19,9 +18,7 @@ export class Neighbours {
     private readonly random: () => number,
   ) {
     this.heldUp = new HeldUp(problem, graph, random)
-    const by = new Map<number, number[]>()
-    problem.holds.forEach(({ resource }, h) => by.set(resource, [...(by.get(resource) ?? []), h]))
-    this.wanted = [...by.values()].filter((list) => list.length > 1)
+    this.wanted = wantedHolds(problem)
   }
 
   /** Writes keys of a neighbour of a schedule into `keys`. */

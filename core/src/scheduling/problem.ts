@@ -163,3 +163,10 @@ export function leastMinutes({ modes }: Problem, operation: number): number {
   for (let i = modes.first[operation]!; i < modes.first[operation + 1]!; i++) least = Math.min(least, modes.minutes[i]!)
   return least
 }
+
+/** Holds by number, for each resource that more than one wants. */
+export function wantedHolds({ holds }: Problem): number[][] {
+  const by = new Map<number, number[]>()
+  holds.forEach(({ resource }, h) => by.set(resource, [...(by.get(resource) ?? []), h]))
+  return [...by.values()].filter((list) => list.length > 1)
+}

@@ -44,7 +44,8 @@ describe('how far work reaches', () => {
     expect(reachOf(either).at(0, 700)).toBe(850)
   })
 
-  it('is never later than any schedule has it, and just so for a pair that is alone and need not wait for hands', () => {
+  it('is never later than any schedule has it', () => {
+    let asked = 0
     for (let seed = 1; seed <= 12; seed++) {
       const { problem } = problemOfInstance(shoeShop({ pairs: 4, hands: 2, lasts: 2, hours: true, seed }))
       const graph = graphOf(problem)!
@@ -56,6 +57,7 @@ describe('how far work reaches', () => {
       for (let k = 0, at = places.first; k < 8; k++, at = places.other(at)) {
         places.writeKeys(at, keys)
         if (!decoder.decode(keys, k % 2 === 0)) continue
+        asked++
         const ready = new Float64Array(problem.pairs)
         decoder.end.forEach((end, i) => (ready[problem.pair[i]!] = Math.max(ready[problem.pair[i]!]!, end)))
         decoder.start.forEach((start, i) =>
@@ -63,6 +65,7 @@ describe('how far work reaches', () => {
         )
       }
     }
+    expect(asked).toBeGreaterThan(60)
   })
 })
 

@@ -2,7 +2,7 @@ import { Backwards } from './backwards.ts'
 import { Decoder } from './decoder.ts'
 import { graphOf } from './graph.ts'
 import { Neighbours } from './neighbours.ts'
-import type { Problem } from './problem.ts'
+import { wantedHolds, type Problem } from './problem.ts'
 import { searchStarts } from './starts.ts'
 
 /** A schedule: when each operation starts and by which of its modes (an entry of `modes`); less cost is better. */
@@ -51,14 +51,8 @@ interface Climb {
 }
 
 /** Holds that more than one wants in the order in which they are taken, resource by resource; empty where there are none. */
-function turnsIn({ holds }: Problem, start: Int32Array): string {
-  const wanted = new Map<number, number>()
-  for (const { resource } of holds) wanted.set(resource, (wanted.get(resource) ?? 0) + 1)
-  return holds
-    .flatMap(({ resource }, h) => (wanted.get(resource) === 1 ? [] : [h]))
-    .sort((a, b) => holds[a]!.resource - holds[b]!.resource || start[holds[a]!.from]! - start[holds[b]!.from]!)
-    .join(' ')
-}
+const turnsIn = (wanted: readonly (readonly number[])[], { holds }: Problem, start: Int32Array): string =>
+  wanted.map((list) => [...list].sort((a, b) => start[holds[a]!.from]! - start[holds[b]!.from]!).join(' ')).join(', ')
 
 /**
  * Searches for a schedule until the time is gone: many starts, the best of them improved side by side, then one of them. A
@@ -70,6 +64,7 @@ export function* search(problem: Problem, { random, progress, from, tell }: Sear
   if (!graph || problem.operations === 0) return
   const decoder = new Decoder(problem, graph)
   const back = problem.begun ? null : new Backwards(problem, graph)
+  const wanted = wantedHolds(problem)
   const climbs: Climb[] = []
   let least = Infinity
   const found = (): Schedule => {
@@ -82,7 +77,7 @@ export function* search(problem: Problem, { random, progress, from, tell }: Sear
   }
   const made = (eager: boolean) => {
     if (climbs.length === KEPT && decoder.cost >= climbs.at(-1)!.cost) return
-    const turns = turnsIn(problem, decoder.start)
+    const turns = turnsIn(wanted, problem, decoder.start)
     const alike = turns === '' ? -1 : climbs.findIndex((c) => c.turns === turns)
     if (alike >= 0 && climbs[alike]!.cost <= decoder.cost) return
     if (alike >= 0) climbs.splice(alike, 1)

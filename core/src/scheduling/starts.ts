@@ -1,3 +1,4 @@
+import { ROUNDING } from '../geometry/tolerance.ts'
 import { type Backwards } from './backwards.ts'
 import type { Decoder } from './decoder.ts'
 import type { Graph } from './graph.ts'
@@ -29,6 +30,8 @@ const STUCK = 200
 const HEAT = 0.15
 /** So many schedules and more are enough for that. */
 const MANY = 800
+/** Of so many schedules on the way one is told of, though it is not the best. */
+const ON_THE_WAY = 8
 /** The share of places that are decoded the other way: eagerly or not. */
 const OTHERWISE = 0.1
 
@@ -99,12 +102,11 @@ function* searchPairs({ decoder, graph, random, progress, known, made }: StartsH
     places.writeKeys(at, keys)
     const gone = Math.min(1, (progress() - began) / (until - began))
     // Who has time for few schedules has none for dearer ones on the way.
-    const heat = HEAT * (1 - gone) ** 2 * Math.min(1, k / Math.max(gone, 1e-9) / MANY)
+    const heat = HEAT * (1 - gone) ** 2 * Math.min(1, k / Math.max(gone, ROUNDING) / MANY)
     const dearer = best.cost === Infinity ? Infinity : -heat * best.cost * Math.log(1 - random())
     if (decoder.decode(keys, eager, standing.cost + dearer)) {
       standing = { at, eager, cost: decoder.cost }
-      // Those on the way are told of now and then: each is a start of its own.
-      if (decoder.cost < best.cost || k % 8 === 0) made(eager)
+      if (decoder.cost < best.cost || k % ON_THE_WAY === 0) made(eager)
       if (decoder.cost < best.cost) {
         best = standing
         since = 0

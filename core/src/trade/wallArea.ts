@@ -29,8 +29,17 @@ export interface WallArea {
   gathered?: readonly GatherBand[]
 }
 
-/** Order of the layers from the foot outwards. */
-export const DEPTHS = { grip: 0, lining: 1, foam: 2, side: 3, inside: 4, reinforcement: 5, upper: 6 } as const
+/** Order of the layers from the foot outwards; pieces of the upper lie on each other from `upper` on, what wraps them outside. */
+export const DEPTHS = {
+  grip: 0,
+  lining: 1,
+  foam: 2,
+  side: 3,
+  inside: 4,
+  reinforcement: 5,
+  upper: 6,
+  outside: 96,
+} as const
 
 /** The opened allowance of a seam lies so much deeper than its piece. */
 export const SEAM_DEPTH = 0.5

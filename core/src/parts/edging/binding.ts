@@ -11,9 +11,6 @@ import { edgingRules } from './rules.ts'
 import { along, becauseOfEnds, marksAcross, skivedEnds, skivedLong, stripPart, type Flat } from './strip.ts'
 import { skivedAllOver, skivedLegEdge, strippedTo, stripSkive } from './stripSkive.ts'
 
-/** Over every piece of the upper. */
-const OUTSIDE = DEPTHS.upper + 90
-
 /** A rolled binding: a strip stitched on outside, rolled over the edge and turned in on the foot's side. */
 export function binding(needs: EdgingNeeds, flat: Flat): Part {
   const { work, book } = needs
@@ -58,7 +55,7 @@ export function binding(needs: EdgingNeeds, flat: Flat): Part {
           DEPTHS.lining - 0.1,
           stripSkive(edging.binding, material, inner, book)?.profile ?? null,
         ),
-        ...lying('Binding, outside', reveal, OUTSIDE, null),
+        ...lying('Binding, outside', reveal, DEPTHS.outside, null),
       ],
     },
     flat,

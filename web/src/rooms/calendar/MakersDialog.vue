@@ -93,7 +93,7 @@ async function keep(): Promise<void> {
         <p class="soft">
           {{
             days.aim === 'punctual'
-              ? 'As few late days as can be, heavier pairs first; then as short as can be.'
+              ? 'As few late days as can be, heavier pairs first; then as short as can be, what is due sooner ready sooner.'
               : 'All is done as soon as can be; then as few late days as can be.'
           }}
         </p>
