@@ -276,7 +276,7 @@ function laidBackRidge(families: readonly SewnPieces[], sections: readonly SeamS
       seam,
       limit,
       {
-        fine: `what is laid back rises by ${ofRun(after)}, unskived by ${ofRun(before)}; up to ${limit} it is taken for the seam that it is.`,
+        fine: `what is laid back rises by ${ofRun(after)}, unskived by ${ofRun(before)}; up to ${limit} it is seen as the seam that it is.`,
         watch: `what is laid back rises by ${ofRun(after)}: past ${limit} it stands out as a second line beside the seam.`,
         thinner: 'Take thinner leather.',
       },
