@@ -24,7 +24,7 @@ import {
 } from '@gentle-awl/core'
 import { demoMeasures } from '../server/src/demo/lasts.ts'
 import { demoInput, demoPairs } from '../server/src/demo/workshop.ts'
-import { Packer } from '../web/src/workers/plan/planParcel.ts'
+import { PlanSender } from '../web/src/workers/plan/planSender.ts'
 import { readMesh } from '../web/src/formats/readMesh.ts'
 import { daysFigures } from './days.ts'
 import { layoutFigures } from './layouts.ts'
@@ -208,14 +208,14 @@ say(
     (next) => void planUppers(next, upperCache),
   ),
 )
-const parcels = new Packer()
-parcels.pack(planPair(dragged(++nth), upperCache))
-const dragParcel = serialize(parcels.pack(planPair(dragged(++nth), upperCache))).length
+const parcels = new PlanSender()
+parcels.send(planPair(dragged(++nth), upperCache))
+const dragParcel = serialize(parcels.send(planPair(dragged(++nth), upperCache))).length
 say(summary('drag a point: sent to the page', [dragParcel / 1024], 'kB', 'what is another than before'))
-const sliderParcels = new Packer()
+const sliderParcels = new PlanSender()
 const sliderCache = new StageCache()
-sliderParcels.pack(planPair(moved('puff.length', 51), sliderCache))
-const sliderParcel = serialize(sliderParcels.pack(planPair(moved('puff.length', 52), sliderCache))).length
+sliderParcels.send(planPair(moved('puff.length', 51), sliderCache))
+const sliderParcel = serialize(sliderParcels.send(planPair(moved('puff.length', 52), sliderCache))).length
 say(summary('slider: sent to the page', [sliderParcel / 1024], 'kB', 'puff length'))
 say(
   time(

@@ -46,24 +46,47 @@ function stillSo(planned: string, made: Made): boolean {
 
 const feet = ['right', 'left'] as const
 
+/** As `Makeable`; its print is worked out when somebody asks for it. */
+interface Shaped extends Pick<Makeable, 'part' | 'name'> {
+  print: () => string
+}
+
+/** Prints of shapes that were asked for before: results of a plan are never changed, so that an object keeps its print. */
+const prints = new WeakMap<object, string>()
+function printOnce(of: object, make: () => string): string {
+  const known = prints.get(of) ?? make()
+  prints.set(of, known)
+  return known
+}
+
 /** Everything of one foot that can be printed, cut or punched. Pieces of the upper are named `upper.` and their id. */
-function ofFoot(plan: FootPlan): Makeable[] {
+function ofFoot(plan: FootPlan): Shaped[] {
   return [
-    ...plan.upper.pieces.map((p) => ({
-      part: recordOfPiece(p.id),
-      name: p.name,
-      print: shapePrint(
-        p.outline,
-        p.holes.map((h) => h.at),
-        p.slits.map((s) => s.to),
-        // A piece without holes for a hand seam keeps the print it always had.
-        ...(plan.stitching.rows[p.id] ?? []).flatMap((row) => (row.holes ? [row.holes] : [])),
-      ),
-    })),
+    ...plan.upper.pieces.map((p) => {
+      // A piece without holes for a hand seam keeps the print it always had.
+      const sewn = (plan.stitching.rows[p.id] ?? []).flatMap((row) => (row.holes ? [row.holes] : []))
+      const print = () =>
+        shapePrint(
+          p.outline,
+          p.holes.map((h) => h.at),
+          p.slits.map((s) => s.to),
+          ...sewn,
+        )
+      return {
+        part: recordOfPiece(p.id),
+        name: p.name,
+        print: () => (sewn.length > 0 ? print() : printOnce(p, print)),
+      }
+    }),
     ...plan.parts.map((p) => ({
       part: p.id,
       name: p.name,
-      print: `${shapePrint(p.outline, ...p.lines.map((l) => l.holes ?? []))}${BUILT_UP.has(p.id) ? `${THICK}${heights(p)}` : ''}`,
+      print: () =>
+        printOnce(
+          p,
+          () =>
+            `${shapePrint(p.outline, ...p.lines.map((l) => l.holes ?? []))}${BUILT_UP.has(p.id) ? `${THICK}${heights(p)}` : ''}`,
+        ),
     })),
   ]
 }
@@ -76,9 +99,10 @@ const forFoot = (m: Makeable, foot: (typeof feet)[number]): Makeable => ({
 
 /** Everything of a plan that can be printed, cut or punched: one entry for both feet where they are true mirrors. */
 export function makeables(plan: Plan): Makeable[] {
-  const right = ofFoot(plan)
+  const printed = (foot: FootPlan): Makeable[] => ofFoot(foot).map((m) => ({ ...m, print: m.print() }))
+  const right = printed(plan)
   if (!plan.left) return right
-  const left = new Map(ofFoot(plan.left).map((m) => [m.part, m]))
+  const left = new Map(printed(plan.left).map((m) => [m.part, m]))
   const out = right.flatMap((m) => {
     const other = left.get(m.part)
     left.delete(m.part)
@@ -127,7 +151,7 @@ export function remakeList(plan: Plan, made: readonly Made[], setbacks: readonly
 }
 
 /** What of one foot is out of date, by part. */
-function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: readonly Made[]): Map<string, Remake> {
+function staleOf(plan: readonly Shaped[], foot: (typeof feet)[number], made: readonly Made[]): Map<string, Remake> {
   const now = new Map(plan.map((m) => [m.part, m]))
   const latest = new Map<string, Made>()
   for (const m of made) {
@@ -141,7 +165,7 @@ function staleOf(plan: readonly Makeable[], foot: (typeof feet)[number], made: r
   for (const m of latest.values()) {
     const part = partOfMade(m.part)
     const current = now.get(part)
-    if (current && stillSo(current.print, m)) continue
+    if (current && stillSo(current.print(), m)) continue
     const name = current?.name ?? m.name.replace(/, (right|left)$/, '')
     const entry = out.get(part) ?? { part, name, how: [], revision: m.revision, gone: !current, spoilt: '' }
     entry.how.push(m.how)
@@ -158,7 +182,7 @@ const isOf = (record: string, part: string, foot: (typeof feet)[number]) =>
 /** What was found unfit on one foot and was not cut or punched since; a part that left the plan meanwhile is not made again. */
 function withSpoilt(
   stale: Map<string, Remake>,
-  plan: readonly Makeable[],
+  plan: readonly Shaped[],
   foot: (typeof feet)[number],
   made: readonly Made[],
   setbacks: readonly SpoiltParts[],

@@ -28,6 +28,8 @@ const trueSizeOpen = ref(false)
 
 const shown = computed(() => (foot.value === 'right' ? props.part : leftPart(props.part)))
 
+const cut = computed(() => cutData(shown.value))
+
 const ghostShown = computed(() => (props.ghost && foot.value === 'left' ? mirror(props.ghost) : props.ghost))
 
 const world = computed(() => {
@@ -72,6 +74,7 @@ const grain = computed(() => {
   const { from, to } = shown.value.grain
   return { x1: view.x(from[0]), y1: view.y(from[1]), x2: view.x(to[0]), y2: view.y(to[1]) }
 })
+const skived = computed(() => shown.value.skives.map((s) => pathData(s.edge, false)))
 /** A skive is drawn as bands of tone from its edge inwards: darker where more is taken off. */
 const SKIVE_TONES = 6
 const skiveWidth = (s: Part['skives'][number]) => s.profile[s.profile.length - 1]![0]
@@ -127,12 +130,12 @@ useShortcuts({
         class="neighbour"
       />
       <path v-if="ghostShown" :d="pathData(ghostShown, true)" class="ghost" />
-      <path :d="cutData(shown)" class="body" />
+      <path :d="cut" class="body" />
       <g v-for="(s, i) in shown.skives" :key="s.name" :clip-path="`url(#skive-${i})`">
         <path
           v-for="k in SKIVE_TONES"
           :key="k"
-          :d="pathData(s.edge, false)"
+          :d="skived[i]"
           class="skive"
           :stroke-width="(2 * skiveWidth(s) * k) / SKIVE_TONES"
         />
@@ -155,7 +158,7 @@ useShortcuts({
         </template>
         <path v-else-if="l.kind !== 'neighbour'" :d="pathData(l.path, l.closed)" :class="l.kind" />
       </template>
-      <path :d="cutData(shown)" class="cut" />
+      <path :d="cut" class="cut" />
     </template>
     <line
       v-for="d in dimensions"

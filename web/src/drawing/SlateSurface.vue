@@ -101,6 +101,8 @@ function press(event: KeyboardEvent): void {
   position: absolute;
   inset: 0;
   touch-action: none;
+  /* Words under the hand are not chosen while something is dragged: the browser would look for them at every move. */
+  user-select: none;
   cursor: grab;
 }
 .slate-surface.crosshair {

@@ -41,6 +41,11 @@ export function useSlate(world: Ref<World>, insets: Insets) {
 
   const behaviour = zoomBehaviour<HTMLElement, unknown>()
     .scaleExtent([MIN_SCALE, MAX_SCALE])
+    // Its size is known; asked of the element, the page would be laid out for it each time.
+    .extent(() => [
+      [0, 0],
+      [width.value, height.value],
+    ])
     // A touch screen may come to any machine.
     .touchable(true)
     .filter(

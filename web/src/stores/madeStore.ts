@@ -1,6 +1,6 @@
-import { remakeList, type Made, type Making } from '@gentle-awl/core'
+import { remakeList, type Made, type Making, type Plan } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
-import { refDebounced } from '@vueuse/core'
+import { watchDebounced } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { api } from '../api/client.ts'
 import { usePair } from './pairStore.ts'
@@ -40,9 +40,11 @@ export const useMade = defineStore('made', () => {
   }
 
   /** What is made again is asked once a change has come to rest: every part is looked at for it. */
-  const settled = refDebounced(
-    computed(() => pair.whole),
-    REST,
+  const settled = shallowRef<Plan | null>(pair.whole)
+  watchDebounced(
+    () => pair.whole,
+    (whole) => (settled.value = whole),
+    { debounce: REST },
   )
   const remake = computed(() => (settled.value ? remakeList(settled.value, list.value, kept.setbacks) : []))
   return { list, problem, load, record, remake }

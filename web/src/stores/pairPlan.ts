@@ -2,7 +2,7 @@ import type { Plan, PlanInput } from '@gentle-awl/core'
 import { ref, shallowRef, type Ref } from 'vue'
 import { tell } from '../app/settings.ts'
 import { planLatest } from '../workers/plan/planner.ts'
-import type { Uppers } from '../workers/plan/planParcel.ts'
+import type { Uppers } from '../workers/plan/planSender.ts'
 
 /**
  * The plan that follows from the decisions on screen. `of` says which pair lies there: a plan of another that comes late

@@ -25,7 +25,10 @@ async function build(): Promise<void> {
   problem.value = tell(answer.problem ?? '')
   built.value = answer.value
   emit('built', answer.value)
-  if (answer.value) picture.value = lastPicture(`${props.last.id}.${props.last.version}`, answer.value.surface)
+  if (!answer.value) return
+  const drawn = await lastPicture(`${whole.id}.${whole.version}`, answer.value.surface)
+  // Meanwhile another last may stand here.
+  if (whole.id === props.last.id && whole.version === props.last.version) picture.value = drawn
 }
 onMounted(build)
 watch(() => [props.last.id, props.last.version], build)

@@ -4,8 +4,10 @@ import { useResizeObserver } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import ChoiceBar from '../ui/ChoiceBar.vue'
 import { feet, type Foot } from '../ui/feet.ts'
-import { bodyOfSurface, type Body, type Loop, type Marker } from './lastBodies.ts'
-import { LastScene, lookNames, looks, type Look } from './lastScene.ts'
+import { painterOn } from '../workers/viewer/viewerBench.ts'
+import { bodyOfSurface, type Body, type Loop, type Marker } from './body.ts'
+import { LastView } from './lastView.ts'
+import { lookNames, looks, type Look } from './looks.ts'
 
 /** The last in 3D with its tapes: orbit by dragging, ready-made looks, either foot, marks that can be dragged over it. */
 const props = withDefaults(
@@ -27,54 +29,61 @@ const emit = defineEmits<{ drag: [key: string, at: Vec3, done: boolean] }>()
 const canvas = ref<HTMLCanvasElement | null>(null)
 const look = ref<Look>(props.start)
 const problem = ref('')
-let scene: LastScene | null = null
+let view: LastView | null = null
+let gone = false
 const shown = computed<Body | null>(() => props.body ?? (props.surface ? bodyOfSurface(props.surface) : null))
 
-onMounted(() => {
-  if (!canvas.value) return
+onMounted(async () => {
+  const element = canvas.value
+  if (!element) return
   try {
-    scene = new LastScene(canvas.value)
+    view = new LastView(element, await painterOn(element))
   } catch (error) {
     if (!(error instanceof Error)) throw error
     problem.value = 'This browser cannot draw in 3D (no WebGL). The figures beside it are right all the same.'
     return
   }
-  scene.onDrag = (key, at, done) => emit('drag', key, at, done)
-  scene.setFoot(foot.value)
-  scene.resize()
-  if (shown.value) scene.show(shown.value)
-  scene.showLoops(props.loops)
-  scene.showMarkers(props.markers)
-  scene.look(look.value)
+  // It was left before anything was drawn.
+  if (gone) return view.dispose()
+  view.onDrag = (key, at, done) => emit('drag', key, at, done)
+  view.setFoot(foot.value)
+  view.resize()
+  if (shown.value) view.show(shown.value)
+  view.showLoops(props.loops)
+  view.showMarkers(props.markers)
+  view.look(look.value)
 })
-useResizeObserver(canvas, () => scene?.resize())
+useResizeObserver(canvas, () => view?.resize())
 watch(shown, (body, before) => {
   if (!body) return
-  scene?.show(body)
-  if (!before) scene?.look(look.value)
+  view?.show(body)
+  if (!before) view?.look(look.value)
 })
 watch(
   () => props.loops,
   (l) => {
-    const was = scene?.tall
-    scene?.showLoops(l)
+    const was = view?.tall
+    view?.showLoops(l)
     // A shaft comes into view, or is gone: what is looked at is another size.
-    if (scene && scene.tall !== was) scene.look(look.value)
+    if (view && view.tall !== was) view.look(look.value)
   },
 )
 watch(
   () => props.markers,
-  (m) => scene?.showMarkers(m),
+  (m) => view?.showMarkers(m),
 )
 function turn(to: Look): void {
   look.value = to
-  scene?.look(to)
+  view?.look(to)
 }
 watch(foot, (on) => {
-  scene?.setFoot(on)
-  scene?.look(look.value)
+  view?.setFoot(on)
+  view?.look(look.value)
 })
-onBeforeUnmount(() => scene?.dispose())
+onBeforeUnmount(() => {
+  gone = true
+  view?.dispose()
+})
 </script>
 
 <template>
@@ -106,11 +115,12 @@ onBeforeUnmount(() => scene?.dispose())
   min-height: 320px;
   background: var(--slate);
 }
+/* The last stands clear of the buttons below it. */
 canvas {
   position: absolute;
-  inset: 0;
+  inset: 0 0 auto;
   width: 100%;
-  height: 100%;
+  height: calc(100% - 66px);
   touch-action: none;
 }
 .tools {
@@ -127,6 +137,9 @@ canvas {
   color: var(--chalk);
 }
 @media (max-width: 999px) {
+  canvas {
+    height: calc(100% - 128px);
+  }
   .tools {
     bottom: 76px;
   }

@@ -24,7 +24,7 @@ import ChoiceBar from '../ui/ChoiceBar.vue'
 import FindingItem from '../ui/FindingItem.vue'
 import type { Foot } from '../ui/feet.ts'
 import LastViewer from './LastViewer.vue'
-import type { Loop, Marker } from './lastBodies.ts'
+import type { Loop, Marker } from './body.ts'
 import SliderField from '../ui/SliderField.vue'
 
 /** A last under tape and rule: in 3D with tapes and a plane of one's own, or drawn from the side and from above. */

@@ -1,33 +1,23 @@
 import type { LastSurface } from '@gentle-awl/core'
-import { bodyOfSurface } from './lastBodies.ts'
-import { LastScene } from './lastScene.ts'
+import { cardOf } from '../workers/viewer/viewerBench.ts'
+import { bodyOfSurface } from './body.ts'
 
-const WIDTH = 640
-const HEIGHT = 340
-let scene: LastScene | null | undefined
-const pictures = new Map<string, string>()
+const pictures = new Map<string, Promise<string | null>>()
 
 /**
- * A rendered picture of a last for its card, as a data address; the same key gives the same picture without drawing it
- * again. Null when this browser cannot draw in 3D. One canvas serves all cards: browsers allow only a few.
+ * The address of a rendered picture of a last for its card; the same key gives the same picture without drawing it again.
+ * Null when this browser cannot draw in 3D.
  */
-export function lastPicture(key: string, surface: LastSurface): string | null {
+export function lastPicture(key: string, surface: LastSurface): Promise<string | null> {
   const known = pictures.get(key)
   if (known) return known
-  if (scene === undefined) {
-    const canvas = document.createElement('canvas')
-    canvas.width = WIDTH
-    canvas.height = HEIGHT
-    try {
-      scene = new LastScene(canvas)
-    } catch (error) {
+  const picture = cardOf(bodyOfSurface(surface)).then(
+    (blob) => URL.createObjectURL(blob),
+    (error: unknown) => {
       if (!(error instanceof Error)) throw error
-      scene = null
-    }
-  }
-  if (scene === null) return null
-  scene.show(bodyOfSurface(surface))
-  const picture = scene.picture(WIDTH, HEIGHT, 'corner')
+      return null
+    },
+  )
   pictures.set(key, picture)
   return picture
 }

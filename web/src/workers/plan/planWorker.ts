@@ -29,12 +29,14 @@ import {
 import { expose } from 'comlink'
 import { answered, answeredLater, type Answer } from '../answer.ts'
 import { Larder } from './larder.ts'
-import { Packer, type Ahead, type Parcel } from './planParcel.ts'
+import { Receiver, type Parcel } from '../parcel.ts'
+import { PlanSender } from './planSender.ts'
 
 /** The address of this program names its content; while it is being worked on nothing is kept. */
 const larder = import.meta.env.DEV ? null : new Larder(self.location.href)
 const cache = new StageCache(12, larder)
-const packer = new Packer()
+const inputs = new Receiver<PlanInput>()
+const plans = new PlanSender()
 /** A plan that took so long is worth keeping for the next time the page is opened, ms. */
 const DEAR = 150
 
@@ -61,11 +63,11 @@ let pending: PlanInput | null = null
 const answerTo = (input: PlanInput): Promise<Answer<Parcel>> =>
   answeredLater(async () => {
     const kept = await keptPlan(input)
-    if (kept) return packer.pack(kept)
+    if (kept) return plans.send(kept)
     const began = performance.now()
     const plan = planPair(input, cache)
     if (performance.now() - began > DEAR) void larder?.keepPlan(input, plan)
-    return packer.pack(plan)
+    return plans.send(plan)
   })
 
 /** Last and forme as data; the page makes the map from them again. */
@@ -75,16 +77,17 @@ export interface MadeForme {
 }
 
 const worker = {
-  plan: answerTo,
+  plan: (input: Parcel): Promise<Answer<Parcel>> => answerTo(inputs.receive(input)),
   /**
    * What is under the hand, before the rest is begun: null when the page has it, or when nothing is at hand yet to make
    * it quickly from. `rest` makes the whole plan of the same input; both answers go the same way, so they keep their order.
    */
-  ahead(input: PlanInput): Ahead | null {
+  ahead(parcel: Parcel): Parcel | null {
+    const input = inputs.receive(parcel)
     pending = input
     if (larder && !warm.has(lastsOf(input))) return null
     // A sentence that says why not comes with the rest.
-    return answered(() => packer.ahead(planUppers(input, cache))).value
+    return answered(() => plans.ahead(planUppers(input, cache))).value
   },
   rest(): Promise<Answer<Parcel>> {
     if (!pending) throw new Error('Nothing was asked for ahead.')

@@ -2,9 +2,10 @@ import type { PlanInput } from '@gentle-awl/core'
 import { expect, it, vi } from 'vitest'
 import { decisions, last, materials } from '../../../test/pair.ts'
 import type { Answer } from '../answer.ts'
-import type { Parcel } from './planParcel.ts'
+import { Receiver, type Parcel } from '../parcel.ts'
 
 const asked: number[] = []
+const inputs = new Receiver<PlanInput>()
 let release: (() => void)[] = []
 vi.stubGlobal(
   'Worker',
@@ -14,8 +15,9 @@ vi.stubGlobal(
 )
 vi.mock('comlink', () => ({
   wrap: () => ({
-    plan: (input: PlanInput) =>
+    plan: (parcel: Parcel) =>
       new Promise<Answer<Parcel>>((resolve) => {
+        const input = inputs.receive(structuredClone(parcel))
         asked.push(input.decisions.puff.length ?? 0)
         release.push(() => resolve({ value: null, problem: `planned ${input.decisions.puff.length}` }))
       }),

@@ -1,14 +1,17 @@
 import type { Grade, GradeName, LastBody, Plan, PlanInput, Side, UpperDecisions, WallArea } from '@gentle-awl/core'
 import type { Answer } from '../answer.ts'
 import { Channel } from '../channel.ts'
-import { Unpacker, type Parcel, type Uppers } from './planParcel.ts'
+import { Receiver, Sender, type Parcel } from '../parcel.ts'
+import { uppersOf, type Uppers } from './planSender.ts'
 import type { PlanWorker } from './planWorker.ts'
 
 const channel = new Channel<PlanWorker>(
   () => new Worker(new URL('./planWorker.ts', import.meta.url), { type: 'module' }),
 )
 
-const unpacker = new Unpacker()
+/** What is planned from goes over as what has changed of it, and so does the plan that comes back. */
+const inputs = new Sender<PlanInput>()
+const plans = new Receiver<Plan>()
 let running = false
 let waiting: {
   input: PlanInput
@@ -44,15 +47,15 @@ async function drain(): Promise<void> {
 
 /** Plans in the worker, one after the other; every request gets its answer. */
 export async function planInTurn(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Answer<Plan>> {
-  const answer = await (first ? withUppersAhead(input, first) : channel.ask.plan(input))
-  return answer.problem === null ? { value: unpacker.unpack(answer.value), problem: null } : answer
+  const answer = await (first ? withUppersAhead(input, first) : channel.ask.plan(inputs.send(input)))
+  return answer.problem === null ? { value: plans.receive(answer.value), problem: null } : answer
 }
 
 /** Both are asked for at once, and answered in this order. */
 async function withUppersAhead(input: PlanInput, first: (uppers: Uppers) => void): Promise<Answer<Parcel>> {
-  const [ahead, rest] = [channel.ask.ahead(input), channel.ask.rest()]
-  const uppers = await ahead
-  if (uppers) first(unpacker.ahead(uppers))
+  const [ahead, rest] = [channel.ask.ahead(inputs.send(input)), channel.ask.rest()]
+  const parcel = await ahead
+  if (parcel) first(uppersOf(plans.receive(parcel)))
   return rest
 }
 

@@ -2,7 +2,7 @@
 import { NButton, NTooltip } from 'naive-ui'
 import { IconArrowBackUp, IconArrowForwardUp, IconPrinter } from '@tabler/icons-vue'
 import { onKeyStroke, useEventListener } from '@vueuse/core'
-import { computed, nextTick, onBeforeUnmount, provide, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, provide, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
 import { isTyping, useShortcuts } from '../../../app/shortcuts.ts'
 import { useMade } from '../../../stores/madeStore.ts'
@@ -15,8 +15,9 @@ import LevelMark from '../../../ui/LevelMark.vue'
 import RoomState from '../../../ui/RoomState.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
-import { checkFlags, said, stageAt, stageFlags, stages, worstOf } from './stages.ts'
+import { checkFlags, said, stageAt, stageFlags, stages, worstOf, type Flag } from './stages.ts'
 import { tell } from '../../../app/settings.ts'
+import { asBefore } from '../../../workers/change.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 
 const props = defineProps<{ id: string }>()
@@ -61,22 +62,26 @@ onBeforeRouteLeave(() => pair.flush())
 onBeforeUnmount(() => void pair.flush())
 
 /** A stage carries the graver mark of both shoes, with what every flag is about. */
-const flags = computed(() =>
-  stages.map(({ path }) => {
-    if (path === 'checks') return checkFlags(pair.whole?.checks ?? [], record.verdicts)
-    return pair.whole ? stageFlags(pair.whole, path) : []
-  }),
+const flags = computed<Flag[][]>((before) =>
+  asBefore(
+    before,
+    stages.map(({ path }) => {
+      if (path === 'checks') return checkFlags(pair.whole?.checks ?? [], record.verdicts)
+      return pair.whole ? stageFlags(pair.whole, path) : []
+    }),
+  ),
 )
 const levels = computed(() => flags.value.map((list) => worstOf(list.map((f) => f.level))))
 /** Where the stages do not all fit, the one that is looked at is among those that are seen. */
 watch(
   // A mark that comes makes its stage wider.
   [here, nav, () => levels.value.join()],
-  async () => {
-    await nextTick()
-    const [list, link] = [nav.value, nav.value?.querySelector<HTMLElement>('.here')]
-    if (list && link) list.scrollLeft = link.offsetLeft + link.offsetWidth / 2 - list.clientWidth / 2
-  },
+  () =>
+    // With the next picture, when the page is laid out anyway.
+    requestAnimationFrame(() => {
+      const [list, link] = [nav.value, nav.value?.querySelector<HTMLElement>('.here')]
+      if (list && link) list.scrollLeft = link.offsetLeft + link.offsetWidth / 2 - list.clientWidth / 2
+    }),
   { flush: 'post' },
 )
 /** What this stage says of the shoe that is not shown: nothing else on the page does. */

@@ -215,6 +215,11 @@ const ribOnForme = computed<Path>(() =>
 .on-last :deep(.tools) {
   display: none;
 }
+/* Its scale stands over it, and no buttons under it. */
+.on-last :deep(canvas) {
+  inset: auto 0 0;
+  height: calc(100% - 62px);
+}
 .on-forme {
   grid-area: 2 / 1;
 }
@@ -285,7 +290,7 @@ h3.first {
 }
 @media (max-width: 999px) {
   .views {
-    grid-template: minmax(0, 1fr) minmax(0, 0.8fr) minmax(0, 1fr) / minmax(0, 1fr);
+    grid-template: minmax(0, 0.85fr) minmax(0, 0.75fr) minmax(0, 1.25fr) / minmax(0, 1fr);
   }
   .cut {
     grid-area: 3 / 1;

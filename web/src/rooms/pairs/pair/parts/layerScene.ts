@@ -1,5 +1,5 @@
 import { bodyMesh, type LastSurface, type ThicknessMap } from '@gentle-awl/core'
-import type { Body } from '../../../../viewer/lastBodies.ts'
+import type { Body } from '../../../../viewer/body.ts'
 import { thicknessColour, type Ramp } from './thicknessColours.ts'
 
 /** Wood where nothing lies: bottom, cone and the bare wall, as shares of red, green and blue. */

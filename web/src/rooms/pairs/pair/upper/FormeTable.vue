@@ -16,7 +16,8 @@ import { computed } from 'vue'
 import { pathData } from '../../../../drawing/svgPath.ts'
 import type { LegendLine } from '../../../../drawing/legendLine.ts'
 import SlateSurface from '../../../../drawing/SlateSurface.vue'
-import { useSlate } from '../../../../drawing/useSlate.ts'
+import { useSlate, type World } from '../../../../drawing/useSlate.ts'
+import { asBefore } from '../../../../workers/change.ts'
 import { strainCells } from './strainCells.ts'
 import { usePointHandles } from './usePointHandles.ts'
 import { showLength } from '../../../../app/settings.ts'
@@ -54,9 +55,15 @@ const outlines = computed(() => {
     medial: wallPath(forme.flat.medial, edge),
   }
 })
-const world = computed(() => {
+/** Data of what is drawn: made when it changes, not at every move of a point. */
+const outlineData = computed(() => {
+  const { mean, lateral, medial } = outlines.value
+  return { mean: pathData(mean, true), lateral: pathData(lateral, true), medial: pathData(medial, true) }
+})
+const lines = computed(() => props.upper.lines.map((l) => ({ ...l, d: pathData(l.path, false) })))
+const world = computed<World>((before) => {
   const b = boxOf(outlines.value.mean, ...[...props.upper.lines, ...props.over].map((l) => l.path))
-  return { minX: b.minX - 10, minY: b.minY - 12, maxX: b.maxX + 10, maxY: b.maxY + 12 }
+  return asBefore(before, { minX: b.minX - 10, minY: b.minY - 12, maxX: b.maxX + 10, maxY: b.maxY + 12 })
 })
 const view = useSlate(world, { left: 16, right: 16, top: 12, bottom: 66 })
 const { width } = view
@@ -120,9 +127,9 @@ const legend = computed<LegendLine[]>(() => {
   >
     <template #mm>
       <path v-for="(c, i) in cells" :key="i" :d="c.d" :style="{ fill: c.fill }" />
-      <path :d="pathData(outlines.lateral, true)" class="side lateral" />
-      <path :d="pathData(outlines.medial, true)" class="side medial" />
-      <path :d="pathData(outlines.mean, true)" class="mean" />
+      <path :d="outlineData.lateral" class="side lateral" />
+      <path :d="outlineData.medial" class="side medial" />
+      <path :d="outlineData.mean" class="mean" />
       <template v-if="chosen">
         <path v-for="pl in chosen.places" :key="pl.side" :d="pathData(pl.forme, true)" class="chosen" />
       </template>
@@ -134,9 +141,9 @@ const legend = computed<LegendLine[]>(() => {
       />
       <template v-for="s in sidesShown" :key="s">
         <path
-          v-for="(l, i) in upper.lines.filter((x) => x.side === s)"
+          v-for="(l, i) in lines.filter((x) => x.side === s)"
           :key="s + l.name + i"
-          :d="pathData(l.path, false)"
+          :d="l.d"
           :class="['line', l.kind.replace(' ', '-'), { behind: s !== front }]"
         />
       </template>

@@ -12,9 +12,10 @@ import {
   type UpperDecisions,
   type Vec3,
 } from '@gentle-awl/core'
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { useAsked } from '../../../../app/asked.ts'
-import { inUnit, lengthWord, showLength, tell } from '../../../../app/settings.ts'
+import { inUnit, lengthWord, showLength } from '../../../../app/settings.ts'
 import { useMade } from '../../../../stores/madeStore.ts'
 import { usePair } from '../../../../stores/pairStore.ts'
 import { setPieceMaterial } from '../../../../stores/setMaterial.ts'
@@ -23,14 +24,18 @@ import BecausePanel from '../../../../ui/BecausePanel.vue'
 import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import HouseChart from '../../../../ui/HouseChart.vue'
-import LengthField from '../../../../ui/LengthField.vue'
 import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
+import type { Loop } from '../../../../viewer/body.ts'
 import LastViewer from '../../../../viewer/LastViewer.vue'
+import { wakeViewer } from '../../../../workers/viewer/viewerBench.ts'
+import { asBefore } from '../../../../workers/change.ts'
 import { byRule, figured, movedTo } from './movePoints.ts'
 import { pointMarkers, upperLoops } from './upperScene.ts'
+import ChosenPoint from './ChosenPoint.vue'
 import FormeTable from './FormeTable.vue'
 import OverlayPanel from './OverlayPanel.vue'
 import OwnPatternPanel from './OwnPatternPanel.vue'
+import PieceList from './PieceList.vue'
 import PieceTable from './PieceTable.vue'
 import SizeRunTable from './SizeRunTable.vue'
 import StylePanel from './StylePanel.vue'
@@ -38,10 +43,15 @@ import TopFinishPanel from './TopFinishPanel.vue'
 import UpperFindings from './UpperFindings.vue'
 import { useForme } from './useForme.ts'
 
+/** So long after a change another turn of the page has begun, ms. */
+const NEXT_TURN = 1
+
 /** The upper: forme and last side by side, pieces apart, checks with their mends. */
 const pair = usePair()
 const made = useMade()
 const { map, board, problem, upper: decided } = useForme()
+// It takes as long to begin as the plan takes to be made.
+wakeViewer()
 
 const views = [
   { value: 'forme', name: 'Forme' },
@@ -77,6 +87,15 @@ useAsked('point', (id) => {
   chosenPoint.value = id
 })
 
+/** What is decided beside the points: the very same while only they move, so that the panel rests while one is dragged. */
+const apart = computed<UpperDecisions | null>((before) =>
+  asBefore(before, decided.value && { ...decided.value, points: {} }),
+)
+const names = computed<{ id: string; name: string }[]>((before) =>
+  asBefore(before, upper.value?.pieces.map(({ id, name }) => ({ id, name })) ?? []),
+)
+const toPart = (part: string) => `/pairs/${pair.view?.id}/parts/${part}`
+
 function change(next: Partial<UpperDecisions>): void {
   if (!decided.value) return
   pair.change({ ...(pair.decisions as PairDecisions), upper: { ...decided.value, ...next } })
@@ -99,16 +118,9 @@ function moveOnLast(key: string, at: Vec3, done: boolean): void {
 function setFigure(index: number, value: number): void {
   if (point.value && board.value) change({ points: figured(board.value, point.value, index, value, side.value) })
 }
-/** The side whose figures of the chosen point are shown. */
-const pointSide = computed<Side>(() => {
-  const sides = point.value?.sides ?? []
-  return (sides.length === 1 ? sides[0] : undefined) ?? frontSide.value
-})
-const figures = computed(() =>
-  point.value && board.value
-    ? board.value.figures(point.value.track, board.value.whereIs(point.value, pointSide.value), pointSide.value)
-    : [],
-)
+function backToRule(): void {
+  if (point.value && decided.value) change({ points: byRule(decided.value.points, point.value) })
+}
 /** Most stretch and most crowding of the side in front, from heel to toe. */
 const strain = computed(() => {
   if (!map.value) return []
@@ -120,7 +132,13 @@ const strain = computed(() => {
     { name: 'Crowding', x, y: crowding.map(percent) },
   ]
 })
-const loops = computed(() => (map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []))
+/** What lies on the last is worked out in a turn of its own: the drawing under the hand does not wait for it. */
+const loops = shallowRef<Loop[]>([])
+watchDebounced(
+  [map, upper, piece],
+  () => (loops.value = map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []),
+  { immediate: true, debounce: NEXT_TURN },
+)
 /** What is past the feather lies on no last. */
 const pointsOnLast = (points: readonly KeyPoint[]) => points.filter((p) => p.track !== 'margin')
 const markers = computed(() =>
@@ -129,7 +147,7 @@ const markers = computed(() =>
 </script>
 
 <template>
-  <div v-if="upper && map && board && decided" class="work-and-panel">
+  <div v-if="upper && map && board && apart" class="work-and-panel">
     <div class="both">
       <FormeTable
         v-if="view === 'forme'"
@@ -178,15 +196,15 @@ const markers = computed(() =>
     <BecausePanel title="Upper">
       <StylePanel
         :map="map"
-        :upper="decided"
+        :upper="apart"
         :lacing="upper.lacing"
         :laced="upper.pieces.some((p) => p.holes.some((h) => h.for === 'eyelet'))"
         :flat="(pair.plan?.last.heelHeight ?? 99) <= 15"
         @change="change"
       />
       <OwnPatternPanel
-        v-if="decided.style === 'own pattern'"
-        :own="decided.own"
+        v-if="apart.style === 'own pattern'"
+        :own="apart.own"
         :chosen="chosenPiece"
         @change="change({ own: $event })"
         @choose="((chosenPiece = $event), (view = 'pieces'))"
@@ -197,23 +215,14 @@ const markers = computed(() =>
         @update:checked="marginOn = $event"
         >Set the lasting margin place by place</NCheckbox
       >
-      <section v-if="point" class="point" aria-label="Chosen point">
-        <h3>{{ point.name }}</h3>
-        <div v-for="(f, i) in figures" :key="f.name" class="words-and-field">
-          <span>{{ f.name }}</span>
-          <LengthField
-            :value="f.value"
-            :min="0"
-            :max="400"
-            :label="`${point.name}, ${f.name}`"
-            @change="setFigure(i, $event)"
-          />
-        </div>
-        <p class="soft">{{ tell(point.sentence) }}</p>
-        <NButton v-if="point.moved" @click="change({ points: byRule(decided.points, point) })">
-          Back to the rule
-        </NButton>
-      </section>
+      <ChosenPoint
+        v-if="point"
+        :point="point"
+        :board="board"
+        :front="frontSide"
+        @set="setFigure"
+        @by-rule="backToRule"
+      />
       <h3>Checks</h3>
       <UpperFindings :findings="upper.findings" />
       <FoldOut title="Laid over another pattern">
@@ -228,17 +237,7 @@ const markers = computed(() =>
         />
       </FoldOut>
       <h3>Pieces</h3>
-      <ul class="pieces">
-        <li v-for="p in upper.pieces" :key="p.id">
-          <NButton
-            :type="p.id === chosenPiece ? 'primary' : 'default'"
-            :aria-pressed="p.id === chosenPiece"
-            @click="chosenPiece = p.id === chosenPiece ? '' : p.id"
-          >
-            {{ p.name }}
-          </NButton>
-        </li>
-      </ul>
+      <PieceList v-model:chosen="chosenPiece" :pieces="names" />
       <template v-if="piece">
         <PieceMaterialSelect
           v-if="pair.decisions"
@@ -266,7 +265,7 @@ const markers = computed(() =>
         <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
         <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
       </template>
-      <TopFinishPanel :work="upper.topFinish" :to="(part) => `/pairs/${pair.view?.id}/parts/${part}`" />
+      <TopFinishPanel :work="upper.topFinish" :to="toPart" />
       <h3>Because</h3>
       <ul class="reasons">
         <BecauseItem v-for="b in [...upper.topFinish.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />
@@ -287,27 +286,6 @@ const markers = computed(() =>
 }
 .both :deep(.viewer) {
   min-height: 0;
-}
-/* The last stands clear of the buttons below it. */
-.both :deep(canvas) {
-  height: calc(100% - 66px);
-}
-.words-and-field :deep(.length) {
-  flex: none;
-}
-.point {
-  margin: 0 0 12px;
-  padding: 10px 12px;
-  border: 1px solid var(--line);
-  border-radius: 10px;
-}
-.pieces {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: 6px 0 10px;
-  padding: 0;
-  list-style: none;
 }
 .makings {
   display: flex;

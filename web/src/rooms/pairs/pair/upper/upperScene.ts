@@ -9,7 +9,7 @@ import {
   type UpperLine,
   type Vec3,
 } from '@gentle-awl/core'
-import type { Loop, Marker } from '../../../../viewer/lastBodies.ts'
+import type { Loop, Marker } from '../../../../viewer/body.ts'
 
 /** Lines stand this far off the last, so that it does not swallow them, mm. */
 const OFF = 0.6
