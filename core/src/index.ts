@@ -68,6 +68,7 @@ export { landmarks, girthPlanes, girthStations, type GirthStation } from './last
 export { lastReadings, type LastReadings } from './last/readings.ts'
 export { fromPlane, girth, tapeLine, type Plane } from './last/section.ts'
 export { tapeAlong, type TapeAlong } from './last/tapeAlong.ts'
+export { finer } from './last/finer.ts'
 export { atX, backCurve, bodyMesh, featherLine, ridgeAndToe, wallPoint, type LastSurface } from './last/surface.ts'
 export { buildLast, checkedLast, tracedMeasures, type LastBody } from './last/buildLast.ts'
 export { buildUpFor } from './last/buildUp.ts'

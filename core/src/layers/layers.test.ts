@@ -10,6 +10,8 @@ import { flatPiece } from '../upper/pieceMaker.ts'
 import { pieceAreas, pieceOrder } from './pieceAreas.ts'
 import { feltSteps } from './ridges.ts'
 import { wallSection } from './section.ts'
+import { finer } from '../last/finer.ts'
+import { wallPoint } from '../last/surface.ts'
 import { thicknessMap } from './thicknessMap.ts'
 import { TurnedStack, thicknessOf } from './turnedStack.ts'
 import { usedUp } from './usedUp.ts'
@@ -229,13 +231,27 @@ describe('the layers of a pair', () => {
     const p = plan()
     const wall = new WallStack(p.layers.areas)
     const measured = thicknessMap(map, wall)
-    const { rows, columns } = map.surface
+    const fine = finer(map.surface, measured.by)
+    const { rows, columns } = fine
     for (const side of ['lateral', 'medial'] as const) {
+      expect(measured[side]).toHaveLength(rows * columns)
+      // Asked one by one, at points of the last's own grid and between them, away from edges of layers.
+      for (let v = 7; v < rows * columns; v += 977) {
+        const at = map.fromLast(side, wallPoint(fine, side, Math.floor(v / rows), v % rows))
+        if (v % rows === 0) continue
+        const near = [-0.5, 0, 0.5].flatMap((dx) =>
+          [-0.5, 0, 0.5].map((dy) => wall.thickness(side, [at[0] + dx, at[1] + dy])),
+        )
+        expect(measured[side][v]).toBeGreaterThan(Math.min(...near) - 0.05)
+        expect(measured[side][v]).toBeLessThan(Math.max(...near) + 0.05)
+      }
       expect(measured[side].every((t) => Number.isFinite(t) && t >= 0 && t < 9)).toBe(true)
       // Everywhere at the feather the shoe is covered.
       for (let i = 2; i < columns - 2; i++) expect(measured[side][i * rows]).toBeGreaterThan(1.9)
     }
-    const most = Math.max(...measured.lateral, ...measured.medial)
+    // What is laid back in a closed seam is narrower than a cell of the last, and is judged as a seam.
+    const coarse = thicknessMap(map, wall, 1)
+    const most = Math.max(...coarse.lateral, ...coarse.medial)
     expect(p.layers.wall.thickness).toBeGreaterThan(most - 0.6)
   })
   it('thick leathers are too much to turn, thin ones are not; the sentence names what lies there', () => {

@@ -1,14 +1,10 @@
-import { remakeList, type Made, type Making, type Plan } from '@gentle-awl/core'
+import { remakeList, type Made, type Making } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
-import { watchDebounced } from '@vueuse/core'
 import { computed, shallowRef } from 'vue'
 import { api } from '../api/client.ts'
 import { usePair } from './pairStore.ts'
 import { useRecord } from './recordStore.ts'
 import { useAttempt } from '../app/useAttempt.ts'
-
-/** A plan that stood so long is not one of many on the way, ms. */
-const REST = 200
 
 /** What of the pair on the bench was printed, cut or punched, and what of it no longer matches the plan. */
 export const useMade = defineStore('made', () => {
@@ -39,13 +35,6 @@ export const useMade = defineStore('made', () => {
     })
   }
 
-  /** What is made again is asked once a change has come to rest: every part is looked at for it. */
-  const settled = shallowRef<Plan | null>(pair.whole)
-  watchDebounced(
-    () => pair.whole,
-    (whole) => (settled.value = whole),
-    { debounce: REST },
-  )
-  const remake = computed(() => (settled.value ? remakeList(settled.value, list.value, kept.setbacks) : []))
+  const remake = computed(() => (pair.calm ? remakeList(pair.calm, list.value, kept.setbacks) : []))
   return { list, problem, load, record, remake }
 })

@@ -1,8 +1,12 @@
 import type { Plan, PlanInput } from '@gentle-awl/core'
-import { ref, shallowRef, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ref, shallowRef, watch, type Ref } from 'vue'
 import { tell } from '../app/settings.ts'
 import { planLatest } from '../workers/plan/planner.ts'
 import type { Uppers } from '../workers/plan/planSender.ts'
+
+/** While one plan follows on the other, what is only read follows when they rest for so long, and at least so often, ms. */
+const CALM = { debounce: 120, maxWait: 400 }
 
 /**
  * The plan that follows from the decisions on screen. `of` says which pair lies there: a plan of another that comes late
@@ -11,6 +15,16 @@ import type { Uppers } from '../workers/plan/planSender.ts'
 export function usePairPlan(input: Readonly<Ref<PlanInput | null>>, of: () => string | undefined) {
   /** The plan of both feet. */
   const whole = shallowRef<Plan | null>(null)
+  /** The same a moment later: lists and marks go by it, so that the drawing under the hand does not wait for them. */
+  const calm = shallowRef<Plan | null>(null)
+  watchDebounced(whole, (now) => (calm.value = now), CALM)
+  watch(
+    whole,
+    (now) => {
+      if (now === null || calm.value === null) calm.value = now
+    },
+    { flush: 'sync' },
+  )
   /** Why there is no plan for the decisions on screen; the plan shown is then the last good one. */
   const planProblem = ref<string | null>(null)
   const planning = ref(false)
@@ -42,5 +56,5 @@ export function usePairPlan(input: Readonly<Ref<PlanInput | null>>, of: () => st
     planning.value = false
     planProblem.value = null
   }
-  return { whole, planProblem, planning, plan, clear }
+  return { whole, calm, planProblem, planning, plan, clear }
 }

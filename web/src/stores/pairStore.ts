@@ -77,11 +77,18 @@ export const usePair = defineStore('pair', () => {
   const decided = computed(() => (decisions.value && ownLeft.value ? leftDecisions(decisions.value) : decisions.value))
   const last = computed(() => workshop.lastOf(decided.value?.lastId))
   const input = computed<PlanInput | null>(() => decisions.value && workshop.inputOf(decisions.value))
-  const { whole, planProblem, planning, plan: planNow, clear: clearPlan } = usePairPlan(input, () => view.value?.id)
-  /** The plan with the shoe of that foot in front. */
-  const plan = computed<Plan | null>(() =>
-    foot.value === 'left' && whole.value?.left ? { ...whole.value, ...whole.value.left } : whole.value,
-  )
+  const {
+    whole,
+    calm,
+    planProblem,
+    planning,
+    plan: planNow,
+    clear: clearPlan,
+  } = usePairPlan(input, () => view.value?.id)
+  const inFront = (of: Plan | null): Plan | null => (foot.value === 'left' && of?.left ? { ...of, ...of.left } : of)
+  /** The plan with the shoe of that foot in front; `calmPlan` is the same a moment later, for what is only read. */
+  const plan = computed(() => inFront(whole.value))
+  const calmPlan = computed(() => inFront(calm.value))
 
   function show(next: PairView): void {
     view.value = next
@@ -313,9 +320,11 @@ export const usePair = defineStore('pair', () => {
     last,
     input,
     whole,
+    calm,
     foot,
     ownLeft,
     plan,
+    calmPlan,
     planProblem,
     planning,
     loadProblem,

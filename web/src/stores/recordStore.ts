@@ -37,8 +37,8 @@ export const useRecord = defineStore('record', () => {
   const setbacks = computed(() => record.value?.setbacks ?? [])
   /** What was measured and still says something of the shoes. */
   const readings = computed(() =>
-    standingReadings(pair.whole?.checks ?? [], record.value?.readings ?? [], setbacks.value),
+    standingReadings(pair.calm?.checks ?? [], record.value?.readings ?? [], setbacks.value),
   )
-  const verdicts = computed(() => verdictsOf(pair.whole?.checks ?? [], readings.value))
+  const verdicts = computed(() => verdictsOf(pair.calm?.checks ?? [], readings.value))
   return { record, setbacks, readings, verdicts, problem, load, change }
 })

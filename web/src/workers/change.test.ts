@@ -38,7 +38,7 @@ describe('a change between two values', () => {
     const old = { name: 'puff', lines: [{ at: [[0, 0]] }, { at: [[1, 1]] }], left: { grain: 90 } }
     const next = { name: 'puff', lines: [{ at: [[0, 0]] }, { at: [[1, 2]] }], left: { grain: 90 } }
     const change = changeBetween(old, next)
-    expect(change).toEqual({ in: [['lines', { in: [[1, { in: [['at', { put: [[1, 2]] }]] }]] }]] })
+    expect(change).toEqual({ in: [['lines', { in: [[1, { in: [['at', { points: Float64Array.of(1, 2) }]] }]] }]] })
     const after = changed(old, change) as typeof old
     expect(after.left).toBe(old.left)
     expect(after.lines[0]).toBe(old.lines[0])

@@ -66,8 +66,8 @@ const flags = computed<Flag[][]>((before) =>
   asBefore(
     before,
     stages.map(({ path }) => {
-      if (path === 'checks') return checkFlags(pair.whole?.checks ?? [], record.verdicts)
-      return pair.whole ? stageFlags(pair.whole, path) : []
+      if (path === 'checks') return checkFlags(pair.calm?.checks ?? [], record.verdicts)
+      return pair.calm ? stageFlags(pair.calm, path) : []
     }),
   ),
 )
@@ -94,7 +94,7 @@ const otherShoe = computed(() =>
 /** A stop on the base pattern stands before all that is derived from it. */
 const patternStop = computed(() => {
   if (here.value <= stages.findIndex((s) => s.path === 'upper')) return null
-  return pair.plan?.upper.findings.find((f) => f.level === 'stop') ?? null
+  return pair.calmPlan?.upper.findings.find((f) => f.level === 'stop') ?? null
 })
 const canUndo = computed(() => pair.dirty || (pair.view?.canUndo ?? false))
 const saveWord = computed(() =>

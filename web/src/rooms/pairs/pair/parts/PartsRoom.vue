@@ -36,12 +36,13 @@ const level = (list: readonly { level: Level }[] | undefined): Level => worstOf(
 <template>
   <div v-if="pair.plan" class="list-and-work">
     <PartList
-      :parts="parts"
+      v-if="pair.calmPlan"
+      :parts="pair.calmPlan.parts"
       :here="here"
       :to="to"
-      :layers="level(pair.plan.layers.findings)"
-      :bottom="level(pair.plan.bottom.findings)"
-      :feet="level(pair.plan.feetFindings)"
+      :layers="level(pair.calmPlan.layers.findings)"
+      :bottom="level(pair.calmPlan.bottom.findings)"
+      :feet="level(pair.calmPlan.feetFindings)"
     />
     <div class="main">
       <PairBoard v-if="here === ''" :parts="onBoard" :to="to" />

@@ -136,7 +136,7 @@ describe('tones of thickness', () => {
     const ramp = { from: 1, to: 3 }
     const { colours, positions } = thicknessBody(
       surface,
-      { lateral: new Float32Array(n).fill(1), medial: new Float32Array(n).fill(3) },
+      { by: 1, lateral: new Float32Array(n).fill(1), medial: new Float32Array(n).fill(3) },
       ramp,
     )
     const at = (v: number) => [...(colours ?? []).slice(3 * v, 3 * v + 3)].map((c) => Number(c.toFixed(4)))

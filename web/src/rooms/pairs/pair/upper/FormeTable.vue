@@ -20,7 +20,7 @@ import { useSlate, type World } from '../../../../drawing/useSlate.ts'
 import { asBefore } from '../../../../workers/change.ts'
 import { strainCells } from './strainCells.ts'
 import { usePointHandles } from './usePointHandles.ts'
-import { showLength } from '../../../../app/settings.ts'
+import { lengthWord, showLength } from '../../../../app/settings.ts'
 
 /** The mean forme on slate with both sides of the design; its points are dragged or nudged. */
 const props = defineProps<{
@@ -162,9 +162,11 @@ const legend = computed<LegendLine[]>(() => {
     <g v-for="f in findingPlaces" :key="f.id" aria-hidden="true">
       <circle :cx="f.x" :cy="f.y" r="15" class="finding" :class="f.level" />
     </g>
+    <!-- While one is dragged the others stand still: their figures are not worked out for every move. -->
     <g
       v-for="h in handles"
       :key="h.key"
+      v-memo="[h.x, h.y, h.front, h.point.moved, h.point.id === point, lengthWord]"
       class="handle"
       :class="{ here: h.point.id === point, moved: h.point.moved, behind: !h.front }"
       role="button"

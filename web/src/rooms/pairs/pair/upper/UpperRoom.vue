@@ -25,7 +25,7 @@ import ChoiceBar from '../../../../ui/ChoiceBar.vue'
 import FoldOut from '../../../../ui/FoldOut.vue'
 import HouseChart from '../../../../ui/HouseChart.vue'
 import PieceMaterialSelect from '../../../../ui/PieceMaterialSelect.vue'
-import type { Loop } from '../../../../viewer/body.ts'
+import type { Loop, Marker } from '../../../../viewer/body.ts'
 import LastViewer from '../../../../viewer/LastViewer.vue'
 import { wakeViewer } from '../../../../workers/viewer/viewerBench.ts'
 import { asBefore } from '../../../../workers/change.ts'
@@ -73,12 +73,15 @@ const chosenPoint = ref('')
 const chosenPiece = ref('')
 
 const upper = computed(() => pair.plan?.upper ?? null)
+/** What the panel says of it. */
+const said = computed(() => pair.calmPlan?.upper ?? null)
 /** What is skived and sewn on each piece. */
 const markings = computed(() => {
   const { plan } = pair
   return plan ? Object.fromEntries(plan.upper.pieces.map((p) => [p.id, markingOf(plan, p.id)])) : {}
 })
 const piece = computed(() => upper.value?.pieces.find((p) => p.id === chosenPiece.value) ?? null)
+const saidPiece = computed(() => said.value?.pieces.find((p) => p.id === chosenPiece.value) ?? null)
 const point = computed(() => upper.value?.points.find((p) => p.id === chosenPoint.value) ?? null)
 const frontSide = computed<Side>(() => (side.value === 'medial' ? 'medial' : 'lateral'))
 
@@ -92,7 +95,7 @@ const apart = computed<UpperDecisions | null>((before) =>
   asBefore(before, decided.value && { ...decided.value, points: {} }),
 )
 const names = computed<{ id: string; name: string }[]>((before) =>
-  asBefore(before, upper.value?.pieces.map(({ id, name }) => ({ id, name })) ?? []),
+  asBefore(before, said.value?.pieces.map(({ id, name }) => ({ id, name })) ?? []),
 )
 const toPart = (part: string) => `/pairs/${pair.view?.id}/parts/${part}`
 
@@ -132,22 +135,24 @@ const strain = computed(() => {
     { name: 'Crowding', x, y: crowding.map(percent) },
   ]
 })
-/** What lies on the last is worked out in a turn of its own: the drawing under the hand does not wait for it. */
-const loops = shallowRef<Loop[]>([])
-watchDebounced(
-  [map, upper, piece],
-  () => (loops.value = map.value && upper.value ? upperLoops(map.value, upper.value, piece.value) : []),
-  { immediate: true, debounce: NEXT_TURN },
-)
 /** What is past the feather lies on no last. */
 const pointsOnLast = (points: readonly KeyPoint[]) => points.filter((p) => p.track !== 'margin')
-const markers = computed(() =>
-  map.value && upper.value ? pointMarkers(map.value, pointsOnLast(upper.value.points), chosenPoint.value) : [],
+/** What lies on the last is worked out in a turn of its own: the drawing under the hand does not wait for it. */
+const loops = shallowRef<Loop[]>([])
+const markers = shallowRef<Marker[]>([])
+watchDebounced(
+  [map, upper, piece, chosenPoint],
+  () => {
+    if (!map.value || !upper.value) return
+    loops.value = upperLoops(map.value, upper.value, piece.value)
+    markers.value = pointMarkers(map.value, pointsOnLast(upper.value.points), chosenPoint.value)
+  },
+  { immediate: true, debounce: NEXT_TURN },
 )
 </script>
 
 <template>
-  <div v-if="upper && map && board && apart" class="work-and-panel">
+  <div v-if="upper && said && map && board && apart" class="work-and-panel">
     <div class="both">
       <FormeTable
         v-if="view === 'forme'"
@@ -197,9 +202,9 @@ const markers = computed(() =>
       <StylePanel
         :map="map"
         :upper="apart"
-        :lacing="upper.lacing"
-        :laced="upper.pieces.some((p) => p.holes.some((h) => h.for === 'eyelet'))"
-        :flat="(pair.plan?.last.heelHeight ?? 99) <= 15"
+        :lacing="said.lacing"
+        :laced="said.pieces.some((p) => p.holes.some((h) => h.for === 'eyelet'))"
+        :flat="(pair.calmPlan?.last.heelHeight ?? 99) <= 15"
         @change="change"
       />
       <OwnPatternPanel
@@ -210,7 +215,7 @@ const markers = computed(() =>
         @choose="((chosenPiece = $event), (view = 'pieces'))"
       />
       <NCheckbox
-        v-if="view === 'forme' && upper.points.some((p) => p.track === 'margin')"
+        v-if="view === 'forme' && said.points.some((p) => p.track === 'margin')"
         :checked="marginOn"
         @update:checked="marginOn = $event"
         >Set the lasting margin place by place</NCheckbox
@@ -224,7 +229,7 @@ const markers = computed(() =>
         @by-rule="backToRule"
       />
       <h3>Checks</h3>
-      <UpperFindings :findings="upper.findings" />
+      <UpperFindings :findings="said.findings" />
       <FoldOut title="Laid over another pattern">
         <OverlayPanel :upper="upper" @over="((over = $event), $event && (view = 'forme'))" />
       </FoldOut>
@@ -238,37 +243,37 @@ const markers = computed(() =>
       </FoldOut>
       <h3>Pieces</h3>
       <PieceList v-model:chosen="chosenPiece" :pieces="names" />
-      <template v-if="piece">
+      <template v-if="saidPiece">
         <PieceMaterialSelect
           v-if="pair.decisions"
-          :piece="piece.id"
+          :piece="saidPiece.id"
           role="upper"
           :decisions="pair.decisions"
           label="Cut from"
           @choose="cutFrom"
         />
         <ul class="plain-list edges">
-          <li v-for="e in piece.edges" :key="e.name + e.side">
-            {{ e.name }}{{ piece.side === 'whole' ? `, ${e.side}` : '' }}: {{ e.role
+          <li v-for="e in saidPiece.edges" :key="e.name + e.side">
+            {{ e.name }}{{ saidPiece.side === 'whole' ? `, ${e.side}` : '' }}: {{ e.role
             }}{{ e.allowance ? `, ${showLength(e.allowance)} added` : '' }}
           </li>
         </ul>
-        <div class="makings" role="group" :aria-label="`${piece.name}: made`">
+        <div class="makings" role="group" :aria-label="`${saidPiece.name}: made`">
           <NButton
             v-for="how in ['cut', 'punched'] as const"
             :key="how"
-            @click="made.record(how, [`upper.${piece.id}`])"
+            @click="made.record(how, [`upper.${saidPiece.id}`])"
           >
             {{ how === 'cut' ? 'Cut, both feet' : 'Punched' }}
           </NButton>
         </div>
         <p v-if="made.problem" class="wrong" role="alert">{{ made.problem }}</p>
-        <BecauseItem v-for="b in piece.becauses" :key="b.quantity" :because="b" />
+        <BecauseItem v-for="b in saidPiece.becauses" :key="b.quantity" :because="b" />
       </template>
-      <TopFinishPanel :work="upper.topFinish" :to="toPart" />
+      <TopFinishPanel :work="said.topFinish" :to="toPart" />
       <h3>Because</h3>
       <ul class="reasons">
-        <BecauseItem v-for="b in [...upper.topFinish.becauses, ...upper.becauses]" :key="b.quantity" :because="b" />
+        <BecauseItem v-for="b in [...said.topFinish.becauses, ...said.becauses]" :key="b.quantity" :because="b" />
       </ul>
     </BecausePanel>
   </div>
