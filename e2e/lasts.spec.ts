@@ -3,6 +3,7 @@ import { expect, test, visit } from './openPage.ts'
 import { featherLine, generateLast, type LastMeasures } from '@gentle-awl/core'
 import { measurePdf } from './measurePdf.ts'
 import { startServer, type RunningServer } from './server.ts'
+import { colourSpot } from './colourSpot.ts'
 import { choose, chosen } from './controls.ts'
 
 let server: RunningServer
@@ -311,6 +312,12 @@ test('tape at any plane, the sheet to print, and who has the last until when', a
   await expect(own).not.toHaveText(before ?? '')
   const carried = mm(await page.getByRole('slider', { name: 'From the heel' }).getAttribute('aria-valuenow'))
   expect(carried).toBeGreaterThan(0.62)
+  // On a left last the tapes are seen as well: the waist's, sky blue, on the other half of the picture.
+  await page.getByRole('radio', { name: 'Lateral' }).click()
+  const waist = async () => (await colourSpot(page.locator('canvas'), [0x8f, 0xd0, 0xe8], 0))?.x
+  await expect.poll(waist).toBeGreaterThan(box.width / 2)
+  await page.getByRole('radio', { name: 'Left' }).click()
+  await expect.poll(waist).toBeLessThan(box.width / 2)
   await page.getByRole('radio', { name: 'Side' }).click()
   await expect(page.getByRole('img', { name: /From the lateral side\..*Heel height 45.0 mm/ })).toBeVisible()
   await page.getByRole('radio', { name: 'Bottom' }).first().click()

@@ -1,5 +1,6 @@
 import { expect, test, visit } from './openPage.ts'
 import { startServer, type RunningServer } from './server.ts'
+import { colourSpot } from './colourSpot.ts'
 import { choose } from './controls.ts'
 
 let server: RunningServer
@@ -45,39 +46,14 @@ test('a point is dragged on the last itself, and the forme follows', async ({ pa
   const box = await canvas.boundingBox()
   if (!box) throw new Error('The last is not on the screen.')
   // The chosen point's ball is the only solid spot of beeswax on the last.
-  const ball = async () =>
-    page.evaluate(
-      async (base64) => {
-        const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))
-        const bitmap = await createImageBitmap(new Blob([bytes], { type: 'image/png' }))
-        const flat = new OffscreenCanvas(bitmap.width, bitmap.height).getContext('2d')
-        if (!flat) throw new Error('no 2d')
-        flat.drawImage(bitmap, 0, 0)
-        const { data } = flat.getImageData(0, 0, bitmap.width, bitmap.height)
-        const wax = (x: number, y: number) => {
-          const k = 4 * (y * bitmap.width + x)
-          return Math.abs(data[k]! - 0xe6) + Math.abs(data[k + 1]! - 0xb3) + Math.abs(data[k + 2]! - 0x55) < 24
-        }
-        let [sx, sy, n] = [0, 0, 0]
-        for (let y = 3; y < bitmap.height - 3; y++) {
-          for (let x = 3; x < bitmap.width - 3; x++) {
-            if (![-3, 0, 3].every((d) => wax(x + d, y) && wax(x, y + d))) continue
-            sx += x
-            sy += y
-            n++
-          }
-        }
-        return n > 0 ? [sx / n, sy / n] : null
-      },
-      (await canvas.screenshot()).toString('base64'),
-    )
+  const ball = () => colourSpot(canvas, [0xe6, 0xb3, 0x55])
   await expect.poll(ball).not.toBeNull()
-  const [x, y] = (await ball()) ?? [0, 0]
+  const { x, y } = (await ball()) ?? { x: 0, y: 0 }
   const height = page.getByLabel('Ankle point, above the feather')
   const before = Number(await height.inputValue())
-  await page.mouse.move(box.x + x!, box.y + y!)
+  await page.mouse.move(box.x + x, box.y + y)
   await page.mouse.down()
-  await page.mouse.move(box.x + x!, box.y + y! + 12, { steps: 4 })
+  await page.mouse.move(box.x + x, box.y + y + 12, { steps: 4 })
   await page.mouse.up()
   await expect.poll(async () => Number(await height.inputValue())).toBeLessThan(before - 2)
   await expect(page.getByTestId('save-state')).toHaveText('revision 2')

@@ -4,6 +4,8 @@ const isObject = (v: unknown): v is Record<string, unknown> => typeof v === 'obj
 export function whatChanged(before: object, after: object): string {
   const paths: string[] = []
   const walk = (a: unknown, b: unknown, path: string): void => {
+    // What was not touched is the very same: most of it, at every move of a hand.
+    if (a === b) return
     if (isObject(a) && isObject(b)) {
       for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) walk(a[key], b[key], `${path}.${key}`)
     } else if (JSON.stringify(a) !== JSON.stringify(b)) paths.push(path)
