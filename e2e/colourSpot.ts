@@ -1,14 +1,14 @@
 import type { Locator } from '@playwright/test'
 
 /**
- * Where a colour is seen solid on a picture of something, as its middle in pixels, and how many pixels of it: those whose
- * neighbours at `solid` pixels are of it as well. Null where it is not seen.
+ * Where a colour is seen solid on a picture of something: the middle, in pixels, of all its pixels whose neighbours at
+ * `solid` pixels are of it as well. Null where it is not seen.
  */
 export async function colourSpot(
   what: Locator,
   rgb: readonly [number, number, number],
   solid = 3,
-): Promise<{ x: number; y: number; count: number } | null> {
+): Promise<{ x: number; y: number } | null> {
   const picture = (await what.screenshot()).toString('base64')
   return what.page().evaluate(
     async ({ base64, rgb: [r, g, b], far }) => {
@@ -31,7 +31,7 @@ export async function colourSpot(
           count++
         }
       }
-      return count > 0 ? { x: sx / count, y: sy / count, count } : null
+      return count > 0 ? { x: sx / count, y: sy / count } : null
     },
     { base64: picture, rgb, far: solid },
   )

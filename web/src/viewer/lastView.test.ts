@@ -50,21 +50,23 @@ function viewOn(foot: 'right' | 'left' = 'right') {
     Object.defineProperties(event, { pointerId: { value: 1 }, pointerType: { value: 'mouse' } })
     canvas.dispatchEvent(event)
   }
-  return { view, drags, carried, poses, point }
+  /** Pressed at the first place, carried along, let go at the last. */
+  const stroke = (...places: [x: number, y: number][]) => {
+    point('pointerdown', ...places[0]!)
+    for (const at of places.slice(1, -1)) point('pointermove', ...at)
+    point('pointerup', ...places.at(-1)!)
+  }
+  return { view, drags, carried, poses, point, stroke }
 }
 /** The middle of the body is seen in the middle of the surface. */
 const middle: Vec3 = [135, 0, 55]
 
 describe('the hand before a last', () => {
   it('takes hold of a marker near the pointer and carries it; what was let go comes last, and is said once', async () => {
-    const { view, drags, carried, point } = viewOn()
+    const { view, drags, carried, stroke } = viewOn()
     view.showMarkers([{ key: 'ankle', at: middle, colour: '#fff' }])
-    point('pointerdown', 205, 205)
-    point('pointermove', 220, 210)
     // While the first place is looked for, of all others only the newest waits.
-    point('pointermove', 240, 215)
-    point('pointermove', 260, 220)
-    point('pointerup', 280, 230)
+    stroke([205, 205], [220, 210], [240, 215], [260, 220], [280, 230])
     expect(carried).toHaveLength(1)
     expect(carried[0]!.x).toBeCloseTo(0.1, 9)
     carried[0]!.answer([140, -40, 55])
@@ -79,14 +81,10 @@ describe('the hand before a last', () => {
     ])
   })
   it('a marker is let go though another is taken before that was answered', async () => {
-    const { view, drags, carried, point } = viewOn()
+    const { view, drags, carried, stroke } = viewOn()
     view.showMarkers([{ key: 'ankle', at: middle, colour: '#fff' }])
-    point('pointerdown', 200, 200)
-    point('pointermove', 210, 200)
-    point('pointerup', 210, 200)
-    point('pointerdown', 200, 200)
-    point('pointermove', 230, 200)
-    point('pointerup', 230, 200)
+    stroke([200, 200], [210, 200], [210, 200])
+    stroke([200, 200], [230, 200], [230, 200])
     for (let k = 0; k < 3; k++) {
       await vi.waitFor(() => expect(carried.length).toBeGreaterThan(k))
       carried[k]!.answer(middle)
@@ -94,10 +92,9 @@ describe('the hand before a last', () => {
     await vi.waitFor(() => expect(drags.filter((d) => d.done)).toHaveLength(2))
   })
   it('one that is gone meanwhile is let go where it was', async () => {
-    const { view, drags, carried, point } = viewOn()
+    const { view, drags, carried, stroke } = viewOn()
     view.showMarkers([{ key: 'ankle', at: middle, colour: '#fff' }])
-    point('pointerdown', 200, 200)
-    point('pointerup', 220, 200)
+    stroke([200, 200], [220, 200])
     carried[0]!.answer(null)
     await vi.waitFor(() => expect(drags).toEqual([{ key: 'ankle', at: middle, done: true }]))
   })

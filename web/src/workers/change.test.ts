@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { asBefore, changeBetween, changed } from './change.ts'
+import { changeBetween, changed } from './change.ts'
 
 /** Plain data as plans are made of: short lists, so that neighbours are often alike. */
 const { value } = fc.letrec((tie) => ({
@@ -53,16 +53,5 @@ describe('a change between two values', () => {
   })
   it('of entries is refused where nothing has entries', () => {
     expect(() => changed(3, { in: [['a', { put: 1 }]] })).toThrow(/has none/)
-  })
-})
-
-describe('the value of before', () => {
-  it('stays while the one of now has the same content, and makes way for another', () => {
-    const before = { style: 'oxford', points: [] as number[] }
-    expect(asBefore(before, { style: 'oxford', points: [] })).toBe(before)
-    const now = { style: 'oxford', points: [1] }
-    expect(asBefore(before, now)).toBe(now)
-    expect(asBefore(undefined, now)).toBe(now)
-    expect(asBefore<object | null>(before, null)).toBeNull()
   })
 })

@@ -81,7 +81,3 @@ export function changed(old: unknown, change: Change): unknown {
   for (const [key, inner] of change.in) record[key] = changed(record[key], inner)
   return record
 }
-
-/** The value of before where the one of now has the same content: who looks at it then need not look again. */
-export const asBefore = <T>(before: T | undefined, now: T): T =>
-  before !== undefined && !changeBetween(before, now) ? before : now

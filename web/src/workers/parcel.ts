@@ -11,7 +11,7 @@ export interface Parcel {
 export class Sender<T> {
   private nth = 0
   /** What the other side has. */
-  sent: T | null = null
+  protected sent: T | null = null
 
   send(value: T): Parcel {
     return this.parcel(value, changeBetween(this.sent, value))

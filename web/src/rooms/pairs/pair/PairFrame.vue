@@ -17,7 +17,7 @@ import ConflictDialog from './ConflictDialog.vue'
 import PrintDialog from './PrintDialog.vue'
 import { checkFlags, said, stageAt, stageFlags, stages, worstOf, type Flag } from './stages.ts'
 import { tell } from '../../../app/settings.ts'
-import { asBefore } from '../../../workers/change.ts'
+import { asBefore } from '../../../app/asBefore.ts'
 import ButtonLink from '../../../ui/ButtonLink.vue'
 
 const props = defineProps<{ id: string }>()
