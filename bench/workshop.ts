@@ -12,7 +12,9 @@ import { createPair } from '../server/src/db/pairs.ts'
 import { stepEvents } from '../server/src/db/recordSchema.ts'
 import { seedDemo } from '../server/src/demo/seed.ts'
 import { demoPairs } from '../server/src/demo/workshop.ts'
+import { News } from '../server/src/http/news.ts'
 import { makeJobs } from '../server/src/jobs/pool.ts'
+import { LayoutSearches } from '../server/src/laying/layoutSearches.ts'
 import { summary, type Result } from './measure.ts'
 
 const PAIRS = 1000
@@ -60,7 +62,14 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
     }
   })
   const jobs = makeJobs()
-  const server = makeApp({ store, jobs, log: pino({ level: 'silent' }) }).listen(0, '127.0.0.1')
+  const news = new News()
+  const searches = new LayoutSearches(
+    store,
+    jobs,
+    (pair) => news.tell(pair),
+    (error) => process.stderr.write(`${String(error)}\n`),
+  )
+  const server = makeApp({ store, jobs, log: pino({ level: 'silent' }), news, searches }).listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const address = server.address()
   const url = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}/api/v1`

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
-import { readHpgl, signedArea } from '@gentle-awl/core'
+import { readHpgl, signedArea, type LayoutSearch } from '@gentle-awl/core'
 import { choose } from './controls.ts'
 import { measurePdf } from './measurePdf.ts'
 import { expect, test, visit } from './openPage.ts'
@@ -125,6 +125,42 @@ test('a hide comes into the stores with its flaws, and a pair is laid on one off
     headers: { 'If-Match': `"${goat.version}"` },
   })
   expect(refused.status).toBe(409)
+})
+
+test('a layout left to the server goes on when its page is closed, and is there when it is opened again', async ({
+  page,
+}) => {
+  const calf = `${derby()}/Tar-brown%20calf`
+  const api = `${server.url}/api/v1/pairs/01930000-0003-7000-8000-000000000001/layouts/searches`
+  const search = async () => ((await (await fetch(api)).json()) as LayoutSearch[])[0]
+  const lookFor = async (seconds: number) => {
+    const field = page.getByRole('textbox', { name: 'Seconds to look for it' })
+    await field.fill(String(seconds))
+    await field.press('Tab')
+    await page.getByRole('button', { name: 'Lay out' }).click()
+  }
+  await visit(page, calf)
+  await choose(page.getByRole('combobox', { name: 'Laid on' }), 'a straight sheet of any size')
+  await page.getByRole('radio', { name: 'Let the server look' }).check()
+  await lookFor(3000)
+  await expect(page.getByTestId('served')).toContainText('This page may be closed')
+  await expect(page.getByRole('progressbar', { name: 'Laying out' })).toBeVisible()
+  await page.goto('about:blank')
+  await expect.poll(async () => (await search())?.left).toBe(0)
+  expect(await search()).toMatchObject({ state: 'runs', seconds: 3000 })
+  await visit(page, calf)
+  await expect(page.getByTestId('served')).toContainText('This page may be closed')
+  // What is changed here is kept, and nothing is looked for any more that does not go with it.
+  await page.getByRole('textbox', { name: 'Room for the knife' }).fill('4')
+  await page.getByRole('textbox', { name: 'Room for the knife' }).press('Tab')
+  await expect(page.getByRole('button', { name: 'Lay out' })).toBeVisible()
+  expect((await search())!.state).toBe('stopped')
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Room for the knife' })).toHaveValue('4')
+  await lookFor(1)
+  await expect(page.getByTestId('served')).toHaveText('The server looked for 1 second, and this is what it found.')
+  await expect(page.getByTestId('verdict')).toContainText('All of it')
+  await expect(page.getByRole('group', { name: '8 pieces of Tar-brown calf on a sheet' })).toBeVisible()
 })
 
 test('one leather is laid out on a sheet, stopped, and laid anew on a narrower one', async ({ page }) => {

@@ -8,7 +8,12 @@ export default defineConfig({
     outDir: 'dist',
     emptyOutDir: true,
     rollupOptions: {
-      input: { main: 'src/main.ts', worker: 'src/jobs/worker.ts', restore: 'src/restore.ts' },
+      input: {
+        main: 'src/main.ts',
+        worker: 'src/jobs/worker.ts',
+        layThread: 'src/laying/layThread.ts',
+        restore: 'src/restore.ts',
+      },
       output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
     },
   },

@@ -7,9 +7,10 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import type { Store } from './db/open.ts'
 import { onlyLocal, onlyOwnPages } from './http/loopback.ts'
-import { News } from './http/news.ts'
+import type { News } from './http/news.ts'
 import { answerProblem, noSuchPath, Problem } from './http/problem.ts'
 import type { Jobs } from './jobs/pool.ts'
+import type { LayoutSearches } from './laying/layoutSearches.ts'
 import { cupSoleEntity } from './db/entities/cupSoles.ts'
 import { feetEntity } from './db/entities/feet.ts'
 import { hideEntity } from './db/entities/hides.ts'
@@ -43,8 +44,9 @@ export interface AppParts {
   store: Store
   jobs: Jobs
   log: Logger
-  /** Tells open pages what was written; one of its own without it. */
-  news?: News
+  /** Tells open pages what was written. */
+  news: News
+  searches: LayoutSearches
   /** Folder of the built pages; without it only the API answers. */
   pages?: string
 }
@@ -61,7 +63,7 @@ const REQUESTS_A_MINUTE = 1200
 const LOOKS_AT_PICTURES = /[\\/]photoWorker-[^\\/]*\.js$/
 const LOOKING = "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'"
 
-export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts): Express {
+export function makeApp({ store, jobs, log, news, searches, pages }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(pinoHttp({ logger: log, customLogLevel: (_req, res) => (res.statusCode >= 500 ? 'error' : 'debug') }))
@@ -136,7 +138,7 @@ export function makeApp({ store, jobs, log, news = new News(), pages }: AppParts
   api.use('/materials', shelfRoutes(store, materialEntity))
   api.use('/pairs', pairFileRoutes(store, jobs, cards), pairRoutes(store, cards))
   api.use('/pairs', benchRoutes(store, jobs), recordRoutes(store, jobs))
-  api.use('/pairs', layoutRoutes(store, jobs), exportRoutes(store, jobs))
+  api.use('/pairs', layoutRoutes(store, jobs, searches), exportRoutes(store, jobs))
   api.use('/exports', exportList())
   api.use('/backups', backupRoutes(store))
   api.use('/', workshopRoutes(store, jobs))

@@ -7,6 +7,7 @@ import { filesOf } from './db/dataFolder.ts'
 import { openStore } from './db/open.ts'
 import { News } from './http/news.ts'
 import { makeJobs } from './jobs/pool.ts'
+import { LayoutSearches } from './laying/layoutSearches.ts'
 
 const here = fileURLToPath(new URL('.', import.meta.url))
 const root = join(here, '..', '..')
@@ -48,7 +49,13 @@ const daily = setInterval(() => void backUp(), DAY)
 const jobs = makeJobs(store.folder === null ? null : filesOf(store.folder).kept)
 const pages = join(root, 'web', 'dist')
 const news = new News()
-const server = makeApp({ store, jobs, log, news, pages: existsSync(pages) ? pages : undefined }).listen(
+const searches = new LayoutSearches(
+  store,
+  jobs,
+  (pair) => news.tell(`/layouts/${pair}`),
+  (error) => log.warn({ err: error }, 'A layout could not be looked for.'),
+)
+const server = makeApp({ store, jobs, log, news, searches, pages: existsSync(pages) ? pages : undefined }).listen(
   port,
   '127.0.0.1',
   (error) => {
@@ -75,8 +82,9 @@ const stop = (signal: string) => {
   clearInterval(daily)
   news.end()
   server.close(() => {
-    void jobs
+    void searches
       .close()
+      .then(() => jobs.close())
       .then(() => store.close())
       .then(() => process.exit(0))
   })
@@ -84,7 +92,14 @@ const stop = (signal: string) => {
   // A browser keeps connections open on which it asks nothing: what runs has had its time by then.
   setTimeout(() => server.closeAllConnections(), GRACE).unref()
   // Whoever still holds a connection open does not keep the last saves from reaching the database file.
-  setTimeout(() => void store.close().then(() => process.exit(0)), 8000).unref()
+  setTimeout(
+    () =>
+      void searches
+        .close()
+        .then(() => store.close())
+        .then(() => process.exit(0)),
+    8000,
+  ).unref()
 }
 process.on('SIGINT', () => stop('SIGINT'))
 process.on('SIGTERM', () => stop('SIGTERM'))

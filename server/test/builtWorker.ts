@@ -7,8 +7,9 @@ import type { TestProject } from 'vitest/node'
 
 declare module 'vitest' {
   interface ProvidedContext {
-    /** Address of the thread's program, bundled. */
+    /** Addresses of what threads do, bundled. */
     jobWorker: string
+    layThread: string
     /** Folder in which lasts and formes are kept that some test has worked out already. */
     jobsKept: string
   }
@@ -22,9 +23,18 @@ export default async function builtWorker({ provide }: TestProject): Promise<() 
   await build({
     root: server,
     logLevel: 'error',
-    build: { outDir, rollupOptions: { input: { worker: join(server, 'src/jobs/worker.ts') } } },
+    build: {
+      outDir,
+      rollupOptions: {
+        input: {
+          worker: join(server, 'src/jobs/worker.ts'),
+          layThread: join(server, 'src/laying/layThread.ts'),
+        },
+      },
+    },
   })
   provide('jobWorker', pathToFileURL(join(outDir, 'worker.js')).href)
+  provide('layThread', pathToFileURL(join(outDir, 'layThread.js')).href)
   const kept = mkdtempSync(join(tmpdir(), 'gentle-awl-kept-'))
   provide('jobsKept', kept)
   return () => rmSync(kept, { recursive: true, force: true })

@@ -7,7 +7,9 @@ import { pino } from 'pino'
 import { inject } from 'vitest'
 import { makeApp } from '../src/app.ts'
 import { openStore, type Store } from '../src/db/open.ts'
+import { News } from '../src/http/news.ts'
 import { makeJobs, type Jobs } from '../src/jobs/pool.ts'
+import { LayoutSearches } from '../src/laying/layoutSearches.ts'
 
 export const migrations = join(fileURLToPath(new URL('.', import.meta.url)), '..', 'drizzle')
 
@@ -24,6 +26,9 @@ export interface Answer {
 export interface TestServer {
   store: Store
   jobs: Jobs
+  searches: LayoutSearches
+  /** What layout searches call a fault of ours. */
+  faults: unknown[]
   folder: string
   port: number
   call: (
@@ -38,7 +43,12 @@ export interface TestServer {
 export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl-api-'))): Promise<TestServer> {
   const store = await openStore(folder, migrations)
   const jobs = makeJobs(inject('jobsKept'), inject('jobWorker'))
-  const app = makeApp({ store, jobs, log: pino({ level: 'silent' }) })
+  const news = new News()
+  const faults: unknown[] = []
+  const program = new URL(inject('layThread'))
+  const tell = (pair: string) => news.tell(`/layouts/${pair}`)
+  const searches = new LayoutSearches(store, jobs, tell, (error) => faults.push(error), program)
+  const app = makeApp({ store, jobs, log: pino({ level: 'silent' }), news, searches })
   const server = await new Promise<Server>((resolve) => {
     const s = app.listen(0, '127.0.0.1', () => resolve(s))
     // Tests plan in this same thread, for longer than an idle connection would be kept otherwise.
@@ -49,6 +59,8 @@ export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl
   return {
     store,
     jobs,
+    searches,
+    faults,
     folder,
     port,
     call: async (method, path, { body, raw, version, headers } = {}) => {
@@ -78,6 +90,7 @@ export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl
       // A client may hold a connection open on which it never asked anything: that one is not idle to the server.
       server.closeAllConnections()
       await closed
+      await searches.close()
       await jobs.close()
       await store.close()
       rmSync(folder, { recursive: true, force: true })

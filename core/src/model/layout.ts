@@ -49,3 +49,19 @@ export const PairLayout = z
     message: 'A piece lies on a hide that is not one of this layout.',
   })
 export type PairLayout = z.infer<typeof PairLayout>
+
+/** How a layout stands that is looked for on the server, whoever watches. */
+export interface LayoutSearch {
+  material: string
+  state: 'waits' | 'runs' | 'done' | 'stopped' | 'ended'
+  seconds: number
+  /** The share of the time that is gone. */
+  progress: number
+  /** How many pieces have no place yet; null while nothing was found. */
+  left: number | null
+  /** The version of the layout that it was asked for, and the one that it wrote last. */
+  from: number
+  version: number
+  /** Why it ended before its time; empty otherwise. */
+  why: string
+}

@@ -1,9 +1,10 @@
 import { exchangeInPlace, taken } from '../nesting/candidate.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
 import { stockOf } from '../nesting/shapes.ts'
-import type { LaidPlace } from '../model/layout.ts'
+import type { LaidPlace, PairLayout } from '../model/layout.ts'
 import {
   cuttingLayout,
+  laidPiece,
   outlinesLaid,
   placesOf,
   stillToLay,
@@ -17,6 +18,16 @@ export interface LayOrder extends HowLaid {
   pieces: readonly ToLay[]
   grounds: readonly LayGround[]
   there: readonly LaidPlace[]
+}
+
+/** What a layout asks for: what was put somewhere by hand stays there, if such a piece is cut still. */
+export function layOrderOf(
+  { gap, turn, hidesFlaws, places }: PairLayout,
+  pieces: readonly ToLay[],
+  grounds: readonly LayGround[],
+): LayOrder {
+  const there = places.filter((p) => p.pinned && laidPiece(pieces, p) !== null)
+  return { pieces, grounds, gap, turn, hidesFlaws, there }
 }
 
 /** How a layout stands: `left` pieces lie nowhere yet. */

@@ -40,9 +40,9 @@ async function allThere(tx: Reader, { grounds, also }: PairLayout): Promise<void
 
 /**
  * Writes how a stuff of a pair is laid out over what was known of it in `version` (0: nothing). Throws StoreError when it was
- * changed since, or when the pair or something that the layout goes by is gone.
+ * changed since, or when the pair or something that the layout goes by is gone. Gives the version that it has now.
  */
-export async function keepLayout(tx: Tx, pairId: string, version: number, layout: PairLayout): Promise<void> {
+export async function keepLayout(tx: Tx, pairId: string, version: number, layout: PairLayout): Promise<number> {
   await viewPair(tx, pairId)
   await allThere(tx, layout)
   const { material } = layout
@@ -53,8 +53,9 @@ export async function keepLayout(tx: Tx, pairId: string, version: number, layout
   if (row) {
     expectVersion(row, version, 'layout')
     await rewrite(tx, layouts, row, { layout })
-    return
+    return version + 1
   }
   const fields = { id: uuid(), pairId, material, layout, updatedAt: new Date().toISOString() }
   await tx.insert(layouts).values(fields)
+  return 1
 }

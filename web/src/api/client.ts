@@ -11,6 +11,7 @@ import type {
   LastHold,
   LastHoldFields,
   LastMeasures,
+  LayoutSearch,
   Last,
   Made,
   Making,
@@ -299,6 +300,15 @@ export const api = {
   layouts: (id: string) => send<Stored<PairLayout>[]>(`/pairs/${id}/layouts`),
   keepLayout: (id: string, version: number, layout: PairLayout) =>
     send<Stored<PairLayout>[]>(`/pairs/${id}/layouts`, { method: 'PUT', version, body: layout }),
+  /** What is being looked for on the server of a pair's layouts. */
+  layoutSearches: (id: string) => send<LayoutSearch[]>(`/pairs/${id}/layouts/searches`),
+  searchLayout: (id: string, version: number, material: string, seconds: number) =>
+    send<LayoutSearch[]>(`/pairs/${id}/layouts/searches`, { method: 'POST', version, body: { material, seconds } }),
+  /** Ends it; answers once what it has found is kept. */
+  stopLayoutSearch: (id: string, material: string) =>
+    send<LayoutSearch[]>(`/pairs/${id}/layouts/searches?material=${encodeURIComponent(material)}`, {
+      method: 'DELETE',
+    }),
   made: (id: string) => send<Made[]>(`/pairs/${id}/made`),
   addMade: (id: string, how: Making, parts: string[]) =>
     send<Made[]>(`/pairs/${id}/made`, { method: 'POST', body: { how, parts } }),

@@ -190,7 +190,7 @@ const legend = computed<LegendLine[]>(() => [
     :label="label"
     rulers
     :legend="legend"
-    :empty="pieces.length > 0 ? '' : 'Press Lay out: the pieces are laid here.'"
+    :empty="pieces.length > 0 ? '' : busy ? 'The pieces are being laid …' : 'Press Lay out: the pieces are laid here.'"
     @down="down"
     @drag="drag"
     @up="up"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { boxOf, turnedInPlace, type CuttingGroup } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
+import { formatDuration, intervalToDuration } from 'date-fns'
 import { NButton, NProgress, NSwitch } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { showArea } from '../../../../app/settings.ts'
@@ -29,14 +30,38 @@ const pair = usePair()
 const workshop = useWorkshop()
 const id = pair.view!.id
 const room = useLayout(id, () => props.group)
-const { layout, search, places, pieces, unlaid, wrong } = room
+const { layout, search, server, busy, places, pieces, unlaid, wrong } = room
 const seconds = useLocalStorage('gentle-awl.layout-seconds', 10)
+/** Where it is looked for: on the server it goes on when this page is closed, for up to an hour. */
+const where = useLocalStorage<'page' | 'server'>('gentle-awl.layout-where', 'page')
+const lookers = [
+  { value: 'page', name: 'Look on this page' },
+  { value: 'server', name: 'Let the server look' },
+] as const
+const longest = computed(() => (where.value === 'page' ? 600 : 3600))
+function look(): void {
+  const so = Math.min(longest.value, seconds.value)
+  void (where.value === 'page' ? room.layOut(so) : room.leaveToServer(so))
+}
+const progress = computed(() => search.progress.value ?? server.progress.value ?? 0)
+const inWords = (s: number) => formatDuration(intervalToDuration({ start: 0, end: 1000 * s }))
+/** What the server says of its search, while that is about what is shown. */
+const served = computed(() => {
+  const is = server.search.value
+  if (!is || search.progress.value !== null) return ''
+  if (is.state === 'waits') return 'Waits on the server until another layout is done.'
+  if (is.state === 'runs') {
+    return 'The server is looking. This page may be closed: what is found is kept. Whatever you change here ends it.'
+  }
+  if (is.state === 'ended') return is.why
+  if (is.version !== room.version.value) return ''
+  return is.state === 'done' ? `The server looked for ${inWords(is.seconds)}, and this is what it found.` : ''
+})
 const turns = [
   { value: 'along', name: 'Tight along it' },
   { value: 'near', name: 'Within 10°' },
   { value: 'free', name: 'As they fit' },
 ] as const
-const busy = computed(() => search.progress.value !== null)
 
 const orderOf = (which: string) => room.pairs.value.find((p) => p.id === which)?.order ?? ''
 const pairOptions = computed(() =>
@@ -142,6 +167,8 @@ function put(index: number): void {
         The pieces cover {{ showArea(area) }}. Laid out, one sees how much of a sheet they take; it gets better with
         every second.
       </p>
+      <p v-if="server.problem.value" role="alert">{{ server.problem.value }}</p>
+      <p v-else-if="served" class="soft" role="status" data-testid="served">{{ served }}</p>
       <p v-if="mates && !busy" class="soft">{{ mates }}</p>
       <ul v-if="wrong.length > 0" class="wrong" aria-label="What is wrong">
         <li v-for="(w, i) in wrong" :key="i">
@@ -151,18 +178,13 @@ function put(index: number): void {
         </li>
       </ul>
       <div class="buttons">
-        <NButton v-if="busy" @click="search.stop">Stop</NButton>
-        <NButton v-else type="primary" :disabled="room.waiting.value" @click="room.layOut(seconds)">{{
+        <NButton v-if="busy" @click="room.stop">Stop</NButton>
+        <NButton v-else type="primary" :disabled="room.waiting.value" @click="look">{{
           places.some((p) => p.pinned) ? 'Lay the rest' : 'Lay out'
         }}</NButton>
         <NButton v-if="room.before.value.length > 0" @click="room.back">Take back</NButton>
       </div>
-      <NProgress
-        v-if="busy"
-        type="line"
-        :percentage="Math.round(100 * (search.progress.value ?? 0))"
-        aria-label="Laying out"
-      />
+      <NProgress v-if="busy" type="line" :percentage="Math.round(100 * progress)" aria-label="Laying out" />
       <LaidPieceFields
         v-if="one && !busy"
         :piece="one"
@@ -207,13 +229,14 @@ function put(index: number): void {
             @update:value="room.change({ hidesFlaws: $event })"
           />
         </div>
+        <ChoiceBar label="Who looks" :options="lookers" :value="where" @choose="where = $event" />
         <div class="words-and-field">
           <span>Seconds to look for it</span>
           <FigureField
-            :value="seconds"
+            :value="Math.min(seconds, longest)"
             whole
             :min="1"
-            :max="600"
+            :max="longest"
             label="Seconds to look for it"
             class="seconds"
             @change="seconds = $event ?? seconds"

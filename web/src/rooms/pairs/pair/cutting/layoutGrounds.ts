@@ -23,3 +23,29 @@ export function beginOn(layout: Grounds, on: LaidOn): Grounds {
   if (was >= 0) return onThese(layout, [was, ...numbers.filter((k) => k !== was)])
   return { grounds: [on, ...grounds.slice(1)], places }
 }
+
+/**
+ * A layout without pairs that have gone meanwhile, and without hides that have left the stores: what lay on those has to be laid
+ * again. `note` says so, and is empty where all is there.
+ */
+export function whatIsThere(
+  given: PairLayout,
+  isPair: (id: string) => boolean,
+  isThere: (on: LaidOn) => boolean,
+): { layout: PairLayout; note: string } {
+  if (!given.also.every(isPair)) {
+    const also = given.also.filter(isPair)
+    const { layout } = whatIsThere(
+      { ...given, also, places: given.places.filter((p) => isPair(p.pair)) },
+      isPair,
+      isThere,
+    )
+    return { layout, note: 'A pair that was cut with this one is not there any more.' }
+  }
+  const there = given.grounds.flatMap((on, k) => ('hide' in on && !isThere(on) ? [] : [k]))
+  if (there.length === given.grounds.length) return { layout: given, note: '' }
+  return {
+    layout: { ...given, ...(there.length > 0 ? onThese(given, there) : { grounds: [usualSheet], places: [] }) },
+    note: 'A hide of this layout is not in the stores any more: what lay on it has to be laid again.',
+  }
+}

@@ -1,4 +1,4 @@
-import type { CuttingGroup, LaidPlace, PairLayout, Path } from '@gentle-awl/core'
+import type { CuttingGroup, LaidPlace, LayoutSearch, PairLayout, Path } from '@gentle-awl/core'
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
@@ -58,8 +58,9 @@ const laid: PairLayout = {
   also: [],
   places: [at('right', 0), at('left', 100)],
 }
-/** What the server has. */
+/** What the server has, and what it is looking for. */
 let kept: Stored<PairLayout>[] = []
+let searches: LayoutSearch[] = []
 let scopes: EffectScope[] = []
 async function room() {
   const scope = effectScope()
@@ -71,6 +72,17 @@ async function room() {
 beforeEach(() => {
   localStorage.clear()
   kept = [{ ...laid, version: 3, updatedAt: '' }]
+  searches = []
+  vi.spyOn(api, 'layoutSearches').mockImplementation(() => Promise.resolve(searches))
+  vi.spyOn(api, 'searchLayout').mockImplementation((_pair, version, material, seconds) => {
+    const blank = { progress: 0, left: null, why: '' }
+    searches = [{ ...blank, material, seconds, state: 'runs', from: version, version }]
+    return Promise.resolve(searches)
+  })
+  vi.spyOn(api, 'stopLayoutSearch').mockImplementation(() => {
+    searches = searches.map((s) => ({ ...s, state: 'stopped' }))
+    return Promise.resolve(searches)
+  })
   vi.spyOn(api, 'layouts').mockImplementation(() => Promise.resolve(kept))
   vi.spyOn(api.hides, 'list').mockResolvedValue([])
   vi.spyOn(api, 'pairNames').mockResolvedValue([{ id: OTHER, order: '1044', name: '', lastId: '', leftLastId: null }])
@@ -146,6 +158,65 @@ describe('a layout', () => {
     r.back()
     await flushPromises()
     expect(kept[0]).toMatchObject({ gap: 2, places: [{ x: 300 }, { x: 100 }], version: 5 })
+  })
+  /** The server has found something better. */
+  function find(x: number): void {
+    const version = kept[0]!.version + 1
+    kept = [{ ...kept[0]!, places: [at('right', x), at('left', 100)], version }]
+    searches = searches.map((s) => ({ ...s, version, left: 0, progress: s.progress + 0.1 }))
+  }
+  it('left to the server is kept first, and shown as it gets better there; one step back is what was before', async () => {
+    kept = []
+    const r = await room()
+    await r.leaveToServer(1800)
+    expect(vi.mocked(api.searchLayout).mock.calls).toEqual([[PAIR, 1, 'Calf', 1800]])
+    for (const x of [500, 300, 80]) {
+      find(x)
+      await r.follow()
+      expect([r.places.value.map((p) => p.x), r.busy.value]).toEqual([[x, 100], true])
+    }
+    expect([r.note.value, r.before.value.length]).toEqual(['', 1])
+    r.back()
+    await flushPromises()
+    expect([kept[0]!.places, searches[0]!.state, r.note.value]).toEqual([[], 'stopped', ''])
+  })
+  it('changed here while the server looks for it stays as it is changed, and the server looks no more', async () => {
+    const r = await room()
+    await r.leaveToServer(60)
+    find(500)
+    await r.follow()
+    // What it has found since is not seen yet.
+    find(400)
+    r.change({ gap: 4 })
+    await flushPromises()
+    expect(searches[0]!.state).toBe('stopped')
+    expect(kept[0]).toMatchObject({ gap: 4, places: [{ x: 500 }, { x: 100 }], version: 7 })
+    expect([r.note.value, r.cannotKeep.value, r.busy.value]).toEqual(['', '', false])
+  })
+  it('is seen to be looked for by a page that is opened meanwhile; changed elsewhere besides, one step back is what was', async () => {
+    searches = [
+      { material: 'Calf', seconds: 60, state: 'runs', progress: 0.25, left: 0, from: 2, version: 3, why: '' },
+      { material: 'Goat', seconds: 60, state: 'done', progress: 1, left: 0, from: 2, version: 3, why: '' },
+    ]
+    const r = await room()
+    expect([r.busy.value, r.server.progress.value]).toEqual([true, 0.25])
+    searches = [{ ...searches[0]!, state: 'ended', why: 'It was changed.' }]
+    kept = [{ ...laid, gap: 5, version: 4, updatedAt: '' }]
+    await r.follow()
+    expect([r.busy.value, r.server.search.value!.why, r.layout.value.gap]).toEqual([false, 'It was changed.', 5])
+    r.back()
+    await flushPromises()
+    expect(kept[0]).toMatchObject({ gap: 2, version: 5 })
+  })
+  it('is not left to a server that does not answer', async () => {
+    vi.mocked(api.keepLayout).mockRejectedValueOnce(new ApiError(0, 'The workshop server does not answer.'))
+    const r = await room()
+    await r.leaveToServer(60)
+    expect(api.searchLayout).not.toHaveBeenCalled()
+    expect(r.cannotKeep.value).toBe('The workshop server does not answer.')
+    vi.mocked(api.searchLayout).mockRejectedValueOnce(new ApiError(503, '12 layouts are being looked for.'))
+    await r.leaveToServer(60)
+    expect([r.server.problem.value, r.busy.value]).toEqual(['12 layouts are being looked for.', false])
   })
   it('that cannot be kept stays in this browser, and is kept when it is opened again', async () => {
     vi.mocked(api.keepLayout).mockRejectedValueOnce(new ApiError(0, 'The workshop server does not answer.'))

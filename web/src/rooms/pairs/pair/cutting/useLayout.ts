@@ -1,6 +1,7 @@
 import {
   boxOf,
   laidPiece,
+  layOrderOf,
   misplaced,
   sheetGround,
   stillToLay,
@@ -20,9 +21,11 @@ import {
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch } from 'vue'
 import { api, type PairName, type Stored } from '../../../../api/client.ts'
+import { useNews } from '../../../../app/news.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
-import { onThese, usualSheet } from './layoutGrounds.ts'
+import { usualSheet, whatIsThere } from './layoutGrounds.ts'
 import { useSearch } from './useSearch.ts'
+import { useServerSearch } from './useServerSearch.ts'
 
 /** Steps that can be taken back. */
 const MOST_BACK = 60
@@ -68,6 +71,13 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   const { problem: cannotLoad, attempt: attemptLoad } = useAttempt()
   const { problem: cannotKeep, attempt } = useAttempt()
   const search = useSearch()
+  const server = useServerSearch(pairId, material)
+  const busy = computed(() => search.progress.value !== null || server.active.value)
+  /** Whatever looks for it looks no more. */
+  function stop(): Promise<void> {
+    search.stop()
+    return server.stop()
+  }
 
   /** What other pairs have of this stuff; null where that is nothing. */
   const others = shallowReactive(new Map<string, CuttingGroup | null>())
@@ -106,7 +116,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   /** While one piece is pulled, only what concerns it is looked at again. */
   const pulled = shallowRef<{ at: number; rest: Misplaced[] } | null>(null)
   const wrong = computed<Misplaced[]>(() => {
-    if (search.progress.value !== null) return []
+    if (busy.value) return []
     const one = pulled.value
     const found = misplaced(pieces.value, grounds.value, places.value, layout.value, one?.at)
     return one ? [...one.rest, ...found] : found
@@ -123,6 +133,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
 
   async function load(): Promise<void> {
     await attemptLoad(async () => {
+      await server.look()
       const [found, all, names] = await Promise.all([api.layouts(pairId), api.hides.list(), api.pairNames()])
       hides.value = all
       pairs.value = names
@@ -142,21 +153,33 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
       if (draft.value?.version === version.value) void keep()
     })
   }
-  /** Pairs may have gone meanwhile, and hides from the stores; what lay on them has to be laid again. */
+  /** What is changed or looked for here is not overrun by what was written elsewhere. */
+  const isAtWork = () =>
+    !ready.value || draft.value !== null || pulled.value !== null || keeping !== null || search.progress.value !== null
+  /** Shows what was written since: by a search on the server, or in another window. */
+  async function follow(): Promise<void> {
+    await attemptLoad(async () => {
+      await server.look()
+      const found = isAtWork() ? [] : await api.layouts(pairId)
+      const kept = found.find((l) => l.material === material)
+      if (isAtWork() || !kept || kept.version === version.value) return
+      if (server.newest(version.value) !== kept.version) {
+        before.value = [...before.value, layout.value]
+        note.value = ELSEWHERE
+      }
+      version.value = kept.version
+      layout.value = withoutLost(kept)
+    })
+  }
+  useNews(
+    () => [`/layouts/${pairId}`, `/pairs/${pairId}/layouts`],
+    () => void follow(),
+  )
   function withoutLost(given: PairLayout): PairLayout {
-    const isThere = (id: string) => id === pairId || pairs.value.some((p) => p.id === id)
-    if (!given.also.every(isThere)) {
-      note.value = 'A pair that was cut with this one is not there any more.'
-      return withoutLost({
-        ...given,
-        also: given.also.filter(isThere),
-        places: given.places.filter((p) => isThere(p.pair)),
-      })
-    }
-    const there = given.grounds.flatMap((on, k) => ('hide' in on && hideOf(on) === null ? [] : [k]))
-    if (there.length === given.grounds.length) return given
-    note.value = 'A hide of this layout is not in the stores any more: what lay on it has to be laid again.'
-    return { ...given, ...(there.length > 0 ? onThese(given, there) : { grounds: [usualSheet], places: [] }) }
+    const isPair = (id: string) => id === pairId || pairs.value.some((p) => p.id === id)
+    const there = whatIsThere(given, isPair, (on) => hideOf(on) !== null)
+    if (there.note !== '') note.value = there.note
+    return there.layout
   }
 
   let last: LaidPlace | null = null
@@ -178,6 +201,8 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     keeping = null
   }
   async function write(): Promise<void> {
+    if (server.stopping()) await server.stopping()
+    version.value = server.newest(version.value)
     const sent = layout.value
     await attempt(
       async () => {
@@ -213,7 +238,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   }
   function change(some: Partial<PairLayout>): void {
     // What is still being found is of what was asked before.
-    search.stop()
+    void stop()
     step()
     const next = { ...layout.value, ...some }
     usual.value = { on: next.grounds[0]!, gap: next.gap, turn: next.turn, hidesFlaws: next.hidesFlaws }
@@ -222,14 +247,14 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   function back(): void {
     const last = before.value.at(-1)
     if (!last) return
-    search.stop()
+    void stop()
     before.value = before.value.slice(0, -1)
     note.value = ''
     set(withoutLost(last))
   }
   /** Puts one piece elsewhere; it stays there when the rest is laid again. `first` begins what is taken back as one step. */
   function move(place: LaidPlace, some: Partial<LaidPlace>, { first = true, rests = false } = {}): void {
-    search.stop()
+    void stop()
     // Key after key moves it as one step.
     const goesOn = rests && resting !== undefined && last !== null && same(last, place)
     if (first && !goesOn) step()
@@ -263,13 +288,18 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   /** Lays all that was not put where it is by hand, for so many seconds. */
   async function layOut(seconds: number): Promise<void> {
     step()
-    const { gap, turn, hidesFlaws } = layout.value
-    const there = places.value.filter((p) => p.pinned)
-    const order = { pieces: pieces.value, grounds: grounds.value, gap, turn, hidesFlaws, there }
+    const order = layOrderOf(layout.value, pieces.value, grounds.value)
     const show = (found: readonly LaidPlace[]) => (layout.value = { ...layout.value, places: [...found] })
     const done = await search.layOut(order, seconds, (news) => show(news.places))
     if (done) show(done.places)
     if (search.problem.value === '') set(layout.value)
+  }
+  /** The same on the server, where it goes on when this page is closed. */
+  async function leaveToServer(seconds: number): Promise<void> {
+    step()
+    set(layout.value)
+    await keeping
+    if (draft.value === null) await server.begin(version.value, seconds)
   }
   onScopeDispose(() => {
     if (resting !== undefined) void keep()
@@ -277,6 +307,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
   void load()
   return {
     layout,
+    version,
     ready,
     hides,
     pairs,
@@ -291,6 +322,10 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     before,
     note,
     search,
+    server,
+    busy,
+    stop,
+    follow,
     cannotLoad,
     cannotKeep,
     cannotAdd,
@@ -305,6 +340,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     cutOut,
     back,
     layOut,
+    leaveToServer,
   }
 }
 export type LayoutRoom = ReturnType<typeof useLayout>
