@@ -11,6 +11,8 @@ export type Held =
   | { by: 'machine'; pair: string; step: string }
   /** Another pair had the lasts. */
   | { by: 'last'; last: string; pair: string }
+  /** It could have begun sooner, but what must follow it within so many minutes could not. */
+  | { by: 'fresh'; step: string; max: number }
 
 /** One link of what decides when a pair is done, from its end backwards. Instants are ms since the epoch. */
 export interface ChainLink {
@@ -29,7 +31,8 @@ const MOST_LINKS = 400
 /**
  * What decides when an operation ends: the thing that ended last before it could begin, and so on back to now. A path of
  * binding reasons in the schedule as it is (the critical path of Kelley and Walker 1959, with hands and lasts as reasons).
- * A step that was only put off so that what follows it does not wait too long decides nothing.
+ * A step that was put off so that what follows it does not wait too long decides nothing for that; where others waited for
+ * it, what held up its follower decides.
  */
 export function decidingChain(days: DaysProblem, reasons: Reasons, last: number): ChainLink[] {
   const { problem, tasks, origin } = days
@@ -70,6 +73,7 @@ interface Reason {
 /** What each operation of a schedule waited for last: found when it is asked for, and once. */
 export class Reasons {
   private readonly found = new Map<number, Reason>()
+  private readonly held = new Map<number, Reason>()
 
   constructor(
     private readonly days: DaysProblem,
@@ -85,6 +89,44 @@ export class Reasons {
     return reason
   }
 
+  /** What held it, whatever must follow it. */
+  private heldBy(i: number): Reason {
+    const known = this.held.get(i)
+    if (known) return known
+    const reason = this.findHeld(i)
+    this.held.set(i, reason)
+    return reason
+  }
+
+  private find(i: number): Reason {
+    const reason = this.heldBy(i)
+    const sooner = this.soonest(i, reason.at)
+    if (sooner >= this.start[i]!) return reason
+    const follower = this.tooSoonFor(i, sooner)
+    if (!follower) return reason
+    const { tasks, marks } = this.days
+    const step = tasks[follower.at]?.step.id ?? marks.get(follower.at) ?? ''
+    return { held: { by: 'fresh', step, max: follower.max }, at: this.start[i]!, next: this.of(follower.at).next }
+  }
+
+  /** What must follow an operation within a greatest wait and would have come too late had that begun sooner. */
+  private tooSoonFor(i: number, sooner: number): { at: number; max: number } | null {
+    const { after, latest } = this.days.problem
+    const end = sooner + this.end(i) - this.start[i]!
+    let found: { at: number; max: number } | null = null
+    let until = end
+    for (let k = after.first[i]!; k < after.first[i + 1]!; k++) {
+      const next = after.item[k]!
+      for (let l = latest.first[next]!; l < latest.first[next + 1]!; l++) {
+        const max = latest.minutes[l]!
+        if (latest.item[l] !== i || this.start[next]! - max <= until) continue
+        until = this.start[next]! - max
+        found = { at: next, max }
+      }
+    }
+    return found
+  }
+
   private end(i: number): number {
     return this.start[i]! + this.days.problem.modes.minutes[this.mode[i]!]!
   }
@@ -93,12 +135,14 @@ export class Reasons {
     return this.days.problem.modes.item[this.mode[i]!]!
   }
 
+  /** When its maker works long enough for it from a time on. */
+  private soonest(i: number, time: number): number {
+    return openFrom(this.days.problem.closed[this.maker(i)]!, time, this.end(i) - this.start[i]!)
+  }
+
   /** It begins as soon as what held it lets it and its maker works. */
   private isTight(i: number): boolean {
-    const { problem } = this.days
-    const { at } = this.of(i)
-    const minutes = this.end(i) - this.start[i]!
-    return openFrom(problem.closed[this.maker(i)]!, at, minutes) === this.start[i]!
+    return this.soonest(i, this.heldBy(i).at) === this.start[i]!
   }
 
   private isLimited(from: number, to: number): boolean {
@@ -107,7 +151,7 @@ export class Reasons {
     return false
   }
 
-  private find(i: number): Reason {
+  private findHeld(i: number): Reason {
     const { days, start } = this
     const { problem, tasks, makers, lasts } = days
     let best: Reason = { held: { by: 'now' }, at: days.now, next: -1 }

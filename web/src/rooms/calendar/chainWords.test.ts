@@ -22,6 +22,7 @@ describe('what decides when a pair is ready', () => {
     [{ by: 'step', step: 'paste', wait: 600 }, 'It waits 10 h after “p paste”.'],
     [{ by: 'step', step: 'cut', wait: 0 }, 'It follows “p cut”.'],
     [{ by: 'maker', maker: 'a', pair: 'q', step: 'sew' }, 'bench a is at “q sew” of order q until then.'],
+    [{ by: 'fresh', step: 'pull', max: 60 }, 'No sooner, so that “p pull” follows within 1 h.'],
     [{ by: 'last', last: 'l', pair: 'q' }, 'order q stands on the lasts until then.'],
   ] as const)('is said: %o', (held, words) => {
     expect(heldWords(link(held), names)).toBe(words)
@@ -33,9 +34,10 @@ describe('what decides when a pair is ready', () => {
       link({ by: 'maker', maker: 'a', pair: 'q', step: 'cut' }, 10),
       link({ by: 'maker', maker: 'a', pair: 'p', step: 'cut' }, 10),
       link({ by: 'last', last: 'l', pair: 'q' }, 5, 15),
+      link({ by: 'fresh', step: 'pull', max: 60 }, 5),
     ]
     expect(chainSums('p', chain)).toEqual({
-      work: 85,
+      work: 90,
       waits: 600,
       idle: 135,
       others: [

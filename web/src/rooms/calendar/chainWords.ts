@@ -23,6 +23,8 @@ export function heldWords({ pair, held }: ChainLink, { stepName, orderOf, makerN
       return `The machine is wanted for “${stepName(held.pair, held.step)}” of ${orderOf(held.pair)} until then.`
     case 'last':
       return `${orderOf(held.pair)} stands on the lasts until then.`
+    case 'fresh':
+      return `No sooner, so that “${stepName(pair, held.step)}” follows within ${showMinutes(held.max)}.`
   }
 }
 
@@ -32,7 +34,7 @@ export interface ChainSums {
   waits: number
   idle: number
   /** Pairs whose turn it is before, by what they have. */
-  others: { pair: string; by: Exclude<Held['by'], 'now' | 'step'> }[]
+  others: { pair: string; by: Exclude<Held['by'], 'now' | 'step' | 'fresh'> }[]
 }
 
 export function chainSums(pair: string, chain: readonly ChainLink[]): ChainSums {
@@ -42,7 +44,7 @@ export function chainSums(pair: string, chain: readonly ChainLink[]): ChainSums 
     sums.idle += link.idle
     const { held } = link
     if (held.by === 'step') sums.waits += held.wait
-    if (held.by === 'now' || held.by === 'step' || held.pair === pair) continue
+    if (!('pair' in held) || held.pair === pair) continue
     if (!sums.others.some((o) => o.pair === held.pair && o.by === held.by))
       sums.others.push({ pair: held.pair, by: held.by })
   }
