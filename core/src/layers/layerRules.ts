@@ -30,8 +30,8 @@ export const layerRules = {
   },
   bulk: {
     key: 'layers.bulk',
-    name: 'Thickest wall',
-    value: 7,
+    name: 'Thickest wall beside its seams',
+    value: 7.5,
     min: 4,
     max: 12,
     unit: 'mm',

@@ -77,7 +77,7 @@ describe('thickness at a place', () => {
     expect(stack.thickness('lateral', [80, 20])).toBe(2)
     expect(stack.thickness('lateral', [120, 20])).toBe(0)
     expect(stack.thickness('medial', [30, 20])).toBe(0)
-    expect(stack.thickness('lateral', [30, 20], (p) => p === 'lining')).toBe(1)
+    expect(stack.thickness('lateral', [30, 20], (a) => a.part === 'lining')).toBe(1)
   })
   it('falls straight to nothing over a straight skive', () => {
     for (const d of [0.5, 2, 5, 9.5]) expect(stack.thickness('lateral', [100 - d, 25])).toBeCloseTo(0.2 * d, 9)

@@ -16,7 +16,8 @@ import { feltSteps, type FeltStep } from './ridges.ts'
 import { turnedOutFindings } from './turnedOut.ts'
 import { listed, thicknessOf, type TurnedEdge } from './turnedStack.ts'
 import { DEPTHS, type WallArea } from '../trade/wallArea.ts'
-import { WallStack, type StackLayer } from './wallStack.ts'
+import { thickestPlaces, type ThickestPlace } from './thickestPlace.ts'
+import { WallStack } from './wallStack.ts'
 import { mm, say, bare } from '../units/sentence.ts'
 
 /** What the layers come to: plain data. */
@@ -26,8 +27,8 @@ export interface Layers {
   feather: { thinnest: FeatherPlace; thickest: FeatherPlace }
   /** What is turned there and how much it must shrink, place by place from heel to toe, each side on its own. */
   along: FeatherRun[]
-  /** The thickest place of the wall above it. */
-  wall: { side: Side; at: Point; thickness: number; layers: StackLayer[] }
+  /** The thickest place of the wall above it, beside seams and folds. */
+  wall: ThickestPlace
   /** What lies where, for whoever wants to ask more: see WallStack and TurnedStack. */
   areas: WallArea[]
   turned: TurnedEdge[]
@@ -45,23 +46,17 @@ export interface FeatherRun {
   shrinks: number
 }
 
-/** Every how manieth point of the wall's grid is looked at. */
-const EVERY = 2
-/** Ignored at the very edge of the wall, where a place may fall on either side of it; rows of the grid. */
-const RIM_ROWS = 1
-
-const sides: readonly Side[] = ['lateral', 'medial']
 /** Bulk, ridges, stacks too thick to turn and the crowded seat (docs/trade.md, "Layers and bulk"). */
 export function deriveLayers(needs: LayerNeeds): Omit<Layers, 'areas' | 'turned' | 'insoleEdge'> {
   const feather = featherPlaces(needs)
-  const wall = thickestOfWall(needs)
+  const { beside, whole } = thickestPlaces(needs.map, needs.wall, needs.areas)
   const findings = [
-    bulkFinding(wall, needs.book),
+    bulkFinding(beside, whole, needs.book),
     ...stepFindings(needs),
     ...(needs.turnedOut === null ? [turnFinding(feather.thickest, needs)] : turnedOutFindings(needs, needs.turnedOut)),
     seatFinding(needs),
   ]
-  return { findings, feather, along: alongFeather(needs), wall }
+  return { findings, feather, along: alongFeather(needs), wall: beside }
 }
 
 /** Every how manieth station of the bottom's outline is looked at. */
@@ -80,32 +75,20 @@ function featherPlaces({ bottom, turned }: LayerNeeds): Layers['feather'] {
   }
 }
 
-/** The thickest place, foam apart: a padded collar is thick because it is meant to be. */
-function thickestOfWall({ map, wall, areas }: LayerNeeds): Layers['wall'] {
-  const { columns, rows } = map.forme
-  const foam = new Set(areas.filter((a) => a.depth === DEPTHS.foam).map((a) => a.part))
-  const firm = (part: string) => !foam.has(part)
-  let best: { side: Side; at: Point; thickness: number } = { side: 'lateral', at: [0, 0], thickness: -1 }
-  for (const side of sides) {
-    for (let i = 0; i < columns; i += EVERY) {
-      for (let j = RIM_ROWS; j < rows - RIM_ROWS; j += EVERY) {
-        const at = map.flatVertex(side, i, j)
-        const thickness = wall.thickness(side, at, firm)
-        if (thickness > best.thickness) best = { side, at, thickness }
-      }
-    }
-  }
-  return { ...best, layers: wall.at(best.side, best.at).filter((l) => firm(l.part)) }
-}
+/** Thinner than this is as good as nothing, mm. */
+const HAIR = 0.05
 
-function bulkFinding(wall: Layers['wall'], book: RuleBook): LayerFinding {
+function bulkFinding(wall: ThickestPlace, whole: ThickestPlace, book: RuleBook): LayerFinding {
   const limit = book.value(layerRules.bulk)
   const fine = wall.thickness <= limit
   return {
     id: 'layers.bulk',
     level: fine ? 'fine' : 'watch',
     where: `thickest place of the wall, ${wall.side} side`,
-    sentence: say`The wall is ${mm(wall.thickness, 1)} at its thickest (${listed(wall.layers)}); up to ${mm(limit)} are usual.`,
+    sentence:
+      whole.thickness > wall.thickness + HAIR
+        ? say`Beside its seams and folds the wall is ${mm(wall.thickness, 1)} at its thickest (${listed(wall.layers)}); up to ${mm(limit)} are usual. With what those lay back it is ${mm(whole.thickness, 1)}.`
+        : say`The wall is ${mm(wall.thickness, 1)} at its thickest (${listed(wall.layers)}); up to ${mm(limit)} are usual.`,
     measured: wall.thickness,
     limit,
     unit: 'mm',

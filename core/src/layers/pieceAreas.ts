@@ -55,6 +55,7 @@ export function pieceAreas(piece: Piece, depth: number, sheet: Sheet, sight: Edg
             thickness: skive ? profileAt(skive.profile, 0) : thickness,
             area: stripInside(e.line, e.allowance),
             thinned: [],
+            laidBack: true,
           }
         }),
     ]

@@ -44,7 +44,7 @@ export function feltSteps(
     line.forEach((p, i) => {
       const reach = (by: number): Point => [p[0] + normals[i]![0] * by, p[1] + normals[i]![1] * by]
       if (!onWall(area.side, reach(EDGE)) || !onWall(area.side, reach(-EDGE))) return
-      const thick = (q: Point) => stack.thickness(area.side, q, (part) => parts.has(part))
+      const thick = (q: Point) => stack.thickness(area.side, q, ({ part }) => parts.has(part))
       const slope = Math.abs(thick(reach(RUN / 2)) - thick(reach(-RUN / 2))) / RUN
       const before = worst.get(area.part)
       if (!before || slope > before.slope) {

@@ -1,6 +1,6 @@
 import { nearest } from '../geometry/polyline.ts'
 import { Inside } from '../geometry/pointInPolygon.ts'
-import { boxOf, type Box, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, pathLength, type Box, type Path, type Point } from '../geometry/path.ts'
 import type { Side } from '../trade/side.ts'
 import { gatheredTimes, type GatherBand } from '../trade/gatherBand.ts'
 import { profileAt, type Profile, type WallArea } from '../trade/wallArea.ts'
@@ -18,14 +18,19 @@ const NOTHING = 0.005
 /** An area made ready for many questions. */
 interface Ready {
   area: WallArea
+  /** It is nowhere thicker. */
+  most: number
   inside: Inside
   thinned: { edge: Path; profile: Profile; within: Box }[]
   folds: { band: GatherBand; inside: Inside }[]
 }
 
 function ready(area: WallArea): Ready {
+  const mostTimes = ({ full, none, gained }: GatherBand) =>
+    1 + gained / Math.min(pathLength(full), none ? pathLength(none) : Infinity)
   return {
     area,
+    most: area.thickness * Math.max(1, ...(area.gathered ?? []).map(mostTimes)),
     inside: new Inside(area.area),
     folds: (area.gathered ?? []).map((band) => ({ band, inside: new Inside(band.area) })),
     thinned: area.thinned.map(({ edge, profile }) => {
@@ -72,10 +77,19 @@ export class WallStack {
     return Math.min(Infinity, ...depths)
   }
 
-  /** Their whole thickness, mm; of the parts that `only` lets through. */
-  thickness(side: Side, p: Point, only: (part: string) => boolean = () => true): number {
+  /** Their whole thickness, mm, where it is more than so much; 0 where it is not, which mostly is told without their skives. */
+  thicknessOver(than: number, side: Side, p: Point, only: (area: WallArea) => boolean): number {
+    let most = 0
+    for (const one of this.bySide[side]) if (only(one.area) && one.inside.has(p)) most += one.most
+    if (most <= than) return 0
+    const thickness = this.thickness(side, p, only)
+    return thickness > than ? thickness : 0
+  }
+
+  /** Their whole thickness, mm; of the areas that `only` lets through. */
+  thickness(side: Side, p: Point, only: (area: WallArea) => boolean = () => true): number {
     let sum = 0
-    for (const one of this.bySide[side]) if (only(one.area.part)) sum += thicknessOf(one, p)
+    for (const one of this.bySide[side]) if (only(one.area)) sum += thicknessOf(one, p)
     return sum
   }
 }

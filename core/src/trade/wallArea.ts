@@ -27,6 +27,8 @@ export interface WallArea {
   thinned: readonly ThinnedEdge[]
   /** Where it is drawn together into folds. */
   gathered?: readonly GatherBand[]
+  /** What a seam or a folded edge lays back beside its line, in a narrow strip. */
+  laidBack?: true
 }
 
 /** Order of the layers from the foot outwards; pieces of the upper lie on each other from `upper` on, what wraps them outside. */

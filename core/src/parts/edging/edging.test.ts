@@ -54,7 +54,7 @@ function thicknessInside(plan: FootPlan, part: string): (inside: number) => numb
   const l = Math.hypot(q[0] - p[0], q[1] - p[1])
   return (inside) => {
     const at = [p[0] - ((q[1] - p[1]) / l) * inside, p[1] + ((q[0] - p[0]) / l) * inside] as const
-    return stack.thickness('lateral', at, (id) => id === part)
+    return stack.thickness('lateral', at, (a) => a.part === part)
   }
 }
 
