@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { layerOf } from '../../test/layerOf.ts'
 import { boardId, samplePair } from '../../test/samplePair.ts'
 import { unite } from '../geometry/polygonClip.ts'
 import { pathLength, signedArea, type Path } from '../geometry/path.ts'
@@ -26,21 +27,6 @@ const box = (x0: number, y0: number, x1: number, y1: number): Path => [
   [x1, y1],
   [x0, y1],
 ]
-const area = (
-  part: string,
-  depth: number,
-  thickness: number,
-  path: Path,
-  thinned: WallArea['thinned'] = [],
-): WallArea => ({
-  part,
-  name: part,
-  side: 'lateral',
-  depth,
-  thickness,
-  area: path,
-  thinned,
-})
 const book = new RuleBook({}, {})
 const cache = keptCache()
 const plans = new Map<string, Plan>()
@@ -67,7 +53,10 @@ describe('thickness at a place', () => {
       ],
     },
   ]
-  const stack = new WallStack([area('puff', 4, 2, box(0, 0, 100, 50), skived), area('lining', 1, 1, box(0, 0, 60, 50))])
+  const stack = new WallStack([
+    layerOf('puff', 4, 2, box(0, 0, 100, 50), { thinned: skived }),
+    layerOf('lining', 1, 1, box(0, 0, 60, 50)),
+  ])
 
   it('is the sum of what lies there, the inner layer first', () => {
     expect(stack.at('lateral', [30, 20])).toEqual([
@@ -151,8 +140,8 @@ describe('edges', () => {
 })
 
 describe('felt steps', () => {
-  const wall = area('upper', 6, 1.4, box(0, 0, 200, 60))
-  const inner = (thinned: WallArea['thinned']) => area('puff', 4, 2, box(60, 10, 140, 50), thinned)
+  const wall = layerOf('upper', 6, 1.4, box(0, 0, 200, 60))
+  const inner = (thinned: WallArea['thinned']) => layerOf('puff', 4, 2, box(60, 10, 140, 50), { thinned })
   const worst = (thinned: WallArea['thinned']) => {
     const all = [wall, inner(thinned)]
     return Math.max(...feltSteps(all, new WallStack(all), () => true).map((s) => s.slope))

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { keptCache } from '../../test/keptCache.ts'
+import { layerOf } from '../../test/layerOf.ts'
 import { samplePair } from '../../test/samplePair.ts'
 import { boxOf, type Path, type Point } from '../geometry/path.ts'
 import { Inside } from '../geometry/pointInPolygon.ts'
@@ -19,15 +20,6 @@ const grid = Array.from({ length: columns }, (_, i) =>
   Array.from({ length: rows }, (_, j) => map.flatVertex('lateral', i, j)),
 )
 const whole: Path = [...grid.map((c) => c[0]!), ...[...grid].reverse().map((c) => c[rows - 1]!)]
-const area = (part: string, depth: number, thickness: number, path: Path): WallArea => ({
-  part,
-  name: part,
-  side: 'lateral',
-  depth,
-  thickness,
-  area: path,
-  thinned: [],
-})
 const middle = grid[columns >> 1]![rows >> 1]!
 /** A strip of so many mm across the middle of the wall, turned by so many degrees. */
 function strip(width: number, turned: number): Path {
@@ -42,11 +34,11 @@ function strip(width: number, turned: number): Path {
 }
 
 describe('the thickest place of the wall', () => {
-  const leather = area('upper', DEPTHS.upper, 1.4, whole)
+  const leather = layerOf('upper', DEPTHS.upper, 1.4, whole)
   it.each([1, 1.5, 3, 7].flatMap((width) => [0, 33, 90].map((turned) => [width, turned] as const)))(
     'is on a strip %s mm wide, however it lies (%s degrees)',
     (width, turned) => {
-      const areas = [leather, area('tape', DEPTHS.inside, 0.5, strip(width, turned))]
+      const areas = [leather, layerOf('tape', DEPTHS.inside, 0.5, strip(width, turned))]
       const { beside: found, whole } = thickestPlaces(map, new WallStack(areas), areas)
       expect(found.thickness).toBeCloseTo(1.9, 9)
       expect(whole).toEqual(found)
@@ -55,12 +47,16 @@ describe('the thickest place of the wall', () => {
     },
   )
   it('is nowhere on foam, which is meant to be felt', () => {
-    const areas = [leather, area('foam', DEPTHS.foam, 6, strip(6, 0)), area('tape', DEPTHS.inside, 0.5, strip(1, 90))]
+    const areas = [
+      leather,
+      layerOf('foam', DEPTHS.foam, 6, strip(6, 0)),
+      layerOf('tape', DEPTHS.inside, 0.5, strip(1, 90)),
+    ]
     const { beside: found } = thickestPlaces(map, new WallStack(areas), areas)
     expect([found.thickness, found.layers.map((l) => l.part)]).toEqual([expect.closeTo(1.9, 9), ['tape', 'upper']])
   })
   it('is told beside a seam, and with what the seam lays back', () => {
-    const areas = [leather, { ...area('seam', DEPTHS.upper - 0.5, 0.84, strip(1.5, 33)), laidBack: true as const }]
+    const areas = [leather, layerOf('seam', DEPTHS.upper - 0.5, 0.84, strip(1.5, 33), { laidBack: true })]
     const { beside, whole } = thickestPlaces(map, new WallStack(areas), areas)
     expect([beside.thickness, whole.thickness]).toEqual([1.4, expect.closeTo(2.24, 9)])
     expect([beside.layers.length, whole.layers.map((l) => l.part)]).toEqual([1, ['seam', 'upper']])
