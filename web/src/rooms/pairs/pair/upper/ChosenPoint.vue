@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { KeyPoint, PointPlaces, Side } from '@gentle-awl/core'
+import { refThrottled } from '@vueuse/core'
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import { tell } from '../../../../app/settings.ts'
@@ -11,26 +12,33 @@ const emit = defineEmits<{ set: [index: number, value: number]; byRule: [] }>()
 
 /** The side whose figures are shown. */
 const side = computed<Side>(() => (props.point.sides.length === 1 ? props.point.sides[0] : undefined) ?? props.front)
-const figures = computed(() =>
-  props.board.figures(props.point.track, props.board.whereIs(props.point, side.value), side.value),
+/** A figure that is written into a field has the browser lay out the page at once: while the point is pulled they follow at a distance, ms. */
+const FOLLOWS = 150
+const shown = refThrottled(
+  computed(() => ({ point: props.point, side: side.value, board: props.board })),
+  FOLLOWS,
 )
+const figures = computed(() => {
+  const { point, side, board } = shown.value
+  return board.figures(point.track, board.whereIs(point, side), side)
+})
 </script>
 
 <template>
   <section class="point" aria-label="Chosen point">
-    <h3>{{ point.name }}</h3>
+    <h3>{{ shown.point.name }}</h3>
     <div v-for="(f, i) in figures" :key="f.name" class="words-and-field">
       <span>{{ f.name }}</span>
       <LengthField
         :value="f.value"
         :min="0"
         :max="400"
-        :label="`${point.name}, ${f.name}`"
+        :label="`${shown.point.name}, ${f.name}`"
         @change="emit('set', i, $event)"
       />
     </div>
-    <p class="soft">{{ tell(point.sentence) }}</p>
-    <NButton v-if="point.moved" @click="emit('byRule')">Back to the rule</NButton>
+    <p class="soft">{{ tell(shown.point.sentence) }}</p>
+    <NButton v-if="shown.point.moved" @click="emit('byRule')">Back to the rule</NButton>
   </section>
 </template>
 

@@ -222,6 +222,7 @@ watchDebounced(
       >
       <ChosenPoint
         v-if="point"
+        :key="point.id"
         :point="point"
         :board="board"
         :front="frontSide"
