@@ -1,6 +1,6 @@
 import { counterClockwise, signedArea } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
-import type { Exchange } from './candidate.ts'
+import type { Candidate, Exchange } from './candidate.ts'
 import { bringTogether } from './bringTogether.ts'
 import { Contacts } from './contacts.ts'
 import { fill } from './fill.ts'
@@ -25,31 +25,41 @@ export interface SheetSearch {
   /** The share of the time that is gone. */
   progress: () => number
   exchange: Exchange
+  /** Hears of the first layout while its pieces are still being laid, one after the other. */
+  beginning?: (soFar: Candidate) => void
 }
 
 /**
  * Lays items on one sheet: all of them as far to the left as can be, or as much as it holds. Yields often, so that
  * whoever runs it can stop or look; what was found is with `exchange`.
  */
-export function* searchSheet({ contacts, among, sheetArea, random, progress, exchange }: SheetSearch): Generator<void> {
+export function* searchSheet(search: SheetSearch): Generator<void> {
+  const { contacts, among, sheetArea, random, progress, exchange, beginning } = search
   const { items } = contacts.stock
   const layout = new Layout(contacts)
   const alike = alikeIn(contacts.stock)
+  const asItLies = (): Candidate => ({
+    places: copyOf(layout.places),
+    area: layout.active.reduce((sum, i) => sum + items[i]!.area, 0),
+    reach: layout.reach(),
+    apart: layout.apart(),
+  })
   const tell = () => {
     swapAlike(layout, alike)
-    exchange.tell({
-      places: copyOf(layout.places),
-      area: layout.active.reduce((sum, i) => sum + items[i]!.area, 0),
-      reach: layout.reach(),
-      apart: layout.apart(),
-    })
+    exchange.tell(asItLies())
   }
   const hasMates = among.some((i) => items[i]!.mate >= 0)
   const first = () => (hasMates ? Math.min(1, progress() / BEFORE_MATES) : progress())
   // Mates, which are as large but for rounding, one after the other.
   const area = (i: number) => Math.round(items[i]!.area)
   const bySize = [...among].sort((a, b) => area(b) - area(a) || a - b)
-  const out = yield* greedy(layout, bySize, random)
+  const laying = greedy(layout, bySize, random)
+  let laid = laying.next()
+  for (; !laid.done; laid = laying.next()) {
+    beginning?.(asItLies())
+    yield
+  }
+  const out = laid.value
   tell()
   if (out.length > 0) yield* fill({ layout, among, sheetArea, random, progress: first, tell, other: exchange.best })
   if (layout.active.length === among.length) {
@@ -66,7 +76,7 @@ export function* searchSheet({ contacts, among, sheetArea, random, progress, exc
 export const searchWhole = (
   stock: Stock,
   bin: NestInstance['bin'],
-  how: { seed: number } & Pick<SheetSearch, 'progress' | 'exchange'>,
+  how: { seed: number } & Pick<SheetSearch, 'progress' | 'exchange' | 'beginning'>,
 ): Generator<void> =>
   searchSheet({
     contacts: new Contacts(stock, bin),
@@ -75,6 +85,7 @@ export const searchWhole = (
     random: seeded(how.seed),
     progress: how.progress,
     exchange: how.exchange,
+    beginning: how.beginning,
   })
 
 /** Area of a sheet without its flaws, mm2 (flaws are taken not to lie on each other). */

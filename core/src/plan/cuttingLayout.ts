@@ -62,7 +62,7 @@ function waysOn(ground: LayGround, turn: LayTurn): { way: number; off: readonly 
   if (turn === 'free' || ground.directions.length === 0) return off.map((o) => ({ way: ground.tight + o, off: [] }))
   const raster = tightRaster(ground, ground.outline)
   return Array.from({ length: 180 / FIELD_STEP }, (_, k) => k * FIELD_STEP)
-    .filter((way) => shareOf(raster, ground.outline, way, FIELD_OFF[turn]) > RARE)
+    .filter((way) => shareOf(raster, way, FIELD_OFF[turn]) > RARE)
     .map((way) => ({ way, off: whereOff(raster, way, FIELD_OFF[turn]) }))
 }
 

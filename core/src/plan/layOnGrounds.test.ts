@@ -98,6 +98,11 @@ describe('pieces laid on several hides', () => {
     expect(left).toBeGreaterThan(0)
     expect(places).toHaveLength(all - left)
   })
+  it('are seen one after the other as they are laid for the first time', () => {
+    const search = layOnGrounds(order([sheetGround({ length: 900, width: 400 })]), 3, () => 0)
+    const laid = Array.from({ length: all }, () => search.next().value.places.length)
+    expect(laid).toEqual(Array.from({ length: all }, (_, k) => k + 1))
+  })
   it('leave a second hide alone where one is enough', () => {
     const large = sheetGround({ length: 900, width: 400 })
     const { places } = lay(order([large, large]), 60)

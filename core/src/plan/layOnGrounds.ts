@@ -1,4 +1,4 @@
-import { exchangeInPlace, taken } from '../nesting/candidate.ts'
+import { exchangeInPlace, taken, type Candidate } from '../nesting/candidate.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
 import { stockOf } from '../nesting/shapes.ts'
 import type { LaidPlace, PairLayout } from '../model/layout.ts'
@@ -73,14 +73,17 @@ export function* layOnGrounds(
     const { bin, pieces: cut } = cuttingLayout(rest, ground, how, lies)
     const stock = stockOf(cut, how.gap)
     const exchange = exchangeInPlace()
+    // Whoever watches sees at once how it begins.
+    let begun: Candidate | null = null
+    const beginning = (soFar: Candidate) => void (begun = soFar)
     const found = (): LaidSoFar => {
-      const best = exchange.best()
+      const best = exchange.best() ?? begun
       const laid = best ? placesOf(rest, placementsOf(stock, best.places, 0), on, places) : []
       const where = laid.length > 0 ? { on, reach: best!.reach } : last
       const left = countOf(rest) - laid.length
       return { places: [...places, ...laid], left, ...where, apart: apart + (best?.apart ?? 0) }
     }
-    for (const _ of searchWhole(stock, bin, { seed, progress: gone, exchange })) {
+    for (const _ of searchWhole(stock, bin, { seed, progress: gone, exchange, beginning })) {
       yield found()
       if (gone() >= 1 && exchange.best()) break
     }

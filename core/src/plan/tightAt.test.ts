@@ -76,10 +76,10 @@ describe('where a hide gives too far off a way', () => {
   it('is all of it or nothing where there is one way', () => {
     const raster = tightRaster({ tight: 20, directions: [] }, outline)
     expect(whereOff(raster, 25, 10)).toEqual([])
-    expect([25, 60].map((way) => shareOf(raster, outline, way, 10))).toEqual([1, 0])
+    expect([25, 60].map((way) => shareOf(raster, way, 10))).toEqual([1, 0])
     // One half turned: by symmetry half of it gives that way.
     const halves = tightRaster({ tight: 45, directions: [mark(150, 200, 0), mark(450, 200, 90)] }, outline)
-    expect(shareOf(halves, outline, 0, 45)).toBeCloseTo(0.5, 1)
+    expect(shareOf(halves, 0, 45)).toBeCloseTo(0.5, 1)
     const all = whereOff(raster, 60, 10)
     expect(all).toHaveLength(1)
     expect(all[0]).toHaveLength(4)

@@ -1,4 +1,5 @@
-import { boxOf, contains, type Path, type Point } from '../geometry/path.ts'
+import { boxOf, type Path, type Point } from '../geometry/path.ts'
+import { Inside } from '../geometry/pointInPolygon.ts'
 import type { Hide } from '../model/hide.ts'
 
 /** Which way a hide gives least: as a whole, and where it was looked at. */
@@ -47,6 +48,9 @@ export interface TightRaster {
   rows: number
   /** At the corners, row by row, degrees. */
   ways: Float64Array
+  /** Which corners lie on the hide, and how many. */
+  on: Uint8Array
+  count: number
 }
 
 export function tightRaster(field: TightField, outline: Path): TightRaster {
@@ -54,25 +58,26 @@ export function tightRaster(field: TightField, outline: Path): TightRaster {
   const columns = Math.ceil((b.maxX - b.minX) / SQUARE)
   const rows = Math.ceil((b.maxY - b.minY) / SQUARE)
   const ways = new Float64Array((columns + 1) * (rows + 1))
-  for (let r = 0; r <= rows; r++) {
-    for (let c = 0; c <= columns; c++) {
-      ways[r * (columns + 1) + c] = tightAt(field, [b.minX + c * SQUARE, b.minY + r * SQUARE])
+  const on = new Uint8Array(ways.length)
+  const hide = new Inside(outline)
+  let count = 0
+  for (let r = 0, k = 0; r <= rows; r++) {
+    for (let c = 0; c <= columns; c++, k++) {
+      const at: Point = [b.minX + c * SQUARE, b.minY + r * SQUARE]
+      ways[k] = tightAt(field, at)
+      if (!hide.has(at)) continue
+      on[k] = 1
+      count++
     }
   }
-  return { minX: b.minX, minY: b.minY, columns, rows, ways }
+  return { minX: b.minX, minY: b.minY, columns, rows, ways, on, count }
 }
 
 /** The share of a hide that gives least within `allowed` degrees of `way`, by the corners of the raster that lie on it. */
-export function shareOf({ minX, minY, columns, rows, ways }: TightRaster, outline: Path, way: number, allowed: number) {
-  let [on, good] = [0, 0]
-  for (let r = 0; r <= rows; r++) {
-    for (let c = 0; c <= columns; c++) {
-      if (!contains(outline, [minX + c * SQUARE, minY + r * SQUARE])) continue
-      on++
-      if (betweenWays(ways[r * (columns + 1) + c]!, way) <= allowed) good++
-    }
-  }
-  return on === 0 ? 0 : good / on
+export function shareOf({ ways, on, count }: TightRaster, way: number, allowed: number): number {
+  let good = 0
+  for (let k = 0; k < ways.length; k++) if (on[k] === 1 && betweenWays(ways[k]!, way) <= allowed) good++
+  return count === 0 ? 0 : good / count
 }
 
 /**
@@ -80,13 +85,12 @@ export function shareOf({ minX, minY, columns, rows, ways }: TightRaster, outlin
  * to its left (islands in it run the other way round).
  */
 export function whereOff({ minX, minY, columns, rows, ways }: TightRaster, way: number, allowed: number): Path[] {
-  const isOff = (r: number, c: number) => betweenWays(ways[r * (columns + 1) + c]!, way) > allowed
-  const taken = (r: number, c: number) =>
-    r >= 0 &&
-    c >= 0 &&
-    r < rows &&
-    c < columns &&
-    (isOff(r, c) || isOff(r, c + 1) || isOff(r + 1, c) || isOff(r + 1, c + 1))
+  const off = Uint8Array.from(ways, (w) => (betweenWays(w, way) > allowed ? 1 : 0))
+  const taken = (r: number, c: number): boolean => {
+    if (r < 0 || c < 0 || r >= rows || c >= columns) return false
+    const k = r * (columns + 1) + c
+    return off[k]! + off[k + 1]! + off[k + columns + 1]! + off[k + columns + 2]! > 0
+  }
   /** Sides of squares from corner to corner, by where they begin. */
   const sides = new Map<number, number[]>()
   const side = (r0: number, c0: number, r1: number, c1: number) => {

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { boxOf, turnedInPlace, type CuttingGroup } from '@gentle-awl/core'
 import { useLocalStorage } from '@vueuse/core'
-import { formatDuration, intervalToDuration } from 'date-fns'
 import { NButton, NProgress, NSwitch } from 'naive-ui'
 import { computed, ref } from 'vue'
 import { showArea } from '../../../../app/settings.ts'
@@ -21,6 +20,7 @@ import LaidPieceFields from './LaidPieceFields.vue'
 import LayoutDrawing from './LayoutDrawing.vue'
 import LayoutOut from './LayoutOut.vue'
 import { layoutVerdict, matesSentence, reachOf, wrongSentence } from './layoutVerdict.ts'
+import { searchWords } from './searchWords.ts'
 import { movedGround, sideBySide } from './sideBySide.ts'
 import { useLayout } from './useLayout.ts'
 
@@ -34,6 +34,11 @@ const { layout, search, server, busy, places, pieces, unlaid, wrong } = room
 const seconds = useLocalStorage('gentle-awl.layout-seconds', 10)
 /** Where it is looked for: on the server it goes on when this page is closed, for up to an hour. */
 const where = useLocalStorage<'page' | 'server'>('gentle-awl.layout-where', 'page')
+const turns = [
+  { value: 'along', name: 'Tight along it' },
+  { value: 'near', name: 'Within 10°' },
+  { value: 'free', name: 'As they fit' },
+] as const
 const lookers = [
   { value: 'page', name: 'Look on this page' },
   { value: 'server', name: 'Let the server look' },
@@ -44,24 +49,10 @@ function look(): void {
   void (where.value === 'page' ? room.layOut(so) : room.leaveToServer(so))
 }
 const progress = computed(() => search.progress.value ?? server.progress.value ?? 0)
-const inWords = (s: number) => formatDuration(intervalToDuration({ start: 0, end: 1000 * s }))
-/** What the server says of its search, while that is about what is shown. */
-const served = computed(() => {
-  const is = server.search.value
-  if (!is || search.progress.value !== null) return ''
-  if (is.state === 'waits') return 'Waits on the server until another layout is done.'
-  if (is.state === 'runs') {
-    return 'The server is looking. This page may be closed: what is found is kept. Whatever you change here ends it.'
-  }
-  if (is.state === 'ended') return is.why
-  if (is.version !== room.version.value) return ''
-  return is.state === 'done' ? `The server looked for ${inWords(is.seconds)}, and this is what it found.` : ''
-})
-const turns = [
-  { value: 'along', name: 'Tight along it' },
-  { value: 'near', name: 'Within 10°' },
-  { value: 'free', name: 'As they fit' },
-] as const
+/** What the server says of its search, unless the page looks itself. */
+const served = computed(() =>
+  search.progress.value === null ? searchWords(server.search.value, room.version.value) : '',
+)
 
 const orderOf = (which: string) => room.pairs.value.find((p) => p.id === which)?.order ?? ''
 const pairOptions = computed(() =>
