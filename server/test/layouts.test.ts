@@ -169,6 +169,20 @@ describe('a layout looked for on the server', () => {
     expect((await kept(a.path))!.places.length).toBeGreaterThan(1)
     expect(await kept(b.path)).toMatchObject({ version: 1, places: b.own.places })
   })
+  it('stopped when it has hardly begun leaves what was laid before', async () => {
+    const { id, path, own } = await laidPair()
+    // As many as there are, somewhere on the sheet.
+    const laid = toLay(id, calfOf()).map(({ piece, cut }) => ({
+      ...own.places[0]!,
+      record: piece.record,
+      foot: cut.foot,
+      pinned: false,
+    }))
+    await server.call('PUT', `${path}/layouts`, { version: 1, body: { ...own, places: laid } })
+    await look(path, 600, 2)
+    await server.call('DELETE', `${path}/layouts/searches?material=Tar-brown%20calf`)
+    expect((await kept(path))!.places).toHaveLength(laid.length)
+  })
   it('ends where somebody changes the layout, which stays as it was changed', async () => {
     const { path, own } = await laidPair()
     await look(path, 600)

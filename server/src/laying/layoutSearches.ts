@@ -153,6 +153,9 @@ export class LayoutSearches {
   private async write(search: Running, last: boolean): Promise<void> {
     const { best, written, pair, layout } = search
     if (!best || best === written) return
+    // What is only begun does not take the place of what was laid before, unless no more came of it in all the time.
+    const fewer = best.places.length < layout.places.length
+    if (fewer && (!last || search.stop.signal.aborted)) return
     const next = { ...layout, places: [...best.places] }
     try {
       search.version = await this.store.write((tx) => keepLayout(tx, pair, search.version, next))

@@ -159,6 +159,22 @@ describe('a layout', () => {
     await flushPromises()
     expect(kept[0]).toMatchObject({ gap: 2, places: [{ x: 300 }, { x: 100 }], version: 5 })
   })
+  it('stopped before all lie that lay there stays as it was; stopped later it is as it was found', async () => {
+    const r = await room()
+    const looked = (places: LaidPlace[]) => {
+      r.search.layOut = (_order, _seconds, found) => {
+        found({ places, left: 2 - places.length, on: 0, reach: 90, apart: 0 })
+        return Promise.resolve(null)
+      }
+      return r.layOut(60)
+    }
+    await looked([at('right', 7)])
+    await flushPromises()
+    expect(kept[0]!.places).toEqual(laid.places)
+    await looked([at('right', 7), at('left', 80)])
+    await flushPromises()
+    expect(kept[0]!.places.map((p) => p.x)).toEqual([7, 80])
+  })
   /** The server has found something better. */
   function find(x: number): void {
     const version = kept[0]!.version + 1

@@ -290,8 +290,11 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
     step()
     const order = layOrderOf(layout.value, pieces.value, grounds.value)
     const show = (found: readonly LaidPlace[]) => (layout.value = { ...layout.value, places: [...found] })
+    const was = layout.value.places
     const done = await search.layOut(order, seconds, (news) => show(news.places))
     if (done) show(done.places)
+    // Stopped before all lay that lay there: that stays.
+    else if (layout.value.places.length < was.length) show(was)
     if (search.problem.value === '') set(layout.value)
   }
   /** The same on the server, where it goes on when this page is closed. */
