@@ -32,7 +32,7 @@ import { ifMatch, sendVersioned } from '../http/revision.ts'
 import type { Jobs } from '../jobs/pool.ts'
 
 /** How long a timetable is searched for, and each of the tries of a promise, seconds. */
-const SEARCH = { first: 2.5, timetable: 0.8, promise: 0.3 }
+const SEARCH = { first: 2.5, timetable: 0.8, promise: 0.7 }
 /** Where one step is put elsewhere all else stays, as far as it can: no saving is worth a calendar that people know no more. */
 const STAYS = 1
 /** A timetable is good for so long while nothing happens, ms: then what was to begin has not, and moves. */
