@@ -70,6 +70,12 @@ interface Reason {
   next: number
 }
 
+function once(known: Map<number, Reason>, i: number, find: () => Reason): Reason {
+  const reason = known.get(i) ?? find()
+  known.set(i, reason)
+  return reason
+}
+
 /** What each operation of a schedule waited for last: found when it is asked for, and once. */
 export class Reasons {
   private readonly found = new Map<number, Reason>()
@@ -82,20 +88,12 @@ export class Reasons {
   ) {}
 
   of(i: number): Reason {
-    const known = this.found.get(i)
-    if (known) return known
-    const reason = this.find(i)
-    this.found.set(i, reason)
-    return reason
+    return once(this.found, i, () => this.find(i))
   }
 
   /** What held it, whatever must follow it. */
   private heldBy(i: number): Reason {
-    const known = this.held.get(i)
-    if (known) return known
-    const reason = this.findHeld(i)
-    this.held.set(i, reason)
-    return reason
+    return once(this.held, i, () => this.findHeld(i))
   }
 
   private find(i: number): Reason {
