@@ -63,12 +63,7 @@ export async function workshopFigures(say: (r: Result) => void): Promise<void> {
   })
   const jobs = makeJobs()
   const news = new News()
-  const searches = new LayoutSearches(
-    store,
-    jobs,
-    (pair) => news.tell(pair),
-    (error) => process.stderr.write(`${String(error)}\n`),
-  )
+  const searches = new LayoutSearches(store, jobs, news, (error) => process.stderr.write(`${String(error)}\n`))
   const server = makeApp({ store, jobs, log: pino({ level: 'silent' }), news, searches }).listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const address = server.address()

@@ -49,11 +49,8 @@ const daily = setInterval(() => void backUp(), DAY)
 const jobs = makeJobs(store.folder === null ? null : filesOf(store.folder).kept)
 const pages = join(root, 'web', 'dist')
 const news = new News()
-const searches = new LayoutSearches(
-  store,
-  jobs,
-  (pair) => news.tell(`/layouts/${pair}`),
-  (error) => log.warn({ err: error }, 'A layout could not be looked for.'),
+const searches = new LayoutSearches(store, jobs, news, (error) =>
+  log.warn({ err: error }, 'A layout could not be looked for.'),
 )
 const server = makeApp({ store, jobs, log, news, searches, pages: existsSync(pages) ? pages : undefined }).listen(
   port,

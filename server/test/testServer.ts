@@ -46,8 +46,7 @@ export async function testServer(folder = mkdtempSync(join(tmpdir(), 'gentle-awl
   const news = new News()
   const faults: unknown[] = []
   const program = new URL(inject('layThread'))
-  const tell = (pair: string) => news.tell(`/layouts/${pair}`)
-  const searches = new LayoutSearches(store, jobs, tell, (error) => faults.push(error), program)
+  const searches = new LayoutSearches(store, jobs, news, (error) => faults.push(error), program)
   const app = makeApp({ store, jobs, log: pino({ level: 'silent' }), news, searches })
   const server = await new Promise<Server>((resolve) => {
     const s = app.listen(0, '127.0.0.1', () => resolve(s))

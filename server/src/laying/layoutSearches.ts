@@ -10,6 +10,7 @@ import {
 import { StoreError } from '../db/errors.ts'
 import { keepLayout, type StoredLayout } from '../db/layouts.ts'
 import type { Store } from '../db/open.ts'
+import type { News } from '../http/news.ts'
 import { Problem } from '../http/problem.ts'
 import type { Jobs } from '../jobs/pool.ts'
 import { layInThreads, LayRefusal } from './layInThreads.ts'
@@ -48,11 +49,11 @@ export class LayoutSearches {
   private turn: Promise<void> = Promise.resolve()
   private closed = false
 
-  /** `tell` hears the pair whose layout has changed, `failed` what is a fault of ours; `program` is what a thread does. */
+  /** `failed` hears of what is a fault of ours; `program` is what a thread does. */
   constructor(
     private readonly store: Store,
     private readonly jobs: Jobs,
-    private readonly tell: (pair: string) => void,
+    private readonly news: Pick<News, 'tell'>,
     private readonly failed: (error: unknown) => void,
     private readonly program?: URL,
   ) {}
@@ -106,7 +107,7 @@ export class LayoutSearches {
   private async run(search: Running): Promise<void> {
     if (search.stop.signal.aborted || this.closed) return
     search.state = 'runs'
-    this.tell(search.pair)
+    this.tell(search)
     try {
       await this.look(search)
       search.state = search.stop.signal.aborted ? 'stopped' : 'done'
@@ -114,7 +115,7 @@ export class LayoutSearches {
       search.state = 'ended'
       search.why = this.reasonOf(error)
     }
-    this.tell(search.pair)
+    this.tell(search)
   }
 
   private async look(search: Running): Promise<void> {
@@ -166,7 +167,11 @@ export class LayoutSearches {
       throw error
     }
     search.written = best
-    this.tell(pair)
+    this.tell(search)
+  }
+
+  private tell({ pair }: Running): void {
+    this.news.tell(`/layouts/${pair}`)
   }
 
   /** Why it ended, in a sentence; what nobody could know is told to the log as well. */
