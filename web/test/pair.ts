@@ -1,6 +1,7 @@
 import type { Last, Material, PairLabel } from '@gentle-awl/core'
 import { samplePair } from '../../core/test/samplePair.ts'
-import type { PairView, Stored } from '../src/api/client.ts'
+import type { Stored } from '../src/api/ask.ts'
+import type { PairView } from '../src/api/client.ts'
 
 /** The core's sample pair, as the server sends it. */
 export const sample = samplePair()

@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { decisions, label } from '../../test/pair.ts'
-import { api, ApiError } from './client.ts'
+import { ApiError } from './ask.ts'
+import { api } from './client.ts'
 
 afterEach(() => {
   vi.unstubAllGlobals()

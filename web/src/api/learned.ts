@@ -1,5 +1,5 @@
 import type { LearnedMinutes, LearnedWait, LessonFields, OwnFaultFields, ToolChange, ToolWear } from '@gentle-awl/core'
-import { send, shelf } from './client.ts'
+import { send, shelf } from './ask.ts'
 
 /** What the logs of the newest pairs tell. */
 export interface Learned {

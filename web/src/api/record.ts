@@ -1,5 +1,5 @@
 import type { CheckReading, GivenUp, NewReading, Setback } from '@gentle-awl/core'
-import { send } from './client.ts'
+import { send } from './ask.ts'
 
 export interface Photograph {
   id: string

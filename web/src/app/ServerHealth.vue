@@ -2,7 +2,8 @@
 import { useIntervalFn } from '@vueuse/core'
 import { NAlert } from 'naive-ui'
 import { onMounted, ref } from 'vue'
-import { api, ApiError } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
+import { api } from '../api/client.ts'
 import { useAttempt } from './useAttempt.ts'
 
 /** What is wrong with the server itself (a database that is held, a backup that failed), on whatever page one is. */

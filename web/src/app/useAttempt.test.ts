@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { ApiError } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
 import { OutlineError } from '../formats/outlineError.ts'
 import { useAttempt } from './useAttempt.ts'
 

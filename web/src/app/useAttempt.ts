@@ -1,5 +1,5 @@
 import { ref, type Ref } from 'vue'
-import { ApiError } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
 import { OutlineError } from '../formats/outlineError.ts'
 
 /** A no with a sentence for the person who asked: of the server, or of a file that was chosen. */

@@ -2,7 +2,8 @@ import { FootMeasures, type Feet } from '@gentle-awl/core'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import { api, ApiError, type Stored } from '../api/client.ts'
+import { ApiError, type Stored } from '../api/ask.ts'
+import { api } from '../api/client.ts'
 import { NEW_FEET, useFeet } from './feetStore.ts'
 
 const blank = FootMeasures.parse({})

@@ -3,7 +3,8 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { z } from 'zod'
-import { api, type Stored } from '../api/client.ts'
+import { type Stored } from '../api/ask.ts'
+import { api } from '../api/client.ts'
 
 /** Feet as they stand in the fields: not every label is written yet, and they may not be kept. */
 const Typed = z.object({

@@ -1,5 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import type { Stored } from '../api/client.ts'
+import type { Stored } from '../api/ask.ts'
 
 interface Shelf<F, T extends { id: string }> {
   list: () => Promise<Stored<T>[]>

@@ -1,7 +1,7 @@
 import { generateLast, Last, landmarks, lastReadings } from '@gentle-awl/core'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Stored } from '../api/client.ts'
+import type { Stored } from '../api/ask.ts'
 import { START } from '../rooms/lasts/shape/figures.ts'
 import { useLast } from './lastStore.ts'
 

@@ -1,6 +1,6 @@
 import type { OwnFaultFields } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
-import type { Stored } from '../api/client.ts'
+import type { Stored } from '../api/ask.ts'
 import { learnedApi } from '../api/learned.ts'
 import { keptShelf } from './keptShelf.ts'
 

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { view } from '../../test/pair.ts'
-import { ApiError } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
 import { recordApi, type PairRecord } from '../api/record.ts'
 import { usePair } from './pairStore.ts'
 import { useRecord } from './recordStore.ts'

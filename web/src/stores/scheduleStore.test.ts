@@ -2,7 +2,8 @@ import { usualWeek, WorkshopDays } from '@gentle-awl/core'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { plainStep } from '../../../core/test/plainStep.ts'
-import { api, ApiError, type Schedule } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
+import { api, type Schedule } from '../api/client.ts'
 import { useSchedule } from './scheduleStore.ts'
 
 const days = WorkshopDays.parse({ makers: [{ id: 'window', name: 'Window bench', hours: usualWeek() }] })

@@ -1,7 +1,8 @@
 import { type CardStep, type OpenPair, type WorkshopDays } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { api, ApiError, type Schedule, type VersionedDays } from '../api/client.ts'
+import { ApiError } from '../api/ask.ts'
+import { api, type Schedule, type VersionedDays } from '../api/client.ts'
 
 /** So long a timetable is looked at before it is asked for again, ms: the server keeps it about as long. */
 export const STALE = 5 * 60_000 + 1000

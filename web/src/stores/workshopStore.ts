@@ -14,7 +14,8 @@ import {
 } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { ref, shallowReactive, shallowRef } from 'vue'
-import { api, type Stored } from '../api/client.ts'
+import { type Stored } from '../api/ask.ts'
+import { api } from '../api/client.ts'
 import { choicesFor } from './choices.ts'
 
 /** Lasts, materials, bought soles and house rules: what every pair draws on. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ShelfLast } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import type { Stored } from '../api/client.ts'
+import type { Stored } from '../api/ask.ts'
 import { tell } from '../app/settings.ts'
 import { useAttempt } from '../app/useAttempt.ts'
 import { pathData } from '../drawing/svgPath.ts'

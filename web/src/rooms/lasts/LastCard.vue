@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { holdOn, type LastHold, type ShelfLast } from '@gentle-awl/core'
 import { computed, shallowRef } from 'vue'
-import { type PairName, type Stored } from '../../api/client.ts'
+import { type Stored } from '../../api/ask.ts'
+import { type PairName } from '../../api/client.ts'
 import { showLength } from '../../app/settings.ts'
 import { sayDay, today } from './days.ts'
 import type { BuiltLast } from '../../workers/last/lastWorker.ts'

@@ -1,7 +1,8 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
-import { api, ApiError } from '../../api/client.ts'
+import { ApiError } from '../../api/ask.ts'
+import { api } from '../../api/client.ts'
 import { useGauge } from './useGauge.ts'
 
 let told: { paths: () => readonly string[]; changed: () => void }[] = []

@@ -15,7 +15,8 @@ import {
   type UnitFit,
 } from '@gentle-awl/core'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
-import { api, type PairName, type Stored } from '../../../api/client.ts'
+import { type Stored } from '../../../api/ask.ts'
+import { api, type PairName } from '../../../api/client.ts'
 import BoughtSoleDrawing from '../../../drawing/BoughtSoleDrawing.vue'
 import { outlinesOf } from '../../../workers/outlines/outlinesOf.ts'
 import type { Answer } from '../../../workers/answer.ts'

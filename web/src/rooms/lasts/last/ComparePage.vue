@@ -2,7 +2,7 @@
 import { NCheckbox, NTable } from 'naive-ui'
 import { bodyMesh, wallPoint, type LaidTogether, type Vec3 } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { ApiError } from '../../../api/client.ts'
+import { ApiError } from '../../../api/ask.ts'
 import { bareLength, inUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { distanceColours, distanceGradient } from './distanceColours.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'

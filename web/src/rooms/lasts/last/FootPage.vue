@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { FeetFields, footFit, girthOf, RuleBook, type FitLine, type TapeAlong } from '@gentle-awl/core'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { api, ApiError } from '../../../api/client.ts'
+import { ApiError } from '../../../api/ask.ts'
+import { api } from '../../../api/client.ts'
 import { inUnit, lengthWord, showLength, tell } from '../../../app/settings.ts'
 import { bodyOf, lastBench } from '../../../workers/last/lastBench.ts'
 import { NEW_FEET, useFeet, type TypedFeet } from '../../../stores/feetStore.ts'

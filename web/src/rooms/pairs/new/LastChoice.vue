@@ -2,7 +2,7 @@
 import { shelfFigures, type ShelfLast } from '@gentle-awl/core'
 import { NPagination } from 'naive-ui'
 import { computed, ref } from 'vue'
-import type { Stored } from '../../../api/client.ts'
+import type { Stored } from '../../../api/ask.ts'
 import { showLength } from '../../../app/settings.ts'
 import SearchField from '../../../ui/SearchField.vue'
 import PictureChoice from '../../../ui/PictureChoice.vue'

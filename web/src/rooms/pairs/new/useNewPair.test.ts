@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { decisions, last, materials } from '../../../../test/pair.ts'
+import { ApiError } from '../../../api/ask.ts'
 import { api, type PairName } from '../../../api/client.ts'
 import { pieceWords } from './pieceWords.ts'
 import { goesWith, useNewPair, wayFor } from './useNewPair.ts'
@@ -93,7 +94,7 @@ describe('a new pair', () => {
   })
   it('goes on with what is likeliest when the newest pair cannot be asked for', async () => {
     const form = await begun()
-    vi.spyOn(api, 'pairLike').mockRejectedValue(new (await import('../../../api/client.ts')).ApiError(503, 'Busy.'))
+    vi.spyOn(api, 'pairLike').mockRejectedValue(new ApiError(503, 'Busy.'))
     form.chooseStyle('court')
     await flushPromises()
     expect(form.unlike.value).toBe('Busy.')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { boxOf, type Hide } from '@gentle-awl/core'
 import { computed } from 'vue'
-import type { Stored } from '../../../api/client.ts'
+import type { Stored } from '../../../api/ask.ts'
 import { showArea, showLength } from '../../../app/settings.ts'
 import GroundShape from '../../../drawing/GroundShape.vue'
 import { capital } from '../../../ui/capital.ts'

@@ -2,7 +2,8 @@ import type { CuttingGroup, LaidPlace, LayoutSearch, PairLayout, Path } from '@g
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
-import { api, ApiError, type Stored } from '../../../../api/client.ts'
+import { ApiError, type Stored } from '../../../../api/ask.ts'
+import { api } from '../../../../api/client.ts'
 import { useLayout } from './useLayout.ts'
 
 const [PAIR, OTHER] = ['01900000-0000-7000-8000-0000000000a1', '01900000-0000-7000-8000-0000000000a2']

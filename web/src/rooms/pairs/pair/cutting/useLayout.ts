@@ -20,7 +20,8 @@ import {
 } from '@gentle-awl/core'
 import { StorageSerializers, useLocalStorage } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch } from 'vue'
-import { api, type PairName, type Stored } from '../../../../api/client.ts'
+import { type Stored } from '../../../../api/ask.ts'
+import { api, type PairName } from '../../../../api/client.ts'
 import { useNews } from '../../../../app/news.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 import { usualSheet, whatIsThere } from './layoutGrounds.ts'
@@ -164,7 +165,7 @@ export function useLayout(pairId: string, group: () => CuttingGroup) {
       const kept = found.find((l) => l.material === material)
       if (isAtWork() || !kept || kept.version === version.value) return
       if (server.newest(version.value) !== kept.version) {
-        before.value = [...before.value, layout.value]
+        step()
         note.value = ELSEWHERE
       }
       version.value = kept.version

@@ -1,7 +1,8 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
-import { api, ApiError, type TableReport } from '../../../../api/client.ts'
+import { ApiError } from '../../../../api/ask.ts'
+import { api, type TableReport } from '../../../../api/client.ts'
 import { useTable } from './useTable.ts'
 
 const report = (some: Partial<TableReport> = {}): TableReport => ({

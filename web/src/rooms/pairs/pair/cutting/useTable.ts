@@ -1,5 +1,6 @@
 import { onScopeDispose, shallowRef } from 'vue'
-import { api, ApiError, type TableReport } from '../../../../api/client.ts'
+import { ApiError } from '../../../../api/ask.ts'
+import { api, type TableReport } from '../../../../api/client.ts'
 import { useAttempt } from '../../../../app/useAttempt.ts'
 
 /** How often the table is asked how far it is, ms. */
