@@ -13,16 +13,24 @@ const RAMP = { heel: 45, toe: 110 }
 /** Up to which share of the wall's height a side's own feather line is felt. */
 const FADE = 0.5
 
-/** A wall's grid laid out flat, 2 numbers a point, with a finder of the triangle under a place. */
-export interface Chart {
-  flat: Float64Array
-  closest: ClosestPoints
-}
+/** A wall's grid laid out flat, 2 numbers a point, with a finder of the triangle under a place: made when it is first asked. */
+export class Chart {
+  private finder: ClosestPoints | null = null
 
-const chartOf = (forme: Forme, flat: Float64Array): Chart => {
-  const positions = new Float64Array((3 * flat.length) / 2)
-  for (let v = 0; v < flat.length / 2; v++) positions.set([flat[2 * v]!, flat[2 * v + 1]!], 3 * v)
-  return { flat, closest: new ClosestPoints({ positions, triangles: wallTriangles(forme.columns, forme.rows) }) }
+  constructor(
+    private readonly grid: { columns: number; rows: number },
+    readonly flat: Float64Array,
+  ) {}
+
+  get closest(): ClosestPoints {
+    if (this.finder) return this.finder
+    const positions = new Float64Array((3 * this.flat.length) / 2)
+    for (let v = 0; v < this.flat.length / 2; v++) {
+      positions[3 * v] = this.flat[2 * v]!
+      positions[3 * v + 1] = this.flat[2 * v + 1]!
+    }
+    return (this.finder = new ClosestPoints({ positions, triangles: wallTriangles(this.grid.columns, this.grid.rows) }))
+  }
 }
 
 /** The feather line of a flat grid. */
@@ -35,7 +43,7 @@ export const featherOf = ({ columns, rows }: Forme, flat: Float64Array): Path =>
  * a place on the pattern's feather line is a place on the last's.
  */
 export function chartsOf(forme: Forme, feather: 'own' | 'mean'): Record<'mean' | Side, Chart> {
-  const mean = chartOf(forme, forme.mean)
+  const mean = new Chart(forme, forme.mean)
   if (feather === 'mean') return { mean, lateral: mean, medial: mean }
   const { columns, rows } = forme
   const line = featherOf(forme, forme.mean)
@@ -52,7 +60,7 @@ export function chartsOf(forme: Forme, feather: 'own' | 'mean'): Record<'mean' |
         for (const d of [0, 1]) flat[foot + 2 * j + d]! += share * (forme.flat[side][foot + d]! - forme.mean[foot + d]!)
       }
     }
-    return chartOf(forme, flat)
+    return new Chart(forme, flat)
   }
   return { mean, lateral: own('lateral'), medial: own('medial') }
 }

@@ -102,19 +102,26 @@ export class ClosestPoints {
     this.seen = new Int32Array(t.length / 3)
   }
 
+  /** The box along axis `c` in which a value lies, the outermost ones going on without end. */
   private index(c: number, value: number): number {
     const i = Math.floor((value - this.min[c]!) / this.cell)
     return i < 0 ? 0 : i >= this.count[c]! ? this.count[c]! - 1 : i
   }
 
+  /** Every box that the box round a triangle touches. Called for each triangle: nothing is made on the way. */
   private eachCell(t: Uint32Array, v: ArrayLike<number>, visit: (cell: number, triangle: number) => void): void {
+    const low = (c: number, k: number) =>
+      this.index(c, Math.min(v[3 * t[k]! + c]!, v[3 * t[k + 1]! + c]!, v[3 * t[k + 2]! + c]!))
+    const high = (c: number, k: number) =>
+      this.index(c, Math.max(v[3 * t[k]! + c]!, v[3 * t[k + 1]! + c]!, v[3 * t[k + 2]! + c]!))
+    const [, ny, nz] = this.count
     for (let k = 0; k < t.length; k += 3) {
-      const [p, q, r] = [t[k]! * 3, t[k + 1]! * 3, t[k + 2]! * 3]
-      const lo = [0, 1, 2].map((c) => this.index(c, Math.min(v[p + c]!, v[q + c]!, v[r + c]!)))
-      const hi = [0, 1, 2].map((c) => this.index(c, Math.max(v[p + c]!, v[q + c]!, v[r + c]!)))
-      for (let x = lo[0]!; x <= hi[0]!; x++) {
-        for (let y = lo[1]!; y <= hi[1]!; y++) {
-          for (let z = lo[2]!; z <= hi[2]!; z++) visit((x * this.count[1] + y) * this.count[2] + z, k / 3)
+      const x1 = high(0, k)
+      const [y0, y1] = [low(1, k), high(1, k)]
+      const [z0, z1] = [low(2, k), high(2, k)]
+      for (let x = low(0, k); x <= x1; x++) {
+        for (let y = y0; y <= y1; y++) {
+          for (let z = z0; z <= z1; z++) visit((x * ny + y) * nz + z, k / 3)
         }
       }
     }
