@@ -63,56 +63,38 @@ export class ContactGrid {
         if (this.cells[i] === FREE && windings[r * (columns + 1) + c] !== free) this.cells[i] = TAKEN
       }
     }
-    const lists = this.lists(this.sortedByRow())
-    this.common = Int32Array.from(lists.common)
-    this.firsts = Int32Array.from(lists.firsts)
-    this.listed = Int32Array.from(lists.listed)
+    const { common, firsts, listed } = this.lists()
+    this.common = common
+    this.firsts = firsts
+    this.listed = listed
     this.freeCorners = new Uint8Array(windings.length)
     for (let i = 0; i < windings.length; i++) if (windings[i] === free) this.freeCorners[i] = 1
   }
 
-  /** Segments that touch each row of cells. */
-  private sortedByRow(): number[][] {
-    const { segments, rows } = this
-    const byRow: number[][] = Array.from({ length: rows }, () => [])
-    for (let s = 0; s < segments.length; s += 4) {
-      const a = segments[s + 1]!
-      const b = segments[s + 3]!
-      const low = Math.max(0, Math.floor(Math.min(a, b) - NEAR))
-      const high = Math.min(rows - 1, Math.floor(Math.max(a, b) + NEAR))
-      for (let r = low; r <= high; r++) byRow[r]!.push(s)
-    }
-    return byRow
-  }
-
   /**
-   * For every cell that is touched, what has to be counted for a place in it: the segments on whose right it is never,
-   * but for those that pass it on the right from below its row to above it, which count for all of its places alike.
+   * For every cell that is touched, what has to be counted for a place in it: the segments that come into its part of the
+   * row or end in the row to the right of it. Those that pass it on the right, from below its row to above it, count for
+   * all of its places alike; those on its left for none.
    */
-  private lists(byRow: readonly (readonly number[])[]): Record<'common' | 'firsts' | 'listed', number[]> {
-    const { segments, columns, cells } = this
+  private lists(): Record<'common' | 'firsts' | 'listed', Int32Array> {
+    const { columns, rows, cells } = this
     const [common, firsts, listed]: [number[], number[], number[]] = [[], [0], []]
-    byRow.forEach((row, r) => {
-      for (let c = 0; c < columns; c++) {
-        const i = r * columns + c
+    const inRows = new InRows(this.segments, rows)
+    for (let r = 0; r < rows; r++) {
+      const row = inRows.row(r)
+      for (let c = 0, i = r * columns; c < columns; c++, i++) {
         if (cells[i] !== EDGE) continue
         let all = 0
-        for (const s of row) {
-          const ca = segments[s]!
-          const cb = segments[s + 2]!
-          if (ca < c - NEAR && cb < c - NEAR) continue
-          const ra = segments[s + 1]!
-          const rb = segments[s + 3]!
-          const past = ca > c + 1 + NEAR && cb > c + 1 + NEAR
-          if (past && ra < r - NEAR && rb > r + 1 + NEAR) all++
-          else if (past && rb < r - NEAR && ra > r + 1 + NEAR) all--
-          else listed.push(s)
+        for (let k = row.from; k < row.to; k++) {
+          if (inRows.last[k]! < c - NEAR) continue
+          if (inRows.way[k] !== 0 && inRows.first[k]! > c + 1 + NEAR) all += inRows.way[k]!
+          else listed.push(inRows.segment[k]!)
         }
         cells[i] = common.push(all) - 1
         firsts.push(listed.length)
       }
-    })
-    return { common, firsts, listed }
+    }
+    return { common: Int32Array.from(common), firsts: Int32Array.from(firsts), listed: Int32Array.from(listed) }
   }
 
   /** Winding numbers at the corners of the cells, row by row: what crosses a row counts for all that is left of it. */
@@ -224,71 +206,94 @@ export class ContactGrid {
   }
 }
 
-/** Farther than any grid is wide. */
-const FAR = 1 << 14
+/** The parts of segments that lie in each row of cells. */
+class InRows {
+  private readonly starts: Int32Array
+  readonly segment: Int32Array
+  /** From which column to which one a part reaches. */
+  readonly first: Float64Array
+  readonly last: Float64Array
+  /** 1 where it goes up through the whole row, -1 where down, 0 where it begins or ends there. */
+  readonly way: Int8Array
 
-/**
- * How far each corner of a grid lies from the next free one, mm (8SSED, Danielsson 1980: two passes that hand on the
- * nearest known; within a few hundredths of a cell).
- */
-function depthsOf(free: Uint8Array, width: number, height: number, side: number): Float32Array {
-  const nearest = new Nearest(free.length)
-  for (let i = 0; i < free.length; i++) if (!free[i]) nearest.far(i)
-  for (let r = 0; r < height; r++) {
-    for (let c = 0, i = r * width; c < width; c++, i++) {
-      if (r > 0) {
-        nearest.take(i, i - width, 0, 1)
-        if (c > 0) nearest.take(i, i - width - 1, 1, 1)
-        if (c < width - 1) nearest.take(i, i - width + 1, 1, 1)
+  constructor(segments: Segments, rows: number) {
+    const low = (s: number) => Math.max(0, Math.floor(Math.min(segments[s + 1]!, segments[s + 3]!) - NEAR))
+    const high = (s: number) => Math.min(rows - 1, Math.floor(Math.max(segments[s + 1]!, segments[s + 3]!) + NEAR))
+    const starts = (this.starts = new Int32Array(rows + 1))
+    for (let s = 0; s < segments.length; s += 4) for (let r = low(s); r <= high(s); r++) starts[r + 1]!++
+    for (let r = 0; r < rows; r++) starts[r + 1]! += starts[r]!
+    const all = starts[rows]!
+    this.segment = new Int32Array(all)
+    this.first = new Float64Array(all)
+    this.last = new Float64Array(all)
+    this.way = new Int8Array(all)
+    const next = starts.slice()
+    for (let s = 0; s < segments.length; s += 4) {
+      const [ca, ra, cb, rb] = [segments[s]!, segments[s + 1]!, segments[s + 2]!, segments[s + 3]!]
+      const [bottom, top] = [Math.min(ra, rb), Math.max(ra, rb)]
+      const slope = ra === rb ? 0 : (cb - ca) / (rb - ra)
+      for (let r = low(s); r <= high(s); r++) {
+        const k = next[r]!++
+        const from = ra === rb ? ca : ca + (Math.max(r - NEAR, bottom) - ra) * slope
+        const to = ra === rb ? cb : ca + (Math.min(r + 1 + NEAR, top) - ra) * slope
+        this.segment[k] = s
+        this.first[k] = Math.min(from, to)
+        this.last[k] = Math.max(from, to)
+        this.way[k] = bottom < r - NEAR && top > r + 1 + NEAR ? (rb > ra ? 1 : -1) : 0
       }
-      if (c > 0) nearest.take(i, i - 1, 1, 0)
     }
-    for (let c = width - 2, i = r * width + c; c >= 0; c--, i--) nearest.take(i, i + 1, 1, 0)
   }
-  for (let r = height - 1; r >= 0; r--) {
-    for (let c = width - 1, i = r * width + c; c >= 0; c--, i--) {
-      if (r < height - 1) {
-        nearest.take(i, i + width, 0, 1)
-        if (c > 0) nearest.take(i, i + width - 1, 1, 1)
-        if (c < width - 1) nearest.take(i, i + width + 1, 1, 1)
-      }
-      if (c < width - 1) nearest.take(i, i + 1, 1, 0)
-    }
-    for (let c = 1, i = r * width + 1; c < width; c++, i++) nearest.take(i, i - 1, 1, 0)
+
+  row(r: number): { from: number; to: number } {
+    return { from: this.starts[r]!, to: this.starts[r + 1]! }
   }
-  const depths = new Float32Array(free.length)
-  for (let i = 0; i < depths.length; i++) depths[i] = Math.min(nearest.distance(i), width + height) * side
-  return depths
 }
 
-/** How many columns and rows each corner lies from the nearest free one that is known. */
-class Nearest {
-  private readonly dx: Int16Array
-  private readonly dy: Int16Array
-
-  constructor(corners: number) {
-    this.dx = new Int16Array(corners)
-    this.dy = new Int16Array(corners)
+/**
+ * How far each corner of a grid lies from the next free one, mm: exact, first along the columns and then along the rows
+ * by the lower envelope of parabolas (Felzenszwalb and Huttenlocher 2012, Distance Transforms of Sampled Functions).
+ */
+function depthsOf(free: Uint8Array, width: number, height: number, side: number): Float32Array {
+  const none = width + height
+  // Steps up or down to the next free corner of the same column.
+  const inColumn = new Int32Array(free.length)
+  for (let i = 0; i < free.length; i++) {
+    inColumn[i] = free[i] ? 0 : i < width ? none : Math.min(none, inColumn[i - width]! + 1)
   }
-
-  far(i: number): void {
-    this.dx[i] = this.dy[i] = FAR
+  for (let i = free.length - width - 1; i >= 0; i--) {
+    const below = inColumn[i + width]! + 1
+    if (below < inColumn[i]!) inColumn[i] = below
   }
-
-  /** What a neighbour knows, so many columns and rows further. */
-  take(i: number, neighbour: number, sx: number, sy: number): void {
-    const { dx, dy } = this
-    const [ax, ay] = [dx[i]!, dy[i]!]
-    if (ax === 0 && ay === 0) return
-    const bx = dx[neighbour]! + sx
-    const by = dy[neighbour]! + sy
-    if (bx * bx + by * by < ax * ax + ay * ay) {
-      dx[i] = bx
-      dy[i] = by
+  const depths = new Float32Array(free.length)
+  // The parabolas of a row that are lowest somewhere, and from where on each of them is.
+  const at = new Int32Array(width)
+  const from = new Float64Array(width + 1)
+  for (let r = 0; r < height; r++) {
+    const row = r * width
+    let size = 0
+    for (let c = 0; c < width; c++) {
+      const g = inColumn[row + c]!
+      let meets = -Infinity
+      while (size > 0) {
+        const d = at[size - 1]!
+        const h = inColumn[row + d]!
+        meets = (g * g + c * c - (h * h + d * d)) / (2 * (c - d))
+        if (meets > from[size - 1]!) break
+        size--
+        meets = -Infinity
+      }
+      at[size] = c
+      from[size] = meets
+      size++
+    }
+    from[size] = Infinity
+    for (let c = 0, k = 0; c < width; c++) {
+      if (free[row + c]) continue
+      while (from[k + 1]! < c) k++
+      const d = c - at[k]!
+      const g = inColumn[row + at[k]!]!
+      depths[row + c] = Math.min(Math.sqrt(d * d + g * g), none) * side
     }
   }
-
-  distance(i: number): number {
-    return Math.sqrt(this.dx[i]! ** 2 + this.dy[i]! ** 2)
-  }
+  return depths
 }

@@ -2,7 +2,8 @@ import { boxOf, counterClockwise, type Path } from '../geometry/path.ts'
 import { offset } from '../geometry/polygonClip.ts'
 import { ContactGrid, type Reach } from './contactGrid.ts'
 import { convolution, type Rings } from './convolution.ts'
-import { turnBy, turnPath, type Stock, type Turned } from './shapes.ts'
+import { flippedOver } from './knownOutlines.ts'
+import { turnBy, turnPath, type Stock } from './shapes.ts'
 
 /** About so many cells has the table of two shapes, and that of a shape on the sheet. */
 const PAIR_CELLS = 3_000
@@ -18,12 +19,13 @@ export interface Sheet {
   marks?: readonly Path[]
 }
 
-/** The table of two turned shapes, and how a step between them is looked up in it. */
+/** The table of two shapes, and how a step between them is looked up in it: two figures by which each of its own is made. */
 interface Pair {
   grid: ContactGrid
-  /** Of the turn back; both the other way round where it is the table of the other one moving. */
-  cos: number
-  sin: number
+  xx: number
+  xy: number
+  yx: number
+  yy: number
 }
 
 const edgesOf = (ring: Path): number[] => ring.flatMap((p, i) => [...p, ...ring[(i + 1) % ring.length]!])
@@ -33,7 +35,7 @@ const sideFor = ({ minX, minY, maxX, maxY }: Reach, cells: number): number =>
 
 /**
  * Tables of all that can touch, each made when it is first asked for. Two shapes share one table for all turns of both
- * that are the same towards each other.
+ * that are the same towards each other, and both flipped share it too.
  */
 export class Contacts {
   private readonly grids = new Map<string, ContactGrid>()
@@ -64,35 +66,44 @@ export class Contacts {
 
   /** How deep one turned shape lies in another that lies so far from it, mm; exactly 0 where they are apart. */
   depth(moving: number, fixed: number, dx: number, dy: number): number {
-    const { grid, cos, sin } = this.pair(moving, fixed)
-    return grid.depth(cos * dx + sin * dy, cos * dy - sin * dx)
+    const { grid, xx, xy, yx, yy } = this.pair(moving, fixed)
+    return grid.depth(xx * dx + xy * dy, yx * dx + yy * dy)
   }
 
   /** Whether one turned shape that lies so far from another lies into it. */
   overlaps(moving: number, fixed: number, dx: number, dy: number): boolean {
-    const { grid, cos, sin } = this.pair(moving, fixed)
-    return grid.isTaken(cos * dx + sin * dy, cos * dy - sin * dx)
+    const { grid, xx, xy, yx, yy } = this.pair(moving, fixed)
+    return grid.isTaken(xx * dx + xy * dy, yx * dx + yy * dy)
   }
 
   private pair(moving: number, fixed: number): Pair {
     return (this.pairs[moving * this.stock.turned.length + fixed] ??= this.pairOf(moving, fixed))
   }
 
+  /**
+   * Both are turned back, and flipped back, until the one that stays lies as its shape does: then the other one lies in
+   * one of few ways towards it, whatever the turns of both on the sheet.
+   */
   private pairOf(moving: number, fixed: number): Pair {
     const [a, b] = [this.stock.turned[moving]!, this.stock.turned[fixed]!]
     const swapped = a.shape > b.shape
     const [mover, rest] = swapped ? [b, a] : [a, b]
-    const turn = (((mover.rotation - rest.rotation) % 360) + 360) % 360
-    const key = `${mover.shape} ${rest.shape} ${turn}`
+    const flipped = mover.flipped !== rest.flipped
+    const side = rest.flipped ? -1 : 1
+    const turn = (((side * (mover.turn - rest.turn)) % 360) + 360) % 360
+    const key = `${mover.shape} ${rest.shape} ${flipped} ${turn}`
     let grid = this.grids.get(key)
-    if (!grid) this.grids.set(key, (grid = this.gridOf(mover, rest, turn)))
-    const [cos, sin] = turnBy(rest.rotation)
-    return swapped ? { grid, cos: -cos, sin: -sin } : { grid, cos, sin }
+    if (!grid) this.grids.set(key, (grid = this.gridOf(mover.shape, rest.shape, flipped, turn)))
+    const [cos, sin] = turnBy(rest.turn)
+    // The step from the one that stays to the other is the other way round where they have changed their parts.
+    const way = swapped ? -1 : 1
+    return { grid, xx: way * cos, xy: way * sin, yx: -way * side * sin, yy: way * side * cos }
   }
 
-  private gridOf(mover: Turned, rest: Turned, turn: number): ContactGrid {
-    const fixed = this.stock.shapes[rest.shape]!.outline
-    const moving = turnPath(this.stock.shapes[mover.shape]!.outline, turn)
+  private gridOf(mover: number, rest: number, flipped: boolean, turn: number): ContactGrid {
+    const fixed = this.stock.shapes[rest]!.outline
+    const own = this.stock.shapes[mover]!.outline
+    const moving = turnPath(flipped ? flippedOver(own) : own, turn)
     const [f, m] = [boxOf(fixed), boxOf(moving)]
     const reach = { minX: f.minX - m.maxX, minY: f.minY - m.maxY, maxX: f.maxX - m.minX, maxY: f.maxY - m.minY }
     return new ContactGrid(convolution([fixed], [moving]), reach, sideFor(reach, PAIR_CELLS), 0, 'free')

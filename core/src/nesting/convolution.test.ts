@@ -85,6 +85,27 @@ describe('whether two outlines overlap', () => {
   })
 })
 
+describe('how far to move', () => {
+  it('is at the corners of the table what the nearest of all its free corners says', () => {
+    fc.assert(
+      fc.property(fc.nat(), fc.integer({ min: 3, max: 12 }), (seed, n) => {
+        const random = seeded(seed)
+        const { grid, reach, side } = pairGrid(jagged(random, n, 30), jagged(random, 7, 25), 150)
+        const corners: [number, number][] = []
+        for (let x = reach.minX - side; x < reach.maxX + 1.5 * side; x += side) {
+          for (let y = reach.minY - side; y < reach.maxY + 1.5 * side; y += side) corners.push([x, y])
+        }
+        const [free, taken] = [true, false].map((is) => corners.filter(([x, y]) => (grid.depth(x, y) === 0) === is))
+        for (const [x, y] of taken!) {
+          const next = Math.min(...free!.map(([a, b]) => Math.hypot(a - x, b - y)))
+          expect(Math.abs(grid.depth(x, y) - next), `${seed} ${n} at ${x}, ${y}`).toBeLessThan(0.05 * side)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
 describe('whether an outline lies on a sheet with flaws', () => {
   it('is what polygon operations say', () => {
     let free = 0

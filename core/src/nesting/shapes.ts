@@ -12,9 +12,14 @@ import {
 import { offset } from '../geometry/polygonClip.ts'
 import { isSimple } from '../geometry/selfIntersection.ts'
 import { simplify } from '../geometry/simplify.ts'
+import { flippedOver, KnownOutlines, type Likeness } from './knownOutlines.ts'
 
-/** A corner is dropped where the outline moves by no more than this, mm: two outlines lie into each other by twice as much at most. */
-const ROUGH = 0.02
+/**
+ * A corner is dropped where the outline moves by no more than this before and after it is grown, mm: two outlines lie into
+ * each other by twice as much as both at most.
+ */
+const FINE = 0.004
+const ROUGH = 0.016
 /**
  * Where an outline has many corners, hollows narrower than twice this are filled (teeth, notches), and then those that are
  * no deeper than the other: nothing that is laid would have gone in there, mm.
@@ -27,16 +32,20 @@ const LEAST_AREA = 0.01
 /** Degrees between the turns of a piece that may lie in any. */
 const ANY = 15
 
-/** One outline that pieces are cut by, flipped or not, grown by half the gap. */
+/** One outline that pieces are cut by: grown by half the gap, and as it is, with few corners. */
 export interface Shape {
   outline: Path
+  bare: Path
 }
 
-/** A shape in one of its turns. */
+/** A piece in one of its turns: a shape, flipped over the x axis or not, and then turned by so many degrees. */
 export interface Turned {
   shape: number
-  rotation: number
+  flipped: boolean
+  turn: number
+  /** The same as it is said of the piece: mirrored in x or not, and then turned. */
   mirrored: boolean
+  rotation: number
   outline: Path
   box: Box
   /** The piece itself, without its share of the gap: it may touch the edge of the sheet. */
@@ -86,9 +95,6 @@ export function turnPath(path: Path, degrees: number): Path {
   return path.map(([x, y]): Point => [c * x - s * y, s * x + c * y])
 }
 
-/** Flipped in x, and counter-clockwise again. */
-export const flipped = (path: Path): Path => path.map(([x, y]): Point => [-x, y]).reverse()
-
 /** A closed outline with as few corners as keep it within `tolerance`, begun where it is widest so that both ends are corners. */
 function fewer(path: Path, tolerance: number): Path {
   const first = path.reduce((best, p, i) => (p[0] < path[best]![0] ? i : best), 0)
@@ -99,9 +105,11 @@ function fewer(path: Path, tolerance: number): Path {
 
 /** What other pieces have to keep clear of: an outline grown by so much, its finest hollows filled. */
 function kept(own: Path, grow: number, what: string): Path {
-  const grown = fewer(grow > 0 ? offset(own, grow, what) : own, ROUGH)
+  // The fewer corners the sooner it is grown.
+  const fine = fewer(own, FINE)
+  const grown = fewer(grow > 0 ? offset(fine, grow, what) : fine, ROUGH)
   if (grown.length <= MANY) return grown
-  const filled = withoutHollows(fewer(offset(offset(own, grow + NARROW, what), -NARROW, what), ROUGH))
+  const filled = withoutHollows(fewer(offset(offset(fine, grow + NARROW, what), -NARROW, what), ROUGH))
   return filled.length < grown.length ? filled : grown
 }
 
@@ -141,27 +149,32 @@ interface Cut {
 /** Shapes, turns and items of pieces with `gap` mm between each two. Throws GeometryError where one has no area or crosses itself. */
 export function stockOf(pieces: readonly Cut[], gap: number): Stock {
   const stock: Stock = { shapes: [], turned: [], items: [] }
+  const known = new KnownOutlines()
+  const sameTurned = new Map<string, number>()
   for (const piece of pieces) {
     const own = counterClockwise(piece.outline)
     const area = signedArea(own)
     if (area < LEAST_AREA) throw new GeometryError(`Piece ${piece.id} covers nothing: its outline is a line.`)
-    if (!isSimple(own)) throw new GeometryError(`The outline of piece ${piece.id} crosses itself.`)
-    const grown = kept(own, gap / 2, `piece ${piece.id}`)
+    const like = known.find(own)
+    if (like.shape === stock.shapes.length) {
+      if (!isSimple(own)) throw new GeometryError(`The outline of piece ${piece.id} crosses itself.`)
+      stock.shapes.push({ outline: kept(own, gap / 2, `piece ${piece.id}`), bare: fewer(own, ROUGH) })
+    }
+    // What keeps off other places of the sheet is another one there.
+    const off = JSON.stringify([piece.avoid ?? [], piece.turned_off ?? [], piece.seen ?? []])
     const turns: number[] = []
-    const avoid = (piece.avoid ?? []).map(counterClockwise)
     for (const mirrored of piece.mirror ? [false, true] : [false]) {
-      const side = (path: Path) => (mirrored ? flipped(path) : path)
-      const shape = stock.shapes.push({ outline: side(grown) }) - 1
       for (const rotation of turnsOf(piece.rotations)) {
-        const outline = turnPath(side(grown), rotation)
-        const bare = turnPath(side(fewer(own, ROUGH)), rotation)
-        const seen = piece.seen ? turnPath(side(fewer(counterClockwise(piece.seen), ROUGH)), rotation) : bare
-        const boxes = { box: boxOf(outline), bareBox: boxOf(bare) }
-        const b = boxes.bareBox
-        const barred = (piece.turned_off ?? [])
-          .filter((t) => whole(t.rotation) === rotation)
-          .flatMap(({ areas }) => areas.map((a) => translate(a, -(b.minX + b.maxX) / 2, -(b.minY + b.maxY) / 2)))
-        turns.push(stock.turned.push({ shape, rotation, mirrored, outline, bare, avoid, barred, seen, ...boxes }) - 1)
+        const turned = turnedOf(piece, stock.shapes[like.shape]!, {
+          ...wayOf(like, mirrored, rotation),
+          mirrored,
+          rotation,
+        })
+        const { shape, flipped, turn } = turned
+        const key = [shape, flipped, turn, mirrored, rotation, off].join(' ')
+        const at = sameTurned.get(key) ?? stock.turned.push(turned) - 1
+        sameTurned.set(key, at)
+        turns.push(at)
       }
     }
     const compact = area / signedArea(convexHull(own))
@@ -171,6 +184,41 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
   }
   for (const { id, mate } of pieces) if (mate !== undefined) bringTogether(stock, id, mate)
   return stock
+}
+
+/** How a piece that is alike to a shape lies towards it when it is mirrored in x, or not, and turned then. */
+function wayOf({ shape, flipped, turn }: Likeness, mirrored: boolean, rotation: number) {
+  // Mirrored in x is flipped over the x axis and turned by half a turn; what was turned before is turned back by it.
+  return mirrored
+    ? { shape, flipped: !flipped, turn: whole(rotation + 180 - turn) }
+    : { shape, flipped, turn: whole(rotation + turn) }
+}
+
+type Way = Pick<Turned, 'shape' | 'flipped' | 'turn' | 'mirrored' | 'rotation'>
+
+/** A piece in one of its turns: its outline, and what of the sheet it keeps off. */
+function turnedOf(piece: Cut, of: Shape, way: Way): Turned {
+  const lay = (path: Path) => turnPath(way.flipped ? flippedOver(path) : path, way.turn)
+  const [outline, bare] = [lay(of.outline), lay(of.bare)]
+  const b = boxOf(bare)
+  const barred = (piece.turned_off ?? [])
+    .filter((t) => whole(t.rotation) === way.rotation)
+    .flatMap(({ areas }) => areas.map((a) => translate(a, -(b.minX + b.maxX) / 2, -(b.minY + b.maxY) / 2)))
+  return {
+    ...way,
+    outline,
+    box: boxOf(outline),
+    bare,
+    bareBox: b,
+    avoid: (piece.avoid ?? []).map(counterClockwise),
+    barred,
+    seen: piece.seen ? seenOf(piece.seen, way) : bare,
+  }
+}
+
+function seenOf(seen: Path, { mirrored, rotation }: Way): Path {
+  const own = fewer(counterClockwise(seen), ROUGH)
+  return turnPath(mirrored ? turnPath(flippedOver(own), 180) : own, rotation)
 }
 
 function bringTogether({ items }: Stock, id: string, mate: string): void {
