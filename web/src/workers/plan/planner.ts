@@ -45,17 +45,20 @@ async function drain(): Promise<void> {
   }
 }
 
+/** What has come is put together in one task of the page and shown in the next: both in one would hold up the hand. */
+const inNextTask = <T>(value: T): Promise<T> => new Promise((resolve) => setTimeout(() => resolve(value), 0))
+
 /** Plans in the worker, one after the other; every request gets its answer. */
 export async function planInTurn(input: PlanInput, first?: (uppers: Uppers) => void): Promise<Answer<Plan>> {
   const answer = await (first ? withUppersAhead(input, first) : channel.ask.plan(inputs.send(input)))
-  return answer.problem === null ? { value: plans.receive(answer.value), problem: null } : answer
+  return answer.problem === null ? { value: await inNextTask(plans.receive(answer.value)), problem: null } : answer
 }
 
 /** Both are asked for at once, and answered in this order. */
 async function withUppersAhead(input: PlanInput, first: (uppers: Uppers) => void): Promise<Answer<Parcel>> {
   const [ahead, rest] = [channel.ask.ahead(inputs.send(input)), channel.ask.rest()]
   const parcel = await ahead
-  if (parcel) first(uppersOf(plans.receive(parcel)))
+  if (parcel) first(await inNextTask(uppersOf(plans.receive(parcel))))
   return rest
 }
 
