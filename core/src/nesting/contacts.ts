@@ -19,7 +19,7 @@ export interface Sheet {
   marks?: readonly Path[]
 }
 
-/** The table of two shapes, and how a step between them is looked up in it: two figures by which each of its own is made. */
+/** The table of two shapes; a step (x, y) between them on the sheet is (xx x + xy y, yx x + yy y) in it. */
 interface Pair {
   grid: ContactGrid
   xx: number
