@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { jagged } from '../../test/jagged.ts'
 import { placed } from '../../test/layoutFaults.ts'
-import type { Path, Point } from '../geometry/path.ts'
+import { translate, type Path, type Point } from '../geometry/path.ts'
 import { commonArea } from '../geometry/polygonClip.ts'
 import { seeded } from '../geometry/random.ts'
 import { Contacts } from './contacts.ts'
@@ -9,16 +10,18 @@ import { stockOf } from './shapes.ts'
 
 /** Where two just touch, either may be said, mm2. */
 const TOUCH = 0.05
-const wide = { outline: [[-900, -900], [900, -900], [900, 900], [-900, 900]] as Path, holes: [] } // prettier-ignore
-
-/** An outline with corners that go in and out by chance, about no centre. */
-function jagged(random: () => number): Path {
-  const corners = 5 + Math.floor(9 * random())
-  return Array.from({ length: corners }, (_, i): Point => {
-    const [a, r] = [(2 * Math.PI * i) / corners, 15 + 35 * random()]
-    return [8 + r * Math.cos(a), r * Math.sin(a) - 4]
-  })
+const wide = {
+  outline: [
+    [-900, -900],
+    [900, -900],
+    [900, 900],
+    [-900, 900],
+  ] as Path,
+  holes: [],
 }
+
+/** About no centre of its own. */
+const ragged = (random: () => number): Path => translate(jagged(random, 5 + Math.floor(9 * random()), 50), 8, -4)
 const overXAxis = (path: Path): Path => path.map(([x, y]): Point => [x, -y])
 
 describe('pieces in their turns', () => {
@@ -27,7 +30,7 @@ describe('pieces in their turns', () => {
     fc.assert(
       fc.property(fc.nat(), (seed) => {
         const random = seeded(seed)
-        const [a, b] = [jagged(random), jagged(random)]
+        const [a, b] = [ragged(random), ragged(random)]
         const rotations = [0, 90, 180, 181 + Math.floor(170 * random())]
         const asked = (id: string, outline: Path) => ({ id, outline, count: 1, rotations, mirror: true })
         const pieces = [asked('a', a), asked('b', b), asked('left a', overXAxis(a)), asked('left b', overXAxis(b))]
@@ -68,10 +71,17 @@ describe('pieces in their turns', () => {
     expect(Math.min(over, apart)).toBeGreaterThan(200)
   })
   it('are the same where two pairs are cut by the same patterns, and others where one of them keeps off a place', () => {
-    const outline = jagged(seeded(5))
+    const outline = ragged(seeded(5))
     const piece = { count: 1, rotations: [0, 180], mirror: false, outline }
-    const flaw = [jagged(seeded(6))]
-    const stock = stockOf([{ ...piece, id: 'a' }, { ...piece, id: 'b' }, { ...piece, id: 'c', avoid: flaw }], 2) // prettier-ignore
+    const flaw = [ragged(seeded(6))]
+    const stock = stockOf(
+      [
+        { ...piece, id: 'a' },
+        { ...piece, id: 'b' },
+        { ...piece, id: 'c', avoid: flaw },
+      ],
+      2,
+    )
     const [a, b, c] = stock.items.map((i) => i.turns)
     expect(a).toEqual(b)
     expect(a!.filter((t) => c!.includes(t))).toEqual([])

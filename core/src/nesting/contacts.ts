@@ -2,8 +2,8 @@ import { boxOf, counterClockwise, type Path } from '../geometry/path.ts'
 import { offset } from '../geometry/polygonClip.ts'
 import { ContactGrid, type Reach } from './contactGrid.ts'
 import { convolution, type Rings } from './convolution.ts'
-import { flippedOver } from './knownOutlines.ts'
-import { turnBy, turnPath, type Stock } from './shapes.ts'
+import type { Stock } from './shapes.ts'
+import { flippedOver, turnBy, turnPath, whole } from './turnPath.ts'
 
 /** About so many cells has the table of two shapes, and that of a shape on the sheet. */
 const PAIR_CELLS = 3_000
@@ -90,7 +90,7 @@ export class Contacts {
     const [mover, rest] = swapped ? [b, a] : [a, b]
     const flipped = mover.flipped !== rest.flipped
     const side = rest.flipped ? -1 : 1
-    const turn = (((side * (mover.turn - rest.turn)) % 360) + 360) % 360
+    const turn = whole(side * (mover.turn - rest.turn))
     const key = `${mover.shape} ${rest.shape} ${flipped} ${turn}`
     let grid = this.grids.get(key)
     if (!grid) this.grids.set(key, (grid = this.gridOf(mover.shape, rest.shape, flipped, turn)))

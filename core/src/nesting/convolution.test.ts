@@ -1,7 +1,8 @@
 import { Clipper, FillRule } from 'clipper2-ts'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { boxOf, translate, type Path, type Point } from '../geometry/path.ts'
+import { jagged } from '../../test/jagged.ts'
+import { boxOf, translate, type Path } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
 import { ContactGrid } from './contactGrid.ts'
 import { convolution, type Rings } from './convolution.ts'
@@ -10,13 +11,6 @@ const SCALE = 1e5
 const whole = (path: Path) => path.map(([x, y]) => ({ x: Math.round(x * SCALE), y: Math.round(y * SCALE) }))
 const area = (paths: ReturnType<typeof whole>[]): number =>
   Math.abs(paths.reduce((sum, p) => sum + Clipper.area(p), 0)) / SCALE ** 2
-/** An outline with corners that go in and out by chance. */
-function jagged(random: () => number, corners: number, size: number): Path {
-  return Array.from({ length: corners }, (_, i): Point => {
-    const [a, r] = [(2 * Math.PI * i) / corners, size * (0.25 + 0.75 * random())]
-    return [r * Math.cos(a), r * Math.sin(a)]
-  })
-}
 const hook: Path = [
   [0, 0],
   [60, 0],
@@ -87,6 +81,7 @@ describe('whether two outlines overlap', () => {
 
 describe('how far to move', () => {
   it('is at the corners of the table what the nearest of all its free corners says', () => {
+    let asked = 0
     fc.assert(
       fc.property(fc.nat(), fc.integer({ min: 3, max: 12 }), (seed, n) => {
         const random = seeded(seed)
@@ -99,10 +94,12 @@ describe('how far to move', () => {
         for (const [x, y] of taken!) {
           const next = Math.min(...free!.map(([a, b]) => Math.hypot(a - x, b - y)))
           expect(Math.abs(grid.depth(x, y) - next), `${seed} ${n} at ${x}, ${y}`).toBeLessThan(0.05 * side)
+          asked++
         }
       }),
       { numRuns: 60 },
     )
+    expect(asked).toBeGreaterThan(1000)
   })
 })
 

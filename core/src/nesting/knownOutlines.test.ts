@@ -1,18 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { counterClockwise, type Path, type Point } from '../geometry/path.ts'
+import { jagged } from '../../test/jagged.ts'
+import { counterClockwise, translate, type Path, type Point } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
 import { KnownOutlines, type Likeness } from './knownOutlines.ts'
 
 /** No two ways of laying it are the same. */
-function lopsided(seed: number): Path {
-  const random = seeded(seed)
-  const corners = 5 + (seed % 9)
-  return Array.from({ length: corners }, (_, i): Point => {
-    const [a, r] = [(2 * Math.PI * i) / corners, 20 + 60 * random()]
-    return [7 + r * Math.cos(a), r * Math.sin(a) - 3]
-  })
-}
+const lopsided = (seed: number): Path => translate(jagged(seeded(seed), 5 + (seed % 9), 80), 7, -3)
 const begunAt = (path: Path, k: number): Path => [...path.slice(k % path.length), ...path.slice(0, k % path.length)]
 /** The outline as the likeness says it, point by point. */
 const asSaid = (path: Path, { flipped, turn }: Omit<Likeness, 'shape'>): Path =>

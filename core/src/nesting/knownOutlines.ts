@@ -1,4 +1,5 @@
 import type { Path, Point } from '../geometry/path.ts'
+import { flippedOver, turnPath } from './turnPath.ts'
 
 /** Corners of outlines that are alike lie no farther apart than this, mm. */
 const ALIKE = 1e-6
@@ -9,11 +10,6 @@ export interface Likeness {
   flipped: boolean
   turn: 0 | 180
 }
-
-/** Flipped over the x axis, and counter-clockwise again. */
-export const flippedOver = (path: Path): Path => path.map(([x, y]): Point => [x, -y]).reverse()
-
-const halfTurned = (path: Path): Path => path.map(([x, y]): Point => [-x, -y])
 
 /** The corners in their order, whichever of them is the first. */
 function keyOf(outline: Path): string {
@@ -38,8 +34,8 @@ export class KnownOutlines {
     const ways: readonly (readonly [Omit<Likeness, 'shape'>, () => string])[] = [
       [{ flipped: false, turn: 0 }, () => straight],
       [{ flipped: true, turn: 0 }, () => keyOf(flippedOver(outline))],
-      [{ flipped: false, turn: 180 }, () => keyOf(halfTurned(outline))],
-      [{ flipped: true, turn: 180 }, () => keyOf(flippedOver(halfTurned(outline)))],
+      [{ flipped: false, turn: 180 }, () => keyOf(turnPath(outline, 180))],
+      [{ flipped: true, turn: 180 }, () => keyOf(flippedOver(turnPath(outline, 180)))],
     ]
     for (const [how, key] of ways) {
       const shape = this.shapes.get(key())

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { jagged } from '../../test/jagged.ts'
 import { layoutFaults } from '../../test/layoutFaults.ts'
 import type { Point } from '../geometry/path.ts'
 import { seeded } from '../geometry/random.ts'
@@ -31,13 +32,7 @@ function nested(asked: Asked, rounds: number, seed = 1) {
   const best = exchange.best()!
   return { instance, stock, best, found, placements: placementsOf(stock, best.places, 0) }
 }
-function jagged(random: () => number, size: number): Point[] {
-  const corners = 5 + Math.floor(8 * random())
-  return Array.from({ length: corners }, (_, i): Point => {
-    const [a, r] = [(2 * Math.PI * i) / corners, size * (0.4 + 0.6 * random())]
-    return [r * Math.cos(a), r * Math.sin(a)]
-  })
-}
+const ragged = (random: () => number, size: number) => jagged(random, 5 + Math.floor(8 * random()), size, 0.4)
 
 describe('pieces laid on a sheet', () => {
   it('lie apart by the gap, on the sheet, on no flaw, in turns that they may lie in, whatever they are', () => {
@@ -47,19 +42,19 @@ describe('pieces laid on a sheet', () => {
         const barredThere = rectangle(700, 120)
         const pieces = Array.from({ length: 6 }, (_, k) => ({
           id: `p${k}`,
-          outline: jagged(random, 20 + 40 * random()),
+          outline: ragged(random, 20 + 40 * random()),
           count: 1 + Math.floor(3 * random()),
           rotations: k % 3 === 0 ? ('any' as const) : [0, 90, 205].slice(0, 1 + Math.floor(3 * random())),
           mirror: k % 2 === 0,
           // Marks lie anywhere; of some pieces only the middle keeps off them.
           ...(k % 2 === 1 ? { seen: rectangle(12, 9).map(([x, y]): Point => [x - 6, y - 4]) } : {}),
           turned_off: k % 3 === 2 && roomy ? [{ rotation: 0, areas: [barredThere] }] : [],
-          avoid: k % 3 === 1 && roomy ? [jagged(random, 60).map(([x, y]): Point => [x + 200, y + 150])] : [],
+          avoid: k % 3 === 1 && roomy ? [ragged(random, 60).map(([x, y]): Point => [x + 200, y + 150])] : [],
         }))
-        const hole = jagged(random, 25).map(([x, y]): Point => [x + 90, y + 80])
-        const marks = [300, 420, 540].map((at) => jagged(random, 18).map(([x, y]): Point => [x + at, y + 150]))
+        const hole = ragged(random, 25).map(([x, y]): Point => [x + 90, y + 80])
+        const marks = [300, 420, 540].map((at) => ragged(random, 18).map(([x, y]): Point => [x + at, y + 150]))
         const bin = {
-          outline: roomy ? rectangle(1500, 300) : jagged(random, 190),
+          outline: roomy ? rectangle(1500, 300) : ragged(random, 190),
           holes: roomy ? [hole] : [],
           marks: roomy ? marks : [],
         }
@@ -93,7 +88,7 @@ describe('pieces laid on a sheet', () => {
     const asked = () => ({
       bin: { outline: rectangle(900, 200), holes: [] },
       gap: 1,
-      pieces: [{ id: 'a', outline: jagged(seeded(4), 50), count: 9, rotations: [0, 90, 180, 270], mirror: true }],
+      pieces: [{ id: 'a', outline: ragged(seeded(4), 50), count: 9, rotations: [0, 90, 180, 270], mirror: true }],
     })
     const [a, b] = [nested(asked(), 120, 5), nested(asked(), 120, 5)]
     expect(a.placements).toEqual(b.placements)
@@ -103,7 +98,7 @@ describe('pieces laid on a sheet', () => {
     const random = seeded(9)
     const pieces = Array.from({ length: 10 }, (_, k) => ({
       id: `p${k}`,
-      outline: jagged(random, 30 + 30 * random()),
+      outline: ragged(random, 30 + 30 * random()),
       count: 6,
       rotations: [0, 90, 180, 270],
       mirror: false,

@@ -1,18 +1,10 @@
 import { convexHull } from '../geometry/convexHull.ts'
-import {
-  boxOf,
-  counterClockwise,
-  GeometryError,
-  signedArea,
-  translate,
-  type Box,
-  type Path,
-  type Point,
-} from '../geometry/path.ts'
+import { boxOf, counterClockwise, GeometryError, signedArea, translate, type Box, type Path } from '../geometry/path.ts'
 import { offset } from '../geometry/polygonClip.ts'
 import { isSimple } from '../geometry/selfIntersection.ts'
 import { simplify } from '../geometry/simplify.ts'
-import { flippedOver, KnownOutlines, type Likeness } from './knownOutlines.ts'
+import { KnownOutlines, type Likeness } from './knownOutlines.ts'
+import { flippedOver, turnPath, whole } from './turnPath.ts'
 
 /**
  * A corner is dropped where the outline moves by no more than this before and after it is grown, mm: two outlines lie into
@@ -80,21 +72,6 @@ export interface Stock {
   items: Item[]
 }
 
-/** Degrees in 0 to 360. */
-const whole = (degrees: number): number => ((degrees % 360) + 360) % 360
-
-/** Sine and cosine that are exact at right angles. */
-export function turnBy(degrees: number): [cos: number, sin: number] {
-  const turn = whole(degrees)
-  if (turn % 90 === 0) return [[1, 0, -1, 0][turn / 90]!, [0, 1, 0, -1][turn / 90]!]
-  return [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)]
-}
-
-export function turnPath(path: Path, degrees: number): Path {
-  const [c, s] = turnBy(degrees)
-  return path.map(([x, y]): Point => [c * x - s * y, s * x + c * y])
-}
-
 /** A closed outline with as few corners as keep it within `tolerance`, begun where it is widest so that both ends are corners. */
 function fewer(path: Path, tolerance: number): Path {
   const first = path.reduce((best, p, i) => (p[0] < path[best]![0] ? i : best), 0)
@@ -160,19 +137,15 @@ export function stockOf(pieces: readonly Cut[], gap: number): Stock {
       if (!isSimple(own)) throw new GeometryError(`The outline of piece ${piece.id} crosses itself.`)
       stock.shapes.push({ outline: kept(own, gap / 2, `piece ${piece.id}`), bare: fewer(own, ROUGH) })
     }
+    const off = keptOff(piece)
     // What keeps off other places of the sheet is another one there.
-    const off = JSON.stringify([piece.avoid ?? [], piece.turned_off ?? [], piece.seen ?? []])
+    const where = JSON.stringify(off)
     const turns: number[] = []
     for (const mirrored of piece.mirror ? [false, true] : [false]) {
       for (const rotation of turnsOf(piece.rotations)) {
-        const turned = turnedOf(piece, stock.shapes[like.shape]!, {
-          ...wayOf(like, mirrored, rotation),
-          mirrored,
-          rotation,
-        })
-        const { shape, flipped, turn } = turned
-        const key = [shape, flipped, turn, mirrored, rotation, off].join(' ')
-        const at = sameTurned.get(key) ?? stock.turned.push(turned) - 1
+        const way = { ...wayOf(like, mirrored, rotation), mirrored, rotation }
+        const key = JSON.stringify(way) + where
+        const at = sameTurned.get(key) ?? stock.turned.push(turnedOf(stock.shapes[like.shape]!, way, off)) - 1
         sameTurned.set(key, at)
         turns.push(at)
       }
@@ -196,29 +169,31 @@ function wayOf({ shape, flipped, turn }: Likeness, mirrored: boolean, rotation: 
 
 type Way = Pick<Turned, 'shape' | 'flipped' | 'turn' | 'mirrored' | 'rotation'>
 
-/** A piece in one of its turns: its outline, and what of the sheet it keeps off. */
-function turnedOf(piece: Cut, of: Shape, way: Way): Turned {
-  const lay = (path: Path) => turnPath(way.flipped ? flippedOver(path) : path, way.turn)
-  const [outline, bare] = [lay(of.outline), lay(of.bare)]
+/** What of the sheet a piece keeps off, and with what of it. */
+const keptOff = ({ avoid = [], turned_off = [], seen }: Cut) => ({
+  avoid: avoid.map(counterClockwise),
+  barred: turned_off,
+  seen: seen ? fewer(counterClockwise(seen), ROUGH) : null,
+})
+
+/** A piece in one of its turns. */
+function turnedOf(of: Shape, way: Way, { avoid, barred, seen }: ReturnType<typeof keptOff>): Turned {
+  const lay = (path: Path, { flipped, turn }: Pick<Way, 'flipped' | 'turn'>) =>
+    turnPath(flipped ? flippedOver(path) : path, turn)
+  const [outline, bare] = [lay(of.outline, way), lay(of.bare, way)]
   const b = boxOf(bare)
-  const barred = (piece.turned_off ?? [])
-    .filter((t) => whole(t.rotation) === way.rotation)
-    .flatMap(({ areas }) => areas.map((a) => translate(a, -(b.minX + b.maxX) / 2, -(b.minY + b.maxY) / 2)))
+  const here = barred.filter((t) => whole(t.rotation) === way.rotation).flatMap(({ areas }) => areas)
   return {
     ...way,
     outline,
     box: boxOf(outline),
     bare,
     bareBox: b,
-    avoid: (piece.avoid ?? []).map(counterClockwise),
-    barred,
-    seen: piece.seen ? seenOf(piece.seen, way) : bare,
+    avoid,
+    barred: here.map((a) => translate(a, -(b.minX + b.maxX) / 2, -(b.minY + b.maxY) / 2)),
+    // It is said of the piece itself, which need not lie as its shape does.
+    seen: seen ? lay(seen, wayOf({ shape: way.shape, flipped: false, turn: 0 }, way.mirrored, way.rotation)) : bare,
   }
-}
-
-function seenOf(seen: Path, { mirrored, rotation }: Way): Path {
-  const own = fewer(counterClockwise(seen), ROUGH)
-  return turnPath(mirrored ? turnPath(flippedOver(own), 180) : own, rotation)
 }
 
 function bringTogether({ items }: Stock, id: string, mate: string): void {

@@ -11,7 +11,8 @@ import type { PlanInput } from '../model/pair.ts'
 import { exchangeInPlace } from '../nesting/candidate.ts'
 import { NestInstance } from '../nesting/instance.ts'
 import { placementsOf, searchWhole } from '../nesting/nest.ts'
-import { stockOf, turnPath } from '../nesting/shapes.ts'
+import { stockOf } from '../nesting/shapes.ts'
+import { turnPath } from '../nesting/turnPath.ts'
 import {
   cuttingLayout,
   gradeNeeded,

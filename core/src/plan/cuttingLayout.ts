@@ -3,7 +3,7 @@ import { boxOf, translate, type Path, type Point } from '../geometry/path.ts'
 import type { Hide, HideGrade } from '../model/hide.ts'
 import type { LaidPlace, LayTurn, PairLayout } from '../model/layout.ts'
 import type { NestInstance, Placement } from '../nesting/instance.ts'
-import { turnPath } from '../nesting/shapes.ts'
+import { turnPath } from '../nesting/turnPath.ts'
 import { shareOf, tightRaster, whereOff } from './tightAt.ts'
 import type { CuttingGroup, CutPiece, FootCut } from './cuttingList.ts'
 
