@@ -1,22 +1,11 @@
-import {
-  ruleOf,
-  leftDecisions,
-  remedied,
-  setByHand,
-  setRule,
-  type HandDecision,
-  type PairDecisions,
-  type PairLabel,
-  type Plan,
-  type PlanInput,
-  type Remedy,
-} from '@gentle-awl/core'
+import { leftDecisions, type PairDecisions, type PairLabel, type Plan, type PlanInput } from '@gentle-awl/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { ApiError } from '../api/ask.ts'
 import { api, type PairView } from '../api/client.ts'
 import { useNews } from '../app/news.ts'
 import { clearDraft, keepDraft, readDraft } from './draft.ts'
+import { usePairFigures } from './pairFigures.ts'
 import { usePairPlan } from './pairPlan.ts'
 import type { Foot } from '../ui/feet.ts'
 import { whatChanged } from './whatChanged.ts'
@@ -188,26 +177,7 @@ export const usePair = defineStore('pair', () => {
     if (dirty.value) timer = setTimeout(() => void flush(), SETTLE)
   }
 
-  const setFigure = (decision: HandDecision, value: number | null) => {
-    const d = decisions.value
-    if (!d) return
-    if (d.left && ownLeft.value)
-      change({ ...d, left: { ...d.left, figures: { ...d.left.figures, [decision]: value } } })
-    else change(setByHand(d, decision, value))
-  }
-  /** What the button of a finding does, for the shoe that is looked at. */
-  const mend = (remedy: Remedy) => {
-    if (decisions.value) change(remedied(decisions.value, remedy, ownLeft.value))
-  }
-  const setPairRule = (key: string, value: number | null) => {
-    if (decisions.value) change(setRule(decisions.value, key, value))
-  }
-
-  /** The workshop's figure for a rule, where it has one of its own. */
-  const houseRuleOf = (key: string): number | undefined => workshop.houseRules[key]
-  /** The figure of a rule that holds for this pair: its own, the workshop's, or the usual one. */
-  const ruleInForce = (key: string): number =>
-    decisions.value?.rules[key] ?? houseRuleOf(key) ?? ruleOf(key)?.value ?? 0
+  const figures = usePairFigures(decisions, ownLeft, change)
 
   type Said = { label: PairLabel; decisions: PairDecisions }
   /** What is on screen now, as it can be sent later. */
@@ -338,11 +308,7 @@ export const usePair = defineStore('pair', () => {
     changeLabel,
     hold,
     letGo,
-    setFigure,
-    setPairRule,
-    mend,
-    houseRuleOf,
-    ruleInForce,
+    ...figures,
     flush,
     saveOnLeaving,
     settleConflict,
